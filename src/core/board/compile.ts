@@ -1,0 +1,169 @@
+import type { SlotSpec, Topology } from '../parts/board';
+import { linkBytesPerS } from './rates';
+
+/** A slot with its place in the tree resolved. */
+export interface Slot {
+  readonly id: string;
+  readonly label: string;
+  readonly kind: SlotSpec['kind'];
+  readonly generation: number;
+  /** Lanes without any mode; a mode may give it fewer. */
+  readonly lanes: number;
+  readonly mechanicalLanes: number;
+  readonly row: number | undefined;
+  readonly lengthsMm: readonly number[] | undefined;
+  readonly takesSata: boolean;
+  /** Hubs from the slot up to the processor; empty when it hangs on the processor. */
+  readonly path: readonly string[];
+  /** Slots with the same key are interchangeable for the placement search. */
+  readonly twinKey: string;
+  readonly order: number;
+}
+
+export interface Hub {
+  readonly id: string;
+  readonly label: string;
+  readonly on: string;
+  readonly uplink: { readonly generation: number; readonly lanes: number };
+  readonly uplinkBytesPerS: number;
+}
+
+/** Slots fed by one port: the lanes each gets in each mode. */
+export interface SharedPort {
+  readonly id: string;
+  readonly modes: readonly { readonly name: string; readonly lanes: ReadonlyMap<string, number> }[];
+}
+
+export interface Board {
+  readonly slots: readonly Slot[];
+  readonly slotById: ReadonlyMap<string, Slot>;
+  readonly hubs: ReadonlyMap<string, Hub>;
+  readonly sharedPorts: readonly SharedPort[];
+  /** slot → slots that it switches off */
+  readonly exclusions: ReadonlyMap<string, readonly string[]>;
+  readonly integrated: readonly { readonly id: string; readonly label: string; readonly kind: string; readonly path: readonly string[]; readonly bytesPerS: number }[];
+}
+
+/** A contradiction inside a topology, with its place in the file. */
+export interface TopologyProblem {
+  readonly path: readonly (string | number)[];
+  readonly message: string;
+}
+
+/** Everything that is wrong with a topology: loops, unknown places, modes that add lanes, one id used twice. */
+export function topologyProblems(topology: Topology): TopologyProblem[] {
+  const problems: TopologyProblem[] = [];
+  const say = (path: (string | number)[], message: string) => problems.push({ path, message });
+  const hubs = new Map(topology.hubs.map((hub) => [hub.id, hub]));
+  const slots = new Map(topology.slots.map((slot) => [slot.id, slot]));
+  const ids = new Set(['cpu']);
+  const once = (id: string, path: (string | number)[]) => {
+    if (ids.has(id)) say(path, `the id "${id}" is used twice in this topology`);
+    ids.add(id);
+  };
+  topology.hubs.forEach((hub, i) => once(hub.id, ['hubs', i, 'id']));
+  topology.slots.forEach((slot, i) => once(slot.id, ['slots', i, 'id']));
+  (topology.integrated ?? []).forEach((item, i) => once(item.id, ['integrated', i, 'id']));
+
+  topology.hubs.forEach((hub, i) => {
+    const seen = new Set([hub.id]);
+    for (let at = hub.on; at !== 'cpu'; ) {
+      const next = hubs.get(at);
+      if (!next) return say(['hubs', i, 'on'], `hub "${hub.id}" hangs on "${at}", which is neither cpu nor a hub`);
+      if (seen.has(at)) return say(['hubs', i, 'on'], `hub "${hub.id}" hangs on itself through "${at}"; a topology is a tree`);
+      seen.add(at);
+      at = next.on;
+    }
+  });
+  const onSomething = (on: string) => on === 'cpu' || hubs.has(on);
+  topology.slots.forEach((slot, i) => {
+    if (!onSomething(slot.on)) say(['slots', i, 'on'], `slot "${slot.id}" hangs on "${slot.on}", which is neither cpu nor a hub`);
+    if (slot.lanes && slot.mechanicalLanes && slot.lanes > slot.mechanicalLanes)
+      say(['slots', i, 'lanes'], `slot "${slot.id}" has ${slot.lanes} lanes in a connector for ${slot.mechanicalLanes}`);
+    if (slot.kind !== 'sata' && (slot.lanes === undefined || slot.generation === undefined))
+      say(['slots', i], `slot "${slot.id}" needs its lanes and generation; leave the whole topology out when they are unknown`);
+    if (slot.kind === 'card' && slot.row === undefined) say(['slots', i, 'row'], `card slot "${slot.id}" has no row`);
+  });
+  (topology.integrated ?? []).forEach((item, i) => {
+    if (!onSomething(item.on)) say(['integrated', i, 'on'], `"${item.id}" hangs on "${item.on}", which is neither cpu nor a hub`);
+  });
+  (topology.sharedPorts ?? []).forEach((port, p) =>
+    port.modes.forEach((mode, m) => {
+      const total = Object.values(mode.lanes).reduce((sum, n) => sum + n, 0);
+      if (total > port.lanes)
+        say(['sharedPorts', p, 'modes', m], `mode ${mode.name} hands out ${total} lanes; port "${port.id}" has ${port.lanes}`);
+      for (const [id, n] of Object.entries(mode.lanes)) {
+        const slot = slots.get(id);
+        if (!slot) say(['sharedPorts', p, 'modes', m, id], `mode ${mode.name} names slot "${id}", which this board lacks`);
+        else if (n > (slot.mechanicalLanes ?? slot.lanes ?? 16))
+          say(['sharedPorts', p, 'modes', m, id], `mode ${mode.name} gives slot "${id}" ${n} lanes, more than its connector has`);
+      }
+    }),
+  );
+  (topology.exclusions ?? []).forEach((rule, i) => {
+    for (const id of [rule.slot, ...rule.off])
+      if (!slots.has(id)) say(['exclusions', i], `an exclusion names slot "${id}", which this board lacks`);
+  });
+  return problems;
+}
+
+/**
+ * Resolves a topology once so that placement and flows only look up.
+ * @throws RangeError naming the first contradiction; call `topologyProblems` first on foreign data
+ */
+export function compileBoard(topology: Topology): Board {
+  const first = topologyProblems(topology)[0];
+  if (first) throw new RangeError(`${first.path.join('.')}: ${first.message}`);
+  const parent = new Map(topology.hubs.map((hub) => [hub.id, hub.on]));
+  const pathFrom = (on: string): string[] => (on === 'cpu' ? [] : [on, ...pathFrom(parent.get(on) ?? 'cpu')]);
+  const shared = topology.sharedPorts ?? [];
+  const exclusions = topology.exclusions ?? [];
+  const special = new Set([
+    ...shared.flatMap((port) => port.modes.flatMap((mode) => Object.keys(mode.lanes))),
+    ...exclusions.flatMap((rule) => [rule.slot, ...rule.off]),
+  ]);
+  const slots = topology.slots.map((spec, order): Slot => {
+    // only SATA ports may leave these out (topologyProblems refuses the rest), and theirs are never used
+    const lanes = spec.lanes ?? 1;
+    const generation = spec.generation ?? 1;
+    return {
+      id: spec.id,
+      label: spec.label,
+      kind: spec.kind,
+      generation,
+      lanes,
+      mechanicalLanes: spec.mechanicalLanes ?? lanes,
+      row: spec.row,
+      lengthsMm: spec.lengthsMm,
+      takesSata: spec.kind === 'sata' || (spec.takesSata ?? false),
+      path: pathFrom(spec.on),
+      twinKey:
+        special.has(spec.id) || spec.row !== undefined
+          ? spec.id
+          : [spec.kind, spec.on, generation, lanes, spec.lengthsMm?.join() ?? '', spec.takesSata ?? false].join('|'),
+      order,
+    };
+  });
+  return {
+    slots,
+    slotById: new Map(slots.map((slot) => [slot.id, slot])),
+    hubs: new Map(
+      topology.hubs.map((hub) => {
+        const uplink = { generation: hub.generation, lanes: hub.lanes };
+        return [hub.id, { id: hub.id, label: hub.label, on: hub.on, uplink, uplinkBytesPerS: linkBytesPerS(uplink) }];
+      }),
+    ),
+    sharedPorts: shared.map((port) => ({
+      id: port.id,
+      modes: port.modes.map((mode) => ({ name: mode.name, lanes: new Map(Object.entries(mode.lanes)) })),
+    })),
+    exclusions: new Map(exclusions.map((rule) => [rule.slot, rule.off])),
+    integrated: (topology.integrated ?? []).map((item) => ({
+      id: item.id,
+      label: item.label,
+      kind: item.kind,
+      path: pathFrom(item.on),
+      bytesPerS: (item.gbitPerS * 1e9) / 8,
+    })),
+  };
+}

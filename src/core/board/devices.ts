@@ -1,0 +1,45 @@
+import type { Fitted, FittedParts } from '../fitted';
+import type { Device } from './placement';
+import type { Link } from './rates';
+
+const linkOf = (part: { generation?: number | undefined; lanes?: number | undefined }): Link | undefined =>
+  part.generation === undefined || part.lanes === undefined ? undefined : { generation: part.generation, lanes: part.lanes };
+
+const M2_LENGTH: Readonly<Record<string, number>> = { 'M.2 2230': 30, 'M.2 2280': 80, 'M.2 22110': 110 };
+
+function driveDevice({ item, part }: Fitted<'drive'>): Device {
+  const sata = part.interface === 'SATA';
+  const m2Length = part.form === undefined ? undefined : M2_LENGTH[part.form];
+  const needs = m2Length !== undefined ? 'm2' : part.form === 'card' ? 'card' : sata ? 'sata' : part.form === undefined ? 'm2' : 'u2';
+  return {
+    id: item.id,
+    twinKey: `${part.id} ${(item.roles ?? []).join()}`,
+    needs,
+    sata,
+    link: sata ? undefined : linkOf(part),
+    rows: 1,
+    lengthMm: m2Length,
+  };
+}
+
+function cardDevice({ item, part }: Fitted<'graphics'> | Fitted<'expansion'>): Device {
+  return {
+    id: item.id,
+    twinKey: part.id,
+    needs: 'card',
+    sata: false,
+    link: linkOf(part),
+    // unknown thickness takes one row here and is reported by its own rule
+    rows: Math.ceil(part.slots ?? 1),
+    lengthMm: part.lengthMm,
+  };
+}
+
+/** Everything in the machine that needs a slot or a port on the board. */
+export function devicesOf(parts: FittedParts): Device[] {
+  return [
+    ...parts.ofKind('graphics').map(cardDevice),
+    ...parts.ofKind('expansion').map(cardDevice),
+    ...parts.ofKind('drive').map(driveDevice),
+  ];
+}

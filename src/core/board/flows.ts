@@ -1,0 +1,72 @@
+import type { Board } from './compile';
+
+/**
+ * A steady stream between two ends in bytes/s. An end is an item's id, an integrated function's id or `memory`.
+ * Device to device goes through memory: up one path, down the other.
+ */
+export interface Flow {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  readonly bytesPerS: number;
+}
+
+/** Key of one direction of a link: `up` is towards the processor. */
+export type LinkKey = string;
+export const linkKey = (place: string, direction: 'up' | 'down'): LinkKey => `${place}:${direction}`;
+
+/** Where an end hangs: its own link (a slot or integrated id) and the hubs between it and the processor. */
+export interface End {
+  readonly link: string;
+  readonly path: readonly string[];
+}
+
+/** Directed links that a flow crosses, given where its ends hang; an end that is not placed crosses none. */
+export function linksCrossed(flow: Flow, endOf: (id: string) => End | undefined): LinkKey[] {
+  const crossed: LinkKey[] = [];
+  const from = flow.from === 'memory' ? undefined : endOf(flow.from);
+  const to = flow.to === 'memory' ? undefined : endOf(flow.to);
+  if (from) for (const place of [from.link, ...from.path]) crossed.push(linkKey(place, 'up'));
+  if (to) for (const place of [to.link, ...to.path]) crossed.push(linkKey(place, 'down'));
+  return crossed;
+}
+
+/** Load on each directed link in bytes/s when every flow runs at its full rate. */
+export function linkLoads(flows: readonly Flow[], endOf: (id: string) => End | undefined): Map<LinkKey, number> {
+  const loads = new Map<LinkKey, number>();
+  for (const flow of flows)
+    for (const key of linksCrossed(flow, endOf)) loads.set(key, (loads.get(key) ?? 0) + flow.bytesPerS);
+  return loads;
+}
+
+/** Capacity of a directed link in bytes/s: a hub's uplink, an integrated function's own rate, or the placed link. */
+export function capacityOf(board: Board, slotBytesPerS: (slot: string) => number | undefined, key: LinkKey): number | undefined {
+  const place = key.slice(0, key.lastIndexOf(':'));
+  return board.hubs.get(place)?.uplinkBytesPerS ?? slotBytesPerS(place) ?? board.integrated.find((item) => item.id === place)?.bytesPerS;
+}
+
+/** Shortfall of real-time flows: the largest relative one and the sum, 0 when all run in full. */
+export interface Shortfall {
+  readonly largest: number;
+  readonly sum: number;
+}
+
+/**
+ * Relative shortfall of each flow when an overloaded link gives every flow on it the same share, capacity ÷ load. The
+ * load is the demand, not what an earlier link lets through, so adding a flow never makes another look better.
+ */
+export function shortfallOf(flows: readonly Flow[], endOf: (id: string) => End | undefined, capacity: (key: LinkKey) => number | undefined): Shortfall {
+  const loads = linkLoads(flows, endOf);
+  let largest = 0;
+  let sum = 0;
+  for (const flow of flows) {
+    let share = 1;
+    for (const key of linksCrossed(flow, endOf)) {
+      const limit = capacity(key);
+      if (limit !== undefined) share = Math.min(share, limit / (loads.get(key) ?? flow.bytesPerS));
+    }
+    largest = Math.max(largest, 1 - share);
+    sum += 1 - share;
+  }
+  return { largest, sum };
+}

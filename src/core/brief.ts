@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { idText, partIdSchema, plainText } from './parts/common';
+import { taskSchema } from './work/tasks';
+
+/** Tasks that run at the same time, with hours a week. */
+export const sittingSchema = z.strictObject({
+  id: idText,
+  name: plainText(60),
+  hoursPerWeek: z.number().min(0).max(168),
+  tasks: z.array(idText).min(1),
+});
+export type Sitting = z.infer<typeof sittingSchema>;
+
+/** Must-haves that are not speed (J6). */
+export const mustHavesSchema = z.strictObject({
+  errorCorrection: z.boolean().optional(),
+  networkGbitPerS: z.number().positive().optional(),
+  wireless: z.boolean().optional(),
+  videoInputs: z.number().int().positive().optional(),
+  displays: z.number().int().positive().optional(),
+  volumeL: z.number().positive().optional(),
+});
+
+/** A brief's fields before its references are checked. */
+const briefFields = z.strictObject({
+  id: idText,
+  name: plainText(80),
+  region: idText,
+  /** In minor units of the region's currency. */
+  budgetMinor: z.number().int().positive().optional(),
+  budgetTaxIncluded: z.boolean(),
+  roomC: z.number().min(0).max(60),
+  yearsOfService: z.number().positive().max(20),
+  mustHaves: mustHavesSchema,
+  ownedDisplays: z.array(partIdSchema),
+  tasks: z.array(taskSchema).max(60),
+  sittings: z.array(sittingSchema).max(20),
+});
+
+/** Figures of a brief that are edited one by one. */
+export const briefFiguresSchema = briefFields.pick({ name: true, budgetTaxIncluded: true, roomC: true, yearsOfService: true }).partial();
+
+export const briefSchema = briefFields.superRefine((brief, context) => {
+    const seen = new Set<string>();
+    brief.tasks.forEach((task, i) => {
+      if (seen.has(task.id)) context.addIssue({ code: 'custom', path: ['tasks', i, 'id'], message: `the id "${task.id}" is used twice in this brief` });
+      seen.add(task.id);
+    });
+    brief.sittings.forEach((sitting, s) =>
+      sitting.tasks.forEach((id, t) => {
+        if (!seen.has(id)) context.addIssue({ code: 'custom', path: ['sittings', s, 'tasks', t], message: `names task "${id}", which this brief lacks` });
+      }),
+    );
+  });
+export type Brief = z.infer<typeof briefSchema>;

@@ -1,0 +1,127 @@
+import { z } from 'zod';
+import { CHROMA } from '../units/quantity';
+
+/** Which way a figure is better; `none` where it depends on the work or is only a size. */
+export type Better = 'higher' | 'lower' | 'none';
+
+/** What a form, a column import, the JSON Schema and a finding need to know about a figure. */
+export interface FigureMeta {
+  readonly label: string;
+  readonly unit?: string;
+  readonly better?: Better;
+}
+
+/** A number that may be unknown: absent means unknown, never zero. */
+export function figure(label: string, unit: string, better: Better, schema = z.number().positive()) {
+  return schema.optional().meta({ label, unit, better });
+}
+
+/** A figure that may truly be zero, such as the modules a board has soldered on. */
+export const figureFromZero = (label: string, unit: string, better: Better) =>
+  figure(label, unit, better, z.number().nonnegative());
+
+/** A whole count that may be zero. */
+export const count = (label: string, better: Better = 'higher') =>
+  z.number().int().nonnegative().optional().meta({ label, better });
+
+export const flag = (label: string) => z.boolean().optional().meta({ label });
+
+/** Text people will see: no control characters and no markup, so that it means the same everywhere it is shown. */
+export const plainText = (max = 120) =>
+  z
+    .string()
+    .min(1, 'is empty')
+    .max(max, `is longer than ${max} characters`)
+    .regex(/^[^<>\p{Cc}]*$/u, 'holds markup or control characters; write it as plain text');
+
+export const idText = z
+  .string()
+  .regex(/^[a-z0-9][a-z0-9.-]{0,79}$/, 'is not an id: use lower-case letters, digits, "-" and "."');
+
+export const partIdSchema = idText.brand<'PartId'>();
+export type PartId = z.infer<typeof partIdSchema>;
+export const partId = (text: string): PartId => partIdSchema.parse(text);
+
+export const isoDate = z.iso.date('is not a date such as 2026-05-04');
+
+/** GS1 GTIN-8/12/13/14 with its check digit. Source: GS1 General Specifications, section 7.9. */
+export const gtin = z.string().refine(gtinIsValid, 'is not a GTIN: its check digit does not match');
+
+export function gtinIsValid(text: string): boolean {
+  if (!/^(\d{8}|\d{12,14})$/.test(text)) return false;
+  const digits = [...text].map(Number).reverse();
+  const sum = digits.slice(1).reduce((total, digit, i) => total + digit * (i % 2 === 0 ? 3 : 1), 0);
+  return (10 - (sum % 10)) % 10 === digits[0];
+}
+
+/** What is known about a part beyond its label (J17). */
+export const evidenceSchema = z.strictObject({
+  ratings: z.number().int().nonnegative().optional(),
+  meanRating: z.number().min(1).max(5).optional(),
+  returnRate: z.number().min(0).max(1).optional(),
+  testedGrade: plainText(60).optional(),
+});
+
+/** Fields every kind of part has. */
+export const partBase = {
+  id: partIdSchema,
+  maker: plainText(60),
+  name: plainText(),
+  partNumber: plainText(60).optional(),
+  gtin: gtin.optional(),
+  variantOf: partIdSchema.optional(),
+  announced: isoDate.optional(),
+  onSale: isoDate.optional(),
+  withdrawn: isoDate.optional(),
+  warrantyMonths: figure('warranty', 'months', 'higher'),
+  massG: figure('mass', 'g', 'lower'),
+  evidence: evidenceSchema.optional(),
+  source: plainText(200).optional(),
+};
+
+export const MEMORY_GENERATIONS = ['DDR4', 'DDR5'] as const;
+export const MODULE_KINDS = ['unbuffered', 'registered', 'small-outline'] as const;
+export const memoryGeneration = z.enum(MEMORY_GENERATIONS);
+export const moduleKind = z.enum(MODULE_KINDS);
+
+export const linkGeneration = z.number().int().min(1).max(6);
+export const lanes = z.union([z.literal(1), z.literal(2), z.literal(4), z.literal(8), z.literal(16)]);
+
+export const FORMS = ['Mini-ITX', 'Micro-ATX', 'ATX', 'E-ATX'] as const;
+export const boardForm = z.enum(FORMS);
+
+/** Codec classes: open or generic ones only. */
+export const CODECS = ['h264', 'hevc', 'av1', 'mezzanine', 'raw', 'uncompressed'] as const;
+export const codecSchema = z.enum(CODECS);
+export type Codec = z.infer<typeof codecSchema>;
+export const chromaSchema = z.enum(CHROMA);
+export const bitDepthSchema = z.union([z.literal(8), z.literal(10), z.literal(12), z.literal(16)]);
+
+/** One thing a media engine can do. Rates are px/s at that codec, chroma and depth. */
+export const mediaEngineSchema = z.strictObject({
+  direction: z.enum(['decode', 'encode']),
+  codec: codecSchema,
+  chroma: chromaSchema,
+  bitDepth: bitDepthSchema,
+  mpxPerS: z.number().positive(),
+  maxWidth: z.number().int().positive(),
+  maxHeight: z.number().int().positive(),
+  sessions: z.number().int().positive().optional(),
+});
+export type MediaEngine = z.infer<typeof mediaEngineSchema>;
+export const mediaEngines = z.array(mediaEngineSchema).optional().meta({ label: 'media engines' });
+
+/** Supply connectors. One cable feeds one high-power input. */
+export const CONNECTORS = ['board-24', 'processor-8', 'card-8', 'card-16', 'sata', 'peripheral'] as const;
+export const connectorCounts = z
+  .partialRecord(z.enum(CONNECTORS), z.number().int().nonnegative())
+  .optional()
+  .meta({ label: 'connectors' });
+export type Connector = (typeof CONNECTORS)[number];
+
+/** Display outputs and inputs by open interface version. */
+export const displayPort = z.strictObject({
+  kind: z.enum(['DisplayPort 1.4', 'DisplayPort 2.1', 'HDMI 2.0', 'HDMI 2.1', 'USB-C']),
+  count: z.number().int().positive(),
+});
+export const displayPorts = (label: string) => z.array(displayPort).optional().meta({ label });

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { connectorCounts, count, figure, flag, lanes, linkGeneration, partBase } from './common';
+
+export const expansionSchema = z.strictObject({
+  kind: z.literal('expansion'),
+  ...partBase,
+  purpose: z.enum(['capture', 'network', 'storage', 'sound', 'wireless', 'monitoring']).optional().meta({ label: 'purpose' }),
+  generation: linkGeneration.optional().meta({ label: 'link generation' }),
+  lanes: lanes.optional().meta({ label: 'lanes' }),
+  slots: figure('thickness', 'slots', 'lower'),
+  lengthMm: figure('length', 'mm', 'lower'),
+  powerW: figure('power', 'W', 'lower'),
+  connectors: connectorCounts,
+  videoInputs: count('video inputs'),
+  inputGbitPerS: figure('rate of an input', 'Gb/s', 'higher'),
+  networkGbitPerS: figure('network rate', 'Gb/s', 'higher'),
+  wireless: flag('wireless'),
+});
+
+export const mixerSchema = z.strictObject({
+  kind: z.literal('mixer'),
+  ...partBase,
+  videoInputs: count('video inputs'),
+  monitorsAll: flag('monitor-all view'),
+  ownEncoding: flag('own encoding'),
+  ownRecording: flag('own recording'),
+  powerW: figure('power', 'W', 'lower'),
+});

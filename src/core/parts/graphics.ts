@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { connectorCounts, count, displayPorts, figure, flag, lanes, linkGeneration, mediaEngines, partBase, plainText } from './common';
+
+export const graphicsSchema = z.strictObject({
+  kind: z.literal('graphics'),
+  ...partBase,
+  generation: linkGeneration.optional().meta({ label: 'link generation' }),
+  lanes: lanes.optional().meta({ label: 'lanes' }),
+  lengthMm: figure('length', 'mm', 'lower'),
+  heightMm: figure('height', 'mm', 'lower'),
+  slots: figure('thickness', 'slots', 'lower'),
+  idlePowerW: figure('idle power', 'W', 'lower'),
+  boardPowerW: figure('board power', 'W', 'lower'),
+  excursionRatio: figure('excursion ratio', '× board power', 'lower'),
+  connectors: connectorCounts,
+  recommendedSupplyW: figure('recommended supply', 'W', 'lower'),
+  memoryGiB: figure('graphics memory', 'GiB', 'higher'),
+  memoryGBs: figure('graphics memory rate', 'GB/s', 'higher'),
+  errorCorrection: flag('error correction'),
+  fp32Tflops: figure('FP32 rate', 'TFLOP/s', 'higher'),
+  matrixTflops: figure('dense half-precision matrix rate', 'TFLOP/s', 'higher'),
+  fp64Tflops: figure('FP64 rate', 'TFLOP/s', 'higher'),
+  rayGs: figure('ray rate', 'Grays/s', 'higher'),
+  trianglesGs: figure('triangle rate', 'Gtriangles/s', 'higher'),
+  mediaEngines,
+  outputs: displayPorts('display outputs'),
+  maxDisplays: count('displays driven'),
+  computeStacks: z.array(plainText(40)).optional().meta({ label: 'compute stacks' }),
+  certifiedDriver: flag('certified driver'),
+  adaptiveSync: z.array(plainText(40)).optional().meta({ label: 'adaptive-sync kinds' }),
+  exhaust: z.enum(['case', 'out', 'both']).optional().meta({ label: 'exhaust' }),
+});

@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { count, figure, flag, lanes, linkGeneration, mediaEngines, memoryGeneration, moduleKind, partBase, plainText, displayPorts } from './common';
+
+/** Cores of one kind. `workPerClock` is relative to a reference core at 1.0. */
+export const coreGroupSchema = z.strictObject({
+  kind: z.enum(['performance', 'efficiency']),
+  count: z.number().int().positive(),
+  threadsPerCore: z.number().int().min(1).max(2),
+  baseGHz: figure('base clock', 'GHz', 'higher'),
+  boostGHz: figure('boost clock', 'GHz', 'higher'),
+  allCoreGHz: figure('all-core clock at full power', 'GHz', 'higher'),
+  workPerClock: figure('work per clock', '× reference core', 'higher'),
+});
+export type CoreGroup = z.infer<typeof coreGroupSchema>;
+
+/** Rate the processor supports with this many modules a channel of this many ranks. */
+export const populationRateSchema = z.strictObject({
+  modulesPerChannel: z.number().int().min(1).max(3),
+  ranks: z.number().int().min(1).max(8),
+  rateMTs: z.number().positive(),
+});
+
+export const memorySupportSchema = z.strictObject({
+  generation: memoryGeneration,
+  kinds: z.array(moduleKind).min(1),
+  rates: z.array(populationRateSchema).min(1),
+});
+
+export const integratedGraphicsSchema = z.strictObject({
+  fp32Tflops: z.number().positive(),
+  mediaEngines,
+  outputs: displayPorts('display outputs'),
+});
+
+export const processorSchema = z.strictObject({
+  kind: z.literal('processor'),
+  ...partBase,
+  socket: plainText(40).optional().meta({ label: 'socket' }),
+  family: plainText(40).optional().meta({ label: 'family' }),
+  coreGroups: z.array(coreGroupSchema).min(1).optional().meta({ label: 'core groups' }),
+  cacheMiB: figure('last-level cache', 'MiB', 'higher'),
+  idlePowerW: figure('idle power', 'W', 'lower'),
+  basePowerW: figure('base power', 'W', 'lower'),
+  maxPowerW: figure('maximum package power', 'W', 'lower'),
+  maxTemperatureC: figure('temperature limit', '°C', 'higher'),
+  memory: z.array(memorySupportSchema).optional().meta({ label: 'memory support' }),
+  memoryChannels: count('memory channels'),
+  memoryLimitGiB: figure('memory limit', 'GiB', 'higher'),
+  errorCorrection: flag('error correction'),
+  rootLinks: z
+    .array(z.strictObject({ generation: linkGeneration, lanes }))
+    .optional()
+    .meta({ label: 'root links' }),
+  integratedGraphics: z
+    .union([z.literal('none'), integratedGraphicsSchema])
+    .optional()
+    .meta({ label: 'integrated graphics' }),
+  coolerIncluded: flag('cooler included'),
+  unlocked: flag('unlocked'),
+  fp32PerClock: figure('FP32 operations per clock and core', '', 'higher'),
+  fp64PerClock: figure('FP64 operations per clock and core', '', 'higher'),
+});

@@ -1,0 +1,25 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from './rule';
+
+export const cardLength: Rule = {
+  id: 'card-length',
+  holds: 'every card is short enough for the case',
+  compares: "each card's length with the room the case leaves, less when a radiator sits in front",
+  levels: ['blocks', 'unproven'],
+  source: 'geometry',
+  check: ({ parts }) => {
+    const chassis = parts.one('case');
+    if (!chassis) return [];
+    const radiator = parts.ofKind('cooler').find(({ part }) => part.type === 'liquid' && part.radiatorMm !== undefined);
+    // a radiator goes to the top when one fits there, because in front it takes room from the cards
+    const onTop = radiator && chassis.part.mounts?.some((mount) => mount.side === 'top' && mount.radiatorsMm?.includes(radiator.part.radiatorMm ?? 0));
+    const frontRadiator = radiator !== undefined && !onTop;
+    const field = frontRadiator ? 'cardLengthFrontRadiatorMm' : 'cardLengthMm';
+    const spaceMm = chassis.part[field];
+    return [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].map((card): Check => {
+      const lengthMm = card.part.lengthMm;
+      if (lengthMm === undefined || spaceMm === undefined)
+        return unknown('card-length', 'whether the card fits the case', ...(lengthMm === undefined ? [[card, 'lengthMm'] as const] : []), ...(spaceMm === undefined ? [[chassis, field] as const] : []));
+      return { rule: 'card-length', level: lengthMm <= spaceMm ? 'passes' : 'blocks', code: 'card-length', items: idsOf(card, chassis, ...(frontRadiator && radiator ? [radiator] : [])), card: nameOf(card), lengthMm, spaceMm, chassis: nameOf(chassis), frontRadiator };
+    });
+  },
+};

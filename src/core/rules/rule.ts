@@ -1,0 +1,129 @@
+import type { Board } from '../board/compile';
+import type { Device, Placement, Unplaced } from '../board/placement';
+import type { Brief } from '../brief';
+import type { Catalogue } from '../catalogue';
+import { fullName, type AnyFitted, type FittedParts } from '../fitted';
+import type { Machine } from '../machine';
+import type { MemoryState } from '../memory/population';
+import type { MachinePrice } from '../money/landed';
+import type { PartKind } from '../parts';
+import type { PowerState } from '../power/draw';
+import type { SittingResult } from '../predict/sitting';
+import type { MissingFigure } from '../work/stage';
+
+/** Worst first; `passes` is what the list of passed rules shows. */
+export const LEVELS = ['blocks', 'unproven', 'caution', 'note', 'passes'] as const;
+export type Level = (typeof LEVELS)[number];
+export const levelRank = (level: Level): number => LEVELS.indexOf(level);
+
+/** What a comparison found, as figures without words; `core/words/findings.ts` says each of them in one place. */
+export type Figures =
+  | { readonly code: 'unknown-figure'; readonly about: string; readonly missing: readonly MissingFigure[] }
+  | { readonly code: 'part-gone'; readonly label: string }
+  | { readonly code: 'parts-known'; readonly count: number }
+  | { readonly code: 'part-withdrawn'; readonly name: string; readonly date: string }
+  | { readonly code: 'part-not-yet'; readonly name: string; readonly date: string }
+  | { readonly code: 'parts-on-sale'; readonly count: number }
+  | { readonly code: 'part-missing'; readonly kind: string }
+  | { readonly code: 'parts-complete'; readonly kinds: number }
+  | { readonly code: 'part-count'; readonly kind: string; readonly count: number; readonly fits: number }
+  | { readonly code: 'sockets'; readonly name: string; readonly socket: string; readonly board: string; readonly boardSocket: string }
+  | { readonly code: 'family'; readonly processor: string; readonly family: string; readonly board: string }
+  | { readonly code: 'firmware'; readonly processor: string; readonly board: string; readonly minimum: string; readonly has: string; readonly flashable: boolean }
+  | { readonly code: 'memory-generation'; readonly kit: string; readonly generation: string; readonly against: string; readonly wants: string }
+  | { readonly code: 'module-kind'; readonly kit: string; readonly moduleKind: string; readonly against: string; readonly wants: string }
+  | { readonly code: 'profile-kind'; readonly kit: string; readonly profile: string; readonly board: string; readonly reads: string; readonly effectiveMTs: number | undefined }
+  | { readonly code: 'memory-slots'; readonly modules: number; readonly slots: number; readonly board: string }
+  | { readonly code: 'module-capacity'; readonly kit: string; readonly gib: number; readonly limitGib: number; readonly board: string }
+  | { readonly code: 'memory-capacity'; readonly gib: number; readonly limitGib: number; readonly against: string }
+  | { readonly code: 'memory-channels'; readonly populated: number; readonly channels: number; readonly even: boolean }
+  | { readonly code: 'memory-rate'; readonly profileMTs: number; readonly processorMTs: number; readonly boardMTs: number; readonly effectiveMTs: number }
+  | { readonly code: 'mixed-kits'; readonly kits: readonly string[] }
+  | { readonly code: 'error-correction'; readonly without: readonly string[] }
+  | { readonly code: 'card-length'; readonly card: string; readonly lengthMm: number; readonly spaceMm: number; readonly chassis: string; readonly frontRadiator: boolean }
+  | { readonly code: 'device-place'; readonly device: string; readonly reason: Unplaced | 'placed' }
+  | { readonly code: 'link'; readonly device: string; readonly slot: string; readonly getsGBs: number; readonly ownGBs: number }
+  | { readonly code: 'slot-off'; readonly slot: string; readonly by: string; readonly how: 'exclusion' | 'covered' }
+  | { readonly code: 'cooler-socket'; readonly cooler: string; readonly socket: string; readonly kit: 'included' | 'apart' | 'added' | 'none' }
+  | { readonly code: 'cooler-height'; readonly cooler: string; readonly heightMm: number; readonly spaceMm: number; readonly chassis: string }
+  | { readonly code: 'cooler-load'; readonly cooler: string; readonly processor: string; readonly powerW: number; readonly leastC: number; readonly limitC: number }
+  | { readonly code: 'radiator'; readonly cooler: string; readonly radiatorMm: number; readonly chassis: string; readonly sides: readonly string[] }
+  | { readonly code: 'memory-under-cooler'; readonly kit: string; readonly heightMm: number; readonly spaceMm: number; readonly cooler: string }
+  | { readonly code: 'board-form'; readonly board: string; readonly form: string; readonly chassis: string; readonly takes: readonly string[] }
+  | { readonly code: 'supply-form'; readonly supply: string; readonly form: string; readonly chassis: string; readonly takes: readonly string[] }
+  | { readonly code: 'supply-length'; readonly supply: string; readonly lengthMm: number; readonly spaceMm: number; readonly chassis: string }
+  | { readonly code: 'supply-peak'; readonly supply: string; readonly peakW: number; readonly ratedW: number }
+  | { readonly code: 'supply-sustained'; readonly supply: string; readonly sustainedW: number; readonly allowedW: number }
+  | { readonly code: 'connectors'; readonly connector: string; readonly needs: number; readonly has: number; readonly supply: string; readonly forWhat: string }
+  | { readonly code: 'board-power'; readonly processor: string; readonly powerW: number; readonly board: string; readonly sustainsW: number }
+  | { readonly code: 'drive-bays'; readonly size: '2.5"' | '3.5"'; readonly drives: number; readonly bays: number; readonly chassis: string }
+  | { readonly code: 'system-drive'; readonly drives: number }
+  | { readonly code: 'picture-path'; readonly processor: string; readonly from: 'graphics' | 'processor' | 'none' }
+  | { readonly code: 'display-outputs'; readonly displays: number; readonly outputs: number; readonly from: string }
+  | { readonly code: 'memory-floor'; readonly application: string; readonly hasGib: number; readonly minimumGib: number; readonly recommendedGib: number; readonly what: 'memory' | 'graphics memory' }
+  | { readonly code: 'network'; readonly hasGbit: number; readonly needsGbit: number }
+  | { readonly code: 'wireless'; readonly has: boolean }
+  | { readonly code: 'video-inputs'; readonly has: number; readonly needs: number }
+  | { readonly code: 'volume'; readonly volumeL: number; readonly limitL: number; readonly chassis: string }
+  | { readonly code: 'space'; readonly role: string; readonly needsGB: number; readonly hasGB: number }
+  | { readonly code: 'price-unknown'; readonly names: readonly string[] }
+  | { readonly code: 'prices-known'; readonly count: number };
+
+export type Check = Figures & {
+  readonly rule: string;
+  readonly level: Level;
+  /** Items of the machine that the comparison is about. */
+  readonly items: readonly string[];
+  /** Kinds of part that could mend it by being added. */
+  readonly adds?: readonly PartKind[];
+};
+
+/** A check that did not pass. */
+export type Finding = Check & { readonly level: Exclude<Level, 'passes'> };
+export const isFinding = (check: Check): check is Finding => check.level !== 'passes';
+
+/** Identity of a finding across what-ifs: same rule, same comparison, same items. */
+export const findingKey = (check: Check): string =>
+  `${check.rule} ${check.code} ${check.items.join(',')}${'missing' in check ? ` ${check.missing.map((m) => `${m.part}.${m.field}`).join(',')}` : ''}${'kind' in check ? ` ${check.kind}` : ''}${'connector' in check ? ` ${check.connector}` : ''}`;
+
+/** Everything a rule may look at. Nothing here is computed by a rule. */
+export interface Facts {
+  readonly machine: Machine;
+  readonly brief: Brief;
+  readonly catalogue: Catalogue;
+  readonly parts: FittedParts;
+  readonly memory: MemoryState;
+  readonly board: Board | undefined;
+  readonly devices: readonly Device[];
+  readonly placement: Placement | undefined;
+  readonly sittings: readonly SittingResult[];
+  readonly power: PowerState;
+  readonly price: MachinePrice;
+  readonly today: string;
+}
+
+/** One question about a machine. `check` returns nothing when the question does not arise. */
+export interface Rule {
+  readonly id: string;
+  /** What holds when the rule passes. */
+  readonly holds: string;
+  readonly compares: string;
+  readonly levels: readonly Exclude<Level, 'passes'>[];
+  readonly source: string;
+  readonly check: (facts: Facts) => readonly Check[];
+}
+
+/** The answer when figures are missing: unproven, naming each figure. */
+export function unknown(rule: string, about: string, ...missing: readonly (readonly [AnyFitted, string])[]): Check {
+  return {
+    rule,
+    level: 'unproven',
+    code: 'unknown-figure',
+    about,
+    items: [...new Set(missing.map(([fitted]) => fitted.item.id))],
+    missing: missing.map(([{ item, part }, field]) => ({ item: item.id, part: part.id, field })),
+  };
+}
+
+export const idsOf = (...fitted: readonly AnyFitted[]): string[] => fitted.map(({ item }) => item.id);
+export const nameOf = ({ part }: AnyFitted): string => fullName(part);

@@ -1,0 +1,86 @@
+import type { Currency } from '../units/money';
+
+/** Numbers as people in the trade read them; one locale for now, the same on server and page. */
+const LOCALE = 'en-US';
+const cache = new Map<string, Intl.NumberFormat>();
+
+function formatter(options: Intl.NumberFormatOptions): Intl.NumberFormat {
+  const key = JSON.stringify(options);
+  let found = cache.get(key);
+  if (!found) cache.set(key, (found = new Intl.NumberFormat(LOCALE, options)));
+  return found;
+}
+
+/** `digits` significant digits for small numbers, whole numbers from 100 up. */
+export function number(value: number, digits = 3): string {
+  if (!Number.isFinite(value)) return value > 0 ? 'very many' : 'none';
+  const magnitude = Math.abs(value);
+  const decimals = magnitude === 0 || magnitude >= 100 ? 0 : Math.max(0, digits - 1 - Math.floor(Math.log10(magnitude)));
+  return formatter({ maximumFractionDigits: Math.min(6, decimals) }).format(value);
+}
+
+export const coins = (minor: number, currency: Currency): string => `${formatter({ minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(minor / 100)} ${currency}`;
+export const coinsOnly = (minor: number): string => formatter({ minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(minor / 100);
+
+/** With its sign, also for a gain: "+46.00", "−12.00", "±0". */
+export function coinsChange(minor: number): string {
+  if (minor === 0) return '±0';
+  return `${minor > 0 ? '+' : '−'}${coinsOnly(Math.abs(minor))}`;
+}
+
+/** "12.9 GB/s", "950 MB/s". */
+export function byteRate(bytesPerS: number): string {
+  return bytesPerS >= 1e9 ? `${number(bytesPerS / 1e9)} GB/s` : bytesPerS >= 1e6 ? `${number(bytesPerS / 1e6)} MB/s` : `${number(bytesPerS / 1e3)} kB/s`;
+}
+
+/** Drive and footage sizes are decimal: "2 TB". */
+export const size = (bytes: number): string => (bytes >= 1e12 ? `${number(bytes / 1e12)} TB` : bytes >= 1e9 ? `${number(bytes / 1e9)} GB` : `${number(bytes / 1e6)} MB`);
+
+/** Memory is binary and the trade writes "GB" all the same: 32 GiB reads "32 GB". */
+export const memorySize = (bytes: number): string => `${number(bytes / 2 ** 30)} GB`;
+
+/** "4 min 30 s", "1 h 12 min". */
+export function duration(seconds: number): string {
+  if (seconds < 1) return `${number(seconds * 1000)} ms`;
+  if (seconds < 90) return `${number(seconds)} s`;
+  const minutes = seconds / 60;
+  if (minutes < 90) return minutes < 10 ? `${number(minutes, 2)} min` : `${Math.round(minutes)} min`;
+  const hours = Math.floor(minutes / 60);
+  const rest = Math.round(minutes - hours * 60);
+  return rest === 60 ? `${hours + 1} h` : `${hours} h ${rest} min`;
+}
+
+export const watts = (value: number): string => `${number(value)} W`;
+export const times = (ratio: number): string => `×${number(ratio, 2)}`;
+export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** "a, b and c". */
+export const listed = (words: readonly string[]): string => (words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1] ?? ''}`);
+
+/** A value of a derivation in its unit. */
+export function quantity(value: number, unit: string): string {
+  switch (unit) {
+    case 'B':
+      return size(value);
+    case 'B/s':
+      return byteRate(value);
+    case 'FLOP/s':
+      return `${number(value / 1e12)} TFLOP/s`;
+    case 'FLOP':
+      return `${number(value / 1e9)} GFLOP`;
+    case 'px':
+      return value >= 1e5 ? `${number(value / 1e6)} Mpx` : `${number(value)} px`;
+    case 'px/s':
+      return `${number(value / 1e6)} Mpx/s`;
+    case 'bit':
+      return value >= 1e6 ? `${number(value / 1e6)} Mbit` : `${number(value)} bit`;
+    case 'bit/s':
+      return value >= 1e9 ? `${number(value / 1e9)} Gbit/s` : `${number(value / 1e6)} Mbit/s`;
+    case 's':
+      return duration(value);
+    case 'clocks':
+      return `${number(value / 1e9)} Gwork`;
+    default:
+      return unit === '' ? number(value) : `${number(value)} ${unit}`;
+  }
+}

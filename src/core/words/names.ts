@@ -1,0 +1,98 @@
+import { figureMeta, type PartKind } from '../parts';
+import type { Impossible } from '../work/stage';
+import { listed } from './format';
+
+/** Resources as a practitioner names them. */
+export function resourceName(resource: string): string {
+  if (resource.startsWith('uplink:')) {
+    const direction = resource.endsWith(':up') ? 'towards the processor' : 'from the processor';
+    return `hub uplink, ${direction}`;
+  }
+  if (resource.startsWith('flow:')) return 'link of the flow';
+  if (resource.startsWith('read:')) return `${resource.slice(5)} drive, reading`;
+  if (resource.startsWith('write:')) return `${resource.slice(6)} drive, writing after its cache`;
+  if (resource.startsWith('space:')) return `${resource.slice(6)} space`;
+  switch (resource) {
+    case 'cpu.serial':
+      return 'one processor thread';
+    case 'cpu.parallel':
+      return 'all processor cores';
+    case 'cpu.threads':
+      return 'threads the application uses';
+    case 'memory.traffic':
+      return 'memory bandwidth';
+    case 'gpu.fp32':
+      return 'graphics arithmetic';
+    case 'gpu.traffic':
+      return 'graphics memory bandwidth';
+    case 'gpu.in':
+      return 'link to the card';
+    case 'gpu.out':
+      return 'link from the card';
+    case 'engine.decode':
+      return 'decoding engine';
+    case 'engine.encode':
+      return 'encoding engine';
+    default:
+      return resource;
+  }
+}
+
+export function kindName(kind: string): string {
+  switch (kind) {
+    case 'graphics':
+      return 'graphics card';
+    case 'supply':
+      return 'power supply';
+    case 'expansion':
+      return 'expansion card';
+    case 'system':
+      return 'operating system';
+    default:
+      return kind;
+  }
+}
+
+/** "an encoder", "a case". */
+export const withArticle = (name: string): string => (/^(memory|graphics arithmetic)$/.test(name) ? name : `${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name}`);
+
+export function figureName(kind: PartKind | undefined, field: string): string {
+  if (!kind) return field;
+  const { label, unit } = figureMeta(kind, field);
+  return unit ? `${label} (${unit})` : label;
+}
+
+/** Why a task does not run at all. */
+export function impossibleWords(reason: Impossible): string {
+  switch (reason.code) {
+    case 'no-encoder':
+      return `No encoding engine here writes ${codecName(reason.codec)} ${reason.chroma} at ${reason.bitDepth} bit. Export in software, or take a card whose engine does.`;
+    case 'encoder-too-small':
+      return `The picture is ${reason.width} × ${reason.height}; the encoding engine goes up to ${reason.maxWidth} × ${reason.maxHeight}. Export smaller or in software.`;
+    case 'application-encodes-in-software':
+      return `${reason.application} does not use encoding engines. Export in software.`;
+    case 'no-graphics':
+      return 'These effects need graphics, and the machine has none. Add a graphics card or take a processor with graphics.';
+    case 'no-compute-stack':
+      return `${reason.application} needs ${listed(reason.wants)} on the card, and this card has none of them.`;
+    case 'part-missing':
+      return `There is no ${kindName(reason.kind)} in the machine to do it.`;
+  }
+}
+
+export function codecName(codec: string): string {
+  switch (codec) {
+    case 'h264':
+      return 'H.264';
+    case 'hevc':
+      return 'HEVC';
+    case 'av1':
+      return 'AV1';
+    case 'mezzanine':
+      return 'intra-frame mezzanine';
+    case 'raw':
+      return 'compressed raw';
+    default:
+      return codec;
+  }
+}

@@ -1,0 +1,30 @@
+import { z } from 'zod';
+import { idText, plainText } from '../parts/common';
+
+/**
+ * What an application makes of the same work (J3). `engine` means a media engine may do it; `graphics` that the card's
+ * shaders do; `processor` that nothing is moved off the processor.
+ */
+export const applicationSchema = z.strictObject({
+  id: idText,
+  name: plainText(60),
+  trade: z.enum(['edit']),
+  decode: z.enum(['engine', 'processor']),
+  rawDecode: z.enum(['graphics', 'processor']),
+  effects: z.enum(['graphics', 'processor']),
+  engineEncode: z.boolean(),
+  /** Threads its processor stages can keep busy. */
+  threadCap: z.number().int().positive(),
+  /** Cards its graphics stages can use, and the share of each further card that arrives. */
+  cards: z.strictObject({ max: z.number().int().positive(), gain: z.number().min(0).max(1) }),
+  /** Largest picture it sends to an encoder engine, whatever the engine could do. */
+  engineLimit: z.strictObject({ width: z.number().int().positive(), height: z.number().int().positive() }).optional(),
+  computeStacks: z.array(plainText(40)),
+  /** Published minimum and recommended; a minimum is where trouble begins. */
+  memoryGiB: z.strictObject({ minimum: z.number().positive(), recommended: z.number().positive() }),
+  graphicsMemoryGiB: z.strictObject({ minimum: z.number().positive(), recommended: z.number().positive() }),
+  /** What its own program takes before any picture is open. */
+  ownMemoryGiB: z.number().positive(),
+  ownGraphicsMemoryGiB: z.number().nonnegative(),
+});
+export type ApplicationProfile = z.infer<typeof applicationSchema>;

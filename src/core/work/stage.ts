@@ -1,0 +1,82 @@
+import type { Derivation } from '../predict/derive';
+import type { Flow } from '../board/flows';
+import type { DriveRole } from '../machine';
+import type { Codec } from '../parts/common';
+
+/**
+ * What a stage uses up, a unit of work (frame, run of a minute, second of desk work):
+ * `cpu.serial` and `cpu.parallel` in Gwork (10^9 clocks of the reference core), `memory.traffic`, `gpu.traffic`,
+ * `gpu.in`, `gpu.out`, `read:ROLE`, `write:ROLE` in bytes, `gpu.fp32` in FLOP, `engine.decode` and `engine.encode` in
+ * engine-seconds, `network` in bytes.
+ */
+export type Resource =
+  | 'cpu.serial'
+  | 'cpu.parallel'
+  | 'memory.traffic'
+  | 'gpu.fp32'
+  | 'gpu.traffic'
+  | 'gpu.in'
+  | 'gpu.out'
+  | 'engine.decode'
+  | 'engine.encode'
+  | 'network'
+  | `read:${DriveRole}`
+  | `write:${DriveRole}`;
+
+export interface Demand {
+  readonly stage: string;
+  readonly resource: Resource;
+  readonly amount: Derivation;
+}
+
+/** What is held as long as the task runs, in bytes. */
+export interface Holding {
+  readonly what: 'memory' | 'graphics memory' | `space:${DriveRole}`;
+  readonly bytes: Derivation;
+}
+
+/** A figure that a part lacks. */
+export interface MissingFigure {
+  readonly item: string;
+  readonly part: string;
+  readonly field: string;
+}
+
+/** Why a task does not run at all on this machine, as data. */
+export type Impossible =
+  | { readonly code: 'no-encoder'; readonly codec: Codec; readonly chroma: string; readonly bitDepth: number }
+  | { readonly code: 'encoder-too-small'; readonly width: number; readonly height: number; readonly maxWidth: number; readonly maxHeight: number }
+  | { readonly code: 'application-encodes-in-software'; readonly application: string }
+  | { readonly code: 'no-graphics' }
+  | { readonly code: 'no-compute-stack'; readonly application: string; readonly wants: readonly string[] }
+  | { readonly code: 'part-missing'; readonly kind: string };
+
+interface ExpandedBase {
+  readonly task: string;
+  readonly demands: readonly Demand[];
+  readonly holdings: readonly Holding[];
+  readonly threadCap: number;
+  readonly impossible: readonly Impossible[];
+  readonly missing: readonly MissingFigure[];
+  /** Flows beyond those that the demands imply, between named devices. */
+  readonly flows: readonly Flow[];
+}
+
+/** Fixed rate; below it, frames drop. */
+export interface RealTime extends ExpandedBase {
+  readonly mode: 'real-time';
+  readonly unit: string;
+  readonly targetPerS: Derivation;
+}
+
+/** Runs as fast as what is left lets it; a run has `units` units and should take no longer than `targetS`. */
+export interface Elastic extends ExpandedBase {
+  readonly mode: 'elastic';
+  readonly unit: string;
+  readonly units: Derivation;
+  readonly targetS: number | undefined;
+  /** Share of the stages' times that hide behind the slowest one. */
+  readonly overlap: Derivation;
+}
+
+export type Expanded = RealTime | Elastic;

@@ -1,0 +1,78 @@
+import { CATALOGUE_FORMAT } from '@/core/formats/catalogueSchema';
+import { boards } from './lines/boards';
+import { drives } from './lines/drives';
+import { graphics } from './lines/graphics';
+import { cases, cooling, extras, supplies } from './lines/housing';
+import { memory } from './lines/memory';
+import { processors } from './lines/processors';
+import { rivals } from './rivals';
+import { DEMO_TODAY, seeded, type Priced } from './seed';
+
+const REGIONS = [
+  { id: 'region-a', name: 'Region A', currency: 'USD', taxName: 'sales tax', taxRate: 0.075, pricesIncludeTax: false, mainsV: 115 },
+  { id: 'region-b', name: 'Region B', currency: 'EUR', taxName: 'VAT', taxRate: 0.21, pricesIncludeTax: true, mainsV: 230 },
+] as const;
+
+const SELLERS = [
+  { id: 'parcelwright', name: 'Parcelwright', ratings: 48_210, meanRating: 4.4 },
+  { id: 'bitharbour', name: 'Bitharbour', ratings: 21_900, meanRating: 4.6 },
+  { id: 'dockside-parts', name: 'Dockside Parts', ratings: 6_120, meanRating: 4.2 },
+  { id: 'quillstone', name: 'Quillstone Workshop', ratings: 140, meanRating: 4.9 },
+] as const;
+
+const APPLICATIONS = [
+  {
+    id: 'reelwright', name: 'Reelwright', trade: 'edit', decode: 'engine', rawDecode: 'graphics', effects: 'graphics', engineEncode: true, threadCap: 32, cards: { max: 2, gain: 0.7 },
+    engineLimit: { width: 8192, height: 8192 }, computeStacks: ['Tesserel', 'Loomwork'], memoryGiB: { minimum: 16, recommended: 32 }, graphicsMemoryGiB: { minimum: 6, recommended: 12 }, ownMemoryGiB: 5, ownGraphicsMemoryGiB: 1.2,
+  },
+  {
+    id: 'spliceyard', name: 'Spliceyard', trade: 'edit', decode: 'engine', rawDecode: 'processor', effects: 'graphics', engineEncode: true, threadCap: 16, cards: { max: 1, gain: 0 },
+    engineLimit: { width: 4096, height: 4096 }, computeStacks: ['open compute'], memoryGiB: { minimum: 8, recommended: 32 }, graphicsMemoryGiB: { minimum: 4, recommended: 8 }, ownMemoryGiB: 4, ownGraphicsMemoryGiB: 1,
+  },
+  {
+    id: 'cutwater', name: 'Cutwater', trade: 'edit', decode: 'processor', rawDecode: 'processor', effects: 'processor', engineEncode: false, threadCap: 24, cards: { max: 1, gain: 0 },
+    computeStacks: [], memoryGiB: { minimum: 8, recommended: 16 }, graphicsMemoryGiB: { minimum: 2, recommended: 4 }, ownMemoryGiB: 3, ownGraphicsMemoryGiB: 0.5,
+  },
+] as const;
+
+/** Makers that Region B's sellers do not carry. */
+const NOT_IN_B = new Set(['Vessary', 'Cinderpath', 'Dunmarrow']);
+
+/** One or two offers a part and region, a few per cent around its price; withdrawn parts have none. */
+function offersOf({ part, usd }: Priced, random: () => number): Record<string, unknown>[] {
+  const jitter = () => 1 + (random() - 0.5) * 0.08;
+  const offers: Record<string, unknown>[] = [];
+  const withdrawn = typeof part['withdrawn'] === 'string';
+  const homeMade = part.maker === 'Quillstone';
+  const offer = (region: string, seller: string, coins: number, shippingMinor: number, days: number) =>
+    offers.push({ id: `${part.id}.${seller}.${region}`, part: part.id, seller, region, priceMinor: Math.max(100, Math.round(coins) * 100 - 10), shippingMinor, condition: 'new', deliveryDays: days, asOf: DEMO_TODAY });
+  const [first, second] = [jitter(), jitter()];
+  if (withdrawn) return offers;
+  if (homeMade) return [{ id: `${part.id}.quillstone.region-a`, part: part.id, seller: 'quillstone', region: 'region-a', priceMinor: usd * 100, shippingMinor: 0, condition: 'new', deliveryDays: 0, asOf: DEMO_TODAY }];
+  offer('region-a', 'parcelwright', usd * first, usd > 60 ? 0 : 490, 2);
+  if (random() < 0.7) offer('region-a', random() < 0.5 ? 'bitharbour' : 'dockside-parts', usd * second, 590, 4);
+  // euros, and tax inside the price
+  if (!NOT_IN_B.has(part.maker)) offer('region-b', 'bitharbour', usd * second * 0.93 * 1.21, 690, 5);
+  return offers;
+}
+
+export function demoParts(): Priced[] {
+  return [...processors(), ...boards(), ...memory(), ...graphics(), ...drives(), ...supplies(), ...cases(), ...cooling(), ...extras()];
+}
+
+/** The demo catalogue as an open file, before validation: it goes through the importer like any user's file. */
+export function demoCatalogue(): Record<string, unknown> {
+  const random = seeded(20260518);
+  const parts = demoParts();
+  return {
+    format: CATALOGUE_FORMAT,
+    version: 1,
+    name: 'Ninefathom demo catalogue',
+    regions: REGIONS,
+    sellers: SELLERS,
+    applications: APPLICATIONS,
+    parts: parts.map((entry) => entry.part),
+    offers: parts.flatMap((entry) => offersOf(entry, random)),
+    rivals: rivals(),
+  };
+}

@@ -1,0 +1,30 @@
+import { mkdirSync } from 'node:fs';
+import { dirname } from 'node:path';
+import SQLite from 'better-sqlite3';
+import { Kysely, SqliteDialect, type Transaction } from 'kysely';
+import { MIGRATIONS, type Tables } from './schema';
+
+export type Database = Kysely<Tables>;
+export type Writer = Transaction<Tables>;
+
+/** Opens (and where needed makes) a database: WAL, foreign keys, one writer at a time with a busy timeout. */
+export function openDatabase(path: string): { db: Database; close: () => Promise<void> } {
+  if (path !== ':memory:') mkdirSync(dirname(path), { recursive: true });
+  const sqlite = new SQLite(path);
+  sqlite.pragma('journal_mode = WAL');
+  sqlite.pragma('foreign_keys = ON');
+  sqlite.pragma('busy_timeout = 5000');
+  migrate(sqlite);
+  const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) });
+  return { db, close: () => db.destroy() };
+}
+
+function migrate(sqlite: SQLite.Database): void {
+  const run = sqlite.transaction(() => {
+    const done = sqlite.pragma('user_version', { simple: true }) as number;
+    if (done > MIGRATIONS.length) throw new Error(`this database was written by a newer release (step ${done}, this release knows ${MIGRATIONS.length}); start that release`);
+    for (const [i, step] of MIGRATIONS.entries()) if (i >= done) sqlite.exec(step);
+    sqlite.pragma(`user_version = ${MIGRATIONS.length}`);
+  });
+  run.immediate();
+}

@@ -1,0 +1,46 @@
+import type { Generated } from 'kysely';
+
+/** Lists of a catalogue that are small and read whole. */
+export type SmallList = 'regions' | 'sellers' | 'applications' | 'rivals';
+
+/** Tables as SQLite keeps them; JSON columns are text that the core's schemas validate when read and written. */
+export interface Tables {
+  meta: { key: string; value: string };
+  parts: { id: string; kind: string; maker: string; name: string; spec: string };
+  part_figures: { part_id: string; field: string; value: string; at: string };
+  offers: { id: string; part_id: string; region: string; price_minor: number; spec: string };
+  small_lists: { list: SmallList; id: string; spec: string };
+  projects: { id: string; name: string; position: number };
+  seats: { id: string; project_id: string; name: string; position: number };
+  documents: { id: string; seat_id: string; kind: 'brief' | 'draft'; body: string; revision: number; position: number };
+  history: {
+    seq: Generated<number>;
+    seat_id: string;
+    /** `document ID` or `figure PART FIELD` */
+    target: string;
+    label: string;
+    before: string | null;
+    after: string | null;
+    undone: number;
+    at: string;
+  };
+}
+
+/** Migrations run forward only, each once, in one transaction; `PRAGMA user_version` counts them. */
+export const MIGRATIONS: readonly string[] = [
+  `
+  CREATE TABLE meta (key TEXT PRIMARY KEY, value TEXT NOT NULL) STRICT;
+  CREATE TABLE parts (id TEXT PRIMARY KEY, kind TEXT NOT NULL, maker TEXT NOT NULL, name TEXT NOT NULL, spec TEXT NOT NULL) STRICT;
+  CREATE INDEX parts_by_kind ON parts (kind, maker, name);
+  CREATE TABLE part_figures (part_id TEXT NOT NULL, field TEXT NOT NULL, value TEXT NOT NULL, at TEXT NOT NULL, PRIMARY KEY (part_id, field)) STRICT;
+  CREATE TABLE offers (id TEXT PRIMARY KEY, part_id TEXT NOT NULL REFERENCES parts (id), region TEXT NOT NULL, price_minor INTEGER NOT NULL CHECK (price_minor > 0), spec TEXT NOT NULL) STRICT;
+  CREATE INDEX offers_by_part ON offers (part_id, region);
+  CREATE TABLE small_lists (list TEXT NOT NULL, id TEXT NOT NULL, spec TEXT NOT NULL, PRIMARY KEY (list, id)) STRICT;
+  CREATE TABLE projects (id TEXT PRIMARY KEY, name TEXT NOT NULL, position INTEGER NOT NULL) STRICT;
+  CREATE TABLE seats (id TEXT PRIMARY KEY, project_id TEXT NOT NULL REFERENCES projects (id), name TEXT NOT NULL, position INTEGER NOT NULL) STRICT;
+  CREATE TABLE documents (id TEXT PRIMARY KEY, seat_id TEXT NOT NULL REFERENCES seats (id), kind TEXT NOT NULL CHECK (kind IN ('brief', 'draft')), body TEXT NOT NULL, revision INTEGER NOT NULL, position INTEGER NOT NULL) STRICT;
+  CREATE INDEX documents_by_seat ON documents (seat_id, position);
+  CREATE TABLE history (seq INTEGER PRIMARY KEY AUTOINCREMENT, seat_id TEXT NOT NULL REFERENCES seats (id), target TEXT NOT NULL, label TEXT NOT NULL, before TEXT, after TEXT, undone INTEGER NOT NULL DEFAULT 0, at TEXT NOT NULL) STRICT;
+  CREATE INDEX history_by_seat ON history (seat_id, seq);
+  `,
+];
