@@ -1,7 +1,7 @@
 import { catalogueSchema, type CatalogueData, type CatalogueFile } from '@/core/formats/catalogueSchema';
 import type { Known } from '@/core/formats/catalogue';
 import { partSchema, type Part } from '@/core/parts';
-import type { Database, Writer } from './database';
+import { writing, type Database, type Writer } from './database';
 import type { SmallList } from './schema';
 
 const SMALL: readonly SmallList[] = ['regions', 'sellers', 'applications', 'rivals'];
@@ -38,7 +38,7 @@ export const catalogueRevision = (db: Database): Promise<number> => revisionIn(d
 
 /** Writes a validated file in one transaction; writing it again changes nothing. Entries that the file lacks stay. */
 export async function importCatalogue(db: Database, file: CatalogueFile): Promise<ImportSummary> {
-  return db.transaction().execute(async (trx) => {
+  return writing(db, async (trx) => {
     let added = 0;
     let changed = 0;
     let left = 0;
@@ -108,4 +108,13 @@ export async function writeFigure(trx: Writer, partId: string, field: string, va
   if (value === null) await trx.deleteFrom('part_figures').where('part_id', '=', partId).where('field', '=', field).execute();
   else await trx.insertInto('part_figures').values({ part_id: partId, field, value, at }).onConflict((oc) => oc.columns(['part_id', 'field']).doUpdateSet({ value, at })).execute();
   await bump(trx);
+}
+
+/** The catalogue's own "today", set by the demo so that pictures repeat; otherwise unset. */
+export async function fixedToday(db: Database): Promise<string | undefined> {
+  return (await db.selectFrom('meta').select('value').where('key', '=', 'today').executeTakeFirst())?.value;
+}
+
+export async function fixToday(db: Database, today: string): Promise<void> {
+  await writing(db, (trx) => trx.insertInto('meta').values({ key: 'today', value: today }).onConflict((oc) => oc.column('key').doUpdateSet({ value: today })).execute());
 }

@@ -28,3 +28,14 @@ function migrate(sqlite: SQLite.Database): void {
   });
   run.immediate();
 }
+
+/**
+ * Runs a change in one transaction that takes the write lock before it reads, so that two writers wait for each other
+ * (up to the busy timeout) instead of failing half-way.
+ */
+export function writing<T>(db: Database, change: (trx: Writer) => Promise<T>): Promise<T> {
+  return db.transaction().execute(async (trx) => {
+    await trx.insertInto('meta').values({ key: 'writer', value: '' }).onConflict((oc) => oc.column('key').doUpdateSet({ value: '' })).execute();
+    return change(trx);
+  });
+}

@@ -1,7 +1,7 @@
 import { briefSchema, type Brief } from '@/core/brief';
 import { machineSchema, type Machine } from '@/core/machine';
 import { readFigure, writeFigure } from './catalogueStore';
-import type { Database, Writer } from './database';
+import { writing, type Database, type Writer } from './database';
 
 /** A brief or a draft as stored, with the revision that edits must name. */
 export interface Stored<T> {
@@ -59,7 +59,7 @@ export interface NewSeat {
 
 /** Adds a seat with its documents; the project is made when it is new. @throws when the seat's id is taken */
 export async function addSeat(db: Database, seat: NewSeat): Promise<void> {
-  await db.transaction().execute(async (trx) => {
+  await writing(db, async (trx) => {
     const projects = await trx.selectFrom('projects').select('id').execute();
     if (!projects.some((row) => row.id === seat.projectId)) await trx.insertInto('projects').values({ id: seat.projectId, name: seat.projectName, position: projects.length }).execute();
     const seats = await trx.selectFrom('seats').select('id').where('project_id', '=', seat.projectId).execute();
@@ -78,7 +78,7 @@ export type Saved<T> =
 
 /** Saves a document when the edit was based on the stored revision; remembers it for undo. A new edit ends redo. */
 export async function saveDocument<T>(db: Database, options: { seatId: string; documentId: string; base: number; label: string; at: string; parse: (json: unknown) => T; change: (body: T) => T }): Promise<Saved<T>> {
-  return db.transaction().execute(async (trx): Promise<Saved<T>> => {
+  return writing(db, async (trx): Promise<Saved<T>> => {
     const row = await trx.selectFrom('documents').selectAll().where('id', '=', options.documentId).where('seat_id', '=', options.seatId).executeTakeFirst();
     if (!row) return { state: 'gone' };
     const body = options.parse(JSON.parse(row.body));
@@ -100,7 +100,7 @@ async function remember(trx: Writer, seatId: string, target: string, label: stri
 
 /** Adds a draft to a seat, to be undone like any edit. */
 export async function addDraft(db: Database, seatId: string, machine: Machine, label: string, at: string): Promise<string> {
-  return db.transaction().execute(async (trx) => {
+  return writing(db, async (trx) => {
     const id = `${seatId}.${machine.id}`;
     const last = await trx.selectFrom('documents').select((eb) => eb.fn.max('position').as('position')).where('seat_id', '=', seatId).executeTakeFirst();
     await insertDraft(trx, seatId, id, JSON.stringify(machine), Number(last?.position ?? 0) + 1);
@@ -114,7 +114,7 @@ const insertDraft = (trx: Writer, seatId: string, id: string, body: string, posi
 
 /** Takes a draft away, to be undone like any edit. */
 export async function removeDraft(db: Database, seatId: string, documentId: string, label: string, at: string): Promise<void> {
-  await db.transaction().execute(async (trx) => {
+  await writing(db, async (trx) => {
     const row = await trx.selectFrom('documents').selectAll().where('id', '=', documentId).where('seat_id', '=', seatId).where('kind', '=', 'draft').executeTakeFirst();
     if (!row) return;
     await trx.deleteFrom('documents').where('id', '=', documentId).execute();
@@ -124,7 +124,7 @@ export async function removeDraft(db: Database, seatId: string, documentId: stri
 
 /** Fills in a part's figure by hand, remembered in the seat's history. */
 export async function setFigure(db: Database, seatId: string, partId: string, field: string, value: number, label: string, at: string): Promise<void> {
-  await db.transaction().execute(async (trx) => {
+  await writing(db, async (trx) => {
     const before = await readFigure(trx, partId, field);
     const after = JSON.stringify(value);
     await writeFigure(trx, partId, field, after, at);
@@ -146,7 +146,7 @@ export async function stepsOf(db: Database, seatId: string): Promise<Steps> {
 
 /** Takes one step back or forward in a seat's history. Returns the step's label, or nothing when there is none. */
 export async function step(db: Database, seatId: string, direction: 'undo' | 'redo', at: string): Promise<string | undefined> {
-  return db.transaction().execute(async (trx) => {
+  return writing(db, async (trx) => {
     const back = direction === 'undo';
     const entry = await trx.selectFrom('history').selectAll().where('seat_id', '=', seatId).where('undone', '=', back ? 0 : 1).orderBy('seq', back ? 'desc' : 'asc').executeTakeFirst();
     if (!entry) return undefined;

@@ -1,0 +1,6 @@
+// npm run bench: ratios measured in one run; see bench/README.md.
+import { installPackages, rootPath, run } from './prepare.mjs';
+
+installPackages();
+run('bench: assess', process.execPath, ['--import', 'tsx', rootPath('bench', 'assess.ts')]);
+run('bench: placement', process.execPath, ['--import', 'tsx', rootPath('bench', 'placement.ts')]);

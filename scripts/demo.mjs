@@ -1,0 +1,31 @@
+// npm run demo: installs what is missing, builds when sources changed, makes the demo database, starts the app.
+import { spawn } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { build, ENV, installPackages, makeDemo, rootPath, stop } from './prepare.mjs';
+
+const PORT = Number(process.env.PORT ?? 4600);
+const HOST = '127.0.0.1';
+
+const free = await new Promise((resolve) => {
+  const probe = createServer();
+  probe.once('error', () => resolve(false));
+  probe.listen(PORT, HOST, () => probe.close(() => resolve(true)));
+});
+if (!free) stop(`Port ${PORT} on ${HOST} is taken: Vane Scale may be running already at http://${HOST}:${PORT}. Close what uses it, or choose another with PORT=4601 npm run demo.`);
+
+installPackages();
+build();
+const database = process.env.VANE_DB ?? rootPath('.data', 'vane.db');
+// the demo database is made once; what you change in it stays
+if (!existsSync(database)) makeDemo(database, rootPath('.data', 'demo-catalogue.json'));
+const app = spawn(process.execPath, [rootPath('node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', HOST, '-p', String(PORT)], { cwd: rootPath(), stdio: ['ignore', 'pipe', 'inherit'], env: { ...ENV, VANE_DB: database } });
+let said = false;
+app.stdout.on('data', (chunk) => {
+  if (!said && String(chunk).includes('Ready')) {
+    said = true;
+    console.log(`\nVane Scale runs at http://${HOST}:${PORT} (end it with Ctrl C)\nThe demo data is in ${database}; delete that file to start over.`);
+  }
+});
+app.on('exit', (code) => process.exit(code ?? 0));
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => app.kill(signal));

@@ -1,0 +1,93 @@
+// What the other scripts share: runs before `npm ci`, so plain Node without dependencies.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
+export const ENV = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
+const inRoot = (...steps) => join(ROOT, ...steps);
+
+/** Runs a command with its output shown; stops the script with its exit code when it fails. */
+export function run(title, command, args, options = {}) {
+  console.log(`\n— ${title}`);
+  const started = Date.now();
+  const result = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: ENV, ...options });
+  if (result.error) stop(`${title}: ${command} cannot be started (${result.error.message}).`);
+  if (result.status !== 0) {
+    console.error(`${title} failed.`);
+    process.exit(result.status ?? 1);
+  }
+  console.log(`  ${title}: ${((Date.now() - started) / 1000).toFixed(1)} s`);
+}
+
+export function stop(sentence) {
+  console.error(sentence);
+  process.exit(1);
+}
+
+const has = (command) => spawnSync('which', [command], { stdio: 'ignore' }).status === 0;
+
+/** Debian packages that are missing are installed when this is Debian and we are root; otherwise says what to install. */
+function needPackages(commands, packages, what) {
+  if (commands.every(has)) return;
+  const root = process.getuid?.() === 0;
+  if (!root || !has('apt-get')) stop(`${what} needs ${packages.join(', ')}. Install ${packages.length > 1 ? 'them' : 'it'} (on Debian: apt-get install ${packages.join(' ')}) and start again.`);
+  run('package list', 'apt-get', ['update', '-qq']);
+  run(`install ${packages.join(', ')}`, 'apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], { env: { ...ENV, DEBIAN_FRONTEND: 'noninteractive' } });
+}
+
+/** Hash of files by content, so that a fresh checkout with new times is not taken for a change. */
+function contentHash(paths) {
+  const hash = createHash('sha256');
+  const add = (path) => {
+    if (!existsSync(path)) return;
+    if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) add(join(path, name));
+    else hash.update(path.slice(ROOT.length)).update(readFileSync(path));
+  };
+  for (const path of paths) add(path);
+  return hash.digest('hex');
+}
+
+/** True when `stamp` says something else than `hash`. */
+const stale = (stamp, hash) => !existsSync(stamp) || readFileSync(stamp, 'utf8') !== hash;
+const mark = (stamp, hash) => {
+  mkdirSync(dirname(stamp), { recursive: true });
+  writeFileSync(stamp, hash);
+};
+
+/** `npm ci` when the lock file is not what is installed. The database driver may compile: it needs python3, make, g++. */
+export function installPackages() {
+  const [major] = process.versions.node.split('.').map(Number);
+  if (major < 20) stop(`Vane Scale needs Node 20 or newer; this is ${process.versions.node}.`);
+  const stamp = inRoot('node_modules', '.vane-installed');
+  const hash = contentHash([inRoot('package-lock.json')]);
+  if (!stale(stamp, hash)) return;
+  needPackages(['python3', 'make', 'g++'], ['python3', 'make', 'g++'], 'The database driver compiles at install, which');
+  run('npm ci', 'npm', ['ci', '--no-audit', '--no-fund']);
+  mark(stamp, hash);
+}
+
+export function installBrowser() {
+  if (!existsSync('/usr/bin/chromium')) needPackages(['chromium'], ['chromium'], 'The browser tests are run in Chromium, which');
+}
+
+const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'tsconfig.json'];
+
+/** `next build` when a source changed since the last build. */
+export function build() {
+  const stamp = inRoot('.next', 'vane-built');
+  const hash = contentHash(SOURCES.map((path) => inRoot(path)));
+  if (!stale(stamp, hash)) return console.log('\n— build: sources unchanged');
+  run('build', process.execPath, [inRoot('node_modules', 'next', 'dist', 'bin', 'next'), 'build']);
+  mark(stamp, hash);
+}
+
+/** Makes the demo database at `path`: the generator writes a catalogue file and the importer reads it. */
+export function makeDemo(path, catalogueFile) {
+  run('demo database', process.execPath, ['--import', 'tsx', inRoot('src', 'demo', 'make.ts'), path, catalogueFile]);
+}
+
+export const bin = (name) => inRoot('node_modules', '.bin', name);
+export const rootPath = inRoot;

@@ -1,0 +1,5 @@
+import { BriefStation } from '@/ui/brief/BriefStation';
+
+export default function BriefPage() {
+  return <BriefStation />;
+}

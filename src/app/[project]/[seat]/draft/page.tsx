@@ -1,0 +1,5 @@
+import { DraftStation } from '@/ui/draft/DraftStation';
+
+export default function DraftPage() {
+  return <DraftStation />;
+}

@@ -1,0 +1,14 @@
+import { notFound } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { service } from '@/server/instance';
+import { seatBundle } from '@/server/service';
+import { SeatFrame } from '@/ui/seat/SeatFrame';
+
+export const dynamic = 'force-dynamic';
+
+export default async function SeatLayout({ children, params }: { children: ReactNode; params: Promise<{ project: string; seat: string }> }) {
+  const { project, seat } = await params;
+  const bundle = await seatBundle(service(), decodeURIComponent(seat));
+  if (!bundle || bundle.seat.projectId !== decodeURIComponent(project)) notFound();
+  return <SeatFrame bundle={bundle}>{children}</SeatFrame>;
+}

@@ -1,0 +1,5 @@
+import { RivalsStation } from '@/ui/rivals/RivalsStation';
+
+export default function RivalsPage() {
+  return <RivalsStation />;
+}

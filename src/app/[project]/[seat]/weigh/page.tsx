@@ -1,0 +1,5 @@
+import { WeighStation } from '@/ui/weigh/WeighStation';
+
+export default function WeighPage() {
+  return <WeighStation />;
+}

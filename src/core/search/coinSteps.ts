@@ -1,0 +1,46 @@
+import { assess, type Context } from '../assess';
+import type { Brief } from '../brief';
+import { editMachine, type MachineEdit } from '../edits';
+import { fullName } from '../fitted';
+import type { Machine } from '../machine';
+import type { Part } from '../parts';
+import { bringsNothingAsBadAs, effectOf, gainPerCoin, type Effect } from './effect';
+
+/** One swap away from a machine. */
+export interface Step {
+  readonly edit: MachineEdit;
+  readonly part: Part;
+  readonly replaces: string;
+  readonly effect: Effect;
+}
+
+/**
+ * Every single swap that fits, as steps up (dearer and faster) ranked by gain a coin, and savings (cheaper) ranked by
+ * how little speed each coin saved costs. A swap that brings something unproven or blocking is left out.
+ */
+export function coinSteps(machine: Machine, brief: Brief, context: Context): { up: Step[]; savings: Step[]; tried: number } {
+  const before = assess(machine, brief, context);
+  const up: Step[] = [];
+  const savings: Step[] = [];
+  let tried = 0;
+  for (const { item, part } of before.facts.parts.all) {
+    if (item.owned) continue;
+    for (const other of context.catalogue.ofKind(part.kind)) {
+      if (other.id === part.id || (other.withdrawn !== undefined && other.withdrawn <= context.today)) continue;
+      const edit: MachineEdit = { kind: 'swap', item: item.id, part: other.id, label: fullName(other) };
+      const effect = effectOf(before, assess(editMachine(machine, edit), brief, context));
+      tried++;
+      if (effect.priceMinor === undefined || !bringsNothingAsBadAs(effect, 'caution')) continue;
+      const step = { edit, part: other, replaces: fullName(part), effect };
+      if (effect.priceMinor > 0 && effect.gain > 1e-4) up.push(step);
+      else if (effect.priceMinor < 0) savings.push(step);
+    }
+  }
+  up.sort((a, b) => gainPerCoin(b.effect) - gainPerCoin(a.effect));
+  // what keeps all speed first, the largest saving first; then by speed lost a coin saved
+  savings.sort((a, b) => {
+    const free = (step: Step) => Number(step.effect.gain >= -1e-4);
+    return free(b) - free(a) || (free(a) ? (a.effect.priceMinor ?? 0) - (b.effect.priceMinor ?? 0) : gainPerCoin(b.effect) - gainPerCoin(a.effect));
+  });
+  return { up, savings, tried };
+}

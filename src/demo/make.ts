@@ -1,0 +1,31 @@
+import { writeFileSync, mkdirSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { demoCatalogue } from './catalogue';
+import { filmBrief, filmDrafts } from './ninefathom';
+import { DEMO_TODAY } from './seed';
+import { addDemoSeat, fixDemoDay, importText, openService } from '@/server/service';
+
+/**
+ * Makes the demo database: writes the catalogue as an open file and reads it back through the importer.
+ * Use: tsx src/demo/make.ts DATABASE CATALOGUE_FILE
+ */
+async function main(): Promise<void> {
+  const [database, file] = process.argv.slice(2);
+  if (!database || !file) throw new Error('use: make.ts DATABASE CATALOGUE_FILE');
+  const text = `${JSON.stringify(demoCatalogue(), null, 1)}\n`;
+  mkdirSync(dirname(file), { recursive: true });
+  writeFileSync(file, text);
+  const service = openService(database);
+  const result = await importText(service, text);
+  if (result.state === 'refused') {
+    for (const problem of result.problems) console.error(`${problem.path} ${problem.message}`);
+    process.exitCode = 2;
+  } else {
+    await fixDemoDay(service, DEMO_TODAY);
+    await addDemoSeat(service, { projectId: 'ninefathom', projectName: 'Ninefathom Survey Cooperative', seatId: 'film-desk', seatName: 'Film desk', brief: filmBrief(), drafts: filmDrafts() });
+    console.log(result.state === 'catalogue' ? `demo database made: ${result.added} catalogue entries` : 'demo database made');
+  }
+  await service.close();
+}
+
+await main();

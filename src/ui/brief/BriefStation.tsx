@@ -1,0 +1,259 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import { freshTaskId, type BriefEdit } from '@/core/edits';
+import type { Brief, Sitting } from '@/core/brief';
+import type { Task } from '@/core/work/tasks';
+import { startingTask, TEMPLATES } from '@/core/work/templates';
+import { coinsOnly } from '@/core/words/format';
+import { useDraftAssessment, useSeat } from '../seat/store';
+import { Beam } from '../shared/Beam';
+import { taskBeam } from '../shared/beams';
+import { Value } from '../shared/Value';
+import { Demands } from './Demands';
+import { TaskSentence } from './sentences';
+
+/** Left, the work as editable sentences grouped by sitting; right, what it demands, live. */
+export function BriefStation() {
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const edit = useSeat((state) => state.editBrief);
+  const alone = brief.tasks.filter((task) => !brief.sittings.some((sitting) => sitting.tasks.includes(task.id)));
+  const shown = new Set<string>();
+  return (
+    <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.35fr) minmax(360px, 1fr)' }}>
+      <section className="pane" aria-label="The work">
+        <Terms brief={brief} edit={edit} />
+        {brief.tasks.length === 0 && (
+          <p className="quiet" style={{ margin: '12px 0' }}>
+            What does this person do? Add the first task; every figure can be changed afterwards, and the machine is judged by it.
+          </p>
+        )}
+        {brief.sittings.map((sitting) => {
+          const first = sitting.tasks.filter((id) => !shown.has(id));
+          for (const id of first) shown.add(id);
+          return <SittingBlock key={sitting.id} sitting={sitting} brief={brief} edit={edit} inFull={first} />;
+        })}
+        {alone.length > 0 && (
+          <div style={{ marginTop: 14 }}>
+            <h2>In no sitting</h2>
+            <p className="quiet small">These are judged as if nothing else ran.</p>
+            {alone.map((task) => (
+              <TaskBlock key={task.id} task={task} brief={brief} edit={edit} />
+            ))}
+          </div>
+        )}
+        <AddTask brief={brief} edit={edit} />
+      </section>
+      <section className="pane" aria-label="What it demands">
+        <Demands />
+      </section>
+    </div>
+  );
+}
+
+type Edit = (edit: BriefEdit, label: string) => void;
+
+/** Budget, room and must-haves as one sentence. */
+function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
+  const region = useSeat((state) => state.context.catalogue.region(brief.region));
+  const must = brief.mustHaves;
+  const set = (patch: Partial<Brief['mustHaves']>) => edit({ kind: 'set-must-haves', mustHaves: Object.fromEntries(Object.entries({ ...must, ...patch }).filter(([, value]) => value !== undefined)) }, 'Must-haves');
+  const flag = (label: string, key: 'errorCorrection' | 'wireless', yes: string, no: string) => (
+    <Value label={label} editor={{ kind: 'choice', value: String(must[key] ?? false), options: [{ value: 'true', label: yes }, { value: 'false', label: no }], onChange: (value) => set({ [key]: value === 'true' }) }}>
+      {must[key] ? yes : no}
+    </Value>
+  );
+  return (
+    <div>
+      <h1>{brief.name}</h1>
+      <p className="sentence">
+        A budget of{' '}
+        <Value
+          label="Budget"
+          editor={{ kind: 'number', value: brief.budgetMinor === undefined ? undefined : brief.budgetMinor / 100, unit: region?.currency ?? '', min: 1, optional: true, onChange: (value) => edit(value === undefined ? { kind: 'set-budget' } : { kind: 'set-budget', budgetMinor: Math.round(value * 100) }, 'Budget') }}
+        >
+          {brief.budgetMinor === undefined ? 'no limit' : `${coinsOnly(brief.budgetMinor)} ${region?.currency ?? ''}`}
+        </Value>
+        ,{' '}
+        <Value label="Tax basis" editor={{ kind: 'choice', value: String(brief.budgetTaxIncluded), options: [{ value: 'true', label: 'tax and shipping in' }, { value: 'false', label: 'before tax' }], onChange: (value) => edit({ kind: 'set-figures', figures: { budgetTaxIncluded: value === 'true' } }, 'Tax basis') }}>
+          {brief.budgetTaxIncluded ? 'tax and shipping in' : 'before tax'}
+        </Value>
+        , in {region?.name ?? brief.region}; a room of{' '}
+        <Value label="Room temperature" editor={{ kind: 'number', value: brief.roomC, unit: '°C', min: 0, max: 60, onChange: (value) => edit({ kind: 'set-figures', figures: { roomC: value ?? 24 } }, 'Room temperature') }}>
+          {`${brief.roomC} °C`}
+        </Value>
+        . It must have {flag('Error-correcting memory', 'errorCorrection', 'error-correcting memory', 'no special memory')},{' '}
+        <Value label="Network" editor={{ kind: 'number', value: must.networkGbitPerS, unit: 'Gb/s', min: 0.1, optional: true, onChange: (networkGbitPerS) => set({ networkGbitPerS }) }}>
+          {must.networkGbitPerS === undefined ? 'any network' : `${must.networkGbitPerS} Gb/s network`}
+        </Value>{' '}
+        and {flag('Wireless', 'wireless', 'wireless', 'no wireless')}; it drives {brief.ownedDisplays.length === 0 ? 'no owned display' : `${brief.ownedDisplays.length} owned ${brief.ownedDisplays.length === 1 ? 'display' : 'displays'}`}.
+      </p>
+    </div>
+  );
+}
+
+function SittingBlock({ sitting, brief, edit, inFull }: { sitting: Sitting; brief: Brief; edit: Edit; inFull: readonly string[] }) {
+  const others = brief.tasks.filter((task) => !sitting.tasks.includes(task.id));
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const set = (patch: Partial<Sitting>, label: string) => edit({ kind: 'set-sitting', sitting: { ...sitting, ...patch } }, label);
+  const again = sitting.tasks.filter((id) => !inFull.includes(id));
+  return (
+    <section style={{ marginTop: 14 }} aria-label={`Sitting ${sitting.name}`}>
+      <div className="row" style={{ borderBottom: '1px solid var(--edge)', paddingBottom: 2, justifyContent: 'space-between' }}>
+        <h2>
+          <Value label="Name of the sitting" editor={{ kind: 'text', value: sitting.name, onChange: (name) => set({ name }, `Sitting ${name}`) }}>
+            {sitting.name}
+          </Value>
+          <span className="quiet" style={{ fontWeight: 400 }}>
+            {' '}
+            ·{' '}
+            <Value label="Hours a week" editor={{ kind: 'number', value: sitting.hoursPerWeek, unit: 'h a week', min: 0, max: 168, onChange: (value) => set({ hoursPerWeek: value ?? 0 }, `Hours of ${sitting.name}`) }}>
+              {`${sitting.hoursPerWeek} h a week`}
+            </Value>
+            {sitting.tasks.length > 1 ? ', all at the same time' : ''}
+          </span>
+        </h2>
+        <span className="row small" style={{ gap: 10 }}>
+          {others.length > 0 && (
+            <button type="button" className="link" onClick={(event) => setAnchor(event.currentTarget)}>
+              also runs …
+            </button>
+          )}
+          <button type="button" className="link" onClick={() => edit({ kind: 'remove-sitting', sitting: sitting.id }, `Sitting ${sitting.name} out`)}>
+            take apart
+          </button>
+        </span>
+        {anchor && (
+          <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
+            {others.map((task) => (
+              <MenuItem
+                key={task.id}
+                dense
+                onClick={() => {
+                  set({ tasks: [...sitting.tasks, task.id] }, `${task.name} in ${sitting.name}`);
+                  setAnchor(null);
+                }}
+              >
+                {task.name}
+              </MenuItem>
+            ))}
+          </Menu>
+        )}
+      </div>
+      {inFull.map((id) => {
+        const task = brief.tasks.find((candidate) => candidate.id === id);
+        return task && <TaskBlock key={id} task={task} brief={brief} edit={edit} />;
+      })}
+      {again.length > 0 && (
+        <p className="small quiet" style={{ paddingTop: 4 }}>
+          with{' '}
+          {again.map((id, i) => (
+            <span key={id}>
+              {i > 0 ? ', ' : ''}
+              {brief.tasks.find((task) => task.id === id)?.name ?? id}
+              {sitting.tasks.length > 1 && (
+                <>
+                  {' ('}
+                  <button type="button" className="link" onClick={() => set({ tasks: sitting.tasks.filter((other) => other !== id) }, `${id} out of ${sitting.name}`)}>
+                    not here
+                  </button>
+                  )
+                </>
+              )}
+            </span>
+          ))}
+        </p>
+      )}
+    </section>
+  );
+}
+
+const IMPORTANCE = ['', 'nice to have', 'useful', 'wanted', 'important', 'decisive'] as const;
+
+function TaskBlock({ task, brief, edit }: { task: Task; brief: Brief; edit: Edit }) {
+  const assessment = useDraftAssessment();
+  const applications = useSeat((state) => state.context.catalogue.applications);
+  const result = assessment.tasks.find((candidate) => candidate.task === task.id);
+  const beam = result && taskBeam(task, result);
+  const set = (next: Task) => edit({ kind: 'set-task', task: next }, next.name);
+  return (
+    <article style={{ padding: '6px 0 8px', borderBottom: '1px solid var(--hair)' }} aria-label={task.name}>
+      <div className="row" style={{ justifyContent: 'space-between', gap: 16 }}>
+        <h3 className="grow">
+          <Value label="Name of the task" editor={{ kind: 'text', value: task.name, onChange: (name) => set({ ...task, name }) }}>
+            {task.name}
+          </Value>{' '}
+          <span className="quiet" style={{ fontWeight: 400 }}>
+            ·{' '}
+            <Value
+              label="Importance"
+              editor={{ kind: 'choice', value: String(task.importance), options: [5, 4, 3, 2, 1].map((value) => ({ value: String(value), label: IMPORTANCE[value] ?? '' })), onChange: (value) => set({ ...task, importance: Number(value) }) }}
+            >
+              {IMPORTANCE[task.importance] ?? ''}
+            </Value>
+          </span>
+        </h3>
+        {beam && (
+          <span style={{ width: 150, flex: 'none' }}>
+            <Beam axis={beam.axis} band={beam.band} verdict={beam.verdict} sentence={beam.sentence} compact />
+          </span>
+        )}
+        {beam && (
+          <span className={`small num ${beam.verdict}`} style={{ width: 92, flex: 'none' }}>
+            {beam.gets}
+          </span>
+        )}
+        <button type="button" className="link small" onClick={() => edit({ kind: 'remove-task', task: task.id }, `${task.name} out of the brief`)} aria-label={`Leave ${task.name} out of the brief`}>
+          leave out
+        </button>
+      </div>
+      <TaskSentence task={task} applications={applications} onChange={set} />
+    </article>
+  );
+}
+
+function AddTask({ brief, edit }: { brief: Brief; edit: Edit }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  return (
+    <div className="row" style={{ marginTop: 14 }}>
+      <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu">
+        Add a task
+      </Button>
+      {brief.tasks.length > 0 && (
+        <Button
+          onClick={() => {
+            const used = new Set(brief.sittings.map((sitting) => sitting.id));
+            let n = brief.sittings.length + 1;
+            while (used.has(`sitting-${n}`)) n++;
+            edit({ kind: 'set-sitting', sitting: { id: `sitting-${n}`, name: `Sitting ${n}`, hoursPerWeek: 4, tasks: [brief.tasks[0]?.id ?? ''] } }, 'New sitting');
+          }}
+        >
+          Add a sitting
+        </Button>
+      )}
+      {anchor && (
+        <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
+          {TEMPLATES.map((template) => (
+            <MenuItem
+              key={template.kind}
+              dense
+              onClick={() => {
+                setAnchor(null);
+                edit({ kind: 'add-task', task: startingTask(template.kind, freshTaskId(brief, template.kind)) }, template.name);
+              }}
+            >
+              <span>
+                <b>{template.name}</b>
+                <br />
+                <span className="quiet small">{template.explains}</span>
+              </span>
+            </MenuItem>
+          ))}
+        </Menu>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,138 @@
+'use client';
+
+import Link from 'next/link';
+import { useMemo } from 'react';
+import { assess, contextOf, type Assessment } from '@/core/assess';
+import { compileCatalogue } from '@/core/catalogue';
+import { coins } from '@/core/words/format';
+import type { SeatBundle } from '@/server/contract';
+import { Beam } from '../shared/Beam';
+import { getsText, levelCounts, taskBeam, worstTask } from '../shared/beams';
+import { LevelSign } from '../shared/Level';
+import { ThemeSwitch } from '../shared/ThemeSwitch';
+import { STATIONS, stationPath } from '../seat/stations';
+import { StartPanel } from './StartPanel';
+
+/** All projects with their seats: the worst task and the price of each draft, and ways to start. */
+export function DeskStation({ seats }: { seats: readonly SeatBundle[] }) {
+  const rows = useMemo(
+    () =>
+      seats.map((bundle) => {
+        const context = contextOf(compileCatalogue(bundle.data), bundle.today);
+        return { bundle, drafts: bundle.drafts.map((draft) => ({ draft, assessment: assess(draft.body, bundle.brief.body, context) })) };
+      }),
+    [seats],
+  );
+  const projects = [...new Map(seats.map((bundle) => [bundle.seat.projectId, bundle.seat.projectName]))];
+  return (
+    <div className="frame" style={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>
+      <header className="topbar">
+        <span className="brand">Vane Scale</span>
+        <b>Desk</b>
+        <span style={{ marginLeft: 'auto' }} />
+        <ThemeSwitch />
+      </header>
+      <main className="station">
+        <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(280px, 340px)' }}>
+          <section className="pane" aria-label="Projects">
+            {rows.length === 0 && (
+              <>
+                <h1>No project yet</h1>
+                <p className="quiet">Start from a brief, or open a case or catalogue file at the right.</p>
+              </>
+            )}
+            {projects.map(([id, name]) => (
+              <section key={id} style={{ marginBottom: 20 }} aria-label={name}>
+                <h1 style={{ borderBottom: '1px solid var(--edge)', paddingBottom: 4 }}>{name}</h1>
+                {rows
+                  .filter((row) => row.bundle.seat.projectId === id)
+                  .map((row) => (
+                    <SeatRow key={row.bundle.seat.id} bundle={row.bundle} drafts={row.drafts} />
+                  ))}
+              </section>
+            ))}
+          </section>
+          <section className="pane" aria-label="Start">
+            <StartPanel projects={projects.map(([id, name]) => ({ id, name }))} />
+          </section>
+        </div>
+      </main>
+    </div>
+  );
+}
+
+function SeatRow({ bundle, drafts }: { bundle: SeatBundle; drafts: readonly { draft: SeatBundle['drafts'][number]; assessment: Assessment }[] }) {
+  const { seat, brief } = bundle;
+  return (
+    <article style={{ padding: '10px 0', borderBottom: '1px solid var(--hair)' }} aria-label={seat.name}>
+      <div className="spread">
+        <h2 style={{ fontSize: 15 }}>
+          <Link href={stationPath(seat.projectId, seat.id, 'brief')}>{seat.name}</Link>
+        </h2>
+        <span className="row small" style={{ gap: 12 }}>
+          {STATIONS.map((station) => (
+            <Link key={station.id} href={stationPath(seat.projectId, seat.id, station.id)}>
+              {station.name}
+            </Link>
+          ))}
+          <a href={`/api/case/${encodeURIComponent(seat.id)}`} download>
+            Case file
+          </a>
+        </span>
+      </div>
+      <p className="quiet small">
+        {brief.body.tasks.length} tasks in {brief.body.sittings.length} sittings{brief.body.budgetMinor === undefined ? '' : `, budget ${coins(brief.body.budgetMinor, drafts[0]?.assessment.facts.price.currency ?? 'USD')}`}
+      </p>
+      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))', gap: 10, marginTop: 6 }}>
+        {drafts.map(({ draft, assessment }) => (
+          <DraftChip key={draft.id} name={draft.body.name} assessment={assessment} />
+        ))}
+      </div>
+    </article>
+  );
+}
+
+/** A draft at a glance: price, findings, worst task. */
+function DraftChip({ name, assessment }: { name: string; assessment: Assessment }) {
+  const worst = worstTask(assessment);
+  const counts = levelCounts(assessment.findings);
+  const { price, machine } = assessment.facts;
+  const beam = worst && taskBeam(worst.task, worst.result);
+  const owned = machine.items.length > 0 && machine.items.every((item) => item.owned);
+  return (
+    <div style={{ border: '1px solid var(--hair)', background: 'var(--sheet)', borderRadius: 3, padding: '6px 10px' }}>
+      <span className="spread">
+        <b>{name}</b>
+        <span className="num">{owned ? 'owned' : `${price.unpriced.length > 0 ? 'at least ' : ''}${coins(price.total.landedMinor, price.currency)}`}</span>
+      </span>
+      <span className="small" style={{ display: 'flex', gap: 10 }}>
+        {counts.blocks > 0 && (
+          <span className="blocks">
+            <LevelSign level="blocks" /> {counts.blocks} blocks
+          </span>
+        )}
+        {counts.unproven > 0 && (
+          <span className="unproven">
+            <LevelSign level="unproven" /> {counts.unproven} unproven
+          </span>
+        )}
+        {counts.caution > 0 && (
+          <span className="caution">
+            <LevelSign level="caution" /> {counts.caution} caution{counts.caution > 1 ? 's' : ''}
+          </span>
+        )}
+        {counts.blocks + counts.unproven + counts.caution === 0 && (
+          <span className="carries">
+            <LevelSign level="passes" /> nothing to mend
+          </span>
+        )}
+      </span>
+      {beam && worst && (
+        <span style={{ display: 'block', marginTop: 4 }}>
+          <span className="small quiet">worst task: {worst.task.name}</span>
+          <Beam axis={beam.axis} band={beam.band} verdict={beam.verdict} need={beam.need} gets={getsText(worst.result)} sentence={beam.sentence} />
+        </span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,85 @@
+'use client';
+
+import Autocomplete from '@mui/material/Autocomplete';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { fullName } from '@/core/fitted';
+import { freshItemId } from '@/core/edits';
+import { kindName } from '@/core/words/names';
+import { STATIONS, stationPath } from './stations';
+import { useDraft, useSeat } from './store';
+import { useWorker } from './worker';
+
+interface Command {
+  readonly group: string;
+  readonly label: string;
+  readonly run: () => void;
+}
+
+/** Kinds that a machine has once: choosing one of them replaces what is there. */
+const ONCE = new Set(['processor', 'board', 'supply', 'case', 'cooler', 'system']);
+
+/** Type to go somewhere, do something, or put a part into the draft. */
+export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp: () => void }) {
+  const [text, setText] = useState('');
+  const router = useRouter();
+  const draft = useDraft();
+  const seat = useSeat((state) => state.bundle.seat);
+  const state = useSeat((all) => all);
+  const trimmed = text.trim();
+  const found = useWorker(trimmed.length >= 2 ? `find ${trimmed}` : undefined, (api) => api.findParts(trimmed, 12));
+  const parts = found.state === 'ready' ? found.value : [];
+  const go = (station: string) => router.push(stationPath(seat.projectId, seat.id, station));
+  const commands: Command[] = [
+    ...STATIONS.map((station) => ({ group: 'Go to', label: station.name, run: () => go(station.id) })),
+    { group: 'Go to', label: 'Desk', run: () => router.push('/') },
+    ...state.bundle.drafts.map((entry) => ({ group: 'Drafts', label: `Show ${entry.body.name}`, run: () => state.selectDraft(entry.id) })),
+    { group: 'Drafts', label: 'Copy this draft', run: () => void state.copy() },
+    ...(state.bundle.drafts.length > 1 ? [{ group: 'Drafts', label: 'Remove this draft', run: () => void state.drop() }] : []),
+    { group: 'Do', label: 'Save this seat as a case file', run: () => window.location.assign(`/api/case/${encodeURIComponent(seat.id)}`) },
+    { group: 'Do', label: 'Show all keys', run: onHelp },
+    ...parts.map((part) => {
+      const there = ONCE.has(part.kind) ? state.bundle.data.parts.filter((other) => other.kind === part.kind).flatMap((other) => draft.items.filter((item) => item.part === other.id))[0] : undefined;
+      return {
+        group: 'Parts',
+        label: there ? `Put ${fullName(part)} in as the ${kindName(part.kind)}` : `Add ${fullName(part)} (${kindName(part.kind)})`,
+        run: () => {
+          state.know([part], []);
+          const label = fullName(part);
+          if (there) state.choose({ kind: part.kind, item: there.id });
+          else {
+            state.editDraft({ kind: 'add', item: { id: freshItemId(draft, part.kind), part: part.id, label, ...(part.kind === 'drive' ? { roles: ['active' as const] } : {}) } }, `Add ${label}`);
+          }
+          go('draft');
+        },
+      };
+    }),
+  ];
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label="Find or do" sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}>
+      <Autocomplete
+        open
+        options={commands}
+        groupBy={(command) => command.group}
+        getOptionLabel={(command) => command.label}
+        getOptionKey={(command) => `${command.group} ${command.label}`}
+        inputValue={text}
+        onInputChange={(_, value) => setText(value)}
+        onChange={(_, command) => {
+          if (!command) return;
+          onClose();
+          command.run();
+        }}
+        autoHighlight
+        disableClearable={false}
+        noOptionsText={found.state === 'waiting' && trimmed.length >= 2 ? 'Looking …' : 'Nothing of that name. Try a part, a station or a draft.'}
+        renderInput={(params) => <TextField {...params} autoFocus placeholder="A station, a draft, or a part such as Spate 2 TB" slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Find or do' } }} />}
+        sx={{ p: 1.5 }}
+        slotProps={{ popper: { disablePortal: true, placement: 'bottom-start', modifiers: [{ name: 'flip', enabled: false }] }, listbox: { style: { maxHeight: '50vh' } } }}
+      />
+      <div style={{ height: '52vh' }} />
+    </Dialog>
+  );
+}

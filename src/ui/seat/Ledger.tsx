@@ -1,0 +1,71 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { coins, watts } from '@/core/words/format';
+import { Beam, Sign } from '../shared/Beam';
+import { budgetBeam, getsText, levelCounts, worstTask } from '../shared/beams';
+import { LevelSign, LEVEL_WORD } from '../shared/Level';
+import { stationPath } from './stations';
+import { useAssessment, useSeat } from './store';
+
+/** The seat at a glance, on every station: price, findings, draw, worst task, saved state. */
+export function Ledger() {
+  const assessment = useAssessment();
+  const seat = useSeat((state) => state.bundle.seat);
+  const show = useSeat((state) => state.show);
+  const saving = useSeat((state) => state.saving.state);
+  const told = useSeat((state) => state.told);
+  const previewing = useSeat((state) => state.preview !== undefined);
+  const revision = useSeat((state) => state.bundle.drafts.find((draft) => draft.id === state.draftId)?.revision);
+  const router = useRouter();
+  const { price, power } = assessment.facts;
+  const budget = budgetBeam(assessment);
+  const counts = levelCounts(assessment.findings);
+  const worst = worstTask(assessment);
+  const openFindings = () => {
+    show('findings');
+    router.push(stationPath(seat.projectId, seat.id, 'draft'));
+  };
+  const status = saving === 'saving' ? 'saving …' : saving === 'failed' ? 'not saved yet' : saving === 'stale' ? 'waiting for you' : previewing ? 'preview, not taken' : `saved, revision ${revision ?? 0}`;
+  return (
+    <footer className="ledger" aria-label="Ledger">
+      <span className="row" style={{ gap: 10 }}>
+        <b title="Landed price: tax and shipping in">
+          {price.unpriced.length > 0 ? 'at least ' : ''}
+          {coins(price.total.landedMinor, price.currency)} landed
+        </b>
+        {budget && (
+          <>
+            <span style={{ width: 110 }}>
+              <Beam axis={budget.axis} band={budget.band} verdict={budget.verdict} sentence={budget.sentence} compact />
+            </span>
+            <span className="quiet">{budget.need}</span>
+          </>
+        )}
+      </span>
+      <button type="button" className="row" style={{ gap: 12 }} onClick={openFindings} aria-label={`Findings: ${counts.blocks} block, ${counts.unproven} unproven, ${counts.caution} cautions, ${counts.note} notes. Open the list.`}>
+        {(['blocks', 'unproven', 'caution', 'note'] as const).map((level) =>
+          counts[level] > 0 ? (
+            <span key={level} className={level} style={{ fontWeight: level === 'note' ? 400 : 650 }}>
+              <LevelSign level={level} /> {counts[level]} {level === 'caution' || level === 'note' ? `${LEVEL_WORD[level]}${counts[level] > 1 ? 's' : ''}` : LEVEL_WORD[level]}
+            </span>
+          ) : null,
+        )}
+        <span className="quiet">{assessment.checks.length - assessment.findings.length} passed</span>
+      </button>
+      <span>
+        {power.missing.length > 0 ? 'at least ' : ''}
+        {watts(power.sustainedW)} sustained · {watts(power.peakW)} peak
+      </span>
+      {worst && (
+        <span>
+          <Sign verdict={worst.result.verdict} /> <span className="quiet">worst:</span> {worst.task.name}, <span className={worst.result.verdict}>{getsText(worst.result)}</span>
+        </span>
+      )}
+      <span className="quiet" style={{ marginLeft: 'auto' }} role="status" aria-live="polite">
+        {told ? `${told} · ` : ''}
+        {status}
+      </span>
+    </footer>
+  );
+}

@@ -1,0 +1,98 @@
+'use client';
+
+import Redo from '@mui/icons-material/Redo';
+import Undo from '@mui/icons-material/Undo';
+import IconButton from '@mui/material/IconButton';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useRef, useState, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { SeatBundle } from '@/server/contract';
+import { ThemeSwitch } from '../shared/ThemeSwitch';
+import { CommandField } from './CommandField';
+import { Ledger } from './Ledger';
+import { SaveBar } from './SaveBar';
+import { Shortcuts } from './Shortcuts';
+import { STATIONS, stationPath } from './stations';
+import { createSeatStore, SeatContext, useSeat, type SeatStore } from './store';
+
+/** Top bar, station and ledger around everything that belongs to one seat. */
+export function SeatFrame({ bundle, children }: { bundle: SeatBundle; children: ReactNode }) {
+  const store = useRef<SeatStore>(undefined);
+  store.current ??= createSeatStore(bundle);
+  return (
+    <SeatContext value={store.current}>
+      <div className="frame">
+        <TopBar />
+        <main className="station" style={{ display: 'flex', flexDirection: 'column' }}>
+          <SaveBar />
+          <div style={{ flex: '1 1 auto', minHeight: 0 }}>{children}</div>
+        </main>
+        <Ledger />
+      </div>
+    </SeatContext>
+  );
+}
+
+function TopBar() {
+  const seat = useSeat((state) => state.bundle.seat);
+  const steps = useSeat((state) => state.bundle.steps);
+  const step = useSeat((state) => state.step);
+  const saving = useSeat((state) => state.saving.state);
+  const path = usePathname();
+  const router = useRouter();
+  const [finding, setFinding] = useState(false);
+  const [help, setHelp] = useState(false);
+  const go = (station: string) => router.push(stationPath(seat.projectId, seat.id, station));
+
+  useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
+  useHotkeys('shift+slash', () => setHelp(true), { useKey: false });
+  useHotkeys('mod+z', () => void step('undo'), { preventDefault: true });
+  useHotkeys(['mod+shift+z', 'mod+y'], () => void step('redo'), { preventDefault: true });
+  useHotkeys('g>0', () => router.push('/'));
+  useHotkeys('g>1', () => go('brief'));
+  useHotkeys('g>2', () => go('draft'));
+  useHotkeys('g>3', () => go('weigh'));
+  useHotkeys('g>4', () => go('rivals'));
+
+  const busy = saving === 'saving';
+  return (
+    <header className="topbar">
+      <Link href="/" className="brand">
+        Vane Scale
+      </Link>
+      <span className="cut" style={{ minWidth: 60 }}>
+        <Link href="/" className="quiet" style={{ color: 'var(--quiet)', textDecoration: 'none' }} title="Desk: all projects">
+          {seat.projectName}
+        </Link>
+        <span className="quiet"> / </span>
+        <b>{seat.name}</b>
+      </span>
+      <nav className="stations" aria-label="Stations" style={{ marginLeft: 'auto' }}>
+        {STATIONS.map((station) => {
+          const href = stationPath(seat.projectId, seat.id, station.id);
+          return (
+            <Link key={station.id} href={href} aria-current={path === href ? 'page' : undefined}>
+              {station.name}
+            </Link>
+          );
+        })}
+      </nav>
+      <button type="button" className="find" style={{ marginLeft: 'auto' }} onClick={() => setFinding(true)}>
+        <span>Find or do</span>
+        <kbd>Ctrl K</kbd>
+      </button>
+      <span className="row" style={{ gap: 2 }}>
+        <IconButton size="small" disabled={!steps.undo || busy} onClick={() => void step('undo')} aria-label={steps.undo ? `Undo: ${steps.undo}` : 'Nothing to undo'} title={steps.undo ? `Undo: ${steps.undo}` : ''}>
+          <Undo fontSize="small" />
+        </IconButton>
+        <IconButton size="small" disabled={!steps.redo || busy} onClick={() => void step('redo')} aria-label={steps.redo ? `Redo: ${steps.redo}` : 'Nothing to redo'} title={steps.redo ? `Redo: ${steps.redo}` : ''}>
+          <Redo fontSize="small" />
+        </IconButton>
+        <ThemeSwitch />
+      </span>
+      {finding && <CommandField onClose={() => setFinding(false)} onHelp={() => setHelp(true)} />}
+      {help && <Shortcuts onClose={() => setHelp(false)} />}
+    </header>
+  );
+}

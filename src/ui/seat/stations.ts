@@ -1,0 +1,9 @@
+/** The stations that are built, in the order practitioners work. What is not built yet is not listed. */
+export const STATIONS = [
+  { id: 'brief', name: 'Brief', key: '1' },
+  { id: 'draft', name: 'Draft', key: '2' },
+  { id: 'weigh', name: 'Weigh', key: '3' },
+  { id: 'rivals', name: 'Rivals', key: '4' },
+] as const;
+
+export const stationPath = (projectId: string, seatId: string, station: string): string => `/${encodeURIComponent(projectId)}/${encodeURIComponent(seatId)}/${station}`;

@@ -1,0 +1,156 @@
+'use client';
+
+import Popover from '@mui/material/Popover';
+import { useId, useState, type ReactNode } from 'react';
+
+export interface NumberEditor {
+  readonly kind: 'number';
+  readonly value: number | undefined;
+  readonly unit?: string;
+  readonly min?: number;
+  readonly max?: number;
+  readonly whole?: boolean;
+  /** Whether the value may be taken away. */
+  readonly optional?: boolean;
+  readonly onChange: (value: number | undefined) => void;
+}
+
+export interface ChoiceEditor {
+  readonly kind: 'choice';
+  readonly value: string;
+  readonly options: readonly { readonly value: string; readonly label: string }[];
+  readonly onChange: (value: string) => void;
+}
+
+export interface TextEditor {
+  readonly kind: 'text';
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+}
+
+/** An underlined value in a sentence that opens a small editor with its unit. Enter keeps, Escape leaves. */
+export function Value({ label, children, editor }: { label: string; children: ReactNode; editor: NumberEditor | ChoiceEditor | TextEditor }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <button type="button" className="value" onClick={(event) => setAnchor(event.currentTarget)} aria-label={`${label}: ${typeof children === 'string' || typeof children === 'number' ? children : editor.value}. Change.`} aria-haspopup="dialog">
+        {children}
+      </button>
+      {anchor && (
+        <Popover open anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+          <div className="pane" style={{ padding: 10, minWidth: 180 }}>
+            <Editor label={label} editor={editor} onDone={() => setAnchor(null)} />
+          </div>
+        </Popover>
+      )}
+    </>
+  );
+}
+
+function Editor({ label, editor, onDone }: { label: string; editor: NumberEditor | ChoiceEditor | TextEditor; onDone: () => void }) {
+  switch (editor.kind) {
+    case 'choice':
+      return (
+        <div role="group" aria-label={label} className="stack" style={{ gap: 4 }}>
+          <span className="quiet small">{label}</span>
+          {editor.options.map((option) => (
+            <button
+              key={option.value}
+              type="button"
+              className="chip"
+              autoFocus={option.value === editor.value}
+              aria-pressed={option.value === editor.value}
+              onClick={() => {
+                if (option.value !== editor.value) editor.onChange(option.value);
+                onDone();
+              }}
+            >
+              {option.label}
+            </button>
+          ))}
+        </div>
+      );
+    case 'number':
+      return <NumberForm label={label} editor={editor} onDone={onDone} />;
+    case 'text':
+      return <TextForm label={label} editor={editor} onDone={onDone} />;
+  }
+}
+
+function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEditor; onDone: () => void }) {
+  const [text, setText] = useState(editor.value === undefined ? '' : String(editor.value));
+  const [message, setMessage] = useState<string>();
+  const id = useId();
+  const keep = () => {
+    if (text.trim() === '' && editor.optional) {
+      editor.onChange(undefined);
+      onDone();
+      return;
+    }
+    const value = Number(text.replace(',', '.'));
+    if (text.trim() === '' || !Number.isFinite(value)) return setMessage('Type a number.');
+    if (editor.whole && !Number.isInteger(value)) return setMessage('Type a whole number.');
+    if (editor.min !== undefined && value < editor.min) return setMessage(`At least ${editor.min}.`);
+    if (editor.max !== undefined && value > editor.max) return setMessage(`At most ${editor.max}.`);
+    if (value !== editor.value) editor.onChange(value);
+    onDone();
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+    >
+      <label htmlFor={id} className="quiet small">
+        {label}
+      </label>
+      <span className="row" style={{ marginTop: 2 }}>
+        <input id={id} className="field" inputMode="decimal" value={text} autoFocus onFocus={(event) => event.target.select()} onChange={(event) => setText(event.target.value)} style={{ width: 110 }} aria-invalid={message !== undefined} />
+        <span className="quiet">{editor.unit}</span>
+        <button type="submit" className="chip">
+          Keep
+        </button>
+      </span>
+      {editor.optional && <p className="quiet small">Leave empty for none.</p>}
+      {message && (
+        <p className="short small" role="alert">
+          {message}
+        </p>
+      )}
+    </form>
+  );
+}
+
+function TextForm({ label, editor, onDone }: { label: string; editor: TextEditor; onDone: () => void }) {
+  const [text, setText] = useState(editor.value);
+  const [message, setMessage] = useState<string>();
+  const id = useId();
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        const value = text.trim();
+        if (value === '') return setMessage('Type a name.');
+        if (/[<>]/.test(value)) return setMessage('Leave out < and >.');
+        if (value !== editor.value) editor.onChange(value);
+        onDone();
+      }}
+    >
+      <label htmlFor={id} className="quiet small">
+        {label}
+      </label>
+      <span className="row" style={{ marginTop: 2 }}>
+        <input id={id} className="field" value={text} maxLength={80} autoFocus onFocus={(event) => event.target.select()} onChange={(event) => setText(event.target.value)} style={{ width: 220 }} />
+        <button type="submit" className="chip">
+          Keep
+        </button>
+      </span>
+      {message && (
+        <p className="short small" role="alert">
+          {message}
+        </p>
+      )}
+    </form>
+  );
+}

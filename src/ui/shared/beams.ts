@@ -1,0 +1,202 @@
+import type { Assessment } from '@/core/assess';
+import type { Finding } from '@/core/rules/rule';
+import { SUSTAINED_SHARE } from '@/core/rules/supplyPower';
+import type { HoldResult, TaskResult } from '@/core/predict/sitting';
+import type { Derivation } from '@/core/predict/derive';
+import { verdictOf, type Band, type Verdict } from '@/core/units/band';
+import type { Task } from '@/core/work/tasks';
+import { coins, duration, memorySize, number, percent, size, watts } from '@/core/words/format';
+import { impossibleWords, resourceName } from '@/core/words/names';
+import type { BeamAxis } from './Beam';
+
+/** A beam's figures and words, ready to draw. */
+export interface BeamModel {
+  readonly id: string;
+  readonly label: string;
+  readonly axis: BeamAxis;
+  readonly band: Band | undefined;
+  readonly verdict: Verdict;
+  readonly need: string;
+  readonly gets: string;
+  readonly sentence: string;
+  readonly why: readonly string[];
+  readonly derivations: readonly { readonly label: string; readonly derivation: Derivation }[];
+}
+
+const WORDS: Readonly<Record<Verdict, string>> = { carries: 'carries', between: 'may fall short', short: 'falls short', unproven: 'unproven' };
+
+const range = (band: Band, format: (value: number) => string): string => {
+  const [low, high] = [format(band.low), format(band.high)];
+  return low === high ? low : `${low} – ${high}`;
+};
+
+const unitOf = (result: TaskResult): string => (result.unit === 'frame' ? 'fps' : result.unit === 'second of desk work' ? '×' : `${result.unit}s/s`);
+
+/** What a task gets, as the trade writes it. */
+export function getsText(result: TaskResult): string {
+  if (result.impossible.length > 0) return 'does not run';
+  if (!result.gets) return result.atMost === undefined ? 'unproven' : `at most ${number(result.atMost)} ${unitOf(result)}, unproven`;
+  if (result.mode === 'elastic') return range(result.gets, duration);
+  if (result.unit === 'second of desk work') return `${range(result.gets, (value) => number(value, 2))} × its pace`;
+  return `${range(result.gets, (value) => number(value))} ${unitOf(result)}`;
+}
+
+export function needText(result: TaskResult): string {
+  if (result.target === undefined) return 'no target';
+  if (result.mode === 'elastic') return `need ${duration(result.target)}`;
+  if (result.unit === 'second of desk work') return 'need its pace';
+  return `need ${number(result.target)} ${unitOf(result)}`;
+}
+
+function taskSentence(name: string, result: TaskResult): string {
+  if (result.impossible.length > 0) return `${name}: does not run. ${result.impossible.map(impossibleWords).join(' ')}`;
+  if (!result.gets) return `${name}: unproven, because a figure is unknown.`;
+  const verdict = WORDS[result.verdict];
+  if (result.mode === 'elastic') return result.target === undefined ? `${name}: takes ${duration(result.gets.likely)}.` : `${name}: takes ${duration(result.gets.likely)} of ${duration(result.target)} allowed, ${verdict}.`;
+  if (result.unit === 'second of desk work') return `${name}: gets ${number(result.gets.likely, 2)} times the pace it needs, ${verdict}.`;
+  const unit = result.unit === 'frame' ? 'frames per second' : `${result.unit}s per second`;
+  return `${name}: gets ${number(result.gets.likely)} of ${number(result.target ?? 0)} ${unit}, ${verdict}.`;
+}
+
+export function taskBeam(task: Task, result: TaskResult): BeamModel {
+  const binding = result.uses.find((use) => use.resource === result.binds);
+  const why = [
+    ...result.impossible.map(impossibleWords),
+    ...(result.binds ? [`Bound by ${resourceName(result.binds)}${binding?.stage ? `, stage "${binding.stage}"` : ''}.`] : []),
+    ...(result.dropped !== undefined && result.dropped > 0 ? [`About ${number(result.dropped)} of ${number(result.target ?? 0)} ${result.unit}s a second are dropped.`] : []),
+    'Clocks are the full-power ones: heat is not yet taken into account.',
+  ];
+  return {
+    id: `task-${task.id}`,
+    label: task.name,
+    axis: { kind: 'ratio' },
+    band: result.ratio,
+    verdict: result.verdict,
+    need: needText(result),
+    gets: getsText(result),
+    sentence: taskSentence(task.name, result),
+    why,
+    derivations: result.uses.flatMap((use) => [
+      { label: `${resourceName(use.resource)}: demand`, derivation: use.demand },
+      ...(use.supply ? [{ label: `${resourceName(use.resource)}: supply`, derivation: use.supply }] : []),
+    ]),
+  };
+}
+
+/** Memory and space beams, each at its worst sitting. */
+export function holdBeams(assessment: Assessment): BeamModel[] {
+  const worst = new Map<string, { hold: HoldResult; sitting: string }>();
+  for (const sitting of assessment.facts.sittings)
+    for (const hold of sitting.holds) {
+      const before = worst.get(hold.what);
+      if (!before || hold.needs.value > before.hold.needs.value) worst.set(hold.what, { hold, sitting: sitting.sitting });
+    }
+  return [...worst.values()].map(({ hold }): BeamModel => {
+    const binary = !hold.what.startsWith('space:');
+    const format = binary ? memorySize : size;
+    const label = hold.what === 'memory' ? 'Memory' : hold.what === 'graphics memory' ? 'Graphics memory' : `Space, ${hold.what.slice(6)} drive`;
+    const verdict = hold.ratio ? verdictOf(hold.ratio) : hold.has || hold.missing.length > 0 ? 'unproven' : 'short';
+    const has = hold.has ? format(hold.has.value) : hold.missing.length > 0 ? 'unproven' : 'none';
+    return {
+      id: `hold-${hold.what}`,
+      label,
+      axis: { kind: 'ratio' },
+      band: hold.ratio,
+      verdict,
+      need: `need ${format(hold.needs.value)}`,
+      gets: has,
+      sentence: `${label}: has ${has} of ${format(hold.needs.value)} needed, ${WORDS[verdict]}.`,
+      why: ['What all tasks of the heaviest sitting hold at once.'],
+      derivations: [{ label: 'needs', derivation: hold.needs }, ...(hold.has ? [{ label: 'has', derivation: hold.has }] : [])],
+    };
+  });
+}
+
+const point = (ratio: number): Band => ({ low: ratio, likely: ratio, high: ratio });
+
+/** Supply sustained and peak, clearances, in one column with the tasks. */
+export function headroomBeams(assessment: Assessment): BeamModel[] {
+  const { power, parts } = assessment.facts;
+  const beams: BeamModel[] = [];
+  if (parts.one('supply')) {
+    const known = power.ratedW !== undefined && power.missing.length === 0;
+    const add = (id: string, label: string, drawW: number, allowedW: number | undefined, why: string) => {
+      const band = known && allowedW !== undefined && drawW > 0 ? point(allowedW / drawW) : undefined;
+      const verdict = band ? verdictOf(band) : 'unproven';
+      const need = `${power.missing.length > 0 ? 'at least ' : ''}${watts(drawW)}`;
+      beams.push({
+        id,
+        label,
+        axis: { kind: 'tight' },
+        band,
+        verdict,
+        need: `draws ${need}`,
+        gets: allowedW === undefined ? 'unproven' : `of ${watts(allowedW)}`,
+        sentence: `${label}: draws ${need} of ${allowedW === undefined ? 'an unknown rating' : watts(allowedW)}, ${WORDS[verdict]}.`,
+        why: [why, 'Efficiency plays no part: it raises what is drawn from the wall, it does not lower what the supply delivers.'],
+        derivations: [],
+      });
+    };
+    add('supply-sustained', 'Supply, sustained', power.sustainedW, power.ratedW === undefined ? undefined : power.ratedW * SUSTAINED_SHARE, `The heaviest sitting against ${percent(SUSTAINED_SHARE)} of the rating.`);
+    add('supply-peak', 'Supply, peak', power.peakW, power.ratedW, 'All parts at their limit against the full rating.');
+  }
+  for (const check of assessment.checks) {
+    if (check.code !== 'cooler-height' && check.code !== 'card-length') continue;
+    const [label, room, needMm] = check.code === 'cooler-height' ? ['Cooler clearance', check.spaceMm, check.heightMm] : [`Card clearance`, check.spaceMm, check.lengthMm];
+    const gap = room - needMm;
+    const verdict: Verdict = gap >= 0 ? 'carries' : 'short';
+    beams.push({
+      id: `${check.code}-${check.items.join('-')}`,
+      label,
+      axis: { kind: 'difference', span: 60 },
+      band: point(gap),
+      verdict,
+      need: `${number(needMm)} mm of ${number(room)} mm`,
+      gets: `${gap >= 0 ? '+' : '−'}${number(Math.abs(gap))} mm`,
+      sentence: `${label}: needs ${number(needMm)} of ${number(room)} millimetres, ${WORDS[verdict]}.`,
+      why: [],
+      derivations: [],
+    });
+  }
+  return beams;
+}
+
+/** Landed price against the budget, both on the brief's tax basis. */
+export function budgetBeam(assessment: Assessment): BeamModel | undefined {
+  const { brief, price } = assessment.facts;
+  if (brief.budgetMinor === undefined) return undefined;
+  const spent = brief.budgetTaxIncluded ? price.total.landedMinor : price.total.netMinor + price.total.shippingMinor;
+  const lower = price.unpriced.length > 0;
+  const band = spent > 0 ? point(brief.budgetMinor / spent) : point(4);
+  const verdict: Verdict = spent > brief.budgetMinor ? 'short' : lower ? 'unproven' : 'carries';
+  const basis = brief.budgetTaxIncluded ? 'landed, tax and shipping in' : 'before tax';
+  return {
+    id: 'budget',
+    label: 'Budget',
+    axis: { kind: 'tight' },
+    band: lower && verdict === 'unproven' ? undefined : band,
+    verdict,
+    need: `of ${coins(brief.budgetMinor, price.currency)}`,
+    gets: `${lower ? 'at least ' : ''}${coins(spent, price.currency)}`,
+    sentence: `Budget: costs ${lower ? 'at least ' : ''}${coins(spent, price.currency)} of ${coins(brief.budgetMinor, price.currency)} (${basis}), ${WORDS[verdict]}.`,
+    why: [`Sum of the cheapest ${basis} offers, part by part.`],
+    derivations: [],
+  };
+}
+
+/** The task that does worst, as the ledger and the desk name it. */
+export function worstTask(assessment: Assessment): { task: Task; result: TaskResult } | undefined {
+  const rank = { short: 0, unproven: 1, between: 2, carries: 3 } as const;
+  const rows = assessment.tasks.flatMap((result) => {
+    const task = assessment.facts.brief.tasks.find((candidate) => candidate.id === result.task);
+    return task ? [{ task, result }] : [];
+  });
+  return rows.sort((a, b) => rank[a.result.verdict] - rank[b.result.verdict] || (a.result.ratio?.likely ?? 0) - (b.result.ratio?.likely ?? 0))[0];
+}
+
+export const levelCounts = (findings: readonly Finding[]) => ({
+  blocks: findings.filter((finding) => finding.level === 'blocks').length,
+  unproven: findings.filter((finding) => finding.level === 'unproven').length,
+  caution: findings.filter((finding) => finding.level === 'caution').length,
+  note: findings.filter((finding) => finding.level === 'note').length,
+});

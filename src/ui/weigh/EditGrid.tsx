@@ -1,0 +1,82 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Machine } from '@/core/machine';
+import { editGrid, type GridCell } from '@/core/predict/grid';
+import type { EditExport, EditPlay } from '@/core/work/tasks';
+import { number } from '@/core/words/format';
+import { codecName, impossibleWords } from '@/core/words/names';
+import { useSeat } from '../seat/store';
+import { Sign } from '../shared/Beam';
+
+const PATH_NAME = { play: 'play', engine: 'engine', software: 'software' } as const;
+
+/** Source × timeline size × export path, as practitioners of the trade think. */
+export function EditGrid({ machine, task }: { machine: Machine; task: EditPlay | EditExport }) {
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const context = useSeat((state) => state.context);
+  const rows = useMemo(() => editGrid(machine, brief, task, context), [machine, brief, task, context]);
+  return (
+    <div style={{ marginTop: 16 }}>
+      <h2>Source by timeline size, on {machine.name}</h2>
+      <p className="quiet small">
+        With the corrections of “{task.name}”, one stream, nothing else running. Frames a second when played at full size, and when exported to HEVC 4:2:0 10-bit by the encoding engine or in software.
+      </p>
+      <div style={{ overflowX: 'auto' }}>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Source</th>
+              <th scope="col" />
+              {rows[0]?.sizes.map((size) => (
+                <th key={`${size.width}x${size.height}`} scope="col" className="num">
+                  {size.width} × {size.height}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, r) =>
+              (['play', 'engine', 'software'] as const).map((path, p) => (
+                <tr key={`${r} ${path}`}>
+                  {p === 0 && (
+                    <th scope="rowgroup" rowSpan={3} style={{ verticalAlign: 'top', fontWeight: 400 }}>
+                      {codecName(row.source.codec)} {row.source.chroma} {row.source.bitDepth}-bit
+                      <br />
+                      {row.source.width} × {row.source.height}, {row.source.fps} fps
+                    </th>
+                  )}
+                  <th scope="row" style={{ fontWeight: 400 }}>
+                    {PATH_NAME[path]}
+                  </th>
+                  {row.sizes.map((size) => (
+                    <td key={`${size.width}`} className="num" style={{ paddingTop: 2, paddingBottom: 2 }}>
+                      <Cell cell={size.cells[p]} need={row.source.fps} />
+                    </td>
+                  ))}
+                </tr>
+              )),
+            )}
+          </tbody>
+        </table>
+      </div>
+    </div>
+  );
+}
+
+function Cell({ cell, need }: { cell: GridCell | undefined; need: number }) {
+  if (!cell) return null;
+  if (cell.impossible.length > 0)
+    return (
+      <span className="short" title={cell.impossible.map(impossibleWords).join(' ')}>
+        does not run
+      </span>
+    );
+  if (cell.fps === undefined) return <span className="unproven">unproven</span>;
+  if (cell.path !== 'play') return <span>{number(cell.fps)} fps</span>;
+  return (
+    <span className={cell.verdict} title={`needs ${need} fps`}>
+      <Sign verdict={cell.verdict} /> {number(cell.fps)} fps
+    </span>
+  );
+}

@@ -1,0 +1,88 @@
+'use client';
+
+import { useState } from 'react';
+import { fullName } from '@/core/fitted';
+import { coinsChange, number } from '@/core/words/format';
+import type { CoinStep } from '@/workers/api';
+import { useDraft, useDraftAssessment, useSeat } from '../seat/store';
+import { identity, useWorker } from '../seat/worker';
+import { Beam } from '../shared/Beam';
+
+/** What the next coin buys: single steps up and savings from here, ranked. */
+export function NextCoin() {
+  const draft = useDraft();
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const assessment = useDraftAssessment();
+  const [side, setSide] = useState<'up' | 'savings'>('up');
+  const blocked = assessment.findings.filter((finding) => finding.level === 'blocks' || finding.level === 'unproven').length;
+  const answer = useWorker(`coin ${identity(draft)} ${identity(brief)}`, (api) => api.coinSteps(draft, brief));
+  return (
+    <div>
+      <div className="spread" style={{ marginBottom: 4 }}>
+        <h2>The next coin</h2>
+        <span className="row" role="group" aria-label="Direction" style={{ gap: 6 }}>
+          <button type="button" className="chip" aria-pressed={side === 'up'} onClick={() => setSide('up')}>
+            Steps up
+          </button>
+          <button type="button" className="chip" aria-pressed={side === 'savings'} onClick={() => setSide('savings')}>
+            Savings
+          </button>
+        </span>
+      </div>
+      {blocked > 0 && <p className="small quiet">{blocked} findings still block or are unproven in {draft.name}; mend them first, and these steps will be truer.</p>}
+      {answer.state === 'waiting' && <p className="quiet small">Trying every single swap …</p>}
+      {answer.state === 'failed' && <p className="short small">The swaps could not be tried: {answer.message}.</p>}
+      {answer.state === 'ready' && (
+        <>
+          {(side === 'up' ? answer.value.up : answer.value.savings).slice(0, 6).map((step) => (
+            <StepRow key={`${step.replaces} ${step.part.id}`} step={step} />
+          ))}
+          {(side === 'up' ? answer.value.up : answer.value.savings).length === 0 && <p className="quiet small">No single swap {side === 'up' ? 'makes this work faster' : 'saves money'} without bringing a caution or worse.</p>}
+          <p className="quiet small" style={{ marginTop: 4 }}>{answer.value.tried} swaps tried. Ranked by speed gained a coin, tasks weighted by importance.</p>
+        </>
+      )}
+    </div>
+  );
+}
+
+function StepRow({ step }: { step: CoinStep }) {
+  const editDraft = useSeat((state) => state.editDraft);
+  const know = useSeat((state) => state.know);
+  const tasks = useSeat((state) => state.bundle.brief.body.tasks);
+  const most = [...step.effect.tasks].sort((a, b) => Math.abs(Math.log((b.ratio?.likely ?? 1) / (b.ratioBefore?.likely ?? 1))) - Math.abs(Math.log((a.ratio?.likely ?? 1) / (a.ratioBefore?.likely ?? 1))))[0];
+  const name = fullName(step.part);
+  const change = most?.ratio && most.ratioBefore ? most.ratio.likely / most.ratioBefore.likely : undefined;
+  return (
+    <div style={{ padding: '6px 0', borderBottom: '1px solid var(--hair)' }}>
+      <span className="spread">
+        <b className="cut">{name}</b>
+        <b className="num">{step.effect.priceMinor === undefined ? '' : coinsChange(step.effect.priceMinor)}</b>
+      </span>
+      <span className="spread small">
+        <span className="quiet cut">for {step.replaces}</span>
+        <button
+          type="button"
+          className="link"
+          onClick={() => {
+            know([step.part], step.offers);
+            editDraft(step.edit, `${name} for ${step.replaces}`);
+          }}
+        >
+          Take it
+        </button>
+      </span>
+      {most && change !== undefined && Math.abs(change - 1) > 0.005 ? (
+        <span className="row small" style={{ gap: 8 }}>
+          <span className="quiet cut" style={{ flex: '1 1 50%' }}>
+            {tasks.find((task) => task.id === most.task)?.name} × {number(change)}
+          </span>
+          <span style={{ flex: '1 1 50%' }}>
+            <Beam axis={{ kind: 'ratio' }} band={most.ratio} verdict={most.after} sentence={`${tasks.find((task) => task.id === most.task)?.name ?? ''}: ${number(most.ratio?.likely ?? 0, 2)} times the target`} compact />
+          </span>
+        </span>
+      ) : (
+        <span className="quiet small">no task changes</span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,78 @@
+'use client';
+
+import type { Assessment } from '@/core/assess';
+import type { Task } from '@/core/work/tasks';
+import { duration, number, percent } from '@/core/words/format';
+import { impossibleWords, resourceName } from '@/core/words/names';
+import { getsText, needText } from '../shared/beams';
+import { Sign } from '../shared/Beam';
+
+/** Where the task's time goes, what binds it and what idles. */
+export function Stages({ task, assessment }: { task: Task; assessment: Assessment }) {
+  const result = assessment.tasks.find((candidate) => candidate.task === task.id);
+  if (!result) return null;
+  const total = result.stages.reduce((sum, stage) => sum + stage.seconds, 0);
+  const sitting = assessment.facts.brief.sittings.find((candidate) => candidate.id === result.sitting);
+  const uses = result.uses.filter((use) => use.busy !== undefined || use.ratio === undefined);
+  return (
+    <div style={{ marginBottom: 16 }}>
+      <div className="spread">
+        <h2>{task.name}</h2>
+        <span className="quiet small">{assessment.facts.machine.name}</span>
+      </div>
+      <p>
+        <Sign verdict={result.verdict} /> <b className={result.verdict}>{getsText(result)}</b> <span className="quiet">({needText(result)}{sitting ? `, worst in ${sitting.name}` : ''})</span>
+      </p>
+      {result.impossible.map((reason, i) => (
+        <p key={i} className="small short">
+          {impossibleWords(reason)}
+        </p>
+      ))}
+      {result.binds && (
+        <p className="small">
+          Bound by <b>{resourceName(result.binds)}</b>. The rest waits for it.
+        </p>
+      )}
+      {result.stages.length > 0 && (
+        <>
+          <h3 style={{ marginTop: 8 }}>Time by stage, a frame</h3>
+          {[...result.stages]
+            .sort((a, b) => b.seconds - a.seconds)
+            .map((stage) => (
+              <Bar key={stage.stage} label={stage.stage} aside={resourceName(stage.binds)} share={total > 0 ? stage.seconds / total : 0} text={duration(stage.seconds)} tone="var(--info)" />
+            ))}
+          <p className="quiet small">Stages of neighbouring frames overlap, so a run is shorter than their sum.</p>
+        </>
+      )}
+      <h3 style={{ marginTop: 8 }}>Busy in this sitting</h3>
+      {[...uses]
+        .sort((a, b) => (b.busy ?? 2) - (a.busy ?? 2))
+        .map((use) =>
+          use.busy === undefined ? (
+            <p key={use.resource} className="small unproven">
+              {resourceName(use.resource)}: a figure is unknown
+            </p>
+          ) : (
+            <Bar key={use.resource} label={resourceName(use.resource)} aside={use.ratio !== undefined && use.ratio < 100 ? `${number(use.ratio, 2)} × what it asks` : ''} share={use.busy} text={percent(use.busy)} tone={use.resource === result.binds ? 'var(--doubt)' : 'var(--carries)'} />
+          ),
+        )}
+      <p className="quiet small">Full-power clocks: heat is not yet taken into account.</p>
+    </div>
+  );
+}
+
+function Bar({ label, aside, share, text, tone }: { label: string; aside: string; share: number; text: string; tone: string }) {
+  return (
+    <div className="small" style={{ padding: '2px 0' }}>
+      <span className="spread">
+        <span className="cut">
+          {label} <span className="quiet">{aside}</span>
+        </span>
+        <span className="num">{text}</span>
+      </span>
+      <span style={{ display: 'block', height: 6, background: 'var(--sunk)' }}>
+        <span style={{ display: 'block', height: 6, width: `${Math.min(100, share * 100)}%`, background: tone }} />
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,119 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import type { Task } from '@/core/work/tasks';
+import { assessmentOf, useDraft, useSeat } from '../seat/store';
+import { taskBeam } from '../shared/beams';
+import { OpenBeam } from '../shared/Why';
+import { coins, watts } from '@/core/words/format';
+import { budgetBeam } from '../shared/beams';
+import { Beam } from '../shared/Beam';
+import { EditGrid } from './EditGrid';
+import { NextCoin } from './NextCoin';
+import { Stages } from './Stages';
+
+/** Tasks × drafts as a matrix of beams; where the chosen task's time goes; what the next coin buys. */
+export function WeighStation() {
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const drafts = useSeat((state) => state.bundle.drafts);
+  const draftId = useSeat((state) => state.draftId);
+  const selectDraft = useSeat((state) => state.selectDraft);
+  const context = useSeat((state) => state.context);
+  const draft = useDraft();
+  const [chosen, setChosen] = useState<string>();
+  const columns = useMemo(() => drafts.map((entry) => ({ ...entry, assessment: assessmentOf(entry.body, brief, context) })), [drafts, brief, context]);
+  const task: Task | undefined = brief.tasks.find((candidate) => candidate.id === chosen) ?? brief.tasks[0];
+  const selected = columns.find((column) => column.id === draftId);
+  if (brief.tasks.length === 0)
+    return (
+      <div className="pane">
+        <h2>Tasks and drafts</h2>
+        <p className="quiet">There is nothing to weigh yet: add a task in the Brief.</p>
+      </div>
+    );
+  return (
+    <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(320px, 400px)' }}>
+      <section className="pane" aria-label="Tasks and drafts">
+        <table style={{ tableLayout: 'fixed' }}>
+          <thead>
+            <tr>
+              <th scope="col" style={{ width: '21%' }}>
+                Task
+              </th>
+              {columns.map((column) => (
+                <th key={column.id} scope="col">
+                  <button type="button" className="chip" aria-pressed={column.id === draftId} onClick={() => selectDraft(column.id)}>
+                    {column.body.name}
+                  </button>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {brief.tasks.map((row) => (
+              <tr key={row.id} style={row.id === task?.id ? { background: 'var(--sunk)' } : undefined}>
+                <th scope="row" style={{ paddingLeft: 6 }}>
+                  <button type="button" className={row.id === task?.id ? '' : 'link'} aria-pressed={row.id === task?.id} onClick={() => setChosen(row.id)} style={{ color: 'var(--ink)' }}>
+                    {row.name}
+                  </button>
+                </th>
+                {columns.map((column) => {
+                  const result = column.assessment.tasks.find((candidate) => candidate.task === row.id);
+                  return (
+                    <td key={column.id} style={{ paddingTop: 2, paddingBottom: 2 }}>
+                      {result && <OpenBeam model={{ ...taskBeam(row, result), label: '' }} />}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+            <tr>
+              <th scope="row" style={{ paddingLeft: 6 }}>
+                Price, landed
+              </th>
+              {columns.map((column) => {
+                const { price, machine } = column.assessment.facts;
+                const budget = budgetBeam(column.assessment);
+                const owned = machine.items.length > 0 && machine.items.every((item) => item.owned);
+                return (
+                  <td key={column.id}>
+                    {owned ? <span className="quiet">owned already</span> : budget ? <Beam axis={budget.axis} band={budget.band} verdict={budget.verdict} need={budget.need} gets={budget.gets} sentence={budget.sentence} /> : coins(price.total.landedMinor, price.currency)}
+                  </td>
+                );
+              })}
+            </tr>
+            <tr>
+              <th scope="row" style={{ paddingLeft: 6 }}>
+                Draw
+              </th>
+              {columns.map((column) => (
+                <td key={column.id}>
+                  {column.assessment.facts.power.missing.length > 0 ? 'at least ' : ''}
+                  {watts(column.assessment.facts.power.sustainedW)} sustained, {watts(column.assessment.facts.power.peakW)} peak
+                </td>
+              ))}
+            </tr>
+            <tr>
+              <th scope="row" style={{ paddingLeft: 6 }}>
+                Findings
+              </th>
+              {columns.map((column) => {
+                const count = (level: string) => column.assessment.findings.filter((finding) => finding.level === level).length;
+                return (
+                  <td key={column.id}>
+                    <span className={count('blocks') > 0 ? 'blocks' : 'quiet'}>{count('blocks')} block</span>, {count('unproven')} unproven, {count('caution')} cautions
+                  </td>
+                );
+              })}
+            </tr>
+          </tbody>
+        </table>
+        {task && (task.kind === 'edit-play' || task.kind === 'edit-export') && <EditGrid machine={draft} task={task} />}
+      </section>
+      <section className="pane" aria-label="Stages and next coin">
+        {task && selected && <Stages task={task} assessment={selected.assessment} />}
+        <NextCoin />
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,23 @@
+import type { Brief } from '@/core/brief';
+import type { Offer } from '@/core/formats/catalogueSchema';
+import type { Machine } from '@/core/machine';
+import type { Part } from '@/core/parts';
+import type { Candidate, Position } from '@/core/search/candidates';
+import type { Step } from '@/core/search/coinSteps';
+import type { Remedy } from '@/core/search/remedies';
+
+/** A candidate with the offers that the page needs to assess it itself. */
+export type CandidateRow = Candidate & { readonly offers: readonly Offer[] };
+export type RemedyRow = Remedy & { readonly offers: readonly Offer[] };
+
+/** A step up or a saving from a machine. */
+export type CoinStep = Step & { readonly offers: readonly Offer[] };
+
+/** What the worker does for the page. Data crosses as plain objects. */
+export interface WorkerApi {
+  load(url: string, today: string): Promise<number>;
+  candidates(machine: Machine, brief: Brief, position: Position): CandidateRow[];
+  remedies(machine: Machine, brief: Brief, findingKey: string): RemedyRow[];
+  coinSteps(machine: Machine, brief: Brief): { up: CoinStep[]; savings: CoinStep[]; tried: number };
+  findParts(text: string, limit: number): Part[];
+}
