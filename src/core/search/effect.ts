@@ -43,7 +43,8 @@ export function effectOf(before: Assessment, after: Assessment): Effect {
     const a = Math.min(SATURATION, progress(result));
     const b = Math.min(SATURATION, progress(next));
     weight += importance;
-    // from not running to running counts like a factor of four, and the other way round
+    // an unproven task says nothing about speed; from not running to running counts like a factor of four
+    if (result.verdict === 'unproven' || next.verdict === 'unproven') continue;
     if (a > 0 && b > 0) gain += importance * Math.log(b / a);
     else if (a > 0 || b > 0) gain += importance * (b > 0 ? 1 : -1) * Math.log(SATURATION);
   }

@@ -67,7 +67,9 @@ export function remediesFor(machine: Machine, brief: Brief, finding: Finding, co
     if (!effect.mended.some((mended) => findingKey(mended) === key) || !bringsNothingAsBadAs(effect, finding.level)) continue;
     found.push({ edit, part, effect });
   }
-  found.sort((a, b) => worsened(a.effect) - worsened(b.effect) || slower(a.effect) - slower(b.effect) || b.effect.mended.length - a.effect.mended.length || (a.effect.priceMinor ?? 0) - (b.effect.priceMinor ?? 0));
+  // for a missing figure the nearest in price is the likeliest to be wanted; a real fault is mended for the least
+  const cost = (remedy: Remedy) => (finding.code === 'unknown-figure' ? Math.abs(remedy.effect.priceMinor ?? 0) : (remedy.effect.priceMinor ?? 0));
+  found.sort((a, b) => worsened(a.effect) - worsened(b.effect) || slower(a.effect) - slower(b.effect) || b.effect.mended.length - a.effect.mended.length || cost(a) - cost(b));
   return spreadOver(found, limit);
 }
 

@@ -85,11 +85,11 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
         <Value label="Room temperature" editor={{ kind: 'number', value: brief.roomC, unit: '°C', min: 0, max: 60, onChange: (value) => edit({ kind: 'set-figures', figures: { roomC: value ?? 24 } }, 'Room temperature') }}>
           {`${brief.roomC} °C`}
         </Value>
-        . It must have {flag('Error-correcting memory', 'errorCorrection', 'error-correcting memory', 'no special memory')},{' '}
+        . Memory errors: {flag('Error-correcting memory', 'errorCorrection', 'must be corrected', 'need no correction')}; network:{' '}
         <Value label="Network" editor={{ kind: 'number', value: must.networkGbitPerS, unit: 'Gb/s', min: 0.1, optional: true, onChange: (networkGbitPerS) => set({ networkGbitPerS }) }}>
-          {must.networkGbitPerS === undefined ? 'any network' : `${must.networkGbitPerS} Gb/s network`}
-        </Value>{' '}
-        and {flag('Wireless', 'wireless', 'wireless', 'no wireless')}; it drives {brief.ownedDisplays.length === 0 ? 'no owned display' : `${brief.ownedDisplays.length} owned ${brief.ownedDisplays.length === 1 ? 'display' : 'displays'}`}.
+          {must.networkGbitPerS === undefined ? 'any' : `${must.networkGbitPerS} Gb/s or more`}
+        </Value>
+        ; wireless: {flag('Wireless', 'wireless', 'needed', 'not needed')}. It drives {brief.ownedDisplays.length === 0 ? 'no owned display' : `${brief.ownedDisplays.length} owned ${brief.ownedDisplays.length === 1 ? 'display' : 'displays'}`}.
       </p>
     </div>
   );
@@ -202,8 +202,8 @@ function TaskBlock({ task, brief, edit }: { task: Task; brief: Brief; edit: Edit
           </span>
         )}
         {beam && (
-          <span className={`small num ${beam.verdict}`} style={{ width: 92, flex: 'none' }}>
-            {beam.gets}
+          <span className={`small num cut ${beam.verdict}`} style={{ width: 118, flex: 'none' }} title={beam.gets}>
+            {result.verdict === 'unproven' ? 'unproven' : beam.gets}
           </span>
         )}
         <button type="button" className="link small" onClick={() => edit({ kind: 'remove-task', task: task.id }, `${task.name} out of the brief`)} aria-label={`Leave ${task.name} out of the brief`}>

@@ -7,7 +7,7 @@ import { resourceName } from '@/core/words/names';
 import { useDraftAssessment } from '../seat/store';
 
 /** Tones of one hue, told apart by position and hatch as well as by lightness. */
-const TONES = ['var(--info)', 'var(--carries)', 'var(--doubt)', 'var(--edge)'];
+const TONES = ['var(--info)', 'var(--carries)', 'var(--doubt)', 'var(--edge)', 'color-mix(in srgb, var(--info) 55%, var(--paper))', 'color-mix(in srgb, var(--carries) 55%, var(--paper))'];
 
 /** What the brief asks of each resource: one stacked strip a sitting, against what the draft offers. */
 export function Demands() {

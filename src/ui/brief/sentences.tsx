@@ -40,7 +40,7 @@ function Size({ label, width, height, onChange }: { label: string; width: number
 function Num({ label, value, unit, min = 0, max, whole, optional, onChange, children }: { label: string; value: number | undefined; unit?: string; min?: number; max?: number; whole?: boolean; optional?: boolean; onChange: (value: number | undefined) => void; children?: ReactNode }) {
   return (
     <Value label={label} editor={{ kind: 'number', value, min, onChange, ...(unit ? { unit } : {}), ...(max === undefined ? {} : { max }), ...(whole ? { whole } : {}), ...(optional ? { optional } : {}) }}>
-      {children ?? `${value ?? 'none'}${unit ? ` ${unit}` : ''}`}
+      {children ?? (value === undefined ? 'none' : `${value}${unit ? ` ${unit}` : ''}`)}
     </Value>
   );
 }

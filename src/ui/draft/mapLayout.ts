@@ -203,7 +203,7 @@ export function layoutMap(assessment: Assessment, width: number): MapLayout {
         };
       });
     const keep = (leaves: (Leaf | undefined)[]) => leaves.filter((leaf) => leaf !== undefined);
-    return { id: place, label: place === 'cpu' ? '' : (board?.hubs.get(place)?.label ?? place), left: keep([...cards, ...(place === 'cpu' ? drives : [])]), right: place === 'cpu' ? memoryLeaves(assessment, levels, drawOf) : keep([...drives, ...sataUsed, freeLeaf, ...integrated]) };
+    return { id: place, label: place === 'cpu' ? '' : (board?.hubs.get(place)?.label ?? place), left: keep([...cards, ...drives]), right: place === 'cpu' ? memoryLeaves(assessment, levels, drawOf) : keep([...sataUsed, freeLeaf, ...integrated]) };
   });
 
   return draw(assessment, tiers, width, levels, used, drawOf);
@@ -250,8 +250,9 @@ function draw(assessment: Assessment, tiers: readonly Tier[], width: number, lev
   const { facts } = assessment;
   const nodes: MapNode[] = [];
   const wires: MapWire[] = [];
-  const side = Math.min(250, Math.max(150, Math.round(width * 0.32)));
-  const spine = Math.min(220, Math.max(124, Math.round(width * 0.25)));
+  // the gap between must hold a label such as "gen 4 × 16"
+  const side = Math.min(300, Math.max(128, Math.round(width * 0.285)));
+  const spine = Math.min(220, Math.max(110, Math.round(width * 0.21)));
   const spineX = Math.round((width - spine) / 2);
   const rightX = width - side;
   let y = 0;
@@ -325,7 +326,7 @@ function coresText(groups: readonly { kind: string; count: number; boostGHz?: nu
 function memoryText(assessment: Assessment): string | undefined {
   const { memory } = assessment.facts;
   if (memory.bandwidthBytesPerS === undefined) return undefined;
-  return `memory ${byteRate(memory.bandwidthBytesPerS)}${memory.latencyNs === undefined ? '' : ` · ${number(memory.latencyNs)} ns`}`;
+  return `${byteRate(memory.bandwidthBytesPerS)}${memory.latencyNs === undefined ? '' : ` · ${number(memory.latencyNs)} ns`}`;
 }
 
 /** Supply, cooler, case and the rest that hangs on no link; what is missing is offered as an empty place. */

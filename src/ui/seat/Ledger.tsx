@@ -36,7 +36,7 @@ export function Ledger() {
         </b>
         {budget && (
           <>
-            <span style={{ width: 110 }}>
+            <span style={{ width: 84 }}>
               <Beam axis={budget.axis} band={budget.band} verdict={budget.verdict} sentence={budget.sentence} compact />
             </span>
             <span className="quiet">{budget.need}</span>
@@ -59,7 +59,7 @@ export function Ledger() {
       </span>
       {worst && (
         <span>
-          <Sign verdict={worst.result.verdict} /> <span className="quiet">worst:</span> {worst.task.name}, <span className={worst.result.verdict}>{getsText(worst.result)}</span>
+          <Sign verdict={worst.result.verdict} /> <span className="quiet">worst:</span> <span className="cut" style={{ display: 'inline-block', maxWidth: 190, verticalAlign: 'bottom' }}>{worst.task.name}</span>, <span className={worst.result.verdict}>{worst.result.verdict === 'unproven' ? 'unproven' : getsText(worst.result)}</span>
         </span>
       )}
       <span className="quiet" style={{ marginLeft: 'auto' }} role="status" aria-live="polite">

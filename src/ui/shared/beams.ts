@@ -35,7 +35,7 @@ const unitOf = (result: TaskResult): string => (result.unit === 'frame' ? 'fps' 
 /** What a task gets, as the trade writes it. */
 export function getsText(result: TaskResult): string {
   if (result.impossible.length > 0) return 'does not run';
-  if (!result.gets) return result.atMost === undefined ? 'unproven' : `at most ${number(result.atMost)} ${unitOf(result)}, unproven`;
+  if (!result.gets) return result.atMost === undefined ? 'unproven' : `unproven, at most ${number(result.atMost)} ${unitOf(result)}`;
   if (result.mode === 'elastic') return range(result.gets, duration);
   if (result.unit === 'second of desk work') return `${range(result.gets, (value) => number(value, 2))} × its pace`;
   return `${range(result.gets, (value) => number(value))} ${unitOf(result)}`;

@@ -30,7 +30,8 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
       ))}
       {result.binds && (
         <p className="small">
-          Bound by <b>{resourceName(result.binds)}</b>. The rest waits for it.
+          {result.mode === 'real-time' && result.verdict === 'carries' ? 'Tightest on' : 'Bound by'} <b>{resourceName(result.binds)}</b>
+          {result.mode === 'real-time' && result.verdict === 'carries' ? '; everything else has more to spare.' : '; everything else waits for it.'}
         </p>
       )}
       {result.stages.length > 0 && (

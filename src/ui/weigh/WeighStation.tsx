@@ -101,7 +101,7 @@ export function WeighStation() {
                 const count = (level: string) => column.assessment.findings.filter((finding) => finding.level === level).length;
                 return (
                   <td key={column.id}>
-                    <span className={count('blocks') > 0 ? 'blocks' : 'quiet'}>{count('blocks')} block</span>, {count('unproven')} unproven, {count('caution')} cautions
+                    <span className={count('blocks') > 0 ? 'blocks' : 'quiet'}>{count('blocks')} blocking</span>, {count('unproven')} unproven, {count('caution')} {count('caution') === 1 ? 'caution' : 'cautions'}
                   </td>
                 );
               })}

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { briefSchema } from '../brief';
+import { machineSchema } from '../machine';
+import { partSchemas, type PartKind } from '../parts';
+import { taskSchema } from '../work/tasks';
+import { caseSchema } from './caseFile';
+import { catalogueSchema } from './catalogueSchema';
+
+const documents: Readonly<Record<string, z.ZodType>> = { 'case-file': caseSchema, catalogue: catalogueSchema, brief: briefSchema, machine: machineSchema, task: taskSchema };
+
+const isKind = (name: string): name is PartKind => Object.hasOwn(partSchemas, name);
+
+/** Names that `schemaOf` knows: the documents, then each kind of part. */
+export const schemaNames = (): string[] => [...Object.keys(documents), ...Object.keys(partSchemas)];
+
+/** JSON Schema (draft 2020-12) of a document or kind of part, with labels, units and better direction as annotations. */
+export function schemaOf(name: string): object | undefined {
+  const schema = Object.hasOwn(documents, name) ? documents[name] : isKind(name) ? partSchemas[name] : undefined;
+  // ids are branded and dates refined: what JSON Schema cannot say is left to the reader's own messages
+  return schema && z.toJSONSchema(schema, { unrepresentable: 'any', io: 'input' });
+}
