@@ -17,11 +17,21 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
     trace: 'off',
   },
-  projects: shots ? [{ name: 'screenshots', testMatch: /screenshots\.shots\.ts/ }] : [{ name: 'stories', testMatch: /\.spec\.ts/ }],
+  projects: shots
+    ? [{ name: 'screenshots', testMatch: /screenshots\.shots\.ts/ }]
+    : [{ name: 'stories', testMatch: /\.spec\.ts/ }],
   webServer: {
     command: `rm -f .cache/e2e.db .cache/e2e.db-wal .cache/e2e.db-shm && node --import tsx src/demo/make.ts .cache/e2e.db .cache/e2e-catalogue.json && node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${PORT}`,
     env: { VANE_DB: '.cache/e2e.db', NEXT_TELEMETRY_DISABLED: '1' },

@@ -3,5 +3,10 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  test: { include: ['src/**/*.test.ts', 'scripts/**/*.test.mjs'], environment: 'node', testTimeout: 30_000, setupFiles: ['src/core/tests/setup.ts'] },
+  test: {
+    include: ['src/**/*.test.ts', 'scripts/**/*.test.mjs'],
+    environment: 'node',
+    testTimeout: 30_000,
+    setupFiles: ['src/core/tests/setup.ts'],
+  },
 });

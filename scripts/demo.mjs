@@ -12,19 +12,28 @@ const free = await new Promise((resolve) => {
   probe.once('error', () => resolve(false));
   probe.listen(PORT, HOST, () => probe.close(() => resolve(true)));
 });
-if (!free) stop(`Port ${PORT} on ${HOST} is taken: Vane Scale may be running already at http://${HOST}:${PORT}. Close what uses it, or choose another with PORT=4601 npm run demo.`);
+if (!free)
+  stop(
+    `Port ${PORT} on ${HOST} is taken: Vane Scale may be running already at http://${HOST}:${PORT}. Close what uses it, or choose another with PORT=4601 npm run demo.`,
+  );
 
 installPackages();
 build();
 const database = process.env.VANE_DB ?? rootPath('.data', 'vane.db');
 // the demo database is made once; what you change in it stays
 if (!existsSync(database)) makeDemo(database, rootPath('.data', 'demo-catalogue.json'));
-const app = spawn(process.execPath, [rootPath('node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', HOST, '-p', String(PORT)], { cwd: rootPath(), stdio: ['ignore', 'pipe', 'inherit'], env: { ...ENV, VANE_DB: database } });
+const app = spawn(
+  process.execPath,
+  [rootPath('node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', HOST, '-p', String(PORT)],
+  { cwd: rootPath(), stdio: ['ignore', 'pipe', 'inherit'], env: { ...ENV, VANE_DB: database } },
+);
 let said = false;
 app.stdout.on('data', (chunk) => {
   if (!said && String(chunk).includes('Ready')) {
     said = true;
-    console.log(`\nVane Scale runs at http://${HOST}:${PORT} (end it with Ctrl C)\nThe demo data is in ${database}; delete that file to start over.`);
+    console.log(
+      `\nVane Scale runs at http://${HOST}:${PORT} (end it with Ctrl C)\nThe demo data is in ${database}; delete that file to start over.`,
+    );
   }
 });
 app.on('exit', (code) => process.exit(code ?? 0));

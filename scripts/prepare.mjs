@@ -33,9 +33,14 @@ const has = (command) => spawnSync('which', [command], { stdio: 'ignore' }).stat
 function needPackages(commands, packages, what) {
   if (commands.every(has)) return;
   const root = process.getuid?.() === 0;
-  if (!root || !has('apt-get')) stop(`${what} needs ${packages.join(', ')}. Install ${packages.length > 1 ? 'them' : 'it'} (on Debian: apt-get install ${packages.join(' ')}) and start again.`);
+  if (!root || !has('apt-get'))
+    stop(
+      `${what} needs ${packages.join(', ')}. Install ${packages.length > 1 ? 'them' : 'it'} (on Debian: apt-get install ${packages.join(' ')}) and start again.`,
+    );
   run('package list', 'apt-get', ['update', '-qq']);
-  run(`install ${packages.join(', ')}`, 'apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], { env: { ...ENV, DEBIAN_FRONTEND: 'noninteractive' } });
+  run(`install ${packages.join(', ')}`, 'apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], {
+    env: { ...ENV, DEBIAN_FRONTEND: 'noninteractive' },
+  });
 }
 
 /** Hash of files by content, so that a fresh checkout with new times is not taken for a change. */
@@ -64,13 +69,18 @@ export function installPackages() {
   const stamp = inRoot('node_modules', '.vane-installed');
   const hash = contentHash([inRoot('package-lock.json')]);
   if (!stale(stamp, hash)) return;
-  needPackages(['python3', 'make', 'g++'], ['python3', 'make', 'g++'], 'The database driver compiles at install, which');
+  needPackages(
+    ['python3', 'make', 'g++'],
+    ['python3', 'make', 'g++'],
+    'The database driver compiles at install, which',
+  );
   run('npm ci', 'npm', ['ci', '--no-audit', '--no-fund']);
   mark(stamp, hash);
 }
 
 export function installBrowser() {
-  if (!existsSync('/usr/bin/chromium')) needPackages(['chromium'], ['chromium'], 'The browser tests are run in Chromium, which');
+  if (!existsSync('/usr/bin/chromium'))
+    needPackages(['chromium'], ['chromium'], 'The browser tests are run in Chromium, which');
 }
 
 const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'tsconfig.json'];

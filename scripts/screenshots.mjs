@@ -4,4 +4,6 @@ import { build, bin, installBrowser, installPackages, run } from './prepare.mjs'
 installPackages();
 installBrowser();
 build();
-run('screenshots', bin('playwright'), ['test', '--project', 'screenshots'], { env: { ...process.env, VANE_SCREENSHOTS: '1' } });
+run('screenshots', bin('playwright'), ['test', '--project', 'screenshots'], {
+  env: { ...process.env, VANE_SCREENSHOTS: '1' },
+});

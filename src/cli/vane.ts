@@ -41,7 +41,10 @@ async function assessCommand(path: string | undefined): Promise<number> {
   if (path === undefined) return refuse([{ path: 'CASE.json', message: 'is missing; name a case file' }]);
   if (!existsSync(path)) return refuse([{ path, message: 'does not exist' }]);
   const { size } = statSync(path);
-  if (size > LARGEST_BYTES) return refuse([{ path, message: `has ${Math.round(size / 1e6)} MB; files of up to ${LARGEST_BYTES / 1e6} MB are read` }]);
+  if (size > LARGEST_BYTES)
+    return refuse([
+      { path, message: `has ${Math.round(size / 1e6)} MB; files of up to ${LARGEST_BYTES / 1e6} MB are read` },
+    ]);
   const text = readFileSync(path, 'utf8');
   let around = emptyCatalogue;
   let parsed = readCase(text);
@@ -53,13 +56,20 @@ async function assessCommand(path: string | undefined): Promise<number> {
   const file = parsed.value;
   const context = contextOf(compileCatalogue(caseCatalogue(file, around)), file.today);
   const assessments = file.machines.map((machine) => assess(machine, file.brief, context));
-  say(JSON.stringify({ format: 'vane-assessment', version: 1, case: file.name, machines: assessments.map(reportOf) }, null, 1));
+  say(
+    JSON.stringify(
+      { format: 'vane-assessment', version: 1, case: file.name, machines: assessments.map(reportOf) },
+      null,
+      1,
+    ),
+  );
   return exitCodeOf(assessments);
 }
 
 function schemaCommand(name: string | undefined): number {
   const schema = name === undefined ? undefined : schemaOf(name);
-  if (!schema) return refuse([{ path: name ?? 'NAME', message: `is not a schema; there are ${schemaNames().join(', ')}` }]);
+  if (!schema)
+    return refuse([{ path: name ?? 'NAME', message: `is not a schema; there are ${schemaNames().join(', ')}` }]);
   say(JSON.stringify(schema, null, 1));
   return 0;
 }

@@ -11,7 +11,8 @@ import { populate } from './memory/population';
 import { priceMachine } from './money/landed';
 import { drawOf } from './power/draw';
 import { enginesOf } from './predict/engines';
-import { runSitting, type SittingResult, type TaskResult } from './predict/sitting';
+import { runSitting } from './predict/sitting';
+import type { SittingResult, TaskResult } from './predict/results';
 import { supplyOf, type Supply } from './predict/supply';
 import { rules } from './rules';
 import { isFinding, levelRank, type Check, type Facts, type Finding } from './rules/rule';
@@ -28,7 +29,11 @@ export interface Context {
   readonly placements: Map<string, Placement>;
 }
 
-export const contextOf = (catalogue: Catalogue, today: string): Context => ({ catalogue, today, placements: new Map() });
+export const contextOf = (catalogue: Catalogue, today: string): Context => ({
+  catalogue,
+  today,
+  placements: new Map(),
+});
 
 /** Everything that is said about a machine and a brief. */
 export interface Assessment {
@@ -68,7 +73,20 @@ export function assess(machine: Machine, brief: Brief, context: Context): Assess
   const power = drawOf(parts, results);
   const price = priceMachine(parts, catalogue, region);
 
-  const facts: Facts = { machine, brief, catalogue, parts, memory, board, devices, placement, sittings: results, power, price, today };
+  const facts: Facts = {
+    machine,
+    brief,
+    catalogue,
+    parts,
+    memory,
+    board,
+    devices,
+    placement,
+    sittings: results,
+    power,
+    price,
+    today,
+  };
   const checks = rules.flatMap((rule) => rule.check(facts));
   const findings = checks.filter(isFinding).sort((a, b) => levelRank(a.level) - levelRank(b.level));
   return { facts, supply, region, tasks: brief.tasks.flatMap((task) => worst(task, results)), checks, findings };
@@ -82,7 +100,10 @@ function factsForTrades(parts: FittedParts, catalogue: Catalogue): MachineFacts 
     engines: enginesOf(parts),
     hasGraphics: card !== undefined || (integrated !== undefined && integrated !== 'none'),
     stacks: card?.part.computeStacks,
-    stacksMissing: card && card.part.computeStacks === undefined ? [{ item: card.item.id, part: card.part.id, field: 'computeStacks' }] : [],
+    stacksMissing:
+      card && card.part.computeStacks === undefined
+        ? [{ item: card.item.id, part: card.part.id, field: 'computeStacks' }]
+        : [],
     application: (id) => (id === undefined ? undefined : catalogue.application(id)),
   };
 }
@@ -96,8 +117,16 @@ interface RunnableSitting {
 function sittingsOf(brief: Brief, expanded: ReadonlyMap<string, Expanded>): RunnableSitting[] {
   const inSome = new Set(brief.sittings.flatMap((sitting) => sitting.tasks));
   return [
-    ...brief.sittings.map((sitting) => ({ id: sitting.id, tasks: sitting.tasks.flatMap((id) => expanded.get(id) ?? []) })),
-    ...brief.tasks.filter((task) => !inSome.has(task.id)).map((task) => ({ id: `alone-${task.id}`, tasks: [expanded.get(task.id)].filter((found) => found !== undefined) })),
+    ...brief.sittings.map((sitting) => ({
+      id: sitting.id,
+      tasks: sitting.tasks.flatMap((id) => expanded.get(id) ?? []),
+    })),
+    ...brief.tasks
+      .filter((task) => !inSome.has(task.id))
+      .map((task) => ({
+        id: `alone-${task.id}`,
+        tasks: [expanded.get(task.id)].filter((found) => found !== undefined),
+      })),
   ];
 }
 
@@ -109,7 +138,11 @@ function realTimeFlows(tasks: readonly Expanded[], supply: Supply): Flow[] {
       const end = supply.endOf(demand.resource);
       const bytesPerS = demand.amount.value * task.targetPerS.value;
       if (!end || !(bytesPerS > 0)) return [];
-      return [end.direction === 'up' ? { id: `${task.task}#${i}`, from: end.item, to: 'memory', bytesPerS } : { id: `${task.task}#${i}`, from: 'memory', to: end.item, bytesPerS }];
+      return [
+        end.direction === 'up'
+          ? { id: `${task.task}#${i}`, from: end.item, to: 'memory', bytesPerS }
+          : { id: `${task.task}#${i}`, from: 'memory', to: end.item, bytesPerS },
+      ];
     });
     return [...implied, ...task.flows];
   });
@@ -118,18 +151,32 @@ function realTimeFlows(tasks: readonly Expanded[], supply: Supply): Flow[] {
 /** Two equal drives are twins only while the same streams reach them. */
 function markTwins(devices: readonly Device[], sittings: readonly (readonly Flow[])[]): Device[] {
   return devices.map((device) => {
-    const streams = sittings.flatMap((flows) => flows.filter((flow) => flow.from === device.id || flow.to === device.id).map((flow) => flow.id));
+    const streams = sittings.flatMap((flows) =>
+      flows.filter((flow) => flow.from === device.id || flow.to === device.id).map((flow) => flow.id),
+    );
     return streams.length === 0 ? device : { ...device, twinKey: `${device.twinKey} ${streams.join()}` };
   });
 }
 
-function placementFor(boardId: string, board: Board, devices: readonly Device[], machine: Machine, parts: FittedParts, sittings: readonly (readonly Flow[])[], context: Context): Placement {
+function placementFor(
+  boardId: string,
+  board: Board,
+  devices: readonly Device[],
+  machine: Machine,
+  parts: FittedParts,
+  sittings: readonly (readonly Flow[])[],
+  context: Context,
+): Placement {
   const caseRows = parts.one('case')?.part.expansionSlots;
   const key = JSON.stringify([boardId, caseRows, devices, machine.pins ?? {}, sittings]);
   const known = context.placements.get(key);
   if (known) return known;
   const placement = place({ board, devices, pins: new Map(Object.entries(machine.pins ?? {})), caseRows, sittings });
-  if (context.placements.size >= REMEMBERED) for (const oldest of context.placements.keys()) { context.placements.delete(oldest); break; }
+  if (context.placements.size >= REMEMBERED)
+    for (const oldest of context.placements.keys()) {
+      context.placements.delete(oldest);
+      break;
+    }
   context.placements.set(key, placement);
   return placement;
 }

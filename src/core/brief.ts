@@ -38,18 +38,30 @@ const briefFields = z.strictObject({
 });
 
 /** Figures of a brief that are edited one by one. */
-export const briefFiguresSchema = briefFields.pick({ name: true, budgetTaxIncluded: true, roomC: true, yearsOfService: true }).partial();
+export const briefFiguresSchema = briefFields
+  .pick({ name: true, budgetTaxIncluded: true, roomC: true, yearsOfService: true })
+  .partial();
 
 export const briefSchema = briefFields.superRefine((brief, context) => {
-    const seen = new Set<string>();
-    brief.tasks.forEach((task, i) => {
-      if (seen.has(task.id)) context.addIssue({ code: 'custom', path: ['tasks', i, 'id'], message: `the id "${task.id}" is used twice in this brief` });
-      seen.add(task.id);
-    });
-    brief.sittings.forEach((sitting, s) =>
-      sitting.tasks.forEach((id, t) => {
-        if (!seen.has(id)) context.addIssue({ code: 'custom', path: ['sittings', s, 'tasks', t], message: `names task "${id}", which this brief lacks` });
-      }),
-    );
+  const seen = new Set<string>();
+  brief.tasks.forEach((task, i) => {
+    if (seen.has(task.id))
+      context.addIssue({
+        code: 'custom',
+        path: ['tasks', i, 'id'],
+        message: `the id "${task.id}" is used twice in this brief`,
+      });
+    seen.add(task.id);
   });
+  brief.sittings.forEach((sitting, s) =>
+    sitting.tasks.forEach((id, t) => {
+      if (!seen.has(id))
+        context.addIssue({
+          code: 'custom',
+          path: ['sittings', s, 'tasks', t],
+          message: `names task "${id}", which this brief lacks`,
+        });
+    }),
+  );
+});
 export type Brief = z.infer<typeof briefSchema>;

@@ -23,7 +23,8 @@ const replaceItem = (machine: Machine, id: string, change: (item: Item) => Item)
   return items.every((item, i) => item === machine.items[i]) ? machine : { ...machine, items };
 };
 
-const without = <V>(record: Readonly<Record<string, V>> | undefined, key: string): Record<string, V> => Object.fromEntries(Object.entries(record ?? {}).filter(([k]) => k !== key));
+const without = <V>(record: Readonly<Record<string, V>> | undefined, key: string): Record<string, V> =>
+  Object.fromEntries(Object.entries(record ?? {}).filter(([k]) => k !== key));
 
 /** Applies an edit; an edit that changes nothing (or names an item that is gone) gives back the same machine. */
 export function editMachine(machine: Machine, edit: MachineEdit): Machine {
@@ -35,17 +36,27 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
         return { ...rest, part: edit.part, label: edit.label };
       });
     case 'add':
-      return machine.items.some((item) => item.id === edit.item.id) ? machine : { ...machine, items: [...machine.items, edit.item] };
+      return machine.items.some((item) => item.id === edit.item.id)
+        ? machine
+        : { ...machine, items: [...machine.items, edit.item] };
     case 'remove':
       return machine.items.some((item) => item.id === edit.item)
-        ? { ...machine, items: machine.items.filter((item) => item.id !== edit.item), pins: without(machine.pins, edit.item) }
+        ? {
+            ...machine,
+            items: machine.items.filter((item) => item.id !== edit.item),
+            pins: without(machine.pins, edit.item),
+          }
         : machine;
     case 'pin':
-      return machine.pins?.[edit.item] === edit.slot || !machine.items.some((item) => item.id === edit.item) ? machine : { ...machine, pins: { ...machine.pins, [edit.item]: edit.slot } };
+      return machine.pins?.[edit.item] === edit.slot || !machine.items.some((item) => item.id === edit.item)
+        ? machine
+        : { ...machine, pins: { ...machine.pins, [edit.item]: edit.slot } };
     case 'unpin':
       return machine.pins?.[edit.item] === undefined ? machine : { ...machine, pins: without(machine.pins, edit.item) };
     case 'roles':
-      return replaceItem(machine, edit.item, (item) => (item.roles?.join() === edit.roles.join() ? item : { ...item, roles: edit.roles }));
+      return replaceItem(machine, edit.item, (item) =>
+        item.roles?.join() === edit.roles.join() ? item : { ...item, roles: edit.roles },
+      );
     case 'own':
       return replaceItem(machine, edit.item, (item) => {
         if ((item.owned ?? false) === edit.owned) return item;
@@ -88,13 +99,17 @@ export function editBrief(brief: Brief, edit: BriefEdit): Brief {
       return {
         ...brief,
         tasks: [...brief.tasks, edit.task],
-        sittings: brief.sittings.map((sitting) => (sitting.id === edit.sitting ? { ...sitting, tasks: [...sitting.tasks, edit.task.id] } : sitting)),
+        sittings: brief.sittings.map((sitting) =>
+          sitting.id === edit.sitting ? { ...sitting, tasks: [...sitting.tasks, edit.task.id] } : sitting,
+        ),
       };
     case 'remove-task':
       return {
         ...brief,
         tasks: brief.tasks.filter((task) => task.id !== edit.task),
-        sittings: brief.sittings.map((sitting) => ({ ...sitting, tasks: sitting.tasks.filter((id) => id !== edit.task) })).filter((sitting) => sitting.tasks.length > 0),
+        sittings: brief.sittings
+          .map((sitting) => ({ ...sitting, tasks: sitting.tasks.filter((id) => id !== edit.task) }))
+          .filter((sitting) => sitting.tasks.length > 0),
       };
     case 'set-sitting':
       return {
@@ -112,7 +127,10 @@ export function editBrief(brief: Brief, edit: BriefEdit): Brief {
     case 'set-must-haves':
       return { ...brief, mustHaves: edit.mustHaves };
     case 'set-figures':
-      return { ...brief, ...Object.fromEntries(Object.entries(edit.figures).filter(([, value]) => value !== undefined)) };
+      return {
+        ...brief,
+        ...Object.fromEntries(Object.entries(edit.figures).filter(([, value]) => value !== undefined)),
+      };
   }
 }
 

@@ -32,7 +32,9 @@ export function fitParts(machine: Machine, catalogue: Catalogue): FittedParts {
   const kinds = new Map<PartKind, AnyFitted[]>();
   const all: AnyFitted[] = [];
   const gone: Item[] = [];
-  const items = [...machine.items].sort((a, b) => (a.part === b.part ? (a.id < b.id ? -1 : 1) : a.part < b.part ? -1 : 1));
+  const items = [...machine.items].sort((a, b) =>
+    a.part === b.part ? (a.id < b.id ? -1 : 1) : a.part < b.part ? -1 : 1,
+  );
   for (const item of items) {
     const part: Part | undefined = catalogue.part(item.part);
     if (!part) {

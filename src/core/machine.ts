@@ -35,10 +35,20 @@ export const machineSchema = z
   .superRefine((machine, context) => {
     const seen = new Set<string>();
     machine.items.forEach((item, i) => {
-      if (seen.has(item.id)) context.addIssue({ code: 'custom', path: ['items', i, 'id'], message: `the id "${item.id}" is used twice in this machine` });
+      if (seen.has(item.id))
+        context.addIssue({
+          code: 'custom',
+          path: ['items', i, 'id'],
+          message: `the id "${item.id}" is used twice in this machine`,
+        });
       seen.add(item.id);
     });
     for (const id of Object.keys(machine.pins ?? {}))
-      if (!seen.has(id)) context.addIssue({ code: 'custom', path: ['pins', id], message: `pins "${id}", which is not an item of this machine` });
+      if (!seen.has(id))
+        context.addIssue({
+          code: 'custom',
+          path: ['pins', id],
+          message: `pins "${id}", which is not an item of this machine`,
+        });
   });
 export type Machine = z.infer<typeof machineSchema>;

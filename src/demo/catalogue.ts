@@ -9,8 +9,24 @@ import { rivals } from './rivals';
 import { DEMO_TODAY, seeded, type Priced } from './seed';
 
 const REGIONS = [
-  { id: 'region-a', name: 'Region A', currency: 'USD', taxName: 'sales tax', taxRate: 0.075, pricesIncludeTax: false, mainsV: 115 },
-  { id: 'region-b', name: 'Region B', currency: 'EUR', taxName: 'VAT', taxRate: 0.21, pricesIncludeTax: true, mainsV: 230 },
+  {
+    id: 'region-a',
+    name: 'Region A',
+    currency: 'USD',
+    taxName: 'sales tax',
+    taxRate: 0.075,
+    pricesIncludeTax: false,
+    mainsV: 115,
+  },
+  {
+    id: 'region-b',
+    name: 'Region B',
+    currency: 'EUR',
+    taxName: 'VAT',
+    taxRate: 0.21,
+    pricesIncludeTax: true,
+    mainsV: 230,
+  },
 ] as const;
 
 const SELLERS = [
@@ -22,16 +38,54 @@ const SELLERS = [
 
 const APPLICATIONS = [
   {
-    id: 'reelwright', name: 'Reelwright', trade: 'edit', decode: 'engine', rawDecode: 'graphics', effects: 'graphics', engineEncode: true, threadCap: 32, cards: { max: 2, gain: 0.7 },
-    engineLimit: { width: 8192, height: 8192 }, computeStacks: ['Tesserel', 'Loomwork'], memoryGiB: { minimum: 16, recommended: 32 }, graphicsMemoryGiB: { minimum: 6, recommended: 12 }, ownMemoryGiB: 5, ownGraphicsMemoryGiB: 1.2,
+    id: 'reelwright',
+    name: 'Reelwright',
+    trade: 'edit',
+    decode: 'engine',
+    rawDecode: 'graphics',
+    effects: 'graphics',
+    engineEncode: true,
+    threadCap: 32,
+    cards: { max: 2, gain: 0.7 },
+    engineLimit: { width: 8192, height: 8192 },
+    computeStacks: ['Tesserel', 'Loomwork'],
+    memoryGiB: { minimum: 16, recommended: 32 },
+    graphicsMemoryGiB: { minimum: 6, recommended: 12 },
+    ownMemoryGiB: 5,
+    ownGraphicsMemoryGiB: 1.2,
   },
   {
-    id: 'spliceyard', name: 'Spliceyard', trade: 'edit', decode: 'engine', rawDecode: 'processor', effects: 'graphics', engineEncode: true, threadCap: 16, cards: { max: 1, gain: 0 },
-    engineLimit: { width: 4096, height: 4096 }, computeStacks: ['open compute'], memoryGiB: { minimum: 8, recommended: 32 }, graphicsMemoryGiB: { minimum: 4, recommended: 8 }, ownMemoryGiB: 4, ownGraphicsMemoryGiB: 1,
+    id: 'spliceyard',
+    name: 'Spliceyard',
+    trade: 'edit',
+    decode: 'engine',
+    rawDecode: 'processor',
+    effects: 'graphics',
+    engineEncode: true,
+    threadCap: 16,
+    cards: { max: 1, gain: 0 },
+    engineLimit: { width: 4096, height: 4096 },
+    computeStacks: ['open compute'],
+    memoryGiB: { minimum: 8, recommended: 32 },
+    graphicsMemoryGiB: { minimum: 4, recommended: 8 },
+    ownMemoryGiB: 4,
+    ownGraphicsMemoryGiB: 1,
   },
   {
-    id: 'cutwater', name: 'Cutwater', trade: 'edit', decode: 'processor', rawDecode: 'processor', effects: 'processor', engineEncode: false, threadCap: 24, cards: { max: 1, gain: 0 },
-    computeStacks: [], memoryGiB: { minimum: 8, recommended: 16 }, graphicsMemoryGiB: { minimum: 2, recommended: 4 }, ownMemoryGiB: 3, ownGraphicsMemoryGiB: 0.5,
+    id: 'cutwater',
+    name: 'Cutwater',
+    trade: 'edit',
+    decode: 'processor',
+    rawDecode: 'processor',
+    effects: 'processor',
+    engineEncode: false,
+    threadCap: 24,
+    cards: { max: 1, gain: 0 },
+    computeStacks: [],
+    memoryGiB: { minimum: 8, recommended: 16 },
+    graphicsMemoryGiB: { minimum: 2, recommended: 4 },
+    ownMemoryGiB: 3,
+    ownGraphicsMemoryGiB: 0.5,
   },
 ] as const;
 
@@ -45,10 +99,33 @@ function offersOf({ part, usd }: Priced, random: () => number): Record<string, u
   const withdrawn = typeof part['withdrawn'] === 'string';
   const homeMade = part.maker === 'Quillstone';
   const offer = (region: string, seller: string, coins: number, shippingMinor: number, days: number) =>
-    offers.push({ id: `${part.id}.${seller}.${region}`, part: part.id, seller, region, priceMinor: Math.max(100, Math.round(coins) * 100 - 10), shippingMinor, condition: 'new', deliveryDays: days, asOf: DEMO_TODAY });
+    offers.push({
+      id: `${part.id}.${seller}.${region}`,
+      part: part.id,
+      seller,
+      region,
+      priceMinor: Math.max(100, Math.round(coins) * 100 - 10),
+      shippingMinor,
+      condition: 'new',
+      deliveryDays: days,
+      asOf: DEMO_TODAY,
+    });
   const [first, second] = [jitter(), jitter()];
   if (withdrawn) return offers;
-  if (homeMade) return [{ id: `${part.id}.quillstone.region-a`, part: part.id, seller: 'quillstone', region: 'region-a', priceMinor: usd * 100, shippingMinor: 0, condition: 'new', deliveryDays: 0, asOf: DEMO_TODAY }];
+  if (homeMade)
+    return [
+      {
+        id: `${part.id}.quillstone.region-a`,
+        part: part.id,
+        seller: 'quillstone',
+        region: 'region-a',
+        priceMinor: usd * 100,
+        shippingMinor: 0,
+        condition: 'new',
+        deliveryDays: 0,
+        asOf: DEMO_TODAY,
+      },
+    ];
   offer('region-a', 'parcelwright', usd * first, usd > 60 ? 0 : 490, 2);
   if (random() < 0.7) offer('region-a', random() < 0.5 ? 'bitharbour' : 'dockside-parts', usd * second, 590, 4);
   // euros, and tax inside the price
@@ -57,7 +134,17 @@ function offersOf({ part, usd }: Priced, random: () => number): Record<string, u
 }
 
 export function demoParts(): Priced[] {
-  return [...processors(), ...boards(), ...memory(), ...graphics(), ...drives(), ...supplies(), ...cases(), ...cooling(), ...extras()];
+  return [
+    ...processors(),
+    ...boards(),
+    ...memory(),
+    ...graphics(),
+    ...drives(),
+    ...supplies(),
+    ...cases(),
+    ...cooling(),
+    ...extras(),
+  ];
 }
 
 /** The demo catalogue as an open file, before validation: it goes through the importer like any user's file. */

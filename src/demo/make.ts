@@ -22,8 +22,17 @@ async function main(): Promise<void> {
     process.exitCode = 2;
   } else {
     await fixDemoDay(service, DEMO_TODAY);
-    await addDemoSeat(service, { projectId: 'ninefathom', projectName: 'Ninefathom Survey Cooperative', seatId: 'film-desk', seatName: 'Film desk', brief: filmBrief(), drafts: filmDrafts() });
-    console.log(result.state === 'catalogue' ? `demo database made: ${result.added} catalogue entries` : 'demo database made');
+    await addDemoSeat(service, {
+      projectId: 'ninefathom',
+      projectName: 'Ninefathom Survey Cooperative',
+      seatId: 'film-desk',
+      seatName: 'Film desk',
+      brief: filmBrief(),
+      drafts: filmDrafts(),
+    });
+    console.log(
+      result.state === 'catalogue' ? `demo database made: ${result.added} catalogue entries` : 'demo database made',
+    );
   }
   await service.close();
 }

@@ -22,10 +22,21 @@ export const slug = (text: string): string =>
 
 /** A part as the catalogue file takes it, with its price before tax in region A's coins. */
 export interface Priced {
-  readonly part: Record<string, unknown> & { readonly id: string; readonly kind: string; readonly maker: string; readonly name: string };
+  readonly part: Record<string, unknown> & {
+    readonly id: string;
+    readonly kind: string;
+    readonly maker: string;
+    readonly name: string;
+  };
   readonly usd: number;
 }
 
-export function priced(kind: string, maker: string, name: string, usd: number, figures: Record<string, unknown>): Priced {
+export function priced(
+  kind: string,
+  maker: string,
+  name: string,
+  usd: number,
+  figures: Record<string, unknown>,
+): Priced {
   return { part: { kind, id: slug(`${maker} ${name}`), maker, name, source: 'made up for the demo', ...figures }, usd };
 }

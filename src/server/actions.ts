@@ -22,7 +22,10 @@ export async function loadSeat(seatId: string): Promise<SeatBundle | undefined> 
   return work.seatBundle(service(), String(seatId));
 }
 
-export async function stepSeat(seatId: string, direction: 'undo' | 'redo'): Promise<{ label: string | undefined; bundle: SeatBundle | undefined }> {
+export async function stepSeat(
+  seatId: string,
+  direction: 'undo' | 'redo',
+): Promise<{ label: string | undefined; bundle: SeatBundle | undefined }> {
   return work.stepSeat(service(), String(seatId), direction === 'redo' ? 'redo' : 'undo');
 }
 
@@ -44,6 +47,9 @@ export async function importText(text: string): Promise<ImportResult> {
   return result;
 }
 
-export async function newSeat(projectId: string, name: string): Promise<{ state: 'made'; seatId: string; projectId: string } | { state: 'refused'; problems: Problem[] }> {
+export async function newSeat(
+  projectId: string,
+  name: string,
+): Promise<{ state: 'made'; seatId: string; projectId: string } | { state: 'refused'; problems: Problem[] }> {
   return work.newSeat(service(), String(projectId), String(name));
 }

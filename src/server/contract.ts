@@ -18,7 +18,12 @@ export interface Steps {
 
 /** All a seat's screens need: its documents and the part of the catalogue that they and the rivals mention. */
 export interface SeatBundle {
-  readonly seat: { readonly id: string; readonly name: string; readonly projectId: string; readonly projectName: string };
+  readonly seat: {
+    readonly id: string;
+    readonly name: string;
+    readonly projectId: string;
+    readonly projectName: string;
+  };
   readonly brief: StoredBody<Brief>;
   readonly drafts: readonly StoredBody<Machine>[];
   readonly data: CatalogueData;
@@ -32,7 +37,6 @@ export type SaveResult<T> =
   | { readonly state: 'stale'; readonly revision: number; readonly body: T }
   | { readonly state: 'refused'; readonly problems: readonly Problem[] }
   | { readonly state: 'gone' };
-
 
 export type ImportResult =
   | { readonly state: 'catalogue'; readonly added: number; readonly changed: number; readonly left: number }

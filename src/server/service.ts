@@ -8,7 +8,15 @@ import { MAX_TEXT, problemsOf, type Problem } from '@/core/formats/problems';
 import { machineSchema, type Machine } from '@/core/machine';
 import { fullName } from '@/core/fitted';
 import { figureMeta, isNumberField } from '@/core/parts';
-import { catalogueRevision, fixedToday, fixToday, importCatalogue, knownIds, partWithFigure, readCatalogueData } from '@/store/catalogueStore';
+import {
+  catalogueRevision,
+  fixedToday,
+  fixToday,
+  importCatalogue,
+  knownIds,
+  partWithFigure,
+  readCatalogueData,
+} from '@/store/catalogueStore';
 import { openDatabase, type Database } from '@/store/database';
 import * as projects from '@/store/projectStore';
 import type { ImportResult, SaveResult, SeatBundle } from './contract';
@@ -46,9 +54,17 @@ const now = (): string => new Date().toISOString();
 
 /** The catalogue entries that these machines and all rivals mention. */
 function mentioned(data: CatalogueData, brief: Brief, machines: readonly Machine[]): CatalogueData {
-  const ids = new Set<string>([...machines, ...data.rivals.map((rival) => rival.machine)].flatMap((machine) => machine.items.map((item) => item.part as string)));
+  const ids = new Set<string>(
+    [...machines, ...data.rivals.map((rival) => rival.machine)].flatMap((machine) =>
+      machine.items.map((item) => item.part as string),
+    ),
+  );
   for (const id of brief.ownedDisplays) ids.add(id);
-  return { ...data, parts: data.parts.filter((part) => ids.has(part.id)), offers: data.offers.filter((offer) => ids.has(offer.part) && offer.region === brief.region) };
+  return {
+    ...data,
+    parts: data.parts.filter((part) => ids.has(part.id)),
+    offers: data.offers.filter((offer) => ids.has(offer.part) && offer.region === brief.region),
+  };
 }
 
 export async function seatBundle(service: Service, seatId: string): Promise<SeatBundle | undefined> {
@@ -57,7 +73,11 @@ export async function seatBundle(service: Service, seatId: string): Promise<Seat
   const { data, revision } = await service.catalogue();
   return {
     ...documents,
-    data: mentioned(data, documents.brief.body, documents.drafts.map((draft) => draft.body)),
+    data: mentioned(
+      data,
+      documents.brief.body,
+      documents.drafts.map((draft) => draft.body),
+    ),
     catalogueRevision: revision,
     today: await todayOf(service),
     steps: await projects.stepsOf(service.db, seatId),
@@ -70,7 +90,12 @@ export async function allSeats(service: Service): Promise<SeatBundle[]> {
   return bundles.filter((bundle) => bundle !== undefined);
 }
 
-const target = z.strictObject({ seatId: z.string(), documentId: z.string(), base: z.number().int(), label: z.string().max(300) });
+const target = z.strictObject({
+  seatId: z.string(),
+  documentId: z.string(),
+  base: z.number().int(),
+  label: z.string().max(300),
+});
 
 /** Runs `change` and turns the schema's refusal into problems; anything else is our own mistake and is thrown on. */
 async function refusing<T>(change: () => Promise<T>): Promise<T | { state: 'refused'; problems: Problem[] }> {
@@ -83,7 +108,9 @@ async function refusing<T>(change: () => Promise<T>): Promise<T | { state: 'refu
 }
 
 async function saved<T>(service: Service, seatId: string, result: projects.Saved<T>): Promise<SaveResult<T>> {
-  return result.state === 'saved' ? { state: 'saved', revision: result.revision, steps: await projects.stepsOf(service.db, seatId) } : result;
+  return result.state === 'saved'
+    ? { state: 'saved', revision: result.revision, steps: await projects.stepsOf(service.db, seatId) }
+    : result;
 }
 
 /** Saves one edit of a draft when it was based on the stored revision. */
@@ -91,7 +118,19 @@ export async function saveDraftEdit(service: Service, input: unknown, edit: unkn
   return refusing(async () => {
     const { seatId, documentId, base, label } = target.parse(input);
     const change = machineEditSchema.parse(edit);
-    return saved(service, seatId, await projects.saveDocument(service.db, { seatId, documentId, base, label, at: now(), parse: (json) => machineSchema.parse(json), change: (machine) => editMachine(machine, change) }));
+    return saved(
+      service,
+      seatId,
+      await projects.saveDocument(service.db, {
+        seatId,
+        documentId,
+        base,
+        label,
+        at: now(),
+        parse: (json) => machineSchema.parse(json),
+        change: (machine) => editMachine(machine, change),
+      }),
+    );
   });
 }
 
@@ -100,30 +139,67 @@ export async function saveBriefEdit(service: Service, input: unknown, edit: unkn
   return refusing(async () => {
     const { seatId, documentId, base, label } = target.parse(input);
     const change = briefEditSchema.parse(edit);
-    return saved(service, seatId, await projects.saveDocument(service.db, { seatId, documentId, base, label, at: now(), parse: (json) => briefSchema.parse(json), change: (brief) => editBrief(brief, change) }));
+    return saved(
+      service,
+      seatId,
+      await projects.saveDocument(service.db, {
+        seatId,
+        documentId,
+        base,
+        label,
+        at: now(),
+        parse: (json) => briefSchema.parse(json),
+        change: (brief) => editBrief(brief, change),
+      }),
+    );
   });
 }
 
-export async function stepSeat(service: Service, seatId: string, direction: 'undo' | 'redo'): Promise<{ label: string | undefined; bundle: SeatBundle | undefined }> {
+export async function stepSeat(
+  service: Service,
+  seatId: string,
+  direction: 'undo' | 'redo',
+): Promise<{ label: string | undefined; bundle: SeatBundle | undefined }> {
   const label = await projects.step(service.db, seatId, direction, now());
   return { label, bundle: await seatBundle(service, seatId) };
 }
 
 /** Fills in one missing figure of a part by hand. Only single numbers can be typed in this way. */
-export async function fillFigure(service: Service, seatId: string, partId: string, field: string, value: number): Promise<{ state: 'filled'; bundle: SeatBundle | undefined } | { state: 'refused'; problems: Problem[] }> {
-  const refuse = (message: string) => ({ state: 'refused' as const, problems: [{ path: `${partId}.${field}`, message }] });
+export async function fillFigure(
+  service: Service,
+  seatId: string,
+  partId: string,
+  field: string,
+  value: number,
+): Promise<{ state: 'filled'; bundle: SeatBundle | undefined } | { state: 'refused'; problems: Problem[] }> {
+  const refuse = (message: string) => ({
+    state: 'refused' as const,
+    problems: [{ path: `${partId}.${field}`, message }],
+  });
   const part = (await service.catalogue()).data.parts.find((candidate) => candidate.id === partId);
   if (!part) return refuse('is a part that the catalogue does not have');
   if (!isNumberField(part.kind, field)) return refuse('is not a single figure that can be typed in here');
   return refusing(async () => {
     await partWithFigure(service.db, partId, field, value);
-    await projects.setFigure(service.db, seatId, partId, field, value, `${figureMeta(part.kind, field).label} of ${fullName(part)}`, now());
+    await projects.setFigure(
+      service.db,
+      seatId,
+      partId,
+      field,
+      value,
+      `${figureMeta(part.kind, field).label} of ${fullName(part)}`,
+      now(),
+    );
     return { state: 'filled' as const, bundle: await seatBundle(service, seatId) };
   });
 }
 
 /** A copy of a draft under a new name, as the seat's last draft. */
-export async function copyDraft(service: Service, seatId: string, documentId: string): Promise<{ bundle: SeatBundle | undefined; id: string | undefined }> {
+export async function copyDraft(
+  service: Service,
+  seatId: string,
+  documentId: string,
+): Promise<{ bundle: SeatBundle | undefined; id: string | undefined }> {
   const seat = await projects.readSeat(service.db, seatId);
   const source = seat?.drafts.find((draft) => draft.id === documentId);
   if (!seat || !source) return { bundle: await seatBundle(service, seatId), id: undefined };
@@ -131,7 +207,17 @@ export async function copyDraft(service: Service, seatId: string, documentId: st
   let n = seat.drafts.length + 1;
   while (used.has(`${seatId}-${n}`)) n++;
   const name = `Draft ${String.fromCharCode(64 + Math.min(26, n))}`;
-  const id = await projects.addDraft(service.db, seatId, { ...source.body, id: `${seatId}-${n}`, name: seat.drafts.some((draft) => draft.body.name === name) ? `${source.body.name} copy` : name }, `Copy of ${source.body.name}`, now());
+  const id = await projects.addDraft(
+    service.db,
+    seatId,
+    {
+      ...source.body,
+      id: `${seatId}-${n}`,
+      name: seat.drafts.some((draft) => draft.body.name === name) ? `${source.body.name} copy` : name,
+    },
+    `Copy of ${source.body.name}`,
+    now(),
+  );
   return { bundle: await seatBundle(service, seatId), id };
 }
 
@@ -139,17 +225,39 @@ export async function dropDraft(service: Service, seatId: string, documentId: st
   const seat = await projects.readSeat(service.db, seatId);
   const draft = seat?.drafts.find((candidate) => candidate.id === documentId);
   // the last draft stays: a seat without one has no stations to show
-  if (seat && draft && seat.drafts.length > 1) await projects.removeDraft(service.db, seatId, documentId, `Removal of ${draft.body.name}`, now());
+  if (seat && draft && seat.drafts.length > 1)
+    await projects.removeDraft(service.db, seatId, documentId, `Removal of ${draft.body.name}`, now());
   return seatBundle(service, seatId);
 }
 
 /** Reads a catalogue or a case file: everything is checked first, then all of it is written or nothing. */
 export async function importText(service: Service, text: string): Promise<ImportResult> {
-  if (text.length > MAX_TEXT) return { state: 'refused', problems: [{ path: 'file', message: `has ${Math.round(text.length / 1e6)} million characters; files of up to ${MAX_TEXT / 1e6} million are read` }] };
+  if (text.length > MAX_TEXT)
+    return {
+      state: 'refused',
+      problems: [
+        {
+          path: 'file',
+          message: `has ${Math.round(text.length / 1e6)} million characters; files of up to ${MAX_TEXT / 1e6} million are read`,
+        },
+      ],
+    };
   const format = /"format"\s*:\s*"([^"]{1,40})"/.exec(text.slice(0, 2000))?.[1];
   if (format === CASE_FORMAT) return importCase(service, text);
   const parsed = readCatalogue(text, await knownIds(service.db));
-  if (!parsed.ok) return { state: 'refused', problems: format === undefined || format === CATALOGUE_FORMAT ? parsed.problems : [{ path: 'format', message: `"${format}" is not read here; catalogue files say "${CATALOGUE_FORMAT}", case files "${CASE_FORMAT}"` }] };
+  if (!parsed.ok)
+    return {
+      state: 'refused',
+      problems:
+        format === undefined || format === CATALOGUE_FORMAT
+          ? parsed.problems
+          : [
+              {
+                path: 'format',
+                message: `"${format}" is not read here; catalogue files say "${CATALOGUE_FORMAT}", case files "${CASE_FORMAT}"`,
+              },
+            ],
+    };
   return { state: 'catalogue', ...(await importCatalogue(service.db, parsed.value)) };
 }
 
@@ -158,13 +266,35 @@ async function importCase(service: Service, text: string): Promise<ImportResult>
   const parsed = readCase(text, new Set(data.parts.map((part) => part.id as string)));
   if (!parsed.ok) return { state: 'refused', problems: parsed.problems };
   const file = parsed.value;
-  const known = { parts: new Set(data.parts.map((part) => part.id as string)), applications: new Set(data.applications.map((profile) => profile.id)), offers: new Set(data.offers.map((offer) => offer.id)), sellers: new Set(data.sellers.map((seller) => seller.id)) };
-  const differs = (file.parts ?? []).filter((part) => known.parts.has(part.id) && JSON.stringify(data.parts.find((other) => other.id === part.id)) !== JSON.stringify(part));
+  const known = {
+    parts: new Set(data.parts.map((part) => part.id as string)),
+    applications: new Set(data.applications.map((profile) => profile.id)),
+    offers: new Set(data.offers.map((offer) => offer.id)),
+    sellers: new Set(data.sellers.map((seller) => seller.id)),
+  };
+  const differs = (file.parts ?? []).filter(
+    (part) =>
+      known.parts.has(part.id) &&
+      JSON.stringify(data.parts.find((other) => other.id === part.id)) !== JSON.stringify(part),
+  );
   if (differs.length > 0)
-    return { state: 'refused', problems: differs.map((part) => ({ path: `parts.${part.id}`, message: 'is in the catalogue with other figures; give it another id in the case file, or import it as a catalogue to change it' })) };
-  const unknownSellers = [...new Set((file.offers ?? []).map((offer) => offer.seller))].filter((id) => !known.sellers.has(id));
+    return {
+      state: 'refused',
+      problems: differs.map((part) => ({
+        path: `parts.${part.id}`,
+        message:
+          'is in the catalogue with other figures; give it another id in the case file, or import it as a catalogue to change it',
+      })),
+    };
+  const unknownSellers = [...new Set((file.offers ?? []).map((offer) => offer.seller))].filter(
+    (id) => !known.sellers.has(id),
+  );
   const regionKnown = data.regions.find((region) => region.id === file.region.id);
-  if (regionKnown && JSON.stringify(regionKnown) !== JSON.stringify(file.region)) return { state: 'refused', problems: [{ path: 'region', message: `"${file.region.id}" is known with other figures; give it another id` }] };
+  if (regionKnown && JSON.stringify(regionKnown) !== JSON.stringify(file.region))
+    return {
+      state: 'refused',
+      problems: [{ path: 'region', message: `"${file.region.id}" is known with other figures; give it another id` }],
+    };
   await importCatalogue(service.db, {
     format: CATALOGUE_FORMAT,
     version: 1,
@@ -180,7 +310,14 @@ async function importCase(service: Service, text: string): Promise<ImportResult>
   const base = file.brief.id;
   let seatId = base;
   for (let n = 2; seats.some((seat) => seat.id === seatId); n++) seatId = `${base}-${n}`;
-  await projects.addSeat(service.db, { projectId: 'opened-files', projectName: 'Opened from files', seatId, seatName: file.name, brief: file.brief, drafts: file.machines });
+  await projects.addSeat(service.db, {
+    projectId: 'opened-files',
+    projectName: 'Opened from files',
+    seatId,
+    seatName: file.name,
+    brief: file.brief,
+    drafts: file.machines,
+  });
   return { state: 'case', seatId, projectId: 'opened-files', machines: file.machines.length };
 }
 
@@ -189,27 +326,65 @@ export async function exportCase(service: Service, seatId: string): Promise<Case
   const seat = await projects.readSeat(service.db, seatId);
   if (!seat) return undefined;
   const { data } = await service.catalogue();
-  return writeCase(`${seat.seat.projectName}, ${seat.seat.name}`.slice(0, 80), await todayOf(service), seat.brief.body, seat.drafts.map((draft) => draft.body), data);
+  return writeCase(
+    `${seat.seat.projectName}, ${seat.seat.name}`.slice(0, 80),
+    await todayOf(service),
+    seat.brief.body,
+    seat.drafts.map((draft) => draft.body),
+    data,
+  );
 }
 
 /** A new seat with an empty brief and an empty draft in the first region. */
-export async function newSeat(service: Service, projectId: string, name: string): Promise<{ state: 'made'; seatId: string; projectId: string } | { state: 'refused'; problems: Problem[] }> {
+export async function newSeat(
+  service: Service,
+  projectId: string,
+  name: string,
+): Promise<{ state: 'made'; seatId: string; projectId: string } | { state: 'refused'; problems: Problem[] }> {
   const { data } = await service.catalogue();
   const region = data.regions[0];
-  if (!region) return { state: 'refused', problems: [{ path: 'catalogue', message: 'has no region yet; import a catalogue first' }] };
+  if (!region)
+    return {
+      state: 'refused',
+      problems: [{ path: 'catalogue', message: 'has no region yet; import a catalogue first' }],
+    };
   return refusing(async () => {
     const seats = await projects.listSeats(service.db);
     const project = seats.find((seat) => seat.projectId === projectId);
-    const base = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 60) || 'seat';
+    const base =
+      name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '')
+        .slice(0, 60) || 'seat';
     let seatId = base;
     for (let n = 2; seats.some((seat) => seat.id === seatId); n++) seatId = `${base}-${n}`;
-    const brief = briefSchema.parse({ id: seatId, name, region: region.id, budgetTaxIncluded: true, roomC: 24, yearsOfService: 4, mustHaves: {}, ownedDisplays: [], tasks: [], sittings: [] });
+    const brief = briefSchema.parse({
+      id: seatId,
+      name,
+      region: region.id,
+      budgetTaxIncluded: true,
+      roomC: 24,
+      yearsOfService: 4,
+      mustHaves: {},
+      ownedDisplays: [],
+      tasks: [],
+      sittings: [],
+    });
     const draft = machineSchema.parse({ id: `${seatId}-a`, name: 'Draft A', items: [] });
-    await projects.addSeat(service.db, { projectId, projectName: project?.projectName ?? 'My project', seatId, seatName: name, brief, drafts: [draft] });
+    await projects.addSeat(service.db, {
+      projectId,
+      projectName: project?.projectName ?? 'My project',
+      seatId,
+      seatName: name,
+      brief,
+      drafts: [draft],
+    });
     return { state: 'made' as const, seatId, projectId };
   });
 }
 
 /** Seats and the fixed day of a demo database. */
-export const addDemoSeat = (service: Service, seat: projects.NewSeat): Promise<void> => projects.addSeat(service.db, seat);
+export const addDemoSeat = (service: Service, seat: projects.NewSeat): Promise<void> =>
+  projects.addSeat(service.db, seat);
 export const fixDemoDay = (service: Service, today: string): Promise<void> => fixToday(service.db, today);

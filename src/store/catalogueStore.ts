@@ -20,12 +20,21 @@ export async function knownIds(db: Database): Promise<Known> {
   const parts = await db.selectFrom('parts').select('id').execute();
   const small = await db.selectFrom('small_lists').select(['list', 'id']).execute();
   const of = (list: SmallList) => new Set(small.filter((row) => row.list === list).map((row) => row.id));
-  return { parts: new Set(parts.map((row) => row.id)), sellers: of('sellers'), regions: of('regions'), applications: of('applications') };
+  return {
+    parts: new Set(parts.map((row) => row.id)),
+    sellers: of('sellers'),
+    regions: of('regions'),
+    applications: of('applications'),
+  };
 }
 
 async function bump(trx: Writer): Promise<void> {
   const next = (await revisionIn(trx)) + 1;
-  await trx.insertInto('meta').values({ key: 'catalogue-revision', value: String(next) }).onConflict((oc) => oc.column('key').doUpdateSet({ value: String(next) })).execute();
+  await trx
+    .insertInto('meta')
+    .values({ key: 'catalogue-revision', value: String(next) })
+    .onConflict((oc) => oc.column('key').doUpdateSet({ value: String(next) }))
+    .execute();
 }
 
 async function revisionIn(db: Database | Writer): Promise<number> {
@@ -49,20 +58,72 @@ export async function importCatalogue(db: Database, file: CatalogueFile): Promis
       return before !== after;
     };
     for (const list of SMALL) {
-      const before = new Map((await trx.selectFrom('small_lists').select(['id', 'spec']).where('list', '=', list).execute()).map((row) => [row.id, row.spec]));
+      const before = new Map(
+        (await trx.selectFrom('small_lists').select(['id', 'spec']).where('list', '=', list).execute()).map((row) => [
+          row.id,
+          row.spec,
+        ]),
+      );
       for (const entry of file[list]) {
         const spec = JSON.stringify(entry);
-        if (tally(before.get(entry.id), spec)) await trx.insertInto('small_lists').values({ list, id: entry.id, spec }).onConflict((oc) => oc.columns(['list', 'id']).doUpdateSet({ spec })).execute();
+        if (tally(before.get(entry.id), spec))
+          await trx
+            .insertInto('small_lists')
+            .values({ list, id: entry.id, spec })
+            .onConflict((oc) => oc.columns(['list', 'id']).doUpdateSet({ spec }))
+            .execute();
       }
     }
-    const partsBefore = new Map((await trx.selectFrom('parts').select(['id', 'spec']).execute()).map((row) => [row.id, row.spec]));
-    const parts = file.parts.map((part) => ({ id: part.id as string, kind: part.kind, maker: part.maker, name: part.name, spec: JSON.stringify(part) })).filter((row) => tally(partsBefore.get(row.id), row.spec));
+    const partsBefore = new Map(
+      (await trx.selectFrom('parts').select(['id', 'spec']).execute()).map((row) => [row.id, row.spec]),
+    );
+    const parts = file.parts
+      .map((part) => ({
+        id: part.id as string,
+        kind: part.kind,
+        maker: part.maker,
+        name: part.name,
+        spec: JSON.stringify(part),
+      }))
+      .filter((row) => tally(partsBefore.get(row.id), row.spec));
     for (let i = 0; i < parts.length; i += BATCH)
-      await trx.insertInto('parts').values(parts.slice(i, i + BATCH)).onConflict((oc) => oc.column('id').doUpdateSet((eb) => ({ kind: eb.ref('excluded.kind'), maker: eb.ref('excluded.maker'), name: eb.ref('excluded.name'), spec: eb.ref('excluded.spec') }))).execute();
-    const offersBefore = new Map((await trx.selectFrom('offers').select(['id', 'spec']).execute()).map((row) => [row.id, row.spec]));
-    const offers = file.offers.map((offer) => ({ id: offer.id, part_id: offer.part as string, region: offer.region, price_minor: offer.priceMinor, spec: JSON.stringify(offer) })).filter((row) => tally(offersBefore.get(row.id), row.spec));
+      await trx
+        .insertInto('parts')
+        .values(parts.slice(i, i + BATCH))
+        .onConflict((oc) =>
+          oc.column('id').doUpdateSet((eb) => ({
+            kind: eb.ref('excluded.kind'),
+            maker: eb.ref('excluded.maker'),
+            name: eb.ref('excluded.name'),
+            spec: eb.ref('excluded.spec'),
+          })),
+        )
+        .execute();
+    const offersBefore = new Map(
+      (await trx.selectFrom('offers').select(['id', 'spec']).execute()).map((row) => [row.id, row.spec]),
+    );
+    const offers = file.offers
+      .map((offer) => ({
+        id: offer.id,
+        part_id: offer.part as string,
+        region: offer.region,
+        price_minor: offer.priceMinor,
+        spec: JSON.stringify(offer),
+      }))
+      .filter((row) => tally(offersBefore.get(row.id), row.spec));
     for (let i = 0; i < offers.length; i += BATCH)
-      await trx.insertInto('offers').values(offers.slice(i, i + BATCH)).onConflict((oc) => oc.column('id').doUpdateSet((eb) => ({ part_id: eb.ref('excluded.part_id'), region: eb.ref('excluded.region'), price_minor: eb.ref('excluded.price_minor'), spec: eb.ref('excluded.spec') }))).execute();
+      await trx
+        .insertInto('offers')
+        .values(offers.slice(i, i + BATCH))
+        .onConflict((oc) =>
+          oc.column('id').doUpdateSet((eb) => ({
+            part_id: eb.ref('excluded.part_id'),
+            region: eb.ref('excluded.region'),
+            price_minor: eb.ref('excluded.price_minor'),
+            spec: eb.ref('excluded.spec'),
+          })),
+        )
+        .execute();
     if (added + changed > 0) await bump(trx);
     return { added, changed, left };
   });
@@ -72,13 +133,19 @@ export async function importCatalogue(db: Database, file: CatalogueFile): Promis
 export async function readCatalogueData(db: Database): Promise<CatalogueData> {
   const rows = await db.selectFrom('parts').select('spec').orderBy('id').execute();
   const figures = new Map<string, Record<string, unknown>>();
-  for (const row of await db.selectFrom('part_figures').selectAll().execute()) figures.set(row.part_id, { ...figures.get(row.part_id), [row.field]: JSON.parse(row.value) as unknown });
+  for (const row of await db.selectFrom('part_figures').selectAll().execute())
+    figures.set(row.part_id, { ...figures.get(row.part_id), [row.field]: JSON.parse(row.value) as unknown });
   const small = await db.selectFrom('small_lists').selectAll().orderBy('id').execute();
-  const list = (name: SmallList) => small.filter((row) => row.list === name).map((row) => JSON.parse(row.spec) as unknown);
+  const list = (name: SmallList) =>
+    small.filter((row) => row.list === name).map((row) => JSON.parse(row.spec) as unknown);
   const { shape } = catalogueSchema;
   return {
     parts: rows.map((row): Part => withFigures(row.spec, figures)),
-    offers: shape.offers.parse((await db.selectFrom('offers').select('spec').orderBy('id').execute()).map((row) => JSON.parse(row.spec) as unknown)),
+    offers: shape.offers.parse(
+      (await db.selectFrom('offers').select('spec').orderBy('id').execute()).map(
+        (row) => JSON.parse(row.spec) as unknown,
+      ),
+    ),
     regions: shape.regions.parse(list('regions')),
     sellers: shape.sellers.parse(list('sellers')),
     applications: shape.applications.parse(list('applications')),
@@ -92,21 +159,43 @@ function withFigures(spec: string, figures: ReadonlyMap<string, Record<string, u
 }
 
 /** A part as it would be with a figure filled in; the schema's verdict decides. */
-export async function partWithFigure(db: Database | Writer, partId: string, field: string, value: number): Promise<Part | undefined> {
+export async function partWithFigure(
+  db: Database | Writer,
+  partId: string,
+  field: string,
+  value: number,
+): Promise<Part | undefined> {
   const row = await db.selectFrom('parts').select('spec').where('id', '=', partId).executeTakeFirst();
   if (!row) return undefined;
   return partSchema.parse({ ...(JSON.parse(row.spec) as object), [field]: value });
 }
 
 export async function readFigure(trx: Writer, partId: string, field: string): Promise<string | null> {
-  const row = await trx.selectFrom('part_figures').select('value').where('part_id', '=', partId).where('field', '=', field).executeTakeFirst();
+  const row = await trx
+    .selectFrom('part_figures')
+    .select('value')
+    .where('part_id', '=', partId)
+    .where('field', '=', field)
+    .executeTakeFirst();
   return row?.value ?? null;
 }
 
 /** Sets or (with null) takes away a figure filled in by hand. */
-export async function writeFigure(trx: Writer, partId: string, field: string, value: string | null, at: string): Promise<void> {
-  if (value === null) await trx.deleteFrom('part_figures').where('part_id', '=', partId).where('field', '=', field).execute();
-  else await trx.insertInto('part_figures').values({ part_id: partId, field, value, at }).onConflict((oc) => oc.columns(['part_id', 'field']).doUpdateSet({ value, at })).execute();
+export async function writeFigure(
+  trx: Writer,
+  partId: string,
+  field: string,
+  value: string | null,
+  at: string,
+): Promise<void> {
+  if (value === null)
+    await trx.deleteFrom('part_figures').where('part_id', '=', partId).where('field', '=', field).execute();
+  else
+    await trx
+      .insertInto('part_figures')
+      .values({ part_id: partId, field, value, at })
+      .onConflict((oc) => oc.columns(['part_id', 'field']).doUpdateSet({ value, at }))
+      .execute();
   await bump(trx);
 }
 
@@ -116,5 +205,11 @@ export async function fixedToday(db: Database): Promise<string | undefined> {
 }
 
 export async function fixToday(db: Database, today: string): Promise<void> {
-  await writing(db, (trx) => trx.insertInto('meta').values({ key: 'today', value: today }).onConflict((oc) => oc.column('key').doUpdateSet({ value: today })).execute());
+  await writing(db, (trx) =>
+    trx
+      .insertInto('meta')
+      .values({ key: 'today', value: today })
+      .onConflict((oc) => oc.column('key').doUpdateSet({ value: today }))
+      .execute(),
+  );
 }

@@ -22,7 +22,10 @@ export function openDatabase(path: string): { db: Database; close: () => Promise
 function migrate(sqlite: SQLite.Database): void {
   const run = sqlite.transaction(() => {
     const done = sqlite.pragma('user_version', { simple: true }) as number;
-    if (done > MIGRATIONS.length) throw new Error(`this database was written by a newer release (step ${done}, this release knows ${MIGRATIONS.length}); start that release`);
+    if (done > MIGRATIONS.length)
+      throw new Error(
+        `this database was written by a newer release (step ${done}, this release knows ${MIGRATIONS.length}); start that release`,
+      );
     for (const [i, step] of MIGRATIONS.entries()) if (i >= done) sqlite.exec(step);
     sqlite.pragma(`user_version = ${MIGRATIONS.length}`);
   });
@@ -35,7 +38,11 @@ function migrate(sqlite: SQLite.Database): void {
  */
 export function writing<T>(db: Database, change: (trx: Writer) => Promise<T>): Promise<T> {
   return db.transaction().execute(async (trx) => {
-    await trx.insertInto('meta').values({ key: 'writer', value: '' }).onConflict((oc) => oc.column('key').doUpdateSet({ value: '' })).execute();
+    await trx
+      .insertInto('meta')
+      .values({ key: 'writer', value: '' })
+      .onConflict((oc) => oc.column('key').doUpdateSet({ value: '' }))
+      .execute();
     return change(trx);
   });
 }

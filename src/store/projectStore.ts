@@ -38,13 +38,21 @@ export async function listSeats(db: Database): Promise<SeatRow[]> {
 export async function readSeat(db: Database, seatId: string): Promise<SeatDocuments | undefined> {
   const seat = (await listSeats(db)).find((row) => row.id === seatId);
   if (!seat) return undefined;
-  const rows = await db.selectFrom('documents').selectAll().where('seat_id', '=', seatId).orderBy('position').orderBy('id').execute();
+  const rows = await db
+    .selectFrom('documents')
+    .selectAll()
+    .where('seat_id', '=', seatId)
+    .orderBy('position')
+    .orderBy('id')
+    .execute();
   const brief = rows.find((row) => row.kind === 'brief');
   if (!brief) return undefined;
   return {
     seat,
     brief: { id: brief.id, revision: brief.revision, body: briefSchema.parse(JSON.parse(brief.body)) },
-    drafts: rows.filter((row) => row.kind === 'draft').map((row) => ({ id: row.id, revision: row.revision, body: machineSchema.parse(JSON.parse(row.body)) })),
+    drafts: rows
+      .filter((row) => row.kind === 'draft')
+      .map((row) => ({ id: row.id, revision: row.revision, body: machineSchema.parse(JSON.parse(row.body)) })),
   };
 }
 
@@ -61,12 +69,39 @@ export interface NewSeat {
 export async function addSeat(db: Database, seat: NewSeat): Promise<void> {
   await writing(db, async (trx) => {
     const projects = await trx.selectFrom('projects').select('id').execute();
-    if (!projects.some((row) => row.id === seat.projectId)) await trx.insertInto('projects').values({ id: seat.projectId, name: seat.projectName, position: projects.length }).execute();
+    if (!projects.some((row) => row.id === seat.projectId))
+      await trx
+        .insertInto('projects')
+        .values({ id: seat.projectId, name: seat.projectName, position: projects.length })
+        .execute();
     const seats = await trx.selectFrom('seats').select('id').where('project_id', '=', seat.projectId).execute();
-    await trx.insertInto('seats').values({ id: seat.seatId, project_id: seat.projectId, name: seat.seatName, position: seats.length }).execute();
-    await trx.insertInto('documents').values({ id: `${seat.seatId}.brief`, seat_id: seat.seatId, kind: 'brief', body: JSON.stringify(seat.brief), revision: 1, position: 0 }).execute();
+    await trx
+      .insertInto('seats')
+      .values({ id: seat.seatId, project_id: seat.projectId, name: seat.seatName, position: seats.length })
+      .execute();
+    await trx
+      .insertInto('documents')
+      .values({
+        id: `${seat.seatId}.brief`,
+        seat_id: seat.seatId,
+        kind: 'brief',
+        body: JSON.stringify(seat.brief),
+        revision: 1,
+        position: 0,
+      })
+      .execute();
     for (const [i, draft] of seat.drafts.entries())
-      await trx.insertInto('documents').values({ id: `${seat.seatId}.${draft.id}`, seat_id: seat.seatId, kind: 'draft', body: JSON.stringify(draft), revision: 1, position: i + 1 }).execute();
+      await trx
+        .insertInto('documents')
+        .values({
+          id: `${seat.seatId}.${draft.id}`,
+          seat_id: seat.seatId,
+          kind: 'draft',
+          body: JSON.stringify(draft),
+          revision: 1,
+          position: i + 1,
+        })
+        .execute();
   });
 }
 
@@ -77,9 +112,25 @@ export type Saved<T> =
   | { readonly state: 'gone' };
 
 /** Saves a document when the edit was based on the stored revision; remembers it for undo. A new edit ends redo. */
-export async function saveDocument<T>(db: Database, options: { seatId: string; documentId: string; base: number; label: string; at: string; parse: (json: unknown) => T; change: (body: T) => T }): Promise<Saved<T>> {
+export async function saveDocument<T>(
+  db: Database,
+  options: {
+    seatId: string;
+    documentId: string;
+    base: number;
+    label: string;
+    at: string;
+    parse: (json: unknown) => T;
+    change: (body: T) => T;
+  },
+): Promise<Saved<T>> {
   return writing(db, async (trx): Promise<Saved<T>> => {
-    const row = await trx.selectFrom('documents').selectAll().where('id', '=', options.documentId).where('seat_id', '=', options.seatId).executeTakeFirst();
+    const row = await trx
+      .selectFrom('documents')
+      .selectAll()
+      .where('id', '=', options.documentId)
+      .where('seat_id', '=', options.seatId)
+      .executeTakeFirst();
     if (!row) return { state: 'gone' };
     const body = options.parse(JSON.parse(row.body));
     if (row.revision !== options.base) return { state: 'stale', revision: row.revision, body };
@@ -93,16 +144,34 @@ export async function saveDocument<T>(db: Database, options: { seatId: string; d
   });
 }
 
-async function remember(trx: Writer, seatId: string, target: string, label: string, before: string | null, after: string | null, at: string): Promise<void> {
+async function remember(
+  trx: Writer,
+  seatId: string,
+  target: string,
+  label: string,
+  before: string | null,
+  after: string | null,
+  at: string,
+): Promise<void> {
   await trx.deleteFrom('history').where('seat_id', '=', seatId).where('undone', '=', 1).execute();
   await trx.insertInto('history').values({ seat_id: seatId, target, label, before, after, undone: 0, at }).execute();
 }
 
 /** Adds a draft to a seat, to be undone like any edit. */
-export async function addDraft(db: Database, seatId: string, machine: Machine, label: string, at: string): Promise<string> {
+export async function addDraft(
+  db: Database,
+  seatId: string,
+  machine: Machine,
+  label: string,
+  at: string,
+): Promise<string> {
   return writing(db, async (trx) => {
     const id = `${seatId}.${machine.id}`;
-    const last = await trx.selectFrom('documents').select((eb) => eb.fn.max('position').as('position')).where('seat_id', '=', seatId).executeTakeFirst();
+    const last = await trx
+      .selectFrom('documents')
+      .select((eb) => eb.fn.max('position').as('position'))
+      .where('seat_id', '=', seatId)
+      .executeTakeFirst();
     await insertDraft(trx, seatId, id, JSON.stringify(machine), Number(last?.position ?? 0) + 1);
     await remember(trx, seatId, `document ${id}`, label, null, JSON.stringify(machine), at);
     return id;
@@ -113,9 +182,21 @@ const insertDraft = (trx: Writer, seatId: string, id: string, body: string, posi
   trx.insertInto('documents').values({ id, seat_id: seatId, kind: 'draft', body, revision: 1, position }).execute();
 
 /** Takes a draft away, to be undone like any edit. */
-export async function removeDraft(db: Database, seatId: string, documentId: string, label: string, at: string): Promise<void> {
+export async function removeDraft(
+  db: Database,
+  seatId: string,
+  documentId: string,
+  label: string,
+  at: string,
+): Promise<void> {
   await writing(db, async (trx) => {
-    const row = await trx.selectFrom('documents').selectAll().where('id', '=', documentId).where('seat_id', '=', seatId).where('kind', '=', 'draft').executeTakeFirst();
+    const row = await trx
+      .selectFrom('documents')
+      .selectAll()
+      .where('id', '=', documentId)
+      .where('seat_id', '=', seatId)
+      .where('kind', '=', 'draft')
+      .executeTakeFirst();
     if (!row) return;
     await trx.deleteFrom('documents').where('id', '=', documentId).execute();
     await remember(trx, seatId, `document ${documentId}`, label, row.body, null, at);
@@ -123,7 +204,15 @@ export async function removeDraft(db: Database, seatId: string, documentId: stri
 }
 
 /** Fills in a part's figure by hand, remembered in the seat's history. */
-export async function setFigure(db: Database, seatId: string, partId: string, field: string, value: number, label: string, at: string): Promise<void> {
+export async function setFigure(
+  db: Database,
+  seatId: string,
+  partId: string,
+  field: string,
+  value: number,
+  label: string,
+  at: string,
+): Promise<void> {
   await writing(db, async (trx) => {
     const before = await readFigure(trx, partId, field);
     const after = JSON.stringify(value);
@@ -139,22 +228,49 @@ export interface Steps {
 
 /** What undo and redo would do next, in words. */
 export async function stepsOf(db: Database, seatId: string): Promise<Steps> {
-  const undo = await db.selectFrom('history').select('label').where('seat_id', '=', seatId).where('undone', '=', 0).orderBy('seq', 'desc').executeTakeFirst();
-  const redo = await db.selectFrom('history').select('label').where('seat_id', '=', seatId).where('undone', '=', 1).orderBy('seq', 'asc').executeTakeFirst();
+  const undo = await db
+    .selectFrom('history')
+    .select('label')
+    .where('seat_id', '=', seatId)
+    .where('undone', '=', 0)
+    .orderBy('seq', 'desc')
+    .executeTakeFirst();
+  const redo = await db
+    .selectFrom('history')
+    .select('label')
+    .where('seat_id', '=', seatId)
+    .where('undone', '=', 1)
+    .orderBy('seq', 'asc')
+    .executeTakeFirst();
   return { undo: undo?.label, redo: redo?.label };
 }
 
 /** Takes one step back or forward in a seat's history. Returns the step's label, or nothing when there is none. */
-export async function step(db: Database, seatId: string, direction: 'undo' | 'redo', at: string): Promise<string | undefined> {
+export async function step(
+  db: Database,
+  seatId: string,
+  direction: 'undo' | 'redo',
+  at: string,
+): Promise<string | undefined> {
   return writing(db, async (trx) => {
     const back = direction === 'undo';
-    const entry = await trx.selectFrom('history').selectAll().where('seat_id', '=', seatId).where('undone', '=', back ? 0 : 1).orderBy('seq', back ? 'desc' : 'asc').executeTakeFirst();
+    const entry = await trx
+      .selectFrom('history')
+      .selectAll()
+      .where('seat_id', '=', seatId)
+      .where('undone', '=', back ? 0 : 1)
+      .orderBy('seq', back ? 'desc' : 'asc')
+      .executeTakeFirst();
     if (!entry) return undefined;
     const value = back ? entry.before : entry.after;
     const [kind, target = '', field = ''] = entry.target.split(' ');
     if (kind === 'figure') await writeFigure(trx, target, field, value, at);
     else await restore(trx, seatId, target, value);
-    await trx.updateTable('history').set({ undone: back ? 1 : 0 }).where('seq', '=', entry.seq).execute();
+    await trx
+      .updateTable('history')
+      .set({ undone: back ? 1 : 0 })
+      .where('seq', '=', entry.seq)
+      .execute();
     return entry.label;
   });
 }
@@ -162,9 +278,18 @@ export async function step(db: Database, seatId: string, direction: 'undo' | 're
 async function restore(trx: Writer, seatId: string, documentId: string, body: string | null): Promise<void> {
   const row = await trx.selectFrom('documents').selectAll().where('id', '=', documentId).executeTakeFirst();
   if (body === null) await trx.deleteFrom('documents').where('id', '=', documentId).execute();
-  else if (row) await trx.updateTable('documents').set({ body, revision: row.revision + 1 }).where('id', '=', documentId).execute();
+  else if (row)
+    await trx
+      .updateTable('documents')
+      .set({ body, revision: row.revision + 1 })
+      .where('id', '=', documentId)
+      .execute();
   else {
-    const last = await trx.selectFrom('documents').select((eb) => eb.fn.max('position').as('position')).where('seat_id', '=', seatId).executeTakeFirst();
+    const last = await trx
+      .selectFrom('documents')
+      .select((eb) => eb.fn.max('position').as('position'))
+      .where('seat_id', '=', seatId)
+      .executeTakeFirst();
     await insertDraft(trx, seatId, documentId, body, Number(last?.position ?? 0) + 1);
   }
 }

@@ -32,9 +32,16 @@ export const theme = createTheme({
     },
   },
   shape: { borderRadius: 3 },
-  typography: { fontFamily: "'Source Sans 3 Variable', system-ui, sans-serif", fontSize: 13, button: { textTransform: 'none', fontWeight: 600 } },
+  typography: {
+    fontFamily: "'Source Sans 3 Variable', system-ui, sans-serif",
+    fontSize: 13,
+    button: { textTransform: 'none', fontWeight: 600 },
+  },
   components: {
-    MuiButton: { defaultProps: { size: 'small', disableElevation: true }, styleOverrides: { root: { paddingTop: 2, paddingBottom: 2 } } },
+    MuiButton: {
+      defaultProps: { size: 'small', disableElevation: true },
+      styleOverrides: { root: { paddingTop: 2, paddingBottom: 2 } },
+    },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiTextField: { defaultProps: { size: 'small' } },
     MuiTooltip: { defaultProps: { arrow: false, enterDelay: 300 } },

@@ -20,7 +20,8 @@ function ready(): Context {
   return context;
 }
 
-const offersOf = (part: Part | undefined, brief: Brief) => (part ? [...ready().catalogue.offers(part.id, brief.region)] : []);
+const offersOf = (part: Part | undefined, brief: Brief) =>
+  part ? [...ready().catalogue.offers(part.id, brief.region)] : [];
 const SHOWN = 12;
 
 const api: WorkerApi = {
@@ -30,11 +31,20 @@ const api: WorkerApi = {
     context = contextOf(compileCatalogue(dataSchema.parse(await response.json())), today);
     return context.catalogue.parts.length;
   },
-  candidates: (machine, brief, position) => rankCandidates(machine, brief, position, ready()).map((candidate) => ({ ...candidate, offers: offersOf(candidate.part, brief) })),
+  candidates: (machine, brief, position) =>
+    rankCandidates(machine, brief, position, ready()).map((candidate) => ({
+      ...candidate,
+      offers: offersOf(candidate.part, brief),
+    })),
   remedies: (machine, brief, key) => {
     const before = assess(machine, brief, ready());
     const finding = before.findings.find((candidate) => findingKey(candidate) === key);
-    return finding ? remediesFor(machine, brief, finding, ready(), 3, before).map((remedy) => ({ ...remedy, offers: offersOf(remedy.part, brief) })) : [];
+    return finding
+      ? remediesFor(machine, brief, finding, ready(), 3, before).map((remedy) => ({
+          ...remedy,
+          offers: offersOf(remedy.part, brief),
+        }))
+      : [];
   },
   coinSteps: (machine: Machine, brief: Brief) => {
     const { up, savings, tried } = coinSteps(machine, brief, ready());

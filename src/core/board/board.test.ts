@@ -20,22 +20,62 @@ describe('link rates', () => {
   });
 });
 
-const card = (id: string, on: string, row: number, lanes: 1 | 4 | 8 | 16, generation = 4) => ({ id, label: id, on, kind: 'card' as const, generation, lanes, mechanicalLanes: 16 as const, row });
-const m2 = (id: string, on: string, generation = 4) => ({ id, label: id, on, kind: 'm2' as const, generation, lanes: 4 as const, lengthsMm: [80] });
+const card = (id: string, on: string, row: number, lanes: 1 | 4 | 8 | 16, generation = 4) => ({
+  id,
+  label: id,
+  on,
+  kind: 'card' as const,
+  generation,
+  lanes,
+  mechanicalLanes: 16 as const,
+  row,
+});
+const m2 = (id: string, on: string, generation = 4) => ({
+  id,
+  label: id,
+  on,
+  kind: 'm2' as const,
+  generation,
+  lanes: 4 as const,
+  lengthsMm: [80],
+});
 const hub = (id: string, on = 'cpu') => ({ id, label: id, on, generation: 4, lanes: 4 as const });
 
-const deviceOf = (id: string, over: Partial<Device> = {}): Device => ({ id, twinKey: id, needs: 'card', sata: false, link: { generation: 4, lanes: 16 }, rows: 1, lengthMm: undefined, ...over });
-const drive = (id: string, generation = 4): Device => deviceOf(id, { needs: 'm2', link: { generation, lanes: 4 }, lengthMm: 80 });
+const deviceOf = (id: string, over: Partial<Device> = {}): Device => ({
+  id,
+  twinKey: id,
+  needs: 'card',
+  sata: false,
+  link: { generation: 4, lanes: 16 },
+  rows: 1,
+  lengthMm: undefined,
+  ...over,
+});
+const drive = (id: string, generation = 4): Device =>
+  deviceOf(id, { needs: 'm2', link: { generation, lanes: 4 }, lengthMm: 80 });
 
-const problemOf = (topology: Topology, devices: Device[], over: Partial<PlacementProblem> = {}): PlacementProblem => ({ board: compileBoard(topology), devices, pins: new Map(), caseRows: 7, sittings: [], ...over });
+const problemOf = (topology: Topology, devices: Device[], over: Partial<PlacementProblem> = {}): PlacementProblem => ({
+  board: compileBoard(topology),
+  devices,
+  pins: new Map(),
+  caseRows: 7,
+  sittings: [],
+  ...over,
+});
 
 describe('a topology', () => {
   test('that contradicts itself is refused with the place', () => {
     const loop: Topology = { hubs: [hub('a', 'b'), hub('b', 'a')], slots: [] };
     expect(topologyProblems(loop).map((problem) => problem.path.join('.'))).toContain('hubs.0.on');
     const lost: Topology = { hubs: [], slots: [card('c', 'nowhere', 1, 16)] };
-    expect(topologyProblems(lost)).toEqual([{ path: ['slots', 0, 'on'], message: 'slot "c" hangs on "nowhere", which is neither cpu nor a hub' }]);
-    const generous: Topology = { hubs: [], slots: [card('c', 'cpu', 1, 16), card('d', 'cpu', 3, 8)], sharedPorts: [{ id: 'p', lanes: 16, modes: [{ name: '16 + 8', lanes: { c: 16, d: 8 } }] }] };
+    expect(topologyProblems(lost)).toEqual([
+      { path: ['slots', 0, 'on'], message: 'slot "c" hangs on "nowhere", which is neither cpu nor a hub' },
+    ]);
+    const generous: Topology = {
+      hubs: [],
+      slots: [card('c', 'cpu', 1, 16), card('d', 'cpu', 3, 8)],
+      sharedPorts: [{ id: 'p', lanes: 16, modes: [{ name: '16 + 8', lanes: { c: 16, d: 8 } }] }],
+    };
     expect(topologyProblems(generous)[0]?.message).toBe('mode 16 + 8 hands out 24 lanes; port "p" has 16');
     const twice: Topology = { hubs: [], slots: [m2('x', 'cpu'), m2('x', 'cpu')] };
     expect(topologyProblems(twice)[0]?.message).toContain('used twice');
@@ -47,7 +87,12 @@ describe('a topology', () => {
 
 describe('placement', () => {
   test('gives the fast drive the fast slot', () => {
-    const found = place(problemOf({ hubs: [hub('h')], slots: [m2('slow', 'h', 3), m2('fast', 'cpu', 5)] }, [drive('old', 3), drive('new', 5)]));
+    const found = place(
+      problemOf({ hubs: [hub('h')], slots: [m2('slow', 'h', 3), m2('fast', 'cpu', 5)] }, [
+        drive('old', 3),
+        drive('new', 5),
+      ]),
+    );
     expect(found.placed.get('new')?.slot).toBe('fast');
     expect(found.placed.get('old')?.slot).toBe('slow');
     expect(found.loss).toEqual([0, 0, 0, 0]);
@@ -55,7 +100,20 @@ describe('placement', () => {
   });
 
   test('deals out the lanes of a shared port only when the second slot is needed', () => {
-    const topology: Topology = { hubs: [], slots: [card('one', 'cpu', 1, 16), card('two', 'cpu', 4, 8)], sharedPorts: [{ id: 'p', lanes: 16, modes: [{ name: '16 + 0', lanes: { one: 16, two: 0 } }, { name: '8 + 8', lanes: { one: 8, two: 8 } }] }] };
+    const topology: Topology = {
+      hubs: [],
+      slots: [card('one', 'cpu', 1, 16), card('two', 'cpu', 4, 8)],
+      sharedPorts: [
+        {
+          id: 'p',
+          lanes: 16,
+          modes: [
+            { name: '16 + 0', lanes: { one: 16, two: 0 } },
+            { name: '8 + 8', lanes: { one: 8, two: 8 } },
+          ],
+        },
+      ],
+    };
     const alone = place(problemOf(topology, [deviceOf('a')]));
     expect(alone.modes).toEqual([{ port: 'p', name: '16 + 0' }]);
     expect(alone.placed.get('a')?.link).toEqual({ generation: 4, lanes: 16 });
@@ -66,7 +124,10 @@ describe('placement', () => {
   });
 
   test('a thick card covers rows and may reach past the case', () => {
-    const topology: Topology = { hubs: [], slots: [card('one', 'cpu', 1, 16), card('two', 'cpu', 2, 16), card('three', 'cpu', 5, 16)] };
+    const topology: Topology = {
+      hubs: [],
+      slots: [card('one', 'cpu', 1, 16), card('two', 'cpu', 2, 16), card('three', 'cpu', 5, 16)],
+    };
     const found = place(problemOf(topology, [deviceOf('thick', { rows: 3 }), deviceOf('thin')]));
     expect(found.placed.get('thick')?.slot).toBe('one');
     expect(found.off.get('two')).toEqual({ by: 'thick', how: 'covered' });
@@ -75,7 +136,11 @@ describe('placement', () => {
   });
 
   test('an exclusion switches a slot off', () => {
-    const topology: Topology = { hubs: [], slots: [card('c', 'cpu', 1, 4), m2('m', 'cpu')], exclusions: [{ slot: 'c', off: ['m'] }] };
+    const topology: Topology = {
+      hubs: [],
+      slots: [card('c', 'cpu', 1, 4), m2('m', 'cpu')],
+      exclusions: [{ slot: 'c', off: ['m'] }],
+    };
     const found = place(problemOf(topology, [deviceOf('card'), drive('ssd')]));
     expect(found.placed.size).toBe(1);
     expect(found.loss[0]).toBe(1);
@@ -83,7 +148,10 @@ describe('placement', () => {
   });
 
   test('pins are hard, and one that does not fit says so', () => {
-    const topology: Topology = { hubs: [hub('h')], slots: [m2('near', 'cpu', 5), m2('far', 'h', 3), card('c', 'cpu', 1, 16)] };
+    const topology: Topology = {
+      hubs: [hub('h')],
+      slots: [m2('near', 'cpu', 5), m2('far', 'h', 3), card('c', 'cpu', 1, 16)],
+    };
     const pinned = place(problemOf(topology, [drive('ssd', 5)], { pins: new Map([['ssd', 'far']]) }));
     expect(pinned.placed.get('ssd')?.slot).toBe('far');
     const wrong = place(problemOf(topology, [drive('ssd', 5)], { pins: new Map([['ssd', 'c']]) }));
@@ -91,7 +159,10 @@ describe('placement', () => {
   });
 
   test('a real-time flow keeps a drive off a crowded uplink even when peak rates would not', () => {
-    const topology: Topology = { hubs: [hub('h')], slots: [m2('root', 'cpu', 3), m2('hub-1', 'h', 4), m2('hub-2', 'h', 4)] };
+    const topology: Topology = {
+      hubs: [hub('h')],
+      slots: [m2('root', 'cpu', 3), m2('hub-1', 'h', 4), m2('hub-2', 'h', 4)],
+    };
     const flows: Flow[] = ['a', 'b'].map((id) => ({ id, from: id, to: 'memory', bytesPerS: 5e9 }));
     // together behind the hub both would get 7.88 of 10 GB/s; apart only the one in the older slot gets 3.94 of 5:
     // the largest shortfall is 21 % either way, the sum is halved
@@ -107,8 +178,19 @@ describe('placement', () => {
   });
 
   test('thirty drives and seven cards are answered without trying everything', () => {
-    const topology: Topology = { hubs: [hub('h')], slots: [...[1, 2, 3, 4, 5, 6, 7].map((row) => card(`c${row}`, 'cpu', row, 8)), m2('m1', 'cpu'), m2('m2', 'h'), ...Array.from({ length: 6 }, (_, i) => ({ id: `s${i}`, label: `s${i}`, on: 'h', kind: 'sata' as const }))] };
-    const devices = [...Array.from({ length: 7 }, (_, i) => deviceOf(`card${i}`, { link: { generation: 4, lanes: 8 } })), ...Array.from({ length: 30 }, (_, i) => deviceOf(`disk${i}`, { needs: 'sata', sata: true, link: undefined }))];
+    const topology: Topology = {
+      hubs: [hub('h')],
+      slots: [
+        ...[1, 2, 3, 4, 5, 6, 7].map((row) => card(`c${row}`, 'cpu', row, 8)),
+        m2('m1', 'cpu'),
+        m2('m2', 'h'),
+        ...Array.from({ length: 6 }, (_, i) => ({ id: `s${i}`, label: `s${i}`, on: 'h', kind: 'sata' as const })),
+      ],
+    };
+    const devices = [
+      ...Array.from({ length: 7 }, (_, i) => deviceOf(`card${i}`, { link: { generation: 4, lanes: 8 } })),
+      ...Array.from({ length: 30 }, (_, i) => deviceOf(`disk${i}`, { needs: 'sata', sata: true, link: undefined })),
+    ];
     const found = place(problemOf(topology, devices));
     expect(found.loss[0]).toBe(24);
     expect(found.exact).toBe(true);
@@ -121,7 +203,10 @@ const generation = fc.integer({ min: 3, max: 5 });
 
 const smallBoard: fc.Arbitrary<Topology> = fc
   .record({
-    cards: fc.array(fc.record({ lanes: lanesOf, generation, onHub: fc.boolean(), gap: fc.integer({ min: 1, max: 2 }) }), { maxLength: 3 }),
+    cards: fc.array(
+      fc.record({ lanes: lanesOf, generation, onHub: fc.boolean(), gap: fc.integer({ min: 1, max: 2 }) }),
+      { maxLength: 3 },
+    ),
     drives: fc.array(fc.record({ generation, onHub: fc.boolean() }), { maxLength: 3 }),
     shared: fc.boolean(),
     exclusion: fc.boolean(),
@@ -129,43 +214,85 @@ const smallBoard: fc.Arbitrary<Topology> = fc
   .map(({ cards, drives, shared, exclusion }) => {
     let row = 0;
     const slots = [
-      ...cards.map((entry, i) => card(`c${i}`, entry.onHub ? 'h' : 'cpu', (row += entry.gap), entry.lanes, entry.generation)),
+      ...cards.map((entry, i) =>
+        card(`c${i}`, entry.onHub ? 'h' : 'cpu', (row += entry.gap), entry.lanes, entry.generation),
+      ),
       ...drives.map((entry, i) => m2(`m${i}`, entry.onHub ? 'h' : 'cpu', entry.generation)),
     ];
     return {
       hubs: [hub('h')],
       slots,
-      ...(shared && cards.length >= 2 ? { sharedPorts: [{ id: 'p', lanes: 16 as const, modes: [{ name: 'one', lanes: { c0: 16, c1: 0 } }, { name: 'two', lanes: { c0: 8, c1: 8 } }] }] } : {}),
+      ...(shared && cards.length >= 2
+        ? {
+            sharedPorts: [
+              {
+                id: 'p',
+                lanes: 16 as const,
+                modes: [
+                  { name: 'one', lanes: { c0: 16, c1: 0 } },
+                  { name: 'two', lanes: { c0: 8, c1: 8 } },
+                ],
+              },
+            ],
+          }
+        : {}),
       ...(exclusion && cards.length >= 1 && drives.length >= 1 ? { exclusions: [{ slot: 'c0', off: ['m0'] }] } : {}),
     };
   });
 
-const fewDevices: fc.Arbitrary<Device[]> = fc.array(
-  fc.record({ drive: fc.boolean(), lanes: lanesOf, generation, rows: fc.integer({ min: 1, max: 3 }), twin: fc.boolean() }),
-  { maxLength: 4 },
-).map((list) =>
-  list.map((entry, i) =>
-    entry.drive
-      ? { ...drive(`d${i}`, entry.generation), twinKey: entry.twin ? `drive ${entry.generation}` : `d${i}` }
-      : deviceOf(`d${i}`, { link: { generation: entry.generation, lanes: entry.lanes }, rows: entry.rows, twinKey: entry.twin ? `card ${entry.generation} ${entry.lanes} ${entry.rows}` : `d${i}` }),
-  ),
-);
+const fewDevices: fc.Arbitrary<Device[]> = fc
+  .array(
+    fc.record({
+      drive: fc.boolean(),
+      lanes: lanesOf,
+      generation,
+      rows: fc.integer({ min: 1, max: 3 }),
+      twin: fc.boolean(),
+    }),
+    { maxLength: 4 },
+  )
+  .map((list) =>
+    list.map((entry, i) =>
+      entry.drive
+        ? { ...drive(`d${i}`, entry.generation), twinKey: entry.twin ? `drive ${entry.generation}` : `d${i}` }
+        : deviceOf(`d${i}`, {
+            link: { generation: entry.generation, lanes: entry.lanes },
+            rows: entry.rows,
+            twinKey: entry.twin ? `card ${entry.generation} ${entry.lanes} ${entry.rows}` : `d${i}`,
+          }),
+    ),
+  );
 
-const flowsOf = (devices: readonly Device[], rates: readonly number[]): Flow[] => devices.flatMap((device, i) => ((rates[i] ?? 0) > 0 ? [{ id: `f${i}`, from: device.id, to: 'memory', bytesPerS: (rates[i] ?? 0) * 1e9 }] : []));
+const flowsOf = (devices: readonly Device[], rates: readonly number[]): Flow[] =>
+  devices.flatMap((device, i) =>
+    (rates[i] ?? 0) > 0 ? [{ id: `f${i}`, from: device.id, to: 'memory', bytesPerS: (rates[i] ?? 0) * 1e9 }] : [],
+  );
 
 /** Devices with a stream of their own are no twins of others. */
-const apart = (devices: readonly Device[], flows: readonly Flow[]): Device[] => devices.map((device) => (flows.some((flow) => flow.from === device.id) ? { ...device, twinKey: `${device.twinKey} ${device.id}` } : device));
+const apart = (devices: readonly Device[], flows: readonly Flow[]): Device[] =>
+  devices.map((device) =>
+    flows.some((flow) => flow.from === device.id) ? { ...device, twinKey: `${device.twinKey} ${device.id}` } : device,
+  );
 
 describe('exact placement', () => {
   test('loses no more than the best of all placements', () => {
     fc.assert(
-      fc.property(smallBoard, fewDevices, fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 4, maxLength: 4 }), fc.option(fc.integer({ min: 1, max: 7 }), { nil: undefined }), (topology, devices, rates, caseRows) => {
-        const flows = flowsOf(devices, rates);
-        const problem = problemOf(topology, apart(devices, flows), { sittings: [flows], caseRows });
-        const found = place(problem);
-        expect(found.exact).toBe(true);
-        expect(compareLoss(found.loss, bestLossByTryingAll(problem)), `seed figures: ${JSON.stringify(found.loss)}`).toBe(0);
-      }),
+      fc.property(
+        smallBoard,
+        fewDevices,
+        fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 4, maxLength: 4 }),
+        fc.option(fc.integer({ min: 1, max: 7 }), { nil: undefined }),
+        (topology, devices, rates, caseRows) => {
+          const flows = flowsOf(devices, rates);
+          const problem = problemOf(topology, apart(devices, flows), { sittings: [flows], caseRows });
+          const found = place(problem);
+          expect(found.exact).toBe(true);
+          expect(
+            compareLoss(found.loss, bestLossByTryingAll(problem)),
+            `seed figures: ${JSON.stringify(found.loss)}`,
+          ).toBe(0);
+        },
+      ),
       { numRuns: 120 },
     );
   });
@@ -185,7 +312,9 @@ describe('exact placement', () => {
     fc.assert(
       fc.property(smallBoard, fewDevices, (topology, devices) => {
         const more = { ...topology, slots: [...topology.slots, m2('extra', 'cpu', 5)] };
-        expect(compareLoss(place(problemOf(more, devices)).loss, place(problemOf(topology, devices)).loss)).toBeLessThanOrEqual(0);
+        expect(
+          compareLoss(place(problemOf(more, devices)).loss, place(problemOf(topology, devices)).loss),
+        ).toBeLessThanOrEqual(0);
       }),
     );
   });
@@ -196,7 +325,12 @@ describe('flows', () => {
   const endOf = (id: string) => ({ link: id, path: board.slotById.get(id)?.path ?? [] });
 
   test('a copy between two drives behind one hub crosses its uplink once in each direction', () => {
-    expect(linksCrossed({ id: 'copy', from: 'a', to: 'b', bytesPerS: 1 }, endOf)).toEqual(['a:up', 'h:up', 'b:down', 'h:down']);
+    expect(linksCrossed({ id: 'copy', from: 'a', to: 'b', bytesPerS: 1 }, endOf)).toEqual([
+      'a:up',
+      'h:up',
+      'b:down',
+      'h:down',
+    ]);
   });
 
   test('loads add up by direction, and an overloaded link shares in proportion', () => {

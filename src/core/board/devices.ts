@@ -3,14 +3,25 @@ import type { Device } from './placement';
 import type { Link } from './rates';
 
 const linkOf = (part: { generation?: number | undefined; lanes?: number | undefined }): Link | undefined =>
-  part.generation === undefined || part.lanes === undefined ? undefined : { generation: part.generation, lanes: part.lanes };
+  part.generation === undefined || part.lanes === undefined
+    ? undefined
+    : { generation: part.generation, lanes: part.lanes };
 
 const M2_LENGTH: Readonly<Record<string, number>> = { 'M.2 2230': 30, 'M.2 2280': 80, 'M.2 22110': 110 };
 
 function driveDevice({ item, part }: Fitted<'drive'>): Device {
   const sata = part.interface === 'SATA';
   const m2Length = part.form === undefined ? undefined : M2_LENGTH[part.form];
-  const needs = m2Length !== undefined ? 'm2' : part.form === 'card' ? 'card' : sata ? 'sata' : part.form === undefined ? 'm2' : 'u2';
+  const needs =
+    m2Length !== undefined
+      ? 'm2'
+      : part.form === 'card'
+        ? 'card'
+        : sata
+          ? 'sata'
+          : part.form === undefined
+            ? 'm2'
+            : 'u2';
   return {
     id: item.id,
     twinKey: `${part.id} ${(item.roles ?? []).join()}`,

@@ -40,9 +40,17 @@ export function linkLoads(flows: readonly Flow[], endOf: (id: string) => End | u
 }
 
 /** Capacity of a directed link in bytes/s: a hub's uplink, an integrated function's own rate, or the placed link. */
-export function capacityOf(board: Board, slotBytesPerS: (slot: string) => number | undefined, key: LinkKey): number | undefined {
+export function capacityOf(
+  board: Board,
+  slotBytesPerS: (slot: string) => number | undefined,
+  key: LinkKey,
+): number | undefined {
   const place = key.slice(0, key.lastIndexOf(':'));
-  return board.hubs.get(place)?.uplinkBytesPerS ?? slotBytesPerS(place) ?? board.integrated.find((item) => item.id === place)?.bytesPerS;
+  return (
+    board.hubs.get(place)?.uplinkBytesPerS ??
+    slotBytesPerS(place) ??
+    board.integrated.find((item) => item.id === place)?.bytesPerS
+  );
 }
 
 /** Shortfall of real-time flows: the largest relative one and the sum, 0 when all run in full. */
@@ -55,7 +63,11 @@ export interface Shortfall {
  * Relative shortfall of each flow when an overloaded link gives every flow on it the same share, capacity ÷ load. The
  * load is the demand, not what an earlier link lets through, so adding a flow never makes another look better.
  */
-export function shortfallOf(flows: readonly Flow[], endOf: (id: string) => End | undefined, capacity: (key: LinkKey) => number | undefined): Shortfall {
+export function shortfallOf(
+  flows: readonly Flow[],
+  endOf: (id: string) => End | undefined,
+  capacity: (key: LinkKey) => number | undefined,
+): Shortfall {
   const loads = linkLoads(flows, endOf);
   let largest = 0;
   let sum = 0;

@@ -97,12 +97,15 @@ export function misfit(device: Device, slot: Slot, caseRows: number | undefined)
 /** Whether two devices can sit in these two slots at once: covered rows and exclusions. */
 export function clash(board: Board, a: Device, slotA: Slot, b: Device, slotB: Slot): boolean {
   if (slotA.id === slotB.id) return true;
-  if (board.exclusions.get(slotA.id)?.includes(slotB.id) || board.exclusions.get(slotB.id)?.includes(slotA.id)) return true;
+  if (board.exclusions.get(slotA.id)?.includes(slotB.id) || board.exclusions.get(slotB.id)?.includes(slotA.id))
+    return true;
   if (slotA.row === undefined || slotB.row === undefined) return false;
   return slotA.row < slotB.row + b.rows && slotB.row < slotA.row + a.rows;
 }
 
-function* modeChoices(board: Board): Generator<{ names: { port: string; name: string }[]; lanes: Map<string, number> }> {
+function* modeChoices(
+  board: Board,
+): Generator<{ names: { port: string; name: string }[]; lanes: Map<string, number> }> {
   const choose = function* (
     index: number,
     names: { port: string; name: string }[],
@@ -120,7 +123,11 @@ function* modeChoices(board: Board): Generator<{ names: { port: string; name: st
 }
 
 /** Loss of a complete or partial assignment; devices not in `slotOf` count as unplaced only when `final`. */
-export function lossOf(problem: PlacementProblem, slotOf: ReadonlyMap<string, Slot>, lanes: ReadonlyMap<string, number>): Loss {
+export function lossOf(
+  problem: PlacementProblem,
+  slotOf: ReadonlyMap<string, Slot>,
+  lanes: ReadonlyMap<string, number>,
+): Loss {
   const { board, devices, sittings } = problem;
   const rates = new Map<string, number>();
   let unplaced = 0;
@@ -140,7 +147,12 @@ export function lossOf(problem: PlacementProblem, slotOf: ReadonlyMap<string, Sl
   return [unplaced, largest, sum, lost];
 }
 
-function worstShortfall(board: Board, sittings: PlacementProblem['sittings'], slotOf: ReadonlyMap<string, Slot>, rates: ReadonlyMap<string, number>) {
+function worstShortfall(
+  board: Board,
+  sittings: PlacementProblem['sittings'],
+  slotOf: ReadonlyMap<string, Slot>,
+  rates: ReadonlyMap<string, number>,
+) {
   const endOf = (id: string): End | undefined => {
     const slot = slotOf.get(id);
     if (slot) return { link: slot.id, path: slot.path };
@@ -177,7 +189,9 @@ export function place(problem: PlacementProblem, nodeLimit = 200_000): Placement
       compareText(a.twinKey, b.twinKey) ||
       compareText(a.id, b.id),
   );
-  let best: { loss: Loss; slotOf: Map<string, Slot>; lanes: Map<string, number>; modes: { port: string; name: string }[] } | undefined;
+  let best:
+    | { loss: Loss; slotOf: Map<string, Slot>; lanes: Map<string, number>; modes: { port: string; name: string }[] }
+    | undefined;
   let nodes = 0;
   let exact = true;
   for (const mode of modeChoices(board)) {
@@ -215,15 +229,28 @@ export function place(problem: PlacementProblem, nodeLimit = 200_000): Placement
       // an unplaced device loses no rate but worsens the first term, so the floor may only be counted when all later
       // devices could still be placed; otherwise the bound stays a bound because `unplaced` is compared first
       const crowded = crowding(order, depth, options, taken);
-      const bound: Loss = [unplaced + crowded, short.largest, short.sum, crowded > 0 ? lost : lost + (floor[depth] ?? 0)];
+      const bound: Loss = [
+        unplaced + crowded,
+        short.largest,
+        short.sum,
+        crowded > 0 ? lost : lost + (floor[depth] ?? 0),
+      ];
       if (best && compareLoss(bound, best.loss) >= 0) return;
       const device = order[depth];
       if (!device) {
-        best = { loss: [unplaced, short.largest, short.sum, lost], slotOf: new Map(slotOf), lanes: mode.lanes, modes: mode.names };
+        best = {
+          loss: [unplaced, short.largest, short.sum, lost],
+          slotOf: new Map(slotOf),
+          lanes: mode.lanes,
+          modes: mode.names,
+        };
         return;
       }
       const before = order[depth - 1];
-      const twin = before && before.twinKey === device.twinKey && !pins.has(before.id) && !pins.has(device.id) ? before : undefined;
+      const twin =
+        before && before.twinKey === device.twinKey && !pins.has(before.id) && !pins.has(device.id)
+          ? before
+          : undefined;
       const twinSlot = twin && slotOf.get(twin.id);
       const tried = new Set<string>();
       if (!twin || twinSlot)
@@ -231,7 +258,13 @@ export function place(problem: PlacementProblem, nodeLimit = 200_000): Placement
           // equal devices go into slots in order, and of equal free slots only the first is tried
           if (twinSlot && slot.order <= twinSlot.order) continue;
           if (taken.has(slot.id) || tried.has(slot.twinKey)) continue;
-          if ([...slotOf].some(([id, other]) => { const there = deviceById.get(id); return there !== undefined && clash(board, device, slot, there, other); })) continue;
+          if (
+            [...slotOf].some(([id, other]) => {
+              const there = deviceById.get(id);
+              return there !== undefined && clash(board, device, slot, there, other);
+            })
+          )
+            continue;
           // pins and lengths make slots unequal for some devices, so twins are only skipped when nothing is pinned
           if (pins.size === 0) tried.add(slot.twinKey);
           slotOf.set(device.id, slot);
@@ -257,7 +290,12 @@ const hardness = (device: Device): number =>
   device.needs === 'card' ? 100 + device.rows : device.needs === 'm2' ? 50 + (device.lengthMm ?? 0) / 1000 : 0;
 
 /** Devices from `depth` on that cannot all be placed, counted by pigeonhole over each set of equal options. */
-function crowding(order: readonly Device[], depth: number, options: readonly (readonly Slot[])[], taken: ReadonlySet<string>): number {
+function crowding(
+  order: readonly Device[],
+  depth: number,
+  options: readonly (readonly Slot[])[],
+  taken: ReadonlySet<string>,
+): number {
   const kinds = new Map<string, { devices: number; slots: Set<string> }>();
   for (let i = depth; i < order.length; i++) {
     const needs = order[i]?.needs ?? '';
@@ -287,9 +325,15 @@ function describe(
       const pin = pins.get(device.id);
       const reasons = board.slots.map((candidate) => misfit(device, candidate, caseRows));
       const pinned = pin === undefined ? undefined : board.slotById.get(pin);
-      if (pin !== undefined && (!pinned || misfit(device, pinned, caseRows) !== undefined)) unplaced.set(device.id, 'pin-does-not-fit');
+      if (pin !== undefined && (!pinned || misfit(device, pinned, caseRows) !== undefined))
+        unplaced.set(device.id, 'pin-does-not-fit');
       else if (reasons.includes(undefined)) unplaced.set(device.id, 'taken');
-      else unplaced.set(device.id, (['beyond-case', 'too-long', 'too-wide'] as const).find((reason) => reasons.includes(reason)) ?? 'no-such-slot');
+      else
+        unplaced.set(
+          device.id,
+          (['beyond-case', 'too-long', 'too-wide'] as const).find((reason) => reasons.includes(reason)) ??
+            'no-such-slot',
+        );
       continue;
     }
     const lanes = best.lanes.get(slot.id) ?? 0;
@@ -302,9 +346,11 @@ function describe(
     for (const id of board.exclusions.get(slot.id) ?? []) off.set(id, { by: device.id, how: 'exclusion' });
     if (slot.row !== undefined)
       for (const other of board.slots)
-        if (other.row !== undefined && other.row > slot.row && other.row < slot.row + device.rows) off.set(other.id, { by: device.id, how: 'covered' });
+        if (other.row !== undefined && other.row > slot.row && other.row < slot.row + device.rows)
+          off.set(other.id, { by: device.id, how: 'covered' });
   }
-  for (const slot of board.slots) if (slot.kind !== 'sata' && best.lanes.get(slot.id) === 0) off.set(slot.id, { by: '', how: 'mode' });
+  for (const slot of board.slots)
+    if (slot.kind !== 'sata' && best.lanes.get(slot.id) === 0) off.set(slot.id, { by: '', how: 'mode' });
   return { placed, unplaced, modes: best.modes, lanes: best.lanes, off, loss: best.loss, exact, nodes };
 }
 
@@ -328,7 +374,13 @@ export function bestLossByTryingAll(problem: PlacementProblem): Loss {
         if (slot.kind !== 'sata' && (mode.lanes.get(slot.id) ?? 0) === 0) continue;
         if (misfit(device, slot, caseRows) !== undefined) continue;
         const others = devices.slice(0, index).filter((other) => slotOf.has(other.id));
-        if (others.some((other) => { const at = slotOf.get(other.id); return at !== undefined && clash(board, device, slot, other, at); })) continue;
+        if (
+          others.some((other) => {
+            const at = slotOf.get(other.id);
+            return at !== undefined && clash(board, device, slot, other, at);
+          })
+        )
+          continue;
         slotOf.set(device.id, slot);
         visit(index + 1);
         slotOf.delete(device.id);

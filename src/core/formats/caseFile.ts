@@ -36,22 +36,38 @@ export function readCase(text: string, known: ReadonlySet<string> = new Set()): 
   const problems: Problem[] = [];
   const parts = new Set<string>();
   (file.parts ?? []).forEach((part, i) => {
-    if (parts.has(part.id)) problems.push({ path: `parts[${i}].id`, message: `"${part.id}" is used twice; ids must differ` });
+    if (parts.has(part.id))
+      problems.push({ path: `parts[${i}].id`, message: `"${part.id}" is used twice; ids must differ` });
     parts.add(part.id);
-    if (part.kind === 'board' && part.topology) for (const problem of topologyProblems(part.topology)) problems.push({ path: pathText(['parts', i, 'topology', ...problem.path]), message: problem.message });
+    if (part.kind === 'board' && part.topology)
+      for (const problem of topologyProblems(part.topology))
+        problems.push({ path: pathText(['parts', i, 'topology', ...problem.path]), message: problem.message });
   });
   const machineIds = new Set<string>();
   file.machines.forEach((machine, m) => {
-    if (machineIds.has(machine.id)) problems.push({ path: `machines[${m}].id`, message: `"${machine.id}" is used twice; ids must differ` });
+    if (machineIds.has(machine.id))
+      problems.push({ path: `machines[${m}].id`, message: `"${machine.id}" is used twice; ids must differ` });
     machineIds.add(machine.id);
     machine.items.forEach((item, i) => {
-      if (!parts.has(item.part) && !known.has(item.part)) problems.push({ path: `machines[${m}].items[${i}].part`, message: `refers to part "${item.part}", which is neither in this file nor in the catalogue` });
+      if (!parts.has(item.part) && !known.has(item.part))
+        problems.push({
+          path: `machines[${m}].items[${i}].part`,
+          message: `refers to part "${item.part}", which is neither in this file nor in the catalogue`,
+        });
     });
   });
   (file.offers ?? []).forEach((offer, i) => {
-    if (!parts.has(offer.part) && !known.has(offer.part)) problems.push({ path: `offers[${i}].part`, message: `refers to part "${offer.part}", which is neither in this file nor in the catalogue` });
+    if (!parts.has(offer.part) && !known.has(offer.part))
+      problems.push({
+        path: `offers[${i}].part`,
+        message: `refers to part "${offer.part}", which is neither in this file nor in the catalogue`,
+      });
   });
-  if (file.brief.region !== file.region.id) problems.push({ path: 'brief.region', message: `is "${file.brief.region}" but the file's region is "${file.region.id}"` });
+  if (file.brief.region !== file.region.id)
+    problems.push({
+      path: 'brief.region',
+      message: `is "${file.brief.region}" but the file's region is "${file.region.id}"`,
+    });
   return problems.length > 0 ? { ok: false, problems } : parsed;
 }
 
@@ -64,12 +80,21 @@ export function caseCatalogue(file: CaseFile, around: CatalogueData): CatalogueD
     regions: [file.region, ...around.regions.filter((region) => region.id !== file.region.id)],
     parts: [...(file.parts ?? []), ...around.parts.filter((part) => !own.has(part.id))],
     offers: [...(file.offers ?? []), ...around.offers.filter((offer) => !own.has(offer.part))],
-    applications: [...(file.applications ?? []), ...around.applications.filter((profile) => !ownApplications.has(profile.id))],
+    applications: [
+      ...(file.applications ?? []),
+      ...around.applications.filter((profile) => !ownApplications.has(profile.id)),
+    ],
   };
 }
 
 /** Writes a case with everything it needs inline, so that it opens anywhere. */
-export function writeCase(name: string, today: string, brief: CaseFile['brief'], machines: CaseFile['machines'], around: CatalogueData): CaseFile {
+export function writeCase(
+  name: string,
+  today: string,
+  brief: CaseFile['brief'],
+  machines: CaseFile['machines'],
+  around: CatalogueData,
+): CaseFile {
   const region = around.regions.find((entry) => entry.id === brief.region);
   if (!region) throw new RangeError(`the brief's region "${brief.region}" is not in the catalogue`);
   const wanted = new Set(machines.flatMap((machine) => machine.items.map((item) => item.part as string)));

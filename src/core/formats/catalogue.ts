@@ -10,13 +10,27 @@ export interface Known {
   readonly applications: ReadonlySet<string>;
 }
 
-export const nothingKnown: Known = { parts: new Set(), sellers: new Set(), regions: new Set(), applications: new Set() };
+export const nothingKnown: Known = {
+  parts: new Set(),
+  sellers: new Set(),
+  regions: new Set(),
+  applications: new Set(),
+};
 
 /** Reads a catalogue file: every problem by path, or the whole file. Nothing in between. */
 export function readCatalogue(text: string, known: Known = nothingKnown): Parsed<CatalogueFile> {
   const envelope = text.length < 200 ? text : text.slice(0, 200);
   const parsed = parseText(text, catalogueSchema);
-  if (!parsed.ok) return parsed.problems.length > 0 && !envelope.includes(CATALOGUE_FORMAT) && parsed.problems[0]?.path !== 'file' ? { ok: false, problems: [{ path: 'format', message: `is not "${CATALOGUE_FORMAT}": this is not a catalogue file` }, ...parsed.problems.filter((problem) => problem.path !== 'format')] } : parsed;
+  if (!parsed.ok)
+    return parsed.problems.length > 0 && !envelope.includes(CATALOGUE_FORMAT) && parsed.problems[0]?.path !== 'file'
+      ? {
+          ok: false,
+          problems: [
+            { path: 'format', message: `is not "${CATALOGUE_FORMAT}": this is not a catalogue file` },
+            ...parsed.problems.filter((problem) => problem.path !== 'format'),
+          ],
+        }
+      : parsed;
   const problems = [...duplicates(parsed.value), ...danglings(parsed.value, known), ...boardProblems(parsed.value)];
   return problems.length > 0 ? { ok: false, problems } : parsed;
 }
@@ -30,7 +44,9 @@ function duplicates(file: CatalogueFile): Problem[] {
         first.set(entry.id, i);
         return [];
       }
-      return [{ path: `${list}[${i}].id`, message: `"${entry.id}" is used already by ${list}[${before}]; ids must differ` }];
+      return [
+        { path: `${list}[${i}].id`, message: `"${entry.id}" is used already by ${list}[${before}]; ids must differ` },
+      ];
     });
   });
 }
@@ -45,7 +61,8 @@ function danglings(file: CatalogueFile, known: Known): Problem[] {
   const seller = has(file.sellers, known.sellers);
   const region = has(file.regions, known.regions);
   const refer = (ok: boolean, path: string, what: string, id: string) => {
-    if (!ok) problems.push({ path, message: `refers to ${what} "${id}", which is neither in this file nor in the catalogue` });
+    if (!ok)
+      problems.push({ path, message: `refers to ${what} "${id}", which is neither in this file nor in the catalogue` });
   };
   file.offers.forEach((offer, i) => {
     refer(part(offer.part), `offers[${i}].part`, 'part', offer.part);
@@ -54,12 +71,18 @@ function danglings(file: CatalogueFile, known: Known): Problem[] {
   });
   file.parts.forEach((entry, i) => {
     if (entry.variantOf !== undefined) refer(part(entry.variantOf), `parts[${i}].variantOf`, 'part', entry.variantOf);
-    if (entry.kind === 'board') entry.testedMemory?.forEach((id, m) => refer(part(id), `parts[${i}].testedMemory[${m}]`, 'part', id));
-    if (entry.kind === 'accessory' && entry.fitsCooler !== undefined) refer(part(entry.fitsCooler), `parts[${i}].fitsCooler`, 'part', entry.fitsCooler);
+    if (entry.kind === 'board')
+      entry.testedMemory?.forEach((id, m) => refer(part(id), `parts[${i}].testedMemory[${m}]`, 'part', id));
+    if (entry.kind === 'accessory' && entry.fitsCooler !== undefined)
+      refer(part(entry.fitsCooler), `parts[${i}].fitsCooler`, 'part', entry.fitsCooler);
   });
   file.rivals.forEach((rival, i) => {
-    rival.machine.items.forEach((item, k) => refer(part(item.part), `rivals[${i}].machine.items[${k}].part`, 'part', item.part));
-    rival.offers.forEach((offer, k) => refer(region(offer.region), `rivals[${i}].offers[${k}].region`, 'region', offer.region));
+    rival.machine.items.forEach((item, k) =>
+      refer(part(item.part), `rivals[${i}].machine.items[${k}].part`, 'part', item.part),
+    );
+    rival.offers.forEach((offer, k) =>
+      refer(region(offer.region), `rivals[${i}].offers[${k}].region`, 'region', offer.region),
+    );
   });
   return problems;
 }
@@ -67,9 +90,19 @@ function danglings(file: CatalogueFile, known: Known): Problem[] {
 function boardProblems(file: CatalogueFile): Problem[] {
   return file.parts.flatMap((part, i) =>
     part.kind === 'board' && part.topology
-      ? topologyProblems(part.topology).map((problem) => ({ path: pathText(['parts', i, 'topology', ...problem.path]), message: problem.message }))
+      ? topologyProblems(part.topology).map((problem) => ({
+          path: pathText(['parts', i, 'topology', ...problem.path]),
+          message: problem.message,
+        }))
       : [],
   );
 }
 
-export const emptyCatalogue: CatalogueData = { regions: [], sellers: [], applications: [], parts: [], offers: [], rivals: [] };
+export const emptyCatalogue: CatalogueData = {
+  regions: [],
+  sellers: [],
+  applications: [],
+  parts: [],
+  offers: [],
+  rivals: [],
+};

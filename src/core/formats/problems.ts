@@ -6,7 +6,8 @@ export interface Problem {
   readonly message: string;
 }
 
-export type Parsed<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+export type Parsed<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /** Longest text a file may have, in characters: far above any catalogue of this release. */
 export const MAX_TEXT = 40_000_000;
@@ -15,22 +16,38 @@ const MAX_PROBLEMS = 200;
 
 /** `["parts", 3, "lengthMm"]` as people write it. */
 export const pathText = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>((text, step) => (typeof step === 'number' ? `${text}[${step}]` : text === '' ? String(step) : `${text}.${String(step)}`), '') || 'file';
+  path.reduce<string>(
+    (text, step) =>
+      typeof step === 'number' ? `${text}[${step}]` : text === '' ? String(step) : `${text}.${String(step)}`,
+    '',
+  ) || 'file';
 
 function sentence(issue: z.core.$ZodIssue): string {
   switch (issue.code) {
     case 'invalid_type':
-      return issue.message.includes('undefined') || issue.input === undefined ? `is missing; it must be a ${issue.expected}` : `must be a ${issue.expected}`;
+      return issue.message.includes('undefined') || issue.input === undefined
+        ? `is missing; it must be a ${issue.expected}`
+        : `must be a ${issue.expected}`;
     case 'too_small':
-      return issue.origin === 'number' || issue.origin === 'int' ? `must be ${issue.inclusive ? 'at least' : 'above'} ${issue.minimum}` : issue.origin === 'array' ? `needs at least ${issue.minimum} entry` : issue.message;
+      return issue.origin === 'number' || issue.origin === 'int'
+        ? `must be ${issue.inclusive ? 'at least' : 'above'} ${issue.minimum}`
+        : issue.origin === 'array'
+          ? `needs at least ${issue.minimum} entry`
+          : issue.message;
     case 'too_big':
-      return issue.origin === 'number' || issue.origin === 'int' ? `must be ${issue.inclusive ? 'at most' : 'below'} ${issue.maximum}` : issue.message;
+      return issue.origin === 'number' || issue.origin === 'int'
+        ? `must be ${issue.inclusive ? 'at most' : 'below'} ${issue.maximum}`
+        : issue.message;
     case 'unrecognized_keys':
       return `has the unknown field${issue.keys.length > 1 ? 's' : ''} ${issue.keys.map((key) => `"${key}"`).join(', ')}; check the spelling or leave it out`;
     case 'invalid_value':
-      return issue.values.length === 1 ? `must be ${JSON.stringify(issue.values[0])}` : `must be one of ${issue.values.map((value) => JSON.stringify(value)).join(', ')}`;
+      return issue.values.length === 1
+        ? `must be ${JSON.stringify(issue.values[0])}`
+        : `must be one of ${issue.values.map((value) => JSON.stringify(value)).join(', ')}`;
     case 'invalid_union':
-      return issue.discriminator ? `"${issue.discriminator}" is missing or not one this release knows` : 'is of none of the kinds allowed here';
+      return issue.discriminator
+        ? `"${issue.discriminator}" is missing or not one this release knows`
+        : 'is of none of the kinds allowed here';
     default:
       return issue.message;
   }
@@ -39,19 +56,36 @@ function sentence(issue: z.core.$ZodIssue): string {
 /** Zod's issues as one sentence each. Messages that our schemas wrote themselves are kept. */
 export function problemsOf(error: z.ZodError): Problem[] {
   return error.issues.slice(0, MAX_PROBLEMS).map((issue) => {
-    const own = issue.message.startsWith('Invalid') || issue.message.startsWith('Too') || issue.message.startsWith('Unrecognized') ? sentence(issue) : issue.message;
+    const own =
+      issue.message.startsWith('Invalid') || issue.message.startsWith('Too') || issue.message.startsWith('Unrecognized')
+        ? sentence(issue)
+        : issue.message;
     return { path: pathText(issue.path), message: own };
   });
 }
 
 /** Text to JSON to schema, with every problem named instead of the first exception. */
 export function parseText<T>(text: string, schema: z.ZodType<T>): Parsed<T> {
-  if (text.length > MAX_TEXT) return { ok: false, problems: [{ path: 'file', message: `has ${Math.round(text.length / 1e6)} million characters; files of up to ${MAX_TEXT / 1e6} million are read` }] };
+  if (text.length > MAX_TEXT)
+    return {
+      ok: false,
+      problems: [
+        {
+          path: 'file',
+          message: `has ${Math.round(text.length / 1e6)} million characters; files of up to ${MAX_TEXT / 1e6} million are read`,
+        },
+      ],
+    };
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return { ok: false, problems: [{ path: 'file', message: `is not JSON: ${error instanceof SyntaxError ? error.message : String(error)}` }] };
+    return {
+      ok: false,
+      problems: [
+        { path: 'file', message: `is not JSON: ${error instanceof SyntaxError ? error.message : String(error)}` },
+      ],
+    };
   }
   return parseJson(json, schema);
 }

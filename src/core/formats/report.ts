@@ -6,10 +6,16 @@ import { findingWords } from '../words/findings';
 /** What a machine's worst finding means for a script: 0 nothing blocks or is unproven, 1 blocks, 3 unproven. */
 export function exitCodeOf(assessments: readonly Assessment[]): 0 | 1 | 3 {
   const levels = new Set(assessments.flatMap((assessment) => assessment.findings.map((finding) => finding.level)));
-  return levels.has('blocks') ? 1 : levels.has('unproven') || assessments.some((assessment) => assessment.tasks.some((task) => task.verdict === 'unproven')) ? 3 : 0;
+  return levels.has('blocks')
+    ? 1
+    : levels.has('unproven') ||
+        assessments.some((assessment) => assessment.tasks.some((task) => task.verdict === 'unproven'))
+      ? 3
+      : 0;
 }
 
-const band = (value: Band | undefined) => value && { low: significant(value.low), likely: significant(value.likely), high: significant(value.high) };
+const band = (value: Band | undefined) =>
+  value && { low: significant(value.low), likely: significant(value.likely), high: significant(value.high) };
 
 /** An assessment as plain JSON: figures in the units their names give. */
 export function reportOf(assessment: Assessment) {
@@ -18,25 +24,38 @@ export function reportOf(assessment: Assessment) {
     machine: facts.machine.id,
     name: facts.machine.name,
     findings: assessment.findings.map((finding) => ({ ...finding, says: findingWords(finding).says })),
-    passed: assessment.checks.filter((check) => check.level === 'passes').map((check) => ({ rule: check.rule, code: check.code, items: check.items, says: findingWords(check).says })),
+    passed: assessment.checks
+      .filter((check) => check.level === 'passes')
+      .map((check) => ({ rule: check.rule, code: check.code, items: check.items, says: findingWords(check).says })),
     tasks: assessment.tasks.map((task) => ({
       task: task.task,
       sitting: task.sitting,
       mode: task.mode,
       verdict: task.verdict,
-      ...(task.mode === 'real-time' ? { targetPerS: task.target, getsPerS: band(task.gets) } : { targetS: task.target, takesS: band(task.gets) }),
+      ...(task.mode === 'real-time'
+        ? { targetPerS: task.target, getsPerS: band(task.gets) }
+        : { targetS: task.target, takesS: band(task.gets) }),
       ratio: band(task.ratio),
       binds: task.binds,
       impossible: task.impossible,
       missing: task.missing,
     })),
     placement: facts.placement && {
-      placed: Object.fromEntries([...facts.placement.placed].map(([item, placed]) => [item, { slot: placed.slot, link: placed.link, gbytePerS: placed.bytesPerS && significant(placed.bytesPerS / 1e9) }])),
+      placed: Object.fromEntries(
+        [...facts.placement.placed].map(([item, placed]) => [
+          item,
+          { slot: placed.slot, link: placed.link, gbytePerS: placed.bytesPerS && significant(placed.bytesPerS / 1e9) },
+        ]),
+      ),
       unplaced: Object.fromEntries(facts.placement.unplaced),
       modes: facts.placement.modes,
       exact: facts.placement.exact,
     },
-    memory: { ...facts.memory, bandwidthBytesPerS: facts.memory.bandwidthBytesPerS, latencyNs: facts.memory.latencyNs && significant(facts.memory.latencyNs) },
+    memory: {
+      ...facts.memory,
+      bandwidthBytesPerS: facts.memory.bandwidthBytesPerS,
+      latencyNs: facts.memory.latencyNs && significant(facts.memory.latencyNs),
+    },
     power: {
       sustainedW: significant(facts.power.sustainedW),
       peakW: significant(facts.power.peakW),
@@ -44,6 +63,11 @@ export function reportOf(assessment: Assessment) {
       lowerBound: facts.power.missing.length > 0,
       clocks: 'full-power clocks: heat is not yet taken into account',
     },
-    price: { currency: facts.price.currency, ...facts.price.total, lowerBound: facts.price.unpriced.length > 0, unpriced: facts.price.unpriced },
+    price: {
+      currency: facts.price.currency,
+      ...facts.price.total,
+      lowerBound: facts.price.unpriced.length > 0,
+      unpriced: facts.price.unpriced,
+    },
   };
 }

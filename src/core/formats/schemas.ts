@@ -6,7 +6,13 @@ import { taskSchema } from '../work/tasks';
 import { caseSchema } from './caseFile';
 import { catalogueSchema } from './catalogueSchema';
 
-const documents: Readonly<Record<string, z.ZodType>> = { 'case-file': caseSchema, catalogue: catalogueSchema, brief: briefSchema, machine: machineSchema, task: taskSchema };
+const documents: Readonly<Record<string, z.ZodType>> = {
+  'case-file': caseSchema,
+  catalogue: catalogueSchema,
+  brief: briefSchema,
+  machine: machineSchema,
+  task: taskSchema,
+};
 
 const isKind = (name: string): name is PartKind => Object.hasOwn(partSchemas, name);
 

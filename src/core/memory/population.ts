@@ -73,9 +73,14 @@ export function populate(parts: FittedParts, profile: 'on' | 'off'): MemoryState
 
   const support = processor?.memory?.find((entry) => entry.generation === kits[0]?.part.generation);
   const ranks = leastKnown(kits.map((kit) => kit.part.ranks));
-  const rated = support?.rates.filter((rate) => rate.modulesPerChannel >= (modulesPerChannel ?? 1) && rate.ranks >= (ranks ?? 1)) ?? [];
+  const rated =
+    support?.rates.filter((rate) => rate.modulesPerChannel >= (modulesPerChannel ?? 1) && rate.ranks >= (ranks ?? 1)) ??
+    [];
   // the table's first entry that covers this population; beyond the table nothing is promised
-  const supportedByProcessorMTs = modulesPerChannel === undefined || ranks === undefined || rated.length === 0 ? undefined : Math.max(...rated.map((rate) => rate.rateMTs));
+  const supportedByProcessorMTs =
+    modulesPerChannel === undefined || ranks === undefined || rated.length === 0
+      ? undefined
+      : Math.max(...rated.map((rate) => rate.rateMTs));
   const profileMTs = kits.length ? leastKnown(kits.map((kit) => kit.part.rateMTs)) : undefined;
   const profileReadable = readable(kits, board?.profileKinds);
   const standard = kits.length ? leastKnown(kits.map((kit) => kit.part.standardRateMTs)) : undefined;
@@ -92,17 +97,27 @@ export function populate(parts: FittedParts, profile: 'on' | 'off'): MemoryState
     modules,
     modulesWanted,
     slots: slots?.length,
-    bytes: known && kits.every((kit) => kit.part.moduleGiB !== undefined) ? loose.reduce((sum, kit) => sum + (kit.part.moduleGiB ?? 0) * GIB, 0) : undefined,
+    bytes:
+      known && kits.every((kit) => kit.part.moduleGiB !== undefined)
+        ? loose.reduce((sum, kit) => sum + (kit.part.moduleGiB ?? 0) * GIB, 0)
+        : undefined,
     channelsPopulated,
     channels,
-    even: known && loads.length > 0 ? loads.length === channels && loads.every((load) => load.modules === loads[0]?.modules && load.gib === loads[0].gib) : undefined,
+    even:
+      known && loads.length > 0
+        ? loads.length === channels &&
+          loads.every((load) => load.modules === loads[0]?.modules && load.gib === loads[0].gib)
+        : undefined,
     modulesPerChannel,
     supportedByProcessorMTs,
     supportedByBoardMTs: board?.memoryRateMTs,
     profileMTs,
     profileReadable,
     effectiveMTs,
-    bandwidthBytesPerS: effectiveMTs === undefined || channelsPopulated === undefined ? undefined : bandwidthBytesPerS(effectiveMTs, channelsPopulated),
+    bandwidthBytesPerS:
+      effectiveMTs === undefined || channelsPopulated === undefined
+        ? undefined
+        : bandwidthBytesPerS(effectiveMTs, channelsPopulated),
     latencyNs: onProfile && casKnown && effectiveMTs !== undefined ? latencyNs(cas, effectiveMTs) : undefined,
   };
 }

@@ -4,7 +4,8 @@
  * @example latencyNs(36, 5600) // 12.857
  */
 export function latencyNs(cycles: number, rateMTs: number): number {
-  if (!(cycles > 0 && rateMTs > 0)) throw new RangeError(`latency needs cycles and rate above 0, got ${cycles} and ${rateMTs}`);
+  if (!(cycles > 0 && rateMTs > 0))
+    throw new RangeError(`latency needs cycles and rate above 0, got ${cycles} and ${rateMTs}`);
   return (2000 * cycles) / rateMTs;
 }
 

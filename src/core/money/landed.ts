@@ -17,7 +17,11 @@ export interface Landed {
  * @example landedPrice(100_00, 10_00, { taxRate: 0.075, pricesIncludeTax: false }) // net 10000, tax 825, landed 11825
  * @example landedPrice(121_00, 0, { taxRate: 0.21, pricesIncludeTax: true }) // net 10000, tax 2100, landed 12100
  */
-export function landedPrice(priceMinor: number, shippingMinor: number, region: Pick<Region, 'taxRate' | 'pricesIncludeTax'>): Landed {
+export function landedPrice(
+  priceMinor: number,
+  shippingMinor: number,
+  region: Pick<Region, 'taxRate' | 'pricesIncludeTax'>,
+): Landed {
   if (region.pricesIncludeTax) {
     const netMinor = netOf(priceMinor, region.taxRate);
     const netShipping = netOf(shippingMinor, region.taxRate);
@@ -55,12 +59,21 @@ const addLanded = (a: Landed, b: Landed): Landed => ({
 });
 
 /** Cheapest landed offer of a new part in a region; ties go to the earlier offer id. */
-export function cheapestOffer(catalogue: Catalogue, part: string, region: Region): { offer: Offer; landed: Landed } | undefined {
+export function cheapestOffer(
+  catalogue: Catalogue,
+  part: string,
+  region: Region,
+): { offer: Offer; landed: Landed } | undefined {
   let best: { offer: Offer; landed: Landed } | undefined;
   for (const offer of catalogue.offers(part, region.id)) {
     if (offer.condition !== 'new') continue;
     const landed = landedPrice(offer.priceMinor, offer.shippingMinor, region);
-    if (!best || landed.landedMinor < best.landed.landedMinor || (landed.landedMinor === best.landed.landedMinor && offer.id < best.offer.id)) best = { offer, landed };
+    if (
+      !best ||
+      landed.landedMinor < best.landed.landedMinor ||
+      (landed.landedMinor === best.landed.landedMinor && offer.id < best.offer.id)
+    )
+      best = { offer, landed };
   }
   return best;
 }
@@ -68,7 +81,13 @@ export function cheapestOffer(catalogue: Catalogue, part: string, region: Region
 function itemPrice({ item, part }: AnyFitted, catalogue: Catalogue, region: Region): ItemPrice {
   if (item.owned) return { item: item.id, part: part.id, state: 'owned', landed: ZERO, offer: undefined };
   const best = cheapestOffer(catalogue, part.id, region);
-  return { item: item.id, part: part.id, state: best ? 'offered' : 'no-offer', landed: best?.landed, offer: best?.offer };
+  return {
+    item: item.id,
+    part: part.id,
+    state: best ? 'offered' : 'no-offer',
+    landed: best?.landed,
+    offer: best?.offer,
+  };
 }
 
 /**
@@ -81,6 +100,9 @@ export function priceMachine(parts: FittedParts, catalogue: Catalogue, region: R
     currency: region.currency,
     items,
     total: items.reduce((sum, price) => addLanded(sum, price.landed ?? ZERO), ZERO),
-    unpriced: [...items.filter((price) => price.state === 'no-offer').map((price) => price.item), ...parts.gone.map((item) => item.id)],
+    unpriced: [
+      ...items.filter((price) => price.state === 'no-offer').map((price) => price.item),
+      ...parts.gone.map((item) => item.id),
+    ],
   };
 }

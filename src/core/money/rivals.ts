@@ -43,7 +43,11 @@ export interface Comparison {
   readonly tasks: readonly TaskRow[];
   readonly parts: readonly PartRow[];
   /** The rival's parts at offer prices, before tax and shipping, and what is left of its price; parts without an offer are named. */
-  readonly theirParts: { readonly netMinor: number; readonly remainderMinor: number | undefined; readonly without: readonly string[] };
+  readonly theirParts: {
+    readonly netMinor: number;
+    readonly remainderMinor: number | undefined;
+    readonly without: readonly string[];
+  };
 }
 
 export function compareWithRival(draft: Assessment, rival: RivalModel, brief: Brief, context: Context): Comparison {
@@ -57,7 +61,8 @@ export function compareWithRival(draft: Assessment, rival: RivalModel, brief: Br
     return row.ratio === undefined ? [] : [{ importance, log: Math.log(row.ratio) }];
   });
   const weight = weighted.reduce((sum, entry) => sum + entry.importance, 0);
-  const speedRatio = weight > 0 ? Math.exp(weighted.reduce((sum, entry) => sum + entry.importance * entry.log, 0) / weight) : undefined;
+  const speedRatio =
+    weight > 0 ? Math.exp(weighted.reduce((sum, entry) => sum + entry.importance * entry.log, 0) / weight) : undefined;
   const oursLowerBound = draft.facts.price.unpriced.length > 0;
   const priceRatio = theirs && !oursLowerBound ? ours.landedMinor / theirs.landedMinor : undefined;
   const at = assessment.facts.price;
@@ -71,7 +76,8 @@ export function compareWithRival(draft: Assessment, rival: RivalModel, brief: Br
     netPriceRatio: theirs && !oursLowerBound ? ours.netMinor / theirs.netMinor : undefined,
     speedRatio,
     tasksCompared: weighted.length,
-    perCoinRatio: speedRatio !== undefined && priceRatio !== undefined && priceRatio > 0 ? speedRatio / priceRatio : undefined,
+    perCoinRatio:
+      speedRatio !== undefined && priceRatio !== undefined && priceRatio > 0 ? speedRatio / priceRatio : undefined,
     tasks,
     parts: partRows(draft, assessment),
     theirParts: {
@@ -83,7 +89,9 @@ export function compareWithRival(draft: Assessment, rival: RivalModel, brief: Br
 }
 
 function taskRows(draft: Assessment, rival: Assessment): TaskRow[] {
-  const standIns = new Set(rival.facts.machine.items.filter((item) => item.standsInFor !== undefined).map((item) => item.id));
+  const standIns = new Set(
+    rival.facts.machine.items.filter((item) => item.standsInFor !== undefined).map((item) => item.id),
+  );
   const theirsBy = new Map(rival.tasks.map((result) => [result.task, result]));
   return draft.tasks.flatMap((ours): TaskRow[] => {
     const theirs = theirsBy.get(ours.task);
@@ -105,7 +113,8 @@ function taskRows(draft: Assessment, rival: Assessment): TaskRow[] {
 
 /** Items whose figures decide a resource. */
 function suppliers(assessment: Assessment, resource: string): readonly string[] {
-  if (resource.includes('uplink') || resource.startsWith('flow') || resource === 'cpu.threads') return assessment.facts.parts.ofKind('board').map(({ item }) => item.id);
+  if (resource.includes('uplink') || resource.startsWith('flow') || resource === 'cpu.threads')
+    return assessment.facts.parts.ofKind('board').map(({ item }) => item.id);
   return assessment.supply.of(resource as 'cpu.serial')?.items ?? [];
 }
 

@@ -1,5 +1,20 @@
 import { z } from 'zod';
-import { boardForm, connectorCounts, count, displayPorts, figure, flag, idText, lanes, linkGeneration, memoryGeneration, moduleKind, partBase, partIdSchema, plainText } from './common';
+import {
+  boardForm,
+  connectorCounts,
+  count,
+  displayPorts,
+  figure,
+  flag,
+  idText,
+  lanes,
+  linkGeneration,
+  memoryGeneration,
+  moduleKind,
+  partBase,
+  partIdSchema,
+  plainText,
+} from './common';
 
 /** A chipset chip. `on` is `cpu` or another hub's id; the uplink is shared by all that hangs below. */
 export const hubSchema = z.strictObject({
@@ -78,7 +93,10 @@ export const boardSchema = z.strictObject({
   moduleLimitGiB: figure('limit per memory slot', 'GiB', 'higher'),
   memoryLimitGiB: figure('memory limit', 'GiB', 'higher'),
   memoryRateMTs: figure('memory rate limit', 'MT/s', 'higher'),
-  profileKinds: z.array(z.enum(['XP', 'EP'])).optional().meta({ label: 'memory profile kinds read' }),
+  profileKinds: z
+    .array(z.enum(['XP', 'EP']))
+    .optional()
+    .meta({ label: 'memory profile kinds read' }),
   errorCorrection: flag('error correction'),
   topology: topologySchema.optional().meta({ label: 'topology' }),
   processorPowerW: figure('sustained processor power', 'W', 'higher'),

@@ -23,7 +23,13 @@ export const caseSchema = z.strictObject({
   coolerHeightMm: figure('room for the cooler', 'mm', 'higher'),
   mounts: z.array(mountSchema).optional().meta({ label: 'radiator and fan mounts' }),
   fansIncluded: z
-    .array(z.strictObject({ side: z.enum(['front', 'top', 'rear', 'bottom', 'side']), sizeMm: z.number().int().positive(), count: z.number().int().positive() }))
+    .array(
+      z.strictObject({
+        side: z.enum(['front', 'top', 'rear', 'bottom', 'side']),
+        sizeMm: z.number().int().positive(),
+        count: z.number().int().positive(),
+      }),
+    )
     .optional()
     .meta({ label: 'fans included' }),
   fanPowerW: figureFromZero('power of the fans included', 'W', 'lower'),

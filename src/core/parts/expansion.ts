@@ -4,7 +4,10 @@ import { connectorCounts, count, figure, flag, lanes, linkGeneration, partBase }
 export const expansionSchema = z.strictObject({
   kind: z.literal('expansion'),
   ...partBase,
-  purpose: z.enum(['capture', 'network', 'storage', 'sound', 'wireless', 'monitoring']).optional().meta({ label: 'purpose' }),
+  purpose: z
+    .enum(['capture', 'network', 'storage', 'sound', 'wireless', 'monitoring'])
+    .optional()
+    .meta({ label: 'purpose' }),
   generation: linkGeneration.optional().meta({ label: 'link generation' }),
   lanes: lanes.optional().meta({ label: 'lanes' }),
   slots: figure('thickness', 'slots', 'lower'),

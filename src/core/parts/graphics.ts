@@ -1,5 +1,16 @@
 import { z } from 'zod';
-import { connectorCounts, count, displayPorts, figure, flag, lanes, linkGeneration, mediaEngines, partBase, plainText } from './common';
+import {
+  connectorCounts,
+  count,
+  displayPorts,
+  figure,
+  flag,
+  lanes,
+  linkGeneration,
+  mediaEngines,
+  partBase,
+  plainText,
+} from './common';
 
 export const graphicsSchema = z.strictObject({
   kind: z.literal('graphics'),

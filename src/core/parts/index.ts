@@ -9,7 +9,14 @@ import { graphicsSchema } from './graphics';
 import { memorySchema } from './memory';
 import { processorSchema } from './processor';
 import { supplySchema } from './supply';
-import { accessorySchema, displaySchema, licenceSchema, peripheralSchema, serviceSchema, systemSchema } from './surroundings';
+import {
+  accessorySchema,
+  displaySchema,
+  licenceSchema,
+  peripheralSchema,
+  serviceSchema,
+  systemSchema,
+} from './surroundings';
 
 /** One schema a kind; the order is the order a builder thinks in. */
 export const partSchemas = {
@@ -68,7 +75,12 @@ export function figureMeta(kind: PartKind, field: string): FigureMeta {
 export function isNumberField(kind: PartKind, field: string): boolean {
   const shape: Record<string, z.ZodType> = partSchemas[kind].shape;
   const schema = shape[field];
-  return schema !== undefined && schema.safeParse(1).success && !schema.safeParse('x').success && !schema.safeParse(true).success;
+  return (
+    schema !== undefined &&
+    schema.safeParse(1).success &&
+    !schema.safeParse('x').success &&
+    !schema.safeParse(true).success
+  );
 }
 
 export { partId, type PartId } from './common';

@@ -1,5 +1,17 @@
 import { z } from 'zod';
-import { count, figure, flag, lanes, linkGeneration, mediaEngines, memoryGeneration, moduleKind, partBase, plainText, displayPorts } from './common';
+import {
+  count,
+  figure,
+  flag,
+  lanes,
+  linkGeneration,
+  mediaEngines,
+  memoryGeneration,
+  moduleKind,
+  partBase,
+  plainText,
+  displayPorts,
+} from './common';
 
 /** Cores of one kind. `workPerClock` is relative to a reference core at 1.0. */
 export const coreGroupSchema = z.strictObject({

@@ -41,7 +41,10 @@ export const serviceSchema = z.strictObject({
 export const accessorySchema = z.strictObject({
   kind: z.literal('accessory'),
   ...partBase,
-  purpose: z.enum(['mounting-kit', 'cable', 'riser', 'paste', 'light-controller']).optional().meta({ label: 'purpose' }),
+  purpose: z
+    .enum(['mounting-kit', 'cable', 'riser', 'paste', 'light-controller'])
+    .optional()
+    .meta({ label: 'purpose' }),
   fitsCooler: partIdSchema.optional().meta({ label: 'fits cooler' }),
   fitsSocket: plainText(40).optional().meta({ label: 'fits socket' }),
 });

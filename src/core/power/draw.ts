@@ -1,5 +1,5 @@
 import type { FittedParts } from '../fitted';
-import type { SittingResult } from '../predict/sitting';
+import type { SittingResult } from '../predict/results';
 import type { MissingFigure } from '../work/stage';
 
 /** Draw of one part in W at rest, at its limit, and in the sitting asked about. */
@@ -15,7 +15,11 @@ export interface PowerState {
   readonly parts: readonly PartDraw[];
   readonly peakW: number;
   readonly excursionW: number;
-  readonly sittings: readonly { readonly sitting: string; readonly sustainedW: number; readonly byItem: ReadonlyMap<string, number> }[];
+  readonly sittings: readonly {
+    readonly sitting: string;
+    readonly sustainedW: number;
+    readonly byItem: ReadonlyMap<string, number>;
+  }[];
   /** Draw of the heaviest sitting; the peak when there is no sitting. */
   readonly sustainedW: number;
   readonly ratedW: number | undefined;
@@ -35,7 +39,15 @@ const BUSY: Readonly<Record<string, readonly string[]>> = {
 export function drawOf(parts: FittedParts, sittings: readonly SittingResult[]): PowerState {
   const draws: (PartDraw & { busyKeys: readonly string[] })[] = [];
   const missing: MissingFigure[] = [];
-  const push = (item: string, part: string, kind: string, idle: number | undefined, max: number | undefined, field: string, ratio = 1) => {
+  const push = (
+    item: string,
+    part: string,
+    kind: string,
+    idle: number | undefined,
+    max: number | undefined,
+    field: string,
+    ratio = 1,
+  ) => {
     if (max === undefined) missing.push({ item, part, field });
     const maxW = max ?? 0;
     draws.push({ item, idleW: Math.min(idle ?? 0, maxW), maxW, excursionW: maxW * ratio, busyKeys: BUSY[kind] ?? [] });
@@ -53,7 +65,8 @@ export function drawOf(parts: FittedParts, sittings: readonly SittingResult[]): 
         push(item.id, part.id, part.kind, part.boardPowerW, part.boardPowerW, 'boardPowerW');
         break;
       case 'memory': {
-        const watts = part.modulePowerW === undefined || part.modules === undefined ? undefined : part.modulePowerW * part.modules;
+        const watts =
+          part.modulePowerW === undefined || part.modules === undefined ? undefined : part.modulePowerW * part.modules;
         push(item.id, part.id, part.kind, watts === undefined ? undefined : watts / 2, watts, 'modulePowerW');
         break;
       }
@@ -77,11 +90,16 @@ export function drawOf(parts: FittedParts, sittings: readonly SittingResult[]): 
     const byItem = new Map(
       draws.map((draw) => {
         // drives count as busy in a sitting: they are small and their share is not worth a model
-        const busy = draw.busyKeys.length === 0 ? 1 : Math.max(0, ...draw.busyKeys.map((key) => sitting.busy.get(key) ?? 0));
+        const busy =
+          draw.busyKeys.length === 0 ? 1 : Math.max(0, ...draw.busyKeys.map((key) => sitting.busy.get(key) ?? 0));
         return [draw.item, draw.idleW + (draw.maxW - draw.idleW) * busy] as const;
       }),
     );
-    return { sitting: sitting.sitting, sustainedW: [...byItem.values()].reduce((sum, watts) => sum + watts, 0), byItem };
+    return {
+      sitting: sitting.sitting,
+      sustainedW: [...byItem.values()].reduce((sum, watts) => sum + watts, 0),
+      byItem,
+    };
   });
   const ratings = parts.ofKind('supply').map((supply) => supply.part.ratedW);
   return {

@@ -21,7 +21,19 @@ export interface ResourceDemand {
   readonly strips: readonly DemandStrip[];
 }
 
-const SHOWN = ['cpu.serial', 'cpu.parallel', 'memory.traffic', 'gpu.fp32', 'gpu.traffic', 'engine.decode', 'engine.encode', 'read:active', 'write:scratch', 'write:active', 'network'];
+const SHOWN = [
+  'cpu.serial',
+  'cpu.parallel',
+  'memory.traffic',
+  'gpu.fp32',
+  'gpu.traffic',
+  'engine.decode',
+  'engine.encode',
+  'read:active',
+  'write:scratch',
+  'write:active',
+  'network',
+];
 
 /** Demand a second of each resource by sitting, real-time tasks only: elastic tasks take what is left. */
 export function demandsOf(assessment: Assessment): ResourceDemand[] {
@@ -36,7 +48,10 @@ export function demandsOf(assessment: Assessment): ResourceDemand[] {
         units.set(use.resource, use.demand.unit);
         supplies.set(use.resource, use.supply);
         const bySitting = strips.get(use.resource) ?? new Map<string, DemandPart[]>();
-        bySitting.set(sitting.sitting, [...(bySitting.get(sitting.sitting) ?? []), { task: task.task, amount: use.demand.value }]);
+        bySitting.set(sitting.sitting, [
+          ...(bySitting.get(sitting.sitting) ?? []),
+          { task: task.task, amount: use.demand.value },
+        ]);
         strips.set(use.resource, bySitting);
       }
     }
@@ -48,7 +63,11 @@ export function demandsOf(assessment: Assessment): ResourceDemand[] {
         resource,
         unit: units.get(resource) ?? '',
         supply: supplies.get(resource)?.value,
-        strips: [...bySitting].map(([sitting, parts]) => ({ sitting, parts, total: parts.reduce((sum, part) => sum + part.amount, 0) })),
+        strips: [...bySitting].map(([sitting, parts]) => ({
+          sitting,
+          parts,
+          total: parts.reduce((sum, part) => sum + part.amount, 0),
+        })),
       },
     ];
   });

@@ -56,18 +56,39 @@ const DEFINITION = 'definition';
 export function product(label: string, unit: string, inputs: readonly Derivation[], source = DEFINITION): Computed {
   let value = 1;
   for (const input of inputs) value *= input.value;
-  return { op: 'product', label, value, unit, spread: combineSpreads(inputs.map((input) => input.spread)), inputs, source };
+  return {
+    op: 'product',
+    label,
+    value,
+    unit,
+    spread: combineSpreads(inputs.map((input) => input.spread)),
+    inputs,
+    source,
+  };
 }
 
 /** First input divided by the product of the rest. @throws RangeError when a divisor is not above 0 */
-export function quotient(label: string, unit: string, inputs: readonly [Derivation, ...Derivation[]], source = DEFINITION): Computed {
+export function quotient(
+  label: string,
+  unit: string,
+  inputs: readonly [Derivation, ...Derivation[]],
+  source = DEFINITION,
+): Computed {
   const [first, ...rest] = inputs;
   let value = first.value;
   for (const divisor of rest) {
     if (!(divisor.value > 0)) throw new RangeError(`${label}: cannot divide by ${divisor.label} = ${divisor.value}`);
     value /= divisor.value;
   }
-  return { op: 'quotient', label, value, unit, spread: combineSpreads(inputs.map((input) => input.spread)), inputs, source };
+  return {
+    op: 'quotient',
+    label,
+    value,
+    unit,
+    spread: combineSpreads(inputs.map((input) => input.spread)),
+    inputs,
+    source,
+  };
 }
 
 /** Sum; the spread is the terms' spreads weighted by their share, combined as independent errors. */
@@ -79,7 +100,12 @@ export function sum(label: string, unit: string, inputs: readonly Derivation[], 
 }
 
 /** Least of the inputs. */
-export function least(label: string, unit: string, inputs: readonly [Derivation, ...Derivation[]], source = DEFINITION): Computed {
+export function least(
+  label: string,
+  unit: string,
+  inputs: readonly [Derivation, ...Derivation[]],
+  source = DEFINITION,
+): Computed {
   let smallest: Derivation = inputs[0];
   for (const input of inputs) if (input.value < smallest.value) smallest = input;
   return { op: 'least', label, value: smallest.value, unit, spread: smallest.spread, inputs, source };

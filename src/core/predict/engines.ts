@@ -28,20 +28,26 @@ export function enginesOf(parts: FittedParts): Engines {
   const missing: MissingFigure[] = [];
   for (const card of parts.ofKind('graphics')) {
     if (card.part.mediaEngines === undefined) missing.push(lacks(card, 'mediaEngines'));
-    for (const engine of card.part.mediaEngines ?? []) list.push({ engine, on: 'graphics', where: fullName(card.part) });
+    for (const engine of card.part.mediaEngines ?? [])
+      list.push({ engine, on: 'graphics', where: fullName(card.part) });
   }
   for (const processor of parts.ofKind('processor')) {
     const integrated = processor.part.integratedGraphics;
     if (integrated === undefined) missing.push(lacks(processor, 'integratedGraphics'));
     else if (integrated !== 'none') {
       if (integrated.mediaEngines === undefined) missing.push(lacks(processor, 'integratedGraphics'));
-      for (const engine of integrated.mediaEngines ?? []) list.push({ engine, on: 'processor', where: fullName(processor.part) });
+      for (const engine of integrated.mediaEngines ?? [])
+        list.push({ engine, on: 'processor', where: fullName(processor.part) });
     }
   }
   return { list, missing };
 }
 
-const lacks = (fitted: AnyFitted, field: string): MissingFigure => ({ item: fitted.item.id, part: fitted.part.id, field });
+const lacks = (fitted: AnyFitted, field: string): MissingFigure => ({
+  item: fitted.item.id,
+  part: fitted.part.id,
+  field,
+});
 
 /**
  * The fastest engine for this picture. A deeper or fuller engine also does the shallower format. When none is found
@@ -49,14 +55,27 @@ const lacks = (fitted: AnyFitted, field: string): MissingFigure => ({ item: fitt
  */
 export function chooseEngine(
   engines: Engines,
-  wanted: { direction: 'decode' | 'encode'; codec: Codec; chroma: Chroma; bitDepth: number; width: number; height: number },
+  wanted: {
+    direction: 'decode' | 'encode';
+    codec: Codec;
+    chroma: Chroma;
+    bitDepth: number;
+    width: number;
+    height: number;
+  },
 ): EngineChoice {
   let best: EngineAt | undefined;
   let maxWidth = 0;
   let maxHeight = 0;
   for (const at of engines.list) {
     const { engine } = at;
-    if (engine.direction !== wanted.direction || engine.codec !== wanted.codec || engine.chroma < wanted.chroma || engine.bitDepth < wanted.bitDepth) continue;
+    if (
+      engine.direction !== wanted.direction ||
+      engine.codec !== wanted.codec ||
+      engine.chroma < wanted.chroma ||
+      engine.bitDepth < wanted.bitDepth
+    )
+      continue;
     maxWidth = Math.max(maxWidth, engine.maxWidth);
     maxHeight = Math.max(maxHeight, engine.maxHeight);
     if (engine.maxWidth < wanted.width || engine.maxHeight < wanted.height) continue;

@@ -35,20 +35,60 @@ export const GRID_SIZES = [
 export function editGrid(machine: Machine, brief: Brief, task: EditPlay | EditExport, context: Context): GridRow[] {
   const sources = new Map<string, Source>();
   for (const other of brief.tasks)
-    if (other.kind === 'edit-play' || other.kind === 'edit-export') for (const source of other.sources) sources.set(`${source.codec} ${source.width} ${source.height} ${source.chroma} ${source.bitDepth} ${source.fps}`, { ...source, streams: 1 });
+    if (other.kind === 'edit-play' || other.kind === 'edit-export')
+      for (const source of other.sources)
+        sources.set(
+          `${source.codec} ${source.width} ${source.height} ${source.chroma} ${source.bitDepth} ${source.fps}`,
+          { ...source, streams: 1 },
+        );
   return [...sources.values()].map((source) => ({
     source,
-    sizes: GRID_SIZES.map((size) => ({ ...size, cells: PATHS.map((path) => cell(machine, brief, task, source, size, path, context)) })),
+    sizes: GRID_SIZES.map((size) => ({
+      ...size,
+      cells: PATHS.map((path) => cell(machine, brief, task, source, size, path, context)),
+    })),
   }));
 }
 
-function cell(machine: Machine, brief: Brief, task: EditPlay | EditExport, source: Source, size: { width: number; height: number }, path: Path, context: Context): GridCell {
+function cell(
+  machine: Machine,
+  brief: Brief,
+  task: EditPlay | EditExport,
+  source: Source,
+  size: { width: number; height: number },
+  path: Path,
+  context: Context,
+): GridCell {
   const { id, name, importance, application, correctionSteps, spatialNr, temporalNr } = task;
-  const common = { id, name, importance, ...(application === undefined ? {} : { application }), sources: [source], width: size.width, height: size.height, fps: source.fps, correctionSteps, spatialNr, temporalNr };
+  const common = {
+    id,
+    name,
+    importance,
+    ...(application === undefined ? {} : { application }),
+    sources: [source],
+    width: size.width,
+    height: size.height,
+    fps: source.fps,
+    correctionSteps,
+    spatialNr,
+    temporalNr,
+  };
   const probe =
     path === 'play'
       ? ({ kind: 'edit-play', ...common, playAt: 1, monitoring: false, renderCache: false, keepHours: 0 } as const)
-      : ({ kind: 'edit-export', ...common, outWidth: size.width, outHeight: size.height, outCodec: 'hevc', outChroma: '4:2:0', outBitDepth: 10, outMbitPerS: 60, path, preset: 'medium', programmeMin: 1 } as const);
+      : ({
+          kind: 'edit-export',
+          ...common,
+          outWidth: size.width,
+          outHeight: size.height,
+          outCodec: 'hevc',
+          outChroma: '4:2:0',
+          outBitDepth: 10,
+          outMbitPerS: 60,
+          path,
+          preset: 'medium',
+          programmeMin: 1,
+        } as const);
   const result = assess(machine, { ...brief, tasks: [probe], sittings: [] }, context).tasks[0];
   if (!result) return { path, fps: undefined, verdict: 'unproven', impossible: [] };
   const fps = result.gets && (result.mode === 'elastic' ? (60 * source.fps) / result.gets.likely : result.gets.likely);

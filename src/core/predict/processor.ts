@@ -34,7 +34,8 @@ export function processorRates(processor: PartOf<'processor'>): ProcessorRates {
   const known = groups.every((group) => group.workPerClock !== undefined);
   const serialOf = groups.map((group) => coreRate(group, 'boostGHz', where));
   const serialKnown = serialOf.filter((rate) => rate !== undefined);
-  const best = serialKnown.length === groups.length ? serialKnown.reduce((a, b) => (b.value > a.value ? b : a)) : undefined;
+  const best =
+    serialKnown.length === groups.length ? serialKnown.reduce((a, b) => (b.value > a.value ? b : a)) : undefined;
   const rates = groups.flatMap((group) => {
     const rate = coreRate(group, 'allCoreGHz', where);
     return rate ? [{ group, rate }] : [];
@@ -53,13 +54,22 @@ export function processorRates(processor: PartOf<'processor'>): ProcessorRates {
     const sorted = [...rates].sort((a, b) => b.rate.value - a.rate.value);
     for (const { group, rate } of sorted) {
       const cores = Math.min(left, group.count);
-      if (cores > 0) terms.push(product(`${cores} ${group.kind} cores`, 'Gwork/s', [given('cores', cores, '', 'part', where), rate]));
+      if (cores > 0)
+        terms.push(
+          product(`${cores} ${group.kind} cores`, 'Gwork/s', [given('cores', cores, '', 'part', where), rate]),
+        );
       left -= cores;
     }
     for (const { group, rate } of sorted) {
       const second = Math.min(left, group.count * (group.threadsPerCore - 1));
       if (second > 0)
-        terms.push(product(`second threads of ${second} cores`, 'Gwork/s', [given('cores', second, '', 'part', where), rate, fromConstant('gain of a second thread', { ...COMMON.secondThreadGain, value: gain - 1 })]));
+        terms.push(
+          product(`second threads of ${second} cores`, 'Gwork/s', [
+            given('cores', second, '', 'part', where),
+            rate,
+            fromConstant('gain of a second thread', { ...COMMON.secondThreadGain, value: gain - 1 }),
+          ]),
+        );
       left -= second;
     }
     const result = sum('all cores together', 'Gwork/s', terms);

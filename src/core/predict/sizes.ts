@@ -21,14 +21,18 @@ export function derivedSizes(assessment: Assessment): DerivedSize[] {
   for (const sitting of assessment.facts.sittings)
     for (const hold of sitting.holds) {
       const before = worst.get(hold.what);
-      if (!before || hold.needs.value > before.needs) worst.set(hold.what, { needs: hold.needs.value, safe: hold.needs.value * hold.needs.spread });
+      if (!before || hold.needs.value > before.needs)
+        worst.set(hold.what, { needs: hold.needs.value, safe: hold.needs.value * hold.needs.spread });
     }
   const channels = assessment.facts.memory.channels ?? 2;
   return [...worst].map(([what, { needs, safe }]): DerivedSize => {
     const base = { what, needsBytes: needs, safeBytes: safe };
     if (what === 'memory') {
       const module = MODULES.find((gib) => gib * channels * GIB >= safe);
-      return { ...base, size: module ? `${channels} × ${module} GB` : `more than ${channels} × ${MODULES[MODULES.length - 1] ?? 0} GB` };
+      return {
+        ...base,
+        size: module ? `${channels} × ${module} GB` : `more than ${channels} × ${MODULES[MODULES.length - 1] ?? 0} GB`,
+      };
     }
     if (what === 'graphics memory') {
       const gib = CARDS.find((size) => size * GIB >= safe);

@@ -29,20 +29,36 @@ export interface Supply {
   readonly space: (role: DriveRole) => Supplied | undefined;
 }
 
-const missingOf = (fitted: AnyFitted, ...fields: string[]): MissingFigure[] => fields.map((field) => ({ item: fitted.item.id, part: fitted.part.id, field }));
+const missingOf = (fitted: AnyFitted, ...fields: string[]): MissingFigure[] =>
+  fields.map((field) => ({ item: fitted.item.id, part: fitted.part.id, field }));
 
 /** A rate that is the part's own figure times a unit factor. */
-function own(fitted: AnyFitted, field: string, value: number | undefined, label: string, unit: string, factor: number): Supplied {
+function own(
+  fitted: AnyFitted,
+  field: string,
+  value: number | undefined,
+  label: string,
+  unit: string,
+  factor: number,
+): Supplied {
   return value === undefined
     ? { rate: undefined, missing: missingOf(fitted, field), items: [fitted.item.id] }
     : { rate: given(label, value * factor, unit, 'part', fullName(fitted.part)), missing: [], items: [fitted.item.id] };
 }
 
 const achievedLink = (label: string, bytesPerS: number, where: string): Derivation =>
-  product(label, 'B/s', [given('coded rate', bytesPerS, 'B/s', 'standard', where), fromConstant('share left after headers', COMMON.linkAchieved)]);
+  product(label, 'B/s', [
+    given('coded rate', bytesPerS, 'B/s', 'standard', where),
+    fromConstant('share left after headers', COMMON.linkAchieved),
+  ]);
 
 /** Rates of everything in the machine, computed lazily and once. */
-export function supplyOf(parts: FittedParts, memory: MemoryState, board: Board | undefined, placement: Placement | undefined): Supply {
+export function supplyOf(
+  parts: FittedParts,
+  memory: MemoryState,
+  board: Board | undefined,
+  placement: Placement | undefined,
+): Supply {
   const processor = parts.one('processor');
   const rates = processor && processorRates(processor.part);
   const card = parts.one('graphics');
@@ -52,22 +68,54 @@ export function supplyOf(parts: FittedParts, memory: MemoryState, board: Board |
   const linkOf = (fitted: AnyFitted): Supplied => {
     const placed = placement?.placed.get(fitted.item.id);
     if (placed?.bytesPerS === undefined)
-      return { rate: undefined, missing: placed ? missingOf(fitted, 'lanes', 'generation') : [], items: [fitted.item.id] };
+      return {
+        rate: undefined,
+        missing: placed ? missingOf(fitted, 'lanes', 'generation') : [],
+        items: [fitted.item.id],
+      };
     const slot = board?.slotById.get(placed.slot);
-    return { rate: achievedLink(`link in ${slot?.label ?? placed.slot}`, placed.bytesPerS, placed.link ? `generation ${placed.link.generation} × ${placed.link.lanes}` : 'SATA 3'), missing: [], items: [fitted.item.id] };
+    return {
+      rate: achievedLink(
+        `link in ${slot?.label ?? placed.slot}`,
+        placed.bytesPerS,
+        placed.link ? `generation ${placed.link.generation} × ${placed.link.lanes}` : 'SATA 3',
+      ),
+      missing: [],
+      items: [fitted.item.id],
+    };
   };
 
-  const memoryUnknown = (): MissingFigure[] => parts.ofKind('memory').flatMap((kit) => missingOf(kit, ...(['modules', 'moduleGiB', 'rateMTs', 'standardRateMTs', 'profileKind'] as const).filter((field) => kit.part[field] === undefined)));
+  const memoryUnknown = (): MissingFigure[] =>
+    parts
+      .ofKind('memory')
+      .flatMap((kit) =>
+        missingOf(
+          kit,
+          ...(['modules', 'moduleGiB', 'rateMTs', 'standardRateMTs', 'profileKind'] as const).filter(
+            (field) => kit.part[field] === undefined,
+          ),
+        ),
+      );
 
   const drive = (role: DriveRole, direction: 'read' | 'write'): Supplied | undefined => {
     const fitted = driveFor({ parts }, role);
     if (!fitted) return undefined;
     const field = direction === 'read' ? 'seqReadMBs' : 'sustainedWriteMBs';
-    const media = own(fitted, field, fitted.part[field], direction === 'read' ? 'sequential read' : 'sequential write after its cache', 'B/s', 1e6);
+    const media = own(
+      fitted,
+      field,
+      fitted.part[field],
+      direction === 'read' ? 'sequential read' : 'sequential write after its cache',
+      'B/s',
+      1e6,
+    );
     const link = linkOf(fitted);
     const missing = [...media.missing, ...link.missing];
     return {
-      rate: media.rate && link.rate ? least(`${direction} ${fullName(fitted.part)}`, 'B/s', [media.rate, link.rate]) : undefined,
+      rate:
+        media.rate && link.rate
+          ? least(`${direction} ${fullName(fitted.part)}`, 'B/s', [media.rate, link.rate])
+          : undefined,
       missing,
       items: [fitted.item.id],
     };
@@ -86,31 +134,68 @@ export function supplyOf(parts: FittedParts, memory: MemoryState, board: Board |
         if (kits.length === 0) return undefined;
         const bandwidth = memory.bandwidthBytesPerS;
         return {
-          rate: bandwidth === undefined ? undefined : product('memory bandwidth reached', 'B/s', [given('peak bandwidth', bandwidth, 'B/s', 'part', `${memory.effectiveMTs} MT/s × 8 B × ${memory.channelsPopulated} channels`), fromConstant('share of peak reached', COMMON.memoryAchieved)]),
+          rate:
+            bandwidth === undefined
+              ? undefined
+              : product('memory bandwidth reached', 'B/s', [
+                  given(
+                    'peak bandwidth',
+                    bandwidth,
+                    'B/s',
+                    'part',
+                    `${memory.effectiveMTs} MT/s × 8 B × ${memory.channelsPopulated} channels`,
+                  ),
+                  fromConstant('share of peak reached', COMMON.memoryAchieved),
+                ]),
           missing: bandwidth === undefined ? memoryUnknown() : [],
           items: kits.map((kit) => kit.item.id),
         };
       }
       case 'gpu.fp32':
         if (card) return own(card, 'fp32Tflops', card.part.fp32Tflops, 'FP32 rate', 'FLOP/s', 1e12);
-        if (processor && integrated && integrated !== 'none') return { rate: given('FP32 rate of the integrated graphics', integrated.fp32Tflops * 1e12, 'FLOP/s', 'part', fullName(processor.part)), missing: [], items: [processor.item.id] };
+        if (processor && integrated && integrated !== 'none')
+          return {
+            rate: given(
+              'FP32 rate of the integrated graphics',
+              integrated.fp32Tflops * 1e12,
+              'FLOP/s',
+              'part',
+              fullName(processor.part),
+            ),
+            missing: [],
+            items: [processor.item.id],
+          };
         return undefined;
       case 'gpu.traffic':
         // integrated graphics read and write the machine's own memory
-        return card ? own(card, 'memoryGBs', card.part.memoryGBs, 'graphics memory rate', 'B/s', 1e9) : compute('memory.traffic');
+        return card
+          ? own(card, 'memoryGBs', card.part.memoryGBs, 'graphics memory rate', 'B/s', 1e9)
+          : compute('memory.traffic');
       case 'gpu.in':
       case 'gpu.out':
         return card ? linkOf(card) : compute('memory.traffic');
       case 'engine.decode':
       case 'engine.encode':
-        return { rate: given('engine seconds a second', 1, 's/s', 'standard', 'definition'), missing: [], items: card ? [card.item.id] : processor ? [processor.item.id] : [] };
+        return {
+          rate: given('engine seconds a second', 1, 's/s', 'standard', 'definition'),
+          missing: [],
+          items: card ? [card.item.id] : processor ? [processor.item.id] : [],
+        };
       case 'network': {
         const cards = parts.ofKind('expansion').filter((expansion) => expansion.part.purpose === 'network');
         const best = cards[0];
         if (best) return own(best, 'networkGbitPerS', best.part.networkGbitPerS, 'network', 'B/s', 1e9 / 8);
-        const onBoard = board?.integrated.filter((item) => item.kind === 'network').sort((a, b) => b.bytesPerS - a.bytesPerS)[0];
+        const onBoard = board?.integrated
+          .filter((item) => item.kind === 'network')
+          .sort((a, b) => b.bytesPerS - a.bytesPerS)[0];
         const boardPart = parts.one('board');
-        return onBoard && boardPart ? { rate: given('network', onBoard.bytesPerS, 'B/s', 'part', fullName(boardPart.part)), missing: [], items: [boardPart.item.id] } : undefined;
+        return onBoard && boardPart
+          ? {
+              rate: given('network', onBoard.bytesPerS, 'B/s', 'part', fullName(boardPart.part)),
+              missing: [],
+              items: [boardPart.item.id],
+            }
+          : undefined;
       }
       default: {
         const [direction, role] = resource.split(':') as ['read' | 'write', DriveRole];
@@ -120,7 +205,8 @@ export function supplyOf(parts: FittedParts, memory: MemoryState, board: Board |
   };
 
   const endOf: Supply['endOf'] = (resource) => {
-    if (resource === 'gpu.in' || resource === 'gpu.out') return card && { item: card.item.id, direction: resource === 'gpu.in' ? 'down' : 'up' };
+    if (resource === 'gpu.in' || resource === 'gpu.out')
+      return card && { item: card.item.id, direction: resource === 'gpu.in' ? 'down' : 'up' };
     const [direction, role] = resource.split(':');
     if ((direction === 'read' || direction === 'write') && role) {
       const fitted = driveFor({ parts }, role);
@@ -144,9 +230,22 @@ export function supplyOf(parts: FittedParts, memory: MemoryState, board: Board |
     graphicsBytes: card
       ? own(card, 'memoryGiB', card.part.memoryGiB, 'graphics memory', 'B', GIB)
       : integrated && integrated !== 'none' && memory.bytes !== undefined
-        ? { rate: given('half of the memory, shared', memory.bytes / 2, 'B', 'part', 'integrated graphics'), missing: [], items: [] }
+        ? {
+            rate: given('half of the memory, shared', memory.bytes / 2, 'B', 'part', 'integrated graphics'),
+            missing: [],
+            items: [],
+          }
         : undefined,
-    uplinks: new Map([...(board?.hubs.values() ?? [])].map((hub) => [hub.id, achievedLink(`uplink of ${hub.label}`, hub.uplinkBytesPerS, `generation ${hub.uplink.generation} × ${hub.uplink.lanes}`)])),
+    uplinks: new Map(
+      [...(board?.hubs.values() ?? [])].map((hub) => [
+        hub.id,
+        achievedLink(
+          `uplink of ${hub.label}`,
+          hub.uplinkBytesPerS,
+          `generation ${hub.uplink.generation} × ${hub.uplink.lanes}`,
+        ),
+      ]),
+    ),
     space: (role) => {
       if (!DRIVE_ROLES.includes(role)) return undefined;
       const drives = parts.ofKind('drive').filter((fitted) => fitted.item.roles?.includes(role));
@@ -155,7 +254,10 @@ export function supplyOf(parts: FittedParts, memory: MemoryState, board: Board |
       const unknown = serving.filter((fitted) => fitted.part.capacityGB === undefined);
       const total = serving.reduce((all, fitted) => all + (fitted.part.capacityGB ?? 0) * 1e9, 0);
       return {
-        rate: unknown.length > 0 ? undefined : given('capacity', total, 'B', 'part', serving.map((fitted) => fullName(fitted.part)).join(' + ')),
+        rate:
+          unknown.length > 0
+            ? undefined
+            : given('capacity', total, 'B', 'part', serving.map((fitted) => fullName(fitted.part)).join(' + ')),
         missing: unknown.flatMap((fitted) => missingOf(fitted, 'capacityGB')),
         items: serving.map((fitted) => fitted.item.id),
       };

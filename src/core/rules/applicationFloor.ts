@@ -11,7 +11,13 @@ export const applicationFloor: Rule = {
   check: ({ parts, brief, catalogue, memory }) => {
     const wanted = new Set(brief.tasks.flatMap((task) => (task.application === undefined ? [] : [task.application])));
     const checks: Check[] = [];
-    const compare = (application: string, what: 'memory' | 'graphics memory', hasGib: number, floor: { minimum: number; recommended: number }, items: string[]) =>
+    const compare = (
+      application: string,
+      what: 'memory' | 'graphics memory',
+      hasGib: number,
+      floor: { minimum: number; recommended: number },
+      items: string[],
+    ) =>
       checks.push({
         rule: 'application-floor',
         level: hasGib < floor.minimum ? 'blocks' : hasGib < floor.recommended ? 'caution' : 'passes',
@@ -27,10 +33,17 @@ export const applicationFloor: Rule = {
     for (const id of [...wanted].sort()) {
       const profile = catalogue.application(id);
       if (!profile) continue;
-      if (memory.bytes !== undefined) compare(profile.name, 'memory', memory.bytes / GIB, profile.memoryGiB, idsOf(...parts.ofKind('memory')));
+      if (memory.bytes !== undefined)
+        compare(profile.name, 'memory', memory.bytes / GIB, profile.memoryGiB, idsOf(...parts.ofKind('memory')));
       const card = parts.one('graphics');
       if (!card || profile.effects !== 'graphics') continue;
-      if (card.part.memoryGiB === undefined) checks.push(unknown('application-floor', `whether ${profile.name} has the graphics memory it asks for`, [card, 'memoryGiB']));
+      if (card.part.memoryGiB === undefined)
+        checks.push(
+          unknown('application-floor', `whether ${profile.name} has the graphics memory it asks for`, [
+            card,
+            'memoryGiB',
+          ]),
+        );
       else compare(profile.name, 'graphics memory', card.part.memoryGiB, profile.graphicsMemoryGiB, idsOf(card));
     }
     return checks;

@@ -13,7 +13,25 @@ export const boardForm: Rule = {
     const { form } = board.part;
     const takes = chassis.part.boardForms;
     if (form === undefined || takes === undefined)
-      return [unknown('board-form', 'whether the board fits the case', ...(form === undefined ? [[board, 'form'] as const] : []), ...(takes === undefined ? [[chassis, 'boardForms'] as const] : []))];
-    return [{ rule: 'board-form', level: takes.includes(form) ? 'passes' : 'blocks', code: 'board-form', items: idsOf(board, chassis), board: nameOf(board), form, chassis: nameOf(chassis), takes }];
+      return [
+        unknown(
+          'board-form',
+          'whether the board fits the case',
+          ...(form === undefined ? [[board, 'form'] as const] : []),
+          ...(takes === undefined ? [[chassis, 'boardForms'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'board-form',
+        level: takes.includes(form) ? 'passes' : 'blocks',
+        code: 'board-form',
+        items: idsOf(board, chassis),
+        board: nameOf(board),
+        form,
+        chassis: nameOf(chassis),
+        takes,
+      },
+    ];
   },
 };

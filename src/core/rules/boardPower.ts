@@ -13,7 +13,25 @@ export const boardPower: Rule = {
     const powerW = processor.part.maxPowerW;
     const sustainsW = board.part.processorPowerW;
     if (powerW === undefined || sustainsW === undefined)
-      return [unknown('board-power', 'whether the board sustains the processor', ...(powerW === undefined ? [[processor, 'maxPowerW'] as const] : []), ...(sustainsW === undefined ? [[board, 'processorPowerW'] as const] : []))];
-    return [{ rule: 'board-power', level: powerW <= sustainsW ? 'passes' : 'caution', code: 'board-power', items: idsOf(processor, board), processor: nameOf(processor), powerW, board: nameOf(board), sustainsW }];
+      return [
+        unknown(
+          'board-power',
+          'whether the board sustains the processor',
+          ...(powerW === undefined ? [[processor, 'maxPowerW'] as const] : []),
+          ...(sustainsW === undefined ? [[board, 'processorPowerW'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'board-power',
+        level: powerW <= sustainsW ? 'passes' : 'caution',
+        code: 'board-power',
+        items: idsOf(processor, board),
+        processor: nameOf(processor),
+        powerW,
+        board: nameOf(board),
+        sustainsW,
+      },
+    ];
   },
 };

@@ -11,15 +11,34 @@ export const cardLength: Rule = {
     if (!chassis) return [];
     const radiator = parts.ofKind('cooler').find(({ part }) => part.type === 'liquid' && part.radiatorMm !== undefined);
     // a radiator goes to the top when one fits there, because in front it takes room from the cards
-    const onTop = radiator && chassis.part.mounts?.some((mount) => mount.side === 'top' && mount.radiatorsMm?.includes(radiator.part.radiatorMm ?? 0));
+    const onTop =
+      radiator &&
+      chassis.part.mounts?.some(
+        (mount) => mount.side === 'top' && mount.radiatorsMm?.includes(radiator.part.radiatorMm ?? 0),
+      );
     const frontRadiator = radiator !== undefined && !onTop;
     const field = frontRadiator ? 'cardLengthFrontRadiatorMm' : 'cardLengthMm';
     const spaceMm = chassis.part[field];
     return [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].map((card): Check => {
       const lengthMm = card.part.lengthMm;
       if (lengthMm === undefined || spaceMm === undefined)
-        return unknown('card-length', 'whether the card fits the case', ...(lengthMm === undefined ? [[card, 'lengthMm'] as const] : []), ...(spaceMm === undefined ? [[chassis, field] as const] : []));
-      return { rule: 'card-length', level: lengthMm <= spaceMm ? 'passes' : 'blocks', code: 'card-length', items: idsOf(card, chassis, ...(frontRadiator && radiator ? [radiator] : [])), card: nameOf(card), lengthMm, spaceMm, chassis: nameOf(chassis), frontRadiator };
+        return unknown(
+          'card-length',
+          'whether the card fits the case',
+          ...(lengthMm === undefined ? [[card, 'lengthMm'] as const] : []),
+          ...(spaceMm === undefined ? [[chassis, field] as const] : []),
+        );
+      return {
+        rule: 'card-length',
+        level: lengthMm <= spaceMm ? 'passes' : 'blocks',
+        code: 'card-length',
+        items: idsOf(card, chassis, ...(frontRadiator && radiator ? [radiator] : [])),
+        card: nameOf(card),
+        lengthMm,
+        spaceMm,
+        chassis: nameOf(chassis),
+        frontRadiator,
+      };
     });
   },
 };

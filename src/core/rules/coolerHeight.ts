@@ -14,7 +14,25 @@ export const coolerHeight: Rule = {
     const { heightMm } = cooler.part;
     const spaceMm = chassis.part.coolerHeightMm;
     if (heightMm === undefined || spaceMm === undefined)
-      return [unknown('cooler-height', 'whether the cooler fits under the side panel', ...(heightMm === undefined ? [[cooler, 'heightMm'] as const] : []), ...(spaceMm === undefined ? [[chassis, 'coolerHeightMm'] as const] : []))];
-    return [{ rule: 'cooler-height', level: heightMm <= spaceMm ? 'passes' : 'blocks', code: 'cooler-height', items: idsOf(cooler, chassis), cooler: nameOf(cooler), heightMm, spaceMm, chassis: nameOf(chassis) }];
+      return [
+        unknown(
+          'cooler-height',
+          'whether the cooler fits under the side panel',
+          ...(heightMm === undefined ? [[cooler, 'heightMm'] as const] : []),
+          ...(spaceMm === undefined ? [[chassis, 'coolerHeightMm'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'cooler-height',
+        level: heightMm <= spaceMm ? 'passes' : 'blocks',
+        code: 'cooler-height',
+        items: idsOf(cooler, chassis),
+        cooler: nameOf(cooler),
+        heightMm,
+        spaceMm,
+        chassis: nameOf(chassis),
+      },
+    ];
   },
 };

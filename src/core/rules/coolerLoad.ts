@@ -21,11 +21,25 @@ export const coolerLoad: Rule = {
         unknown(
           'cooler-load',
           'whether the cooler holds the processor',
-          ...(['maxPowerW', 'maxTemperatureC'] as const).filter((field) => processor.part[field] === undefined).map((field) => [processor, field] as const),
+          ...(['maxPowerW', 'maxTemperatureC'] as const)
+            .filter((field) => processor.part[field] === undefined)
+            .map((field) => [processor, field] as const),
           ...(resistance === undefined || resistance.length === 0 ? [[cooler, 'resistance'] as const] : []),
         ),
       ];
     const leastC = brief.roomC + maxPowerW * Math.min(...resistance.map((point) => point.kPerW));
-    return [{ rule: 'cooler-load', level: leastC > maxTemperatureC ? 'caution' : 'passes', code: 'cooler-load', items: idsOf(cooler), cooler: nameOf(cooler), processor: nameOf(processor), powerW: maxPowerW, leastC, limitC: maxTemperatureC }];
+    return [
+      {
+        rule: 'cooler-load',
+        level: leastC > maxTemperatureC ? 'caution' : 'passes',
+        code: 'cooler-load',
+        items: idsOf(cooler),
+        cooler: nameOf(cooler),
+        processor: nameOf(processor),
+        powerW: maxPowerW,
+        leastC,
+        limitC: maxTemperatureC,
+      },
+    ];
   },
 };

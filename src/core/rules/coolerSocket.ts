@@ -12,10 +12,35 @@ export const coolerSocket: Rule = {
     if (!cooler || !holder) return [];
     const socket = holder.part.socket;
     if (socket === undefined || cooler.part.sockets === undefined)
-      return [unknown('cooler-socket', 'whether the cooler mounts on this socket', ...(socket === undefined ? [[holder, 'socket'] as const] : []), ...(cooler.part.sockets === undefined ? [[cooler, 'sockets'] as const] : []))];
+      return [
+        unknown(
+          'cooler-socket',
+          'whether the cooler mounts on this socket',
+          ...(socket === undefined ? [[holder, 'socket'] as const] : []),
+          ...(cooler.part.sockets === undefined ? [[cooler, 'sockets'] as const] : []),
+        ),
+      ];
     const entry = cooler.part.sockets.find((candidate) => candidate.socket === socket);
-    const kitAdded = parts.ofKind('accessory').some(({ part }) => part.purpose === 'mounting-kit' && part.fitsSocket === socket && (part.fitsCooler === undefined || part.fitsCooler === cooler.part.id));
+    const kitAdded = parts
+      .ofKind('accessory')
+      .some(
+        ({ part }) =>
+          part.purpose === 'mounting-kit' &&
+          part.fitsSocket === socket &&
+          (part.fitsCooler === undefined || part.fitsCooler === cooler.part.id),
+      );
     const kit = !entry ? 'none' : entry.kit === 'included' ? 'included' : kitAdded ? 'added' : 'apart';
-    return [{ rule: 'cooler-socket', level: kit === 'none' || kit === 'apart' ? 'blocks' : 'passes', code: 'cooler-socket', items: idsOf(cooler), cooler: nameOf(cooler), socket, kit, ...(kit === 'apart' ? { adds: ['accessory'] as const } : {}) }];
+    return [
+      {
+        rule: 'cooler-socket',
+        level: kit === 'none' || kit === 'apart' ? 'blocks' : 'passes',
+        code: 'cooler-socket',
+        items: idsOf(cooler),
+        cooler: nameOf(cooler),
+        socket,
+        kit,
+        ...(kit === 'apart' ? { adds: ['accessory'] as const } : {}),
+      },
+    ];
   },
 };

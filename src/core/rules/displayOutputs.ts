@@ -11,10 +11,23 @@ export const displayOutputs: Rule = {
     const displays = brief.ownedDisplays.length + parts.ofKind('display').length;
     const holder = parts.one('graphics') ?? parts.one('board');
     if (displays === 0 || !holder) return [];
-    const [field, list] = holder.part.kind === 'graphics' ? (['outputs', holder.part.outputs] as const) : (['displayOutputs', holder.part.displayOutputs] as const);
+    const [field, list] =
+      holder.part.kind === 'graphics'
+        ? (['outputs', holder.part.outputs] as const)
+        : (['displayOutputs', holder.part.displayOutputs] as const);
     if (list === undefined) return [unknown('display-outputs', 'how many displays it drives', [holder, field])];
     const count = list.reduce((sum, port) => sum + port.count, 0);
     const outputs = holder.part.kind === 'graphics' ? Math.min(count, holder.part.maxDisplays ?? count) : count;
-    return [{ rule: 'display-outputs', level: displays <= outputs ? 'passes' : 'blocks', code: 'display-outputs', items: idsOf(holder), displays, outputs, from: nameOf(holder) }];
+    return [
+      {
+        rule: 'display-outputs',
+        level: displays <= outputs ? 'passes' : 'blocks',
+        code: 'display-outputs',
+        items: idsOf(holder),
+        displays,
+        outputs,
+        from: nameOf(holder),
+      },
+    ];
   },
 };

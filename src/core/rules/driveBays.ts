@@ -15,11 +15,38 @@ export const driveBays: Rule = {
     if (!chassis || large.length + small.length === 0) return [];
     const { bays35, bays25 } = chassis.part;
     if (bays35 === undefined || bays25 === undefined)
-      return [unknown('drive-bays', 'whether there is a bay for every drive', ...(bays35 === undefined ? [[chassis, 'bays35'] as const] : []), ...(bays25 === undefined ? [[chassis, 'bays25'] as const] : []))];
+      return [
+        unknown(
+          'drive-bays',
+          'whether there is a bay for every drive',
+          ...(bays35 === undefined ? [[chassis, 'bays35'] as const] : []),
+          ...(bays25 === undefined ? [[chassis, 'bays25'] as const] : []),
+        ),
+      ];
     const checks: Check[] = [];
-    if (large.length > 0) checks.push({ rule: 'drive-bays', level: large.length <= bays35 ? 'passes' : 'blocks', code: 'drive-bays', items: idsOf(...large, chassis), size: '3.5"', drives: large.length, bays: bays35, chassis: nameOf(chassis) });
+    if (large.length > 0)
+      checks.push({
+        rule: 'drive-bays',
+        level: large.length <= bays35 ? 'passes' : 'blocks',
+        code: 'drive-bays',
+        items: idsOf(...large, chassis),
+        size: '3.5"',
+        drives: large.length,
+        bays: bays35,
+        chassis: nameOf(chassis),
+      });
     const room = bays25 + Math.max(0, bays35 - large.length);
-    if (small.length > 0) checks.push({ rule: 'drive-bays', level: small.length <= room ? 'passes' : 'blocks', code: 'drive-bays', items: idsOf(...small, chassis), size: '2.5"', drives: small.length, bays: room, chassis: nameOf(chassis) });
+    if (small.length > 0)
+      checks.push({
+        rule: 'drive-bays',
+        level: small.length <= room ? 'passes' : 'blocks',
+        code: 'drive-bays',
+        items: idsOf(...small, chassis),
+        size: '2.5"',
+        drives: small.length,
+        bays: room,
+        chassis: nameOf(chassis),
+      });
     return checks;
   },
 };

@@ -1,4 +1,4 @@
-import type { HoldResult } from '../predict/sitting';
+import type { HoldResult } from '../predict/results';
 import type { Check, Rule } from './rule';
 
 export const driveSpace: Rule = {
@@ -18,10 +18,34 @@ export const driveSpace: Rule = {
       }
     return [...worst.values()].flatMap((hold): Check[] => {
       const role = hold.what.slice('space:'.length);
-      if (hold.missing.length > 0) return [{ rule: 'drive-space', level: 'unproven', code: 'unknown-figure', about: `whether the ${role} drive is large enough`, items: hold.missing.map((figure) => figure.item), missing: hold.missing }];
+      if (hold.missing.length > 0)
+        return [
+          {
+            rule: 'drive-space',
+            level: 'unproven',
+            code: 'unknown-figure',
+            about: `whether the ${role} drive is large enough`,
+            items: hold.missing.map((figure) => figure.item),
+            missing: hold.missing,
+          },
+        ];
       if (!hold.has) return [];
-      const items = parts.ofKind('drive').filter(({ item }) => item.roles?.some((has) => has === role)).map(({ item }) => item.id);
-      return [{ rule: 'drive-space', level: hold.has.value >= hold.needs.value ? 'passes' : 'blocks', code: 'space', items, role, needsGB: hold.needs.value / 1e9, hasGB: hold.has.value / 1e9, adds: ['drive'] }];
+      const items = parts
+        .ofKind('drive')
+        .filter(({ item }) => item.roles?.some((has) => has === role))
+        .map(({ item }) => item.id);
+      return [
+        {
+          rule: 'drive-space',
+          level: hold.has.value >= hold.needs.value ? 'passes' : 'blocks',
+          code: 'space',
+          items,
+          role,
+          needsGB: hold.needs.value / 1e9,
+          hasGB: hold.has.value / 1e9,
+          adds: ['drive'],
+        },
+      ];
     });
   },
 };

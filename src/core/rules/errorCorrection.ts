@@ -12,7 +12,22 @@ export const errorCorrection: Rule = {
     const chain = [...parts.ofKind('processor'), ...parts.ofKind('board'), ...parts.ofKind('memory')];
     const unsure = chain.filter(({ part }) => part.errorCorrection === undefined);
     const without = chain.filter(({ part }) => part.errorCorrection === false);
-    if (without.length === 0 && unsure.length > 0) return [unknown('error-correction', 'whether memory errors are corrected end to end', ...unsure.map((fitted) => [fitted, 'errorCorrection'] as const))];
-    return [{ rule: 'error-correction', level: without.length === 0 ? 'passes' : 'blocks', code: 'error-correction', items: idsOf(...(without.length > 0 ? without : chain)), without: without.map(nameOf) }];
+    if (without.length === 0 && unsure.length > 0)
+      return [
+        unknown(
+          'error-correction',
+          'whether memory errors are corrected end to end',
+          ...unsure.map((fitted) => [fitted, 'errorCorrection'] as const),
+        ),
+      ];
+    return [
+      {
+        rule: 'error-correction',
+        level: without.length === 0 ? 'passes' : 'blocks',
+        code: 'error-correction',
+        items: idsOf(...(without.length > 0 ? without : chain)),
+        without: without.map(nameOf),
+      },
+    ];
   },
 };

@@ -25,11 +25,29 @@ export const firmware: Rule = {
     // no entry is the family rule's business; an entry without a version is supported from the first
     if (!processor || !board || minimum === undefined) return [];
     const has = machine.firmware ?? board.part.shippedFirmware;
-    if (has === undefined) return [unknown('firmware', `whether the board ships with firmware ${minimum} or newer`, [board, 'shippedFirmware'])];
+    if (has === undefined)
+      return [
+        unknown('firmware', `whether the board ships with firmware ${minimum} or newer`, [board, 'shippedFirmware']),
+      ];
     const flashable = board.part.flashWithoutProcessor;
-    const figures = { rule: 'firmware', code: 'firmware', items: idsOf(processor, board), processor: nameOf(processor), board: nameOf(board), minimum, has, flashable: flashable ?? false } as const;
+    const figures = {
+      rule: 'firmware',
+      code: 'firmware',
+      items: idsOf(processor, board),
+      processor: nameOf(processor),
+      board: nameOf(board),
+      minimum,
+      has,
+      flashable: flashable ?? false,
+    } as const;
     if (compareVersions(has, minimum) >= 0) return [{ ...figures, level: 'passes' }];
-    if (flashable === undefined) return [unknown('firmware', `how to bring firmware ${has} to ${minimum} without a processor that runs`, [board, 'flashWithoutProcessor'])];
+    if (flashable === undefined)
+      return [
+        unknown('firmware', `how to bring firmware ${has} to ${minimum} without a processor that runs`, [
+          board,
+          'flashWithoutProcessor',
+        ]),
+      ];
     return [{ ...figures, level: flashable ? 'caution' : 'blocks' }];
   },
 };

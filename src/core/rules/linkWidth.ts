@@ -16,11 +16,29 @@ export const linkWidth: Rule = {
       if (!placed) return [];
       if (placed.bytesPerS === undefined || placed.ownBytesPerS === undefined) {
         const fields = ['generation', 'lanes'] as const;
-        const part: { generation?: unknown; lanes?: unknown } = 'lanes' in fitted.part || 'generation' in fitted.part ? fitted.part : {};
-        return [unknown('link', 'at what rate it is linked', ...fields.filter((field) => part[field] === undefined).map((field) => [fitted, field] as const))];
+        const part: { generation?: unknown; lanes?: unknown } =
+          'lanes' in fitted.part || 'generation' in fitted.part ? fitted.part : {};
+        return [
+          unknown(
+            'link',
+            'at what rate it is linked',
+            ...fields.filter((field) => part[field] === undefined).map((field) => [fitted, field] as const),
+          ),
+        ];
       }
       const lost = 1 - placed.bytesPerS / placed.ownBytesPerS;
-      return [{ rule: 'link', level: lost > SLIGHT ? 'caution' : 'passes', code: 'link', items: idsOf(fitted), device: nameOf(fitted), slot: board?.slotById.get(placed.slot)?.label ?? placed.slot, getsGBs: placed.bytesPerS / 1e9, ownGBs: placed.ownBytesPerS / 1e9 }];
+      return [
+        {
+          rule: 'link',
+          level: lost > SLIGHT ? 'caution' : 'passes',
+          code: 'link',
+          items: idsOf(fitted),
+          device: nameOf(fitted),
+          slot: board?.slotById.get(placed.slot)?.label ?? placed.slot,
+          getsGBs: placed.bytesPerS / 1e9,
+          ownGBs: placed.ownBytesPerS / 1e9,
+        },
+      ];
     });
   },
 };

@@ -17,16 +17,43 @@ export const memoryCapacity: Rule = {
       const gib = kit.part.moduleGiB;
       const limitGib = board.part.moduleLimitGiB;
       if (gib === undefined || limitGib === undefined)
-        checks.push(unknown('memory-capacity', 'whether a slot takes this module', ...(gib === undefined ? [[kit, 'moduleGiB'] as const] : []), ...(limitGib === undefined ? [[board, 'moduleLimitGiB'] as const] : [])));
-      else checks.push({ rule: 'memory-capacity', level: gib <= limitGib ? 'passes' : 'blocks', code: 'module-capacity', items: idsOf(kit, board), kit: nameOf(kit), gib, limitGib, board: nameOf(board) });
+        checks.push(
+          unknown(
+            'memory-capacity',
+            'whether a slot takes this module',
+            ...(gib === undefined ? [[kit, 'moduleGiB'] as const] : []),
+            ...(limitGib === undefined ? [[board, 'moduleLimitGiB'] as const] : []),
+          ),
+        );
+      else
+        checks.push({
+          rule: 'memory-capacity',
+          level: gib <= limitGib ? 'passes' : 'blocks',
+          code: 'module-capacity',
+          items: idsOf(kit, board),
+          kit: nameOf(kit),
+          gib,
+          limitGib,
+          board: nameOf(board),
+        });
     }
     if (memory.bytes === undefined) return checks;
     for (const holder of [board, processor]) {
       if (!holder) continue;
       const limitGib = holder.part.memoryLimitGiB;
       const gib = memory.bytes / GIB;
-      if (limitGib === undefined) checks.push(unknown('memory-capacity', 'how much memory it can address', [holder, 'memoryLimitGiB']));
-      else checks.push({ rule: 'memory-capacity', level: gib <= limitGib ? 'passes' : 'blocks', code: 'memory-capacity', items: idsOf(...kits, holder), gib, limitGib, against: nameOf(holder) });
+      if (limitGib === undefined)
+        checks.push(unknown('memory-capacity', 'how much memory it can address', [holder, 'memoryLimitGiB']));
+      else
+        checks.push({
+          rule: 'memory-capacity',
+          level: gib <= limitGib ? 'passes' : 'blocks',
+          code: 'memory-capacity',
+          items: idsOf(...kits, holder),
+          gib,
+          limitGib,
+          against: nameOf(holder),
+        });
     }
     return checks;
   },

@@ -11,14 +11,24 @@ export const memoryGeneration: Rule = {
     const processor = parts.one('processor');
     return parts.ofKind('memory').flatMap((kit): Check[] => {
       const generation = kit.part.generation;
-      if (generation === undefined) return [unknown('memory-generation', 'whether the memory fits the board', [kit, 'generation'])];
+      if (generation === undefined)
+        return [unknown('memory-generation', 'whether the memory fits the board', [kit, 'generation'])];
       const checks: Check[] = [];
       if (board) {
         const wants = board.part.memoryGeneration;
         checks.push(
           wants === undefined
             ? unknown('memory-generation', 'whether the memory fits the board', [board, 'memoryGeneration'])
-            : { rule: 'memory-generation', level: wants === generation ? 'passes' : 'blocks', code: 'memory-generation', items: idsOf(kit, board), kit: nameOf(kit), generation, against: nameOf(board), wants },
+            : {
+                rule: 'memory-generation',
+                level: wants === generation ? 'passes' : 'blocks',
+                code: 'memory-generation',
+                items: idsOf(kit, board),
+                kit: nameOf(kit),
+                generation,
+                against: nameOf(board),
+                wants,
+              },
         );
       }
       if (processor) {

@@ -12,9 +12,18 @@ export const memoryRate: Rule = {
     const kits = parts.ofKind('memory');
     if (!board || !processor || kits.length === 0) return [];
     const { profileMTs, supportedByProcessorMTs: processorMTs, supportedByBoardMTs: boardMTs, effectiveMTs } = memory;
-    if (profileMTs === undefined || processorMTs === undefined || boardMTs === undefined || effectiveMTs === undefined) {
+    if (
+      profileMTs === undefined ||
+      processorMTs === undefined ||
+      boardMTs === undefined ||
+      effectiveMTs === undefined
+    ) {
       const missing = [
-        ...kits.flatMap((kit) => (['rateMTs', 'ranks', 'standardRateMTs'] as const).filter((field) => kit.part[field] === undefined).map((field) => [kit, field] as const)),
+        ...kits.flatMap((kit) =>
+          (['rateMTs', 'ranks', 'standardRateMTs'] as const)
+            .filter((field) => kit.part[field] === undefined)
+            .map((field) => [kit, field] as const),
+        ),
         ...(board.part.memoryRateMTs === undefined ? [[board, 'memoryRateMTs'] as const] : []),
         ...(processor.part.memory === undefined ? [[processor, 'memory'] as const] : []),
       ];
@@ -22,6 +31,17 @@ export const memoryRate: Rule = {
     }
     const above = effectiveMTs > processorMTs;
     const held = machine.memoryProfile !== 'off' && profileMTs > effectiveMTs;
-    return [{ rule: 'memory-rate', level: above ? 'caution' : held ? 'note' : 'passes', code: 'memory-rate', items: idsOf(...kits), profileMTs, processorMTs, boardMTs, effectiveMTs }];
+    return [
+      {
+        rule: 'memory-rate',
+        level: above ? 'caution' : held ? 'note' : 'passes',
+        code: 'memory-rate',
+        items: idsOf(...kits),
+        profileMTs,
+        processorMTs,
+        boardMTs,
+        effectiveMTs,
+      },
+    ];
   },
 };

@@ -12,7 +12,24 @@ export const memorySlots: Rule = {
     if (!board || kits.length === 0) return [];
     const unsure = kits.filter((kit) => kit.part.modules === undefined).map((kit) => [kit, 'modules'] as const);
     if (memory.slots === undefined || memory.modulesWanted === undefined)
-      return [unknown('memory-slots', 'whether there is a slot for every module', ...unsure, ...(memory.slots === undefined ? [[board, 'memorySlots'] as const] : []))];
-    return [{ rule: 'memory-slots', level: memory.modulesWanted <= memory.slots ? 'passes' : 'blocks', code: 'memory-slots', items: idsOf(...kits, board), modules: memory.modulesWanted, slots: memory.slots, board: nameOf(board) }];
+      return [
+        unknown(
+          'memory-slots',
+          'whether there is a slot for every module',
+          ...unsure,
+          ...(memory.slots === undefined ? [[board, 'memorySlots'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'memory-slots',
+        level: memory.modulesWanted <= memory.slots ? 'passes' : 'blocks',
+        code: 'memory-slots',
+        items: idsOf(...kits, board),
+        modules: memory.modulesWanted,
+        slots: memory.slots,
+        board: nameOf(board),
+      },
+    ];
   },
 };

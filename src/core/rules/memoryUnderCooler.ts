@@ -14,8 +14,22 @@ export const memoryUnderCooler: Rule = {
     return parts.ofKind('memory').map((kit): Check => {
       const { heightMm } = kit.part;
       if (heightMm === undefined || spaceMm === undefined)
-        return unknown('memory-under-cooler', 'whether the modules fit under the cooler', ...(heightMm === undefined ? [[kit, 'heightMm'] as const] : []), ...(spaceMm === undefined ? [[cooler, 'memoryClearanceMm'] as const] : []));
-      return { rule: 'memory-under-cooler', level: heightMm <= spaceMm ? 'passes' : 'blocks', code: 'memory-under-cooler', items: idsOf(kit, cooler), kit: nameOf(kit), heightMm, spaceMm, cooler: nameOf(cooler) };
+        return unknown(
+          'memory-under-cooler',
+          'whether the modules fit under the cooler',
+          ...(heightMm === undefined ? [[kit, 'heightMm'] as const] : []),
+          ...(spaceMm === undefined ? [[cooler, 'memoryClearanceMm'] as const] : []),
+        );
+      return {
+        rule: 'memory-under-cooler',
+        level: heightMm <= spaceMm ? 'passes' : 'blocks',
+        code: 'memory-under-cooler',
+        items: idsOf(kit, cooler),
+        kit: nameOf(kit),
+        heightMm,
+        spaceMm,
+        cooler: nameOf(cooler),
+      };
     });
   },
 };

@@ -10,6 +10,14 @@ export const mixedKits: Rule = {
     const kits = parts.ofKind('memory');
     if (kits.length < 2) return [];
     const names = [...new Set(kits.map(nameOf))];
-    return [{ rule: 'mixed-kits', level: names.length > 1 ? 'caution' : 'passes', code: 'mixed-kits', items: idsOf(...kits), kits: names }];
+    return [
+      {
+        rule: 'mixed-kits',
+        level: names.length > 1 ? 'caution' : 'passes',
+        code: 'mixed-kits',
+        items: idsOf(...kits),
+        kits: names,
+      },
+    ];
   },
 };

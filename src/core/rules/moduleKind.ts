@@ -13,8 +13,22 @@ export const moduleKind: Rule = {
       const mine = kit.part.moduleKind;
       const wants = board.part.moduleKind;
       if (mine === undefined || wants === undefined)
-        return unknown('module-kind', 'whether the modules fit the board', ...(mine === undefined ? [[kit, 'moduleKind'] as const] : []), ...(wants === undefined ? [[board, 'moduleKind'] as const] : []));
-      return { rule: 'module-kind', level: mine === wants ? 'passes' : 'blocks', code: 'module-kind', items: idsOf(kit, board), kit: nameOf(kit), moduleKind: mine, against: nameOf(board), wants };
+        return unknown(
+          'module-kind',
+          'whether the modules fit the board',
+          ...(mine === undefined ? [[kit, 'moduleKind'] as const] : []),
+          ...(wants === undefined ? [[board, 'moduleKind'] as const] : []),
+        );
+      return {
+        rule: 'module-kind',
+        level: mine === wants ? 'passes' : 'blocks',
+        code: 'module-kind',
+        items: idsOf(kit, board),
+        kit: nameOf(kit),
+        moduleKind: mine,
+        against: nameOf(board),
+        wants,
+      };
     });
   },
 };

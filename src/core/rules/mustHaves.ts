@@ -12,24 +12,61 @@ export const mustHaves: Rule = {
     const cards = parts.ofKind('expansion');
     const boardPart = parts.one('board');
     if (networkGbitPerS !== undefined && board) {
-      const onBoard = board.integrated.filter((item) => item.kind === 'network').map((item) => (item.bytesPerS * 8) / 1e9);
+      const onBoard = board.integrated
+        .filter((item) => item.kind === 'network')
+        .map((item) => (item.bytesPerS * 8) / 1e9);
       const onCards = cards.flatMap(({ part }) => (part.networkGbitPerS === undefined ? [] : [part.networkGbitPerS]));
       const hasGbit = Math.max(0, ...onBoard, ...onCards);
-      checks.push({ rule: 'must-haves', level: hasGbit >= networkGbitPerS ? 'passes' : 'blocks', code: 'network', items: boardPart ? idsOf(boardPart) : [], hasGbit, needsGbit: networkGbitPerS, adds: ['expansion'] });
+      checks.push({
+        rule: 'must-haves',
+        level: hasGbit >= networkGbitPerS ? 'passes' : 'blocks',
+        code: 'network',
+        items: boardPart ? idsOf(boardPart) : [],
+        hasGbit,
+        needsGbit: networkGbitPerS,
+        adds: ['expansion'],
+      });
     }
     if (wireless && boardPart) {
       const onCard = cards.some(({ part }) => part.wireless === true);
-      if (!onCard && boardPart.part.wireless === undefined) checks.push(unknown('must-haves', 'whether the board has wireless', [boardPart, 'wireless']));
-      else checks.push({ rule: 'must-haves', level: onCard || boardPart.part.wireless === true ? 'passes' : 'blocks', code: 'wireless', items: idsOf(boardPart), has: onCard || boardPart.part.wireless === true, adds: ['expansion'] });
+      if (!onCard && boardPart.part.wireless === undefined)
+        checks.push(unknown('must-haves', 'whether the board has wireless', [boardPart, 'wireless']));
+      else
+        checks.push({
+          rule: 'must-haves',
+          level: onCard || boardPart.part.wireless === true ? 'passes' : 'blocks',
+          code: 'wireless',
+          items: idsOf(boardPart),
+          has: onCard || boardPart.part.wireless === true,
+          adds: ['expansion'],
+        });
     }
     if (videoInputs !== undefined) {
       const has = [...cards, ...parts.ofKind('mixer')].reduce((sum, { part }) => sum + (part.videoInputs ?? 0), 0);
-      checks.push({ rule: 'must-haves', level: has >= videoInputs ? 'passes' : 'blocks', code: 'video-inputs', items: [], has, needs: videoInputs, adds: ['expansion', 'mixer'] });
+      checks.push({
+        rule: 'must-haves',
+        level: has >= videoInputs ? 'passes' : 'blocks',
+        code: 'video-inputs',
+        items: [],
+        has,
+        needs: videoInputs,
+        adds: ['expansion', 'mixer'],
+      });
     }
     const chassis = parts.one('case');
     if (volumeL !== undefined && chassis) {
-      if (chassis.part.volumeL === undefined) checks.push(unknown('must-haves', 'how large the case is', [chassis, 'volumeL']));
-      else checks.push({ rule: 'must-haves', level: chassis.part.volumeL <= volumeL ? 'passes' : 'blocks', code: 'volume', items: idsOf(chassis), volumeL: chassis.part.volumeL, limitL: volumeL, chassis: nameOf(chassis) });
+      if (chassis.part.volumeL === undefined)
+        checks.push(unknown('must-haves', 'how large the case is', [chassis, 'volumeL']));
+      else
+        checks.push({
+          rule: 'must-haves',
+          level: chassis.part.volumeL <= volumeL ? 'passes' : 'blocks',
+          code: 'volume',
+          items: idsOf(chassis),
+          volumeL: chassis.part.volumeL,
+          limitL: volumeL,
+          chassis: nameOf(chassis),
+        });
     }
     return checks;
   },

@@ -9,5 +9,11 @@ export const partsKnown: Rule = {
   check: ({ parts }) =>
     parts.gone.length === 0
       ? [{ rule: 'parts-known', level: 'passes', code: 'parts-known', items: [], count: parts.all.length }]
-      : parts.gone.map((item) => ({ rule: 'parts-known', level: 'unproven', code: 'part-gone', items: [item.id], label: item.label ?? item.part })),
+      : parts.gone.map((item) => ({
+          rule: 'parts-known',
+          level: 'unproven',
+          code: 'part-gone',
+          items: [item.id],
+          label: item.label ?? item.part,
+        })),
 };

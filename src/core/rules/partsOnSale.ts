@@ -13,10 +13,26 @@ export const partsOnSale: Rule = {
       const { part } = fitted;
       if (fitted.item.owned) continue;
       if (part.withdrawn !== undefined && part.withdrawn <= today)
-        checks.push({ rule: 'parts-on-sale', level: 'caution', code: 'part-withdrawn', items: idsOf(fitted), name: nameOf(fitted), date: part.withdrawn });
+        checks.push({
+          rule: 'parts-on-sale',
+          level: 'caution',
+          code: 'part-withdrawn',
+          items: idsOf(fitted),
+          name: nameOf(fitted),
+          date: part.withdrawn,
+        });
       else if (part.onSale !== undefined && part.onSale > today)
-        checks.push({ rule: 'parts-on-sale', level: 'note', code: 'part-not-yet', items: idsOf(fitted), name: nameOf(fitted), date: part.onSale });
+        checks.push({
+          rule: 'parts-on-sale',
+          level: 'note',
+          code: 'part-not-yet',
+          items: idsOf(fitted),
+          name: nameOf(fitted),
+          date: part.onSale,
+        });
     }
-    return checks.length > 0 ? checks : [{ rule: 'parts-on-sale', level: 'passes', code: 'parts-on-sale', items: [], count: parts.all.length }];
+    return checks.length > 0
+      ? checks
+      : [{ rule: 'parts-on-sale', level: 'passes', code: 'parts-on-sale', items: [], count: parts.all.length }];
   },
 };

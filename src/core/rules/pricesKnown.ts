@@ -3,7 +3,7 @@ import { nameOf, type Rule } from './rule';
 export const pricesKnown: Rule = {
   id: 'prices-known',
   holds: 'every part that is not owned has an offer',
-  compares: 'parts with offers in the brief\'s region',
+  compares: "parts with offers in the brief's region",
   levels: ['unproven', 'note'],
   source: 'offers',
   check: ({ parts, price, brief, machine }) => {
@@ -12,8 +12,16 @@ export const pricesKnown: Rule = {
       return fitted ? nameOf(fitted) : (machine.items.find((item) => item.id === id)?.label ?? id);
     });
     // without a budget nothing is compared with the total, so the gap is only worth a note
-    return [names.length === 0
-      ? { rule: 'prices-known', level: 'passes', code: 'prices-known', items: [], count: price.items.length }
-      : { rule: 'prices-known', level: brief.budgetMinor === undefined ? 'note' : 'unproven', code: 'price-unknown', items: [...price.unpriced], names }];
+    return [
+      names.length === 0
+        ? { rule: 'prices-known', level: 'passes', code: 'prices-known', items: [], count: price.items.length }
+        : {
+            rule: 'prices-known',
+            level: brief.budgetMinor === undefined ? 'note' : 'unproven',
+            code: 'price-unknown',
+            items: [...price.unpriced],
+            names,
+          },
+    ];
   },
 };

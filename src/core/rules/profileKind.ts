@@ -14,8 +14,27 @@ export const profileKind: Rule = {
       if (profile === 'none') return [];
       const reads = board.part.profileKinds;
       if (profile === undefined || reads === undefined)
-        return [unknown('profile-kind', "whether the board reads the kit's profile", ...(profile === undefined ? [[kit, 'profileKind'] as const] : []), ...(reads === undefined ? [[board, 'profileKinds'] as const] : []))];
-      return [{ rule: 'profile-kind', level: reads.includes(profile) ? 'passes' : 'caution', code: 'profile-kind', items: idsOf(kit, board), kit: nameOf(kit), profile, board: nameOf(board), reads: reads.join(' and '), effectiveMTs: memory.effectiveMTs }];
+        return [
+          unknown(
+            'profile-kind',
+            "whether the board reads the kit's profile",
+            ...(profile === undefined ? [[kit, 'profileKind'] as const] : []),
+            ...(reads === undefined ? [[board, 'profileKinds'] as const] : []),
+          ),
+        ];
+      return [
+        {
+          rule: 'profile-kind',
+          level: reads.includes(profile) ? 'passes' : 'caution',
+          code: 'profile-kind',
+          items: idsOf(kit, board),
+          kit: nameOf(kit),
+          profile,
+          board: nameOf(board),
+          reads: reads.join(' and '),
+          effectiveMTs: memory.effectiveMTs,
+        },
+      ];
     });
   },
 };

@@ -13,8 +13,26 @@ export const radiatorMount: Rule = {
     const { radiatorMm } = cooler.part;
     const { mounts } = chassis.part;
     if (radiatorMm === undefined || mounts === undefined)
-      return [unknown('radiator-mount', 'whether the case has a mount for the radiator', ...(radiatorMm === undefined ? [[cooler, 'radiatorMm'] as const] : []), ...(mounts === undefined ? [[chassis, 'mounts'] as const] : []))];
+      return [
+        unknown(
+          'radiator-mount',
+          'whether the case has a mount for the radiator',
+          ...(radiatorMm === undefined ? [[cooler, 'radiatorMm'] as const] : []),
+          ...(mounts === undefined ? [[chassis, 'mounts'] as const] : []),
+        ),
+      ];
     const sides = mounts.filter((mount) => mount.radiatorsMm?.includes(radiatorMm)).map((mount) => mount.side);
-    return [{ rule: 'radiator-mount', level: sides.length > 0 ? 'passes' : 'blocks', code: 'radiator', items: idsOf(cooler, chassis), cooler: nameOf(cooler), radiatorMm, chassis: nameOf(chassis), sides }];
+    return [
+      {
+        rule: 'radiator-mount',
+        level: sides.length > 0 ? 'passes' : 'blocks',
+        code: 'radiator',
+        items: idsOf(cooler, chassis),
+        cooler: nameOf(cooler),
+        radiatorMm,
+        chassis: nameOf(chassis),
+        sides,
+      },
+    ];
   },
 };

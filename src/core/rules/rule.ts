@@ -8,7 +8,7 @@ import type { MemoryState } from '../memory/population';
 import type { MachinePrice } from '../money/landed';
 import type { PartKind } from '../parts';
 import type { PowerState } from '../power/draw';
-import type { SittingResult } from '../predict/sitting';
+import type { SittingResult } from '../predict/results';
 import type { MissingFigure } from '../work/stage';
 
 /** Worst first; `passes` is what the list of passed rules shows. */
@@ -27,40 +27,176 @@ export type Figures =
   | { readonly code: 'part-missing'; readonly kind: string }
   | { readonly code: 'parts-complete'; readonly kinds: number }
   | { readonly code: 'part-count'; readonly kind: string; readonly count: number; readonly fits: number }
-  | { readonly code: 'sockets'; readonly name: string; readonly socket: string; readonly board: string; readonly boardSocket: string }
+  | {
+      readonly code: 'sockets';
+      readonly name: string;
+      readonly socket: string;
+      readonly board: string;
+      readonly boardSocket: string;
+    }
   | { readonly code: 'family'; readonly processor: string; readonly family: string; readonly board: string }
-  | { readonly code: 'firmware'; readonly processor: string; readonly board: string; readonly minimum: string; readonly has: string; readonly flashable: boolean }
-  | { readonly code: 'memory-generation'; readonly kit: string; readonly generation: string; readonly against: string; readonly wants: string }
-  | { readonly code: 'module-kind'; readonly kit: string; readonly moduleKind: string; readonly against: string; readonly wants: string }
-  | { readonly code: 'profile-kind'; readonly kit: string; readonly profile: string; readonly board: string; readonly reads: string; readonly effectiveMTs: number | undefined }
+  | {
+      readonly code: 'firmware';
+      readonly processor: string;
+      readonly board: string;
+      readonly minimum: string;
+      readonly has: string;
+      readonly flashable: boolean;
+    }
+  | {
+      readonly code: 'memory-generation';
+      readonly kit: string;
+      readonly generation: string;
+      readonly against: string;
+      readonly wants: string;
+    }
+  | {
+      readonly code: 'module-kind';
+      readonly kit: string;
+      readonly moduleKind: string;
+      readonly against: string;
+      readonly wants: string;
+    }
+  | {
+      readonly code: 'profile-kind';
+      readonly kit: string;
+      readonly profile: string;
+      readonly board: string;
+      readonly reads: string;
+      readonly effectiveMTs: number | undefined;
+    }
   | { readonly code: 'memory-slots'; readonly modules: number; readonly slots: number; readonly board: string }
-  | { readonly code: 'module-capacity'; readonly kit: string; readonly gib: number; readonly limitGib: number; readonly board: string }
+  | {
+      readonly code: 'module-capacity';
+      readonly kit: string;
+      readonly gib: number;
+      readonly limitGib: number;
+      readonly board: string;
+    }
   | { readonly code: 'memory-capacity'; readonly gib: number; readonly limitGib: number; readonly against: string }
   | { readonly code: 'memory-channels'; readonly populated: number; readonly channels: number; readonly even: boolean }
-  | { readonly code: 'memory-rate'; readonly profileMTs: number; readonly processorMTs: number; readonly boardMTs: number; readonly effectiveMTs: number }
+  | {
+      readonly code: 'memory-rate';
+      readonly profileMTs: number;
+      readonly processorMTs: number;
+      readonly boardMTs: number;
+      readonly effectiveMTs: number;
+    }
   | { readonly code: 'mixed-kits'; readonly kits: readonly string[] }
   | { readonly code: 'error-correction'; readonly without: readonly string[] }
-  | { readonly code: 'card-length'; readonly card: string; readonly lengthMm: number; readonly spaceMm: number; readonly chassis: string; readonly frontRadiator: boolean }
+  | {
+      readonly code: 'card-length';
+      readonly card: string;
+      readonly lengthMm: number;
+      readonly spaceMm: number;
+      readonly chassis: string;
+      readonly frontRadiator: boolean;
+    }
   | { readonly code: 'device-place'; readonly device: string; readonly reason: Unplaced | 'placed' }
-  | { readonly code: 'link'; readonly device: string; readonly slot: string; readonly getsGBs: number; readonly ownGBs: number }
+  | {
+      readonly code: 'link';
+      readonly device: string;
+      readonly slot: string;
+      readonly getsGBs: number;
+      readonly ownGBs: number;
+    }
   | { readonly code: 'slot-off'; readonly slot: string; readonly by: string; readonly how: 'exclusion' | 'covered' }
-  | { readonly code: 'cooler-socket'; readonly cooler: string; readonly socket: string; readonly kit: 'included' | 'apart' | 'added' | 'none' }
-  | { readonly code: 'cooler-height'; readonly cooler: string; readonly heightMm: number; readonly spaceMm: number; readonly chassis: string }
-  | { readonly code: 'cooler-load'; readonly cooler: string; readonly processor: string; readonly powerW: number; readonly leastC: number; readonly limitC: number }
-  | { readonly code: 'radiator'; readonly cooler: string; readonly radiatorMm: number; readonly chassis: string; readonly sides: readonly string[] }
-  | { readonly code: 'memory-under-cooler'; readonly kit: string; readonly heightMm: number; readonly spaceMm: number; readonly cooler: string }
-  | { readonly code: 'board-form'; readonly board: string; readonly form: string; readonly chassis: string; readonly takes: readonly string[] }
-  | { readonly code: 'supply-form'; readonly supply: string; readonly form: string; readonly chassis: string; readonly takes: readonly string[] }
-  | { readonly code: 'supply-length'; readonly supply: string; readonly lengthMm: number; readonly spaceMm: number; readonly chassis: string }
+  | {
+      readonly code: 'cooler-socket';
+      readonly cooler: string;
+      readonly socket: string;
+      readonly kit: 'included' | 'apart' | 'added' | 'none';
+    }
+  | {
+      readonly code: 'cooler-height';
+      readonly cooler: string;
+      readonly heightMm: number;
+      readonly spaceMm: number;
+      readonly chassis: string;
+    }
+  | {
+      readonly code: 'cooler-load';
+      readonly cooler: string;
+      readonly processor: string;
+      readonly powerW: number;
+      readonly leastC: number;
+      readonly limitC: number;
+    }
+  | {
+      readonly code: 'radiator';
+      readonly cooler: string;
+      readonly radiatorMm: number;
+      readonly chassis: string;
+      readonly sides: readonly string[];
+    }
+  | {
+      readonly code: 'memory-under-cooler';
+      readonly kit: string;
+      readonly heightMm: number;
+      readonly spaceMm: number;
+      readonly cooler: string;
+    }
+  | {
+      readonly code: 'board-form';
+      readonly board: string;
+      readonly form: string;
+      readonly chassis: string;
+      readonly takes: readonly string[];
+    }
+  | {
+      readonly code: 'supply-form';
+      readonly supply: string;
+      readonly form: string;
+      readonly chassis: string;
+      readonly takes: readonly string[];
+    }
+  | {
+      readonly code: 'supply-length';
+      readonly supply: string;
+      readonly lengthMm: number;
+      readonly spaceMm: number;
+      readonly chassis: string;
+    }
   | { readonly code: 'supply-peak'; readonly supply: string; readonly peakW: number; readonly ratedW: number }
-  | { readonly code: 'supply-sustained'; readonly supply: string; readonly sustainedW: number; readonly allowedW: number }
-  | { readonly code: 'connectors'; readonly connector: string; readonly needs: number; readonly has: number; readonly supply: string; readonly forWhat: string }
-  | { readonly code: 'board-power'; readonly processor: string; readonly powerW: number; readonly board: string; readonly sustainsW: number }
-  | { readonly code: 'drive-bays'; readonly size: '2.5"' | '3.5"'; readonly drives: number; readonly bays: number; readonly chassis: string }
+  | {
+      readonly code: 'supply-sustained';
+      readonly supply: string;
+      readonly sustainedW: number;
+      readonly allowedW: number;
+    }
+  | {
+      readonly code: 'connectors';
+      readonly connector: string;
+      readonly needs: number;
+      readonly has: number;
+      readonly supply: string;
+      readonly forWhat: string;
+    }
+  | {
+      readonly code: 'board-power';
+      readonly processor: string;
+      readonly powerW: number;
+      readonly board: string;
+      readonly sustainsW: number;
+    }
+  | {
+      readonly code: 'drive-bays';
+      readonly size: '2.5"' | '3.5"';
+      readonly drives: number;
+      readonly bays: number;
+      readonly chassis: string;
+    }
   | { readonly code: 'system-drive'; readonly drives: number }
   | { readonly code: 'picture-path'; readonly processor: string; readonly from: 'graphics' | 'processor' | 'none' }
   | { readonly code: 'display-outputs'; readonly displays: number; readonly outputs: number; readonly from: string }
-  | { readonly code: 'memory-floor'; readonly application: string; readonly hasGib: number; readonly minimumGib: number; readonly recommendedGib: number; readonly what: 'memory' | 'graphics memory' }
+  | {
+      readonly code: 'memory-floor';
+      readonly application: string;
+      readonly hasGib: number;
+      readonly minimumGib: number;
+      readonly recommendedGib: number;
+      readonly what: 'memory' | 'graphics memory';
+    }
   | { readonly code: 'network'; readonly hasGbit: number; readonly needsGbit: number }
   | { readonly code: 'wireless'; readonly has: boolean }
   | { readonly code: 'video-inputs'; readonly has: number; readonly needs: number }

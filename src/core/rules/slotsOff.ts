@@ -10,7 +10,19 @@ export const slotsOff: Rule = {
     if (!placement || !board) return [];
     const nameById = new Map(parts.all.map((fitted) => [fitted.item.id, nameOf(fitted)]));
     return [...placement.off].flatMap(([slot, { by, how }]): Check[] =>
-      how === 'mode' ? [] : [{ rule: 'slots-off', level: 'note', code: 'slot-off', items: [by], slot: board.slotById.get(slot)?.label ?? slot, by: nameById.get(by) ?? by, how }],
+      how === 'mode'
+        ? []
+        : [
+            {
+              rule: 'slots-off',
+              level: 'note',
+              code: 'slot-off',
+              items: [by],
+              slot: board.slotById.get(slot)?.label ?? slot,
+              by: nameById.get(by) ?? by,
+              how,
+            },
+          ],
     );
   },
 };

@@ -2,7 +2,7 @@ import { unknown, idsOf, nameOf, type Rule } from './rule';
 
 export const socket: Rule = {
   id: 'socket',
-  holds: "processor and board have the same socket",
+  holds: 'processor and board have the same socket',
   compares: "the processor's socket with the board's",
   levels: ['blocks', 'unproven'],
   source: 'definition',
@@ -13,7 +13,25 @@ export const socket: Rule = {
     const mine = processor.part.socket;
     const its = board.part.socket;
     if (mine === undefined || its === undefined)
-      return [unknown('socket', 'whether the processor fits the board', ...(mine === undefined ? [[processor, 'socket'] as const] : []), ...(its === undefined ? [[board, 'socket'] as const] : []))];
-    return [{ rule: 'socket', level: mine === its ? 'passes' : 'blocks', code: 'sockets', items: idsOf(processor, board), name: nameOf(processor), socket: mine, board: nameOf(board), boardSocket: its }];
+      return [
+        unknown(
+          'socket',
+          'whether the processor fits the board',
+          ...(mine === undefined ? [[processor, 'socket'] as const] : []),
+          ...(its === undefined ? [[board, 'socket'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'socket',
+        level: mine === its ? 'passes' : 'blocks',
+        code: 'sockets',
+        items: idsOf(processor, board),
+        name: nameOf(processor),
+        socket: mine,
+        board: nameOf(board),
+        boardSocket: its,
+      },
+    ];
   },
 };

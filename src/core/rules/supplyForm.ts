@@ -13,7 +13,25 @@ export const supplyForm: Rule = {
     const { form } = supply.part;
     const takes = chassis.part.supplyForms;
     if (form === undefined || takes === undefined)
-      return [unknown('supply-form', 'whether the supply fits the case', ...(form === undefined ? [[supply, 'form'] as const] : []), ...(takes === undefined ? [[chassis, 'supplyForms'] as const] : []))];
-    return [{ rule: 'supply-form', level: takes.includes(form) ? 'passes' : 'blocks', code: 'supply-form', items: idsOf(supply, chassis), supply: nameOf(supply), form, chassis: nameOf(chassis), takes }];
+      return [
+        unknown(
+          'supply-form',
+          'whether the supply fits the case',
+          ...(form === undefined ? [[supply, 'form'] as const] : []),
+          ...(takes === undefined ? [[chassis, 'supplyForms'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'supply-form',
+        level: takes.includes(form) ? 'passes' : 'blocks',
+        code: 'supply-form',
+        items: idsOf(supply, chassis),
+        supply: nameOf(supply),
+        form,
+        chassis: nameOf(chassis),
+        takes,
+      },
+    ];
   },
 };

@@ -13,7 +13,25 @@ export const supplyLength: Rule = {
     const { lengthMm } = supply.part;
     const spaceMm = chassis.part.supplyLengthMm;
     if (lengthMm === undefined || spaceMm === undefined)
-      return [unknown('supply-length', 'whether the supply fits the case', ...(lengthMm === undefined ? [[supply, 'lengthMm'] as const] : []), ...(spaceMm === undefined ? [[chassis, 'supplyLengthMm'] as const] : []))];
-    return [{ rule: 'supply-length', level: lengthMm <= spaceMm ? 'passes' : 'blocks', code: 'supply-length', items: idsOf(supply, chassis), supply: nameOf(supply), lengthMm, spaceMm, chassis: nameOf(chassis) }];
+      return [
+        unknown(
+          'supply-length',
+          'whether the supply fits the case',
+          ...(lengthMm === undefined ? [[supply, 'lengthMm'] as const] : []),
+          ...(spaceMm === undefined ? [[chassis, 'supplyLengthMm'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'supply-length',
+        level: lengthMm <= spaceMm ? 'passes' : 'blocks',
+        code: 'supply-length',
+        items: idsOf(supply, chassis),
+        supply: nameOf(supply),
+        lengthMm,
+        spaceMm,
+        chassis: nameOf(chassis),
+      },
+    ];
   },
 };

@@ -14,17 +14,42 @@ export const supplyPower: Rule = {
     if (!supply) return [];
     const checks: Check[] = [];
     if (power.missing.length > 0)
-      checks.push({ rule: 'supply-power', level: 'unproven', code: 'unknown-figure', about: 'how much power the machine draws', items: [...new Set(power.missing.map((figure) => figure.item))], missing: power.missing });
+      checks.push({
+        rule: 'supply-power',
+        level: 'unproven',
+        code: 'unknown-figure',
+        about: 'how much power the machine draws',
+        items: [...new Set(power.missing.map((figure) => figure.item))],
+        missing: power.missing,
+      });
     const { ratedW } = supply.part;
-    if (ratedW === undefined) return [...checks, unknown('supply-power', 'how much the supply delivers', [supply, 'ratedW'])];
+    if (ratedW === undefined)
+      return [...checks, unknown('supply-power', 'how much the supply delivers', [supply, 'ratedW'])];
     const allowedW = ratedW * SUSTAINED_SHARE;
     const items = idsOf(supply);
     const name = nameOf(supply);
     // draws with unknown parts are lower bounds: they can prove a supply too small, never large enough
     const proven = power.missing.length === 0;
-    if (power.peakW > ratedW || proven) checks.push({ rule: 'supply-power', level: power.peakW > ratedW ? 'blocks' : 'passes', code: 'supply-peak', items, supply: name, peakW: power.peakW, ratedW });
+    if (power.peakW > ratedW || proven)
+      checks.push({
+        rule: 'supply-power',
+        level: power.peakW > ratedW ? 'blocks' : 'passes',
+        code: 'supply-peak',
+        items,
+        supply: name,
+        peakW: power.peakW,
+        ratedW,
+      });
     if (power.sustainedW > allowedW || proven)
-      checks.push({ rule: 'supply-power', level: power.sustainedW > allowedW ? 'caution' : 'passes', code: 'supply-sustained', items, supply: name, sustainedW: power.sustainedW, allowedW });
+      checks.push({
+        rule: 'supply-power',
+        level: power.sustainedW > allowedW ? 'caution' : 'passes',
+        code: 'supply-sustained',
+        items,
+        supply: name,
+        sustainedW: power.sustainedW,
+        allowedW,
+      });
     return checks;
   },
 };

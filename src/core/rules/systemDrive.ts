@@ -10,6 +10,14 @@ export const systemDrive: Rule = {
     const drives = parts.ofKind('drive');
     if (drives.length === 0) return [];
     const system = drives.filter(({ item }) => item.roles?.includes('system'));
-    return [{ rule: 'system-drive', level: system.length === 1 ? 'passes' : 'caution', code: 'system-drive', items: idsOf(...(system.length > 0 ? system : drives)), drives: system.length }];
+    return [
+      {
+        rule: 'system-drive',
+        level: system.length === 1 ? 'passes' : 'caution',
+        code: 'system-drive',
+        items: idsOf(...(system.length > 0 ? system : drives)),
+        drives: system.length,
+      },
+    ];
   },
 };

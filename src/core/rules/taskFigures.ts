@@ -18,6 +18,13 @@ export const taskFigures: Rule = {
           entry.tasks.add(brief.tasks.find((candidate) => candidate.id === task.task)?.name ?? task.task);
           byFigure.set(key, entry);
         }
-    return [...byFigure.values()].map(({ figure, tasks }): Check => ({ rule: 'task-figures', level: 'unproven', code: 'unknown-figure', about: `the prediction for ${[...tasks].join(', ')}`, items: [figure.item], missing: [figure] }));
+    return [...byFigure.values()].map(({ figure, tasks }): Check => ({
+      rule: 'task-figures',
+      level: 'unproven',
+      code: 'unknown-figure',
+      about: `the prediction for ${[...tasks].join(', ')}`,
+      items: [figure.item],
+      missing: [figure],
+    }));
   },
 };

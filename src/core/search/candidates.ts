@@ -30,21 +30,37 @@ export interface Candidate {
 export function editFor(machine: Machine, position: Position, part: Part): MachineEdit {
   if (position.item !== undefined) return { kind: 'swap', item: position.item, part: part.id, label: fullName(part) };
   const id = freshItemId(machine, part.kind);
-  return { kind: 'add', item: { id, part: part.id, label: fullName(part), ...(part.kind === 'drive' ? { roles: [...(position.roles ?? ['active'])] } : {}) } };
+  return {
+    kind: 'add',
+    item: {
+      id,
+      part: part.id,
+      label: fullName(part),
+      ...(part.kind === 'drive' ? { roles: [...(position.roles ?? ['active'])] } : {}),
+    },
+  };
 }
 
 /** The machine with a part in a position, pinned where the position says so. */
 export function withPart(machine: Machine, position: Position, part: Part): Machine {
   const edit = editFor(machine, position, part);
   const changed = editMachine(machine, edit);
-  return position.pin !== undefined && edit.kind === 'add' ? editMachine(changed, { kind: 'pin', item: edit.item.id, slot: position.pin }) : changed;
+  return position.pin !== undefined && edit.kind === 'add'
+    ? editMachine(changed, { kind: 'pin', item: edit.item.id, slot: position.pin })
+    : changed;
 }
 
 /**
  * Every part of the position's kind with its effect, those that fit first, each group ranked by `compareEffects`.
  * Parts withdrawn by today are left out unless they are the current one.
  */
-export function rankCandidates(machine: Machine, brief: Brief, position: Position, context: Context, before: Assessment = assess(machine, brief, context)): Candidate[] {
+export function rankCandidates(
+  machine: Machine,
+  brief: Brief,
+  position: Position,
+  context: Context,
+  before: Assessment = assess(machine, brief, context),
+): Candidate[] {
   const current = machine.items.find((item) => item.id === position.item)?.part;
   const candidates = context.catalogue.ofKind(position.kind).flatMap((part): Candidate[] => {
     if (part.id !== current && part.withdrawn !== undefined && part.withdrawn <= context.today) return [];
@@ -61,5 +77,7 @@ export function rankCandidates(machine: Machine, brief: Brief, position: Positio
       },
     ];
   });
-  return candidates.sort((a, b) => Number(b.fits) - Number(a.fits) || compareEffects(a.effect, b.effect) || (a.part.id < b.part.id ? -1 : 1));
+  return candidates.sort(
+    (a, b) => Number(b.fits) - Number(a.fits) || compareEffects(a.effect, b.effect) || (a.part.id < b.part.id ? -1 : 1),
+  );
 }

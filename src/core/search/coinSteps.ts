@@ -18,7 +18,11 @@ export interface Step {
  * Every single swap that fits, as steps up (dearer and faster) ranked by gain a coin, and savings (cheaper) ranked by
  * how little speed each coin saved costs. A swap that brings something unproven or blocking is left out.
  */
-export function coinSteps(machine: Machine, brief: Brief, context: Context): { up: Step[]; savings: Step[]; tried: number } {
+export function coinSteps(
+  machine: Machine,
+  brief: Brief,
+  context: Context,
+): { up: Step[]; savings: Step[]; tried: number } {
   const before = assess(machine, brief, context);
   const up: Step[] = [];
   const savings: Step[] = [];
@@ -40,7 +44,12 @@ export function coinSteps(machine: Machine, brief: Brief, context: Context): { u
   // what keeps all speed first, the largest saving first; then by speed lost a coin saved
   savings.sort((a, b) => {
     const free = (step: Step) => Number(step.effect.gain >= -1e-4);
-    return free(b) - free(a) || (free(a) ? (a.effect.priceMinor ?? 0) - (b.effect.priceMinor ?? 0) : gainPerCoin(b.effect) - gainPerCoin(a.effect));
+    return (
+      free(b) - free(a) ||
+      (free(a)
+        ? (a.effect.priceMinor ?? 0) - (b.effect.priceMinor ?? 0)
+        : gainPerCoin(b.effect) - gainPerCoin(a.effect))
+    );
   });
   return { up, savings, tried };
 }

@@ -38,7 +38,13 @@ export function effectOf(before: Assessment, after: Assessment): Effect {
   for (const result of before.tasks) {
     const next = results.get(result.task);
     if (!next) continue;
-    tasks.push({ task: result.task, before: result.verdict, after: next.verdict, ratio: next.ratio, ratioBefore: result.ratio });
+    tasks.push({
+      task: result.task,
+      before: result.verdict,
+      after: next.verdict,
+      ratio: next.ratio,
+      ratioBefore: result.ratio,
+    });
     const importance = before.facts.brief.tasks.find((task) => task.id === result.task)?.importance ?? 1;
     const a = Math.min(SATURATION, progress(result));
     const b = Math.min(SATURATION, progress(next));
@@ -50,7 +56,10 @@ export function effectOf(before: Assessment, after: Assessment): Effect {
   }
   const bound = before.facts.price.unpriced.length > 0 && !sameUnpriced(before, after);
   return {
-    priceMinor: bound || after.facts.price.unpriced.length > before.facts.price.unpriced.length ? undefined : after.facts.price.total.landedMinor - before.facts.price.total.landedMinor,
+    priceMinor:
+      bound || after.facts.price.unpriced.length > before.facts.price.unpriced.length
+        ? undefined
+        : after.facts.price.total.landedMinor - before.facts.price.total.landedMinor,
     mended: before.findings.filter((finding) => !keysAfter.has(findingKey(finding))),
     brought: after.findings.filter((finding) => !keysBefore.has(findingKey(finding))),
     tasks,
@@ -60,7 +69,8 @@ export function effectOf(before: Assessment, after: Assessment): Effect {
   };
 }
 
-const sameUnpriced = (a: Assessment, b: Assessment): boolean => a.facts.price.unpriced.join() === b.facts.price.unpriced.join();
+const sameUnpriced = (a: Assessment, b: Assessment): boolean =>
+  a.facts.price.unpriced.join() === b.facts.price.unpriced.join();
 
 /** Findings mended minus brought at each level, worst level first. */
 export function findingBalance(effect: Effect): number[] {
@@ -69,7 +79,8 @@ export function findingBalance(effect: Effect): number[] {
 }
 
 /** Whether a change brings nothing as bad as, or worse than, a level. */
-export const bringsNothingAsBadAs = (effect: Effect, level: Level): boolean => effect.brought.every((finding) => levelRank(finding.level) > levelRank(level));
+export const bringsNothingAsBadAs = (effect: Effect, level: Level): boolean =>
+  effect.brought.every((finding) => levelRank(finding.level) > levelRank(level));
 
 /**
  * Order of candidates: what is no dearer and no worse stands above all; then findings mended minus brought, worst level
@@ -77,7 +88,12 @@ export const bringsNothingAsBadAs = (effect: Effect, level: Level): boolean => e
  */
 export function compareEffects(a: Effect, b: Effect): number {
   const noWorse = (effect: Effect) =>
-    effect.priceMinor !== undefined && effect.priceMinor <= 0 && effect.brought.length === 0 && effect.gain >= -1e-9 && effect.met >= effect.metBefore && (effect.gain > 1e-9 || effect.priceMinor < 0 || effect.mended.length > 0);
+    effect.priceMinor !== undefined &&
+    effect.priceMinor <= 0 &&
+    effect.brought.length === 0 &&
+    effect.gain >= -1e-9 &&
+    effect.met >= effect.metBefore &&
+    (effect.gain > 1e-9 || effect.priceMinor < 0 || effect.mended.length > 0);
   const top = Number(noWorse(b)) - Number(noWorse(a));
   if (top !== 0) return top;
   const left = findingBalance(a);
@@ -95,5 +111,7 @@ export function gainPerCoin(effect: Effect): number {
   if (effect.priceMinor === undefined) return -Infinity;
   if (effect.priceMinor > 0) return (effect.gain / effect.priceMinor) * 10_000;
   // a saving that costs speed: the less speed a coin saved costs, the better
-  return effect.gain >= 0 ? effect.gain * 100 - effect.priceMinor / 1e7 : (effect.gain / Math.max(1, -effect.priceMinor)) * 10_000;
+  return effect.gain >= 0
+    ? effect.gain * 100 - effect.priceMinor / 1e7
+    : (effect.gain / Math.max(1, -effect.priceMinor)) * 10_000;
 }

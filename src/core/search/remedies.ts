@@ -18,7 +18,12 @@ export interface Remedy {
 const SPARE: readonly PartKind[] = ['expansion', 'fan', 'mixer', 'peripheral', 'accessory', 'display'];
 
 /** Every single edit worth trying against a finding: swaps of its items, additions, moves, removals and settings. */
-function* editsAgainst(machine: Machine, finding: Finding, context: Context, assessed: Assessment): Generator<{ edit: MachineEdit; part: Part | undefined }> {
+function* editsAgainst(
+  machine: Machine,
+  finding: Finding,
+  context: Context,
+  assessed: Assessment,
+): Generator<{ edit: MachineEdit; part: Part | undefined }> {
   const { catalogue, today } = context;
   const buyable = (part: Part) => part.withdrawn === undefined || part.withdrawn > today;
   for (const id of finding.items) {
@@ -29,21 +34,45 @@ function* editsAgainst(machine: Machine, finding: Finding, context: Context, ass
       yield { edit: { kind: 'remove', item: id }, part: undefined };
       continue;
     }
-    for (const other of catalogue.ofKind(part.kind)) if (other.id !== part.id && buyable(other)) yield { edit: { kind: 'swap', item: id, part: other.id, label: fullName(other) }, part: other };
+    for (const other of catalogue.ofKind(part.kind))
+      if (other.id !== part.id && buyable(other))
+        yield { edit: { kind: 'swap', item: id, part: other.id, label: fullName(other) }, part: other };
     if (SPARE.includes(part.kind)) yield { edit: { kind: 'remove', item: id }, part: undefined };
     if (machine.pins?.[id] !== undefined) yield { edit: { kind: 'unpin', item: id }, part: undefined };
-    else if (finding.code === 'link' || finding.code === 'device-place' || finding.code === 'slot-off') for (const slot of assessed.facts.board?.slots ?? []) yield { edit: { kind: 'pin', item: id, slot: slot.id }, part: undefined };
+    else if (finding.code === 'link' || finding.code === 'device-place' || finding.code === 'slot-off')
+      for (const slot of assessed.facts.board?.slots ?? [])
+        yield { edit: { kind: 'pin', item: id, slot: slot.id }, part: undefined };
   }
   for (const kind of finding.adds ?? [])
     for (const part of catalogue.ofKind(kind))
-      if (buyable(part)) yield { edit: { kind: 'add', item: { id: freshItemId(machine, kind), part: part.id, label: fullName(part), ...(kind === 'drive' ? { roles: rolesWanted(machine, finding) } : {}) } }, part };
-  if (finding.code === 'memory-rate' || finding.code === 'profile-kind') yield { edit: { kind: 'memory-profile', profile: 'off' }, part: undefined };
-  if (finding.code === 'system-drive') for (const id of finding.items) yield { edit: { kind: 'roles', item: id, roles: rolesSwitched(machine, id, finding.drives === 0) }, part: undefined };
+      if (buyable(part))
+        yield {
+          edit: {
+            kind: 'add',
+            item: {
+              id: freshItemId(machine, kind),
+              part: part.id,
+              label: fullName(part),
+              ...(kind === 'drive' ? { roles: rolesWanted(machine, finding) } : {}),
+            },
+          },
+          part,
+        };
+  if (finding.code === 'memory-rate' || finding.code === 'profile-kind')
+    yield { edit: { kind: 'memory-profile', profile: 'off' }, part: undefined };
+  if (finding.code === 'system-drive')
+    for (const id of finding.items)
+      yield {
+        edit: { kind: 'roles', item: id, roles: rolesSwitched(machine, id, finding.drives === 0) },
+        part: undefined,
+      };
 }
 
 const rolesWanted = (machine: Machine, finding: Finding) => {
   if (finding.code === 'space') return [finding.role as 'active'];
-  return machine.items.some((item) => item.roles?.includes('system')) ? (['active'] as const).slice() : (['system'] as const).slice();
+  return machine.items.some((item) => item.roles?.includes('system'))
+    ? (['active'] as const).slice()
+    : (['system'] as const).slice();
 };
 
 const rolesSwitched = (machine: Machine, id: string, on: boolean) => {
@@ -56,7 +85,14 @@ const rolesSwitched = (machine: Machine, id: string, on: boolean) => {
  * worse level has come. Those that keep every task's verdict stand first, then those that keep speed, then the cheapest.
  * At most `limit`, of different kinds of edit or part where there are such.
  */
-export function remediesFor(machine: Machine, brief: Brief, finding: Finding, context: Context, limit = 3, before: Assessment = assess(machine, brief, context)): Remedy[] {
+export function remediesFor(
+  machine: Machine,
+  brief: Brief,
+  finding: Finding,
+  context: Context,
+  limit = 3,
+  before: Assessment = assess(machine, brief, context),
+): Remedy[] {
   const key = findingKey(finding);
   const found: Remedy[] = [];
   for (const { edit, part } of editsAgainst(machine, finding, context, before)) {
@@ -64,12 +100,20 @@ export function remediesFor(machine: Machine, brief: Brief, finding: Finding, co
     if (changed === machine) continue;
     const effect = effectOf(before, assess(changed, brief, context));
     if (effect.priceMinor === undefined) continue;
-    if (!effect.mended.some((mended) => findingKey(mended) === key) || !bringsNothingAsBadAs(effect, finding.level)) continue;
+    if (!effect.mended.some((mended) => findingKey(mended) === key) || !bringsNothingAsBadAs(effect, finding.level))
+      continue;
     found.push({ edit, part, effect });
   }
   // for a missing figure the nearest in price is the likeliest to be wanted; a real fault is mended for the least
-  const cost = (remedy: Remedy) => (finding.code === 'unknown-figure' ? Math.abs(remedy.effect.priceMinor ?? 0) : (remedy.effect.priceMinor ?? 0));
-  found.sort((a, b) => worsened(a.effect) - worsened(b.effect) || slower(a.effect) - slower(b.effect) || b.effect.mended.length - a.effect.mended.length || cost(a) - cost(b));
+  const cost = (remedy: Remedy) =>
+    finding.code === 'unknown-figure' ? Math.abs(remedy.effect.priceMinor ?? 0) : (remedy.effect.priceMinor ?? 0);
+  found.sort(
+    (a, b) =>
+      worsened(a.effect) - worsened(b.effect) ||
+      slower(a.effect) - slower(b.effect) ||
+      b.effect.mended.length - a.effect.mended.length ||
+      cost(a) - cost(b),
+  );
   return spreadOver(found, limit);
 }
 

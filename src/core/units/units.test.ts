@@ -42,8 +42,18 @@ describe('worked by hand', () => {
   });
 
   test('landed price: tax on top, tax inside, and rounding once', () => {
-    expect(landedPrice(100_00, 10_00, { taxRate: 0.075, pricesIncludeTax: false })).toEqual({ netMinor: 10_000, shippingMinor: 1_000, taxMinor: 825, landedMinor: 11_825 });
-    expect(landedPrice(121_00, 12_10, { taxRate: 0.21, pricesIncludeTax: true })).toEqual({ netMinor: 10_000, shippingMinor: 1_000, taxMinor: 2_310, landedMinor: 13_310 });
+    expect(landedPrice(100_00, 10_00, { taxRate: 0.075, pricesIncludeTax: false })).toEqual({
+      netMinor: 10_000,
+      shippingMinor: 1_000,
+      taxMinor: 825,
+      landedMinor: 11_825,
+    });
+    expect(landedPrice(121_00, 12_10, { taxRate: 0.21, pricesIncludeTax: true })).toEqual({
+      netMinor: 10_000,
+      shippingMinor: 1_000,
+      taxMinor: 2_310,
+      landedMinor: 13_310,
+    });
     // 9.90 × 7.5 % = 0.7425
     expect(taxOn(990, 0.075)).toBe(74);
     expect(netOf(12_100, 0.21)).toBe(10_000);
@@ -55,10 +65,13 @@ describe('worked by hand', () => {
   });
 
   test('GTIN check digits', () => {
-    // 0+... computed by hand for 4006381333931: 3 × (0+6+8+3+3+3) + (4+0+3+1+3+9) = 69 + 20 = 89, so 1
-    expect(gtinIsValid('4006381333931')).toBe(true);
-    expect(gtinIsValid('4006381333932')).toBe(false);
-    expect(gtinIsValid('400638133393')).toBe(false);
+    // prefix 2 is kept for use inside a company; 1 × 2 = 2, so the check digit is 8
+    expect(gtinIsValid('2000000000008')).toBe(true);
+    expect(gtinIsValid('2000000000009')).toBe(false);
+    // as a GTIN-12 the 2 weighs 3: 6, so the check digit would be 4
+    expect(gtinIsValid('200000000000')).toBe(false);
+    expect(gtinIsValid('200000000004')).toBe(true);
+    expect(gtinIsValid('20000')).toBe(false);
   });
 });
 
@@ -71,22 +84,34 @@ describe('money', () => {
 
   test('shares add up to the whole, and none is more than a unit off', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 1e9 }), fc.array(fc.integer({ min: 0, max: 1000 }), { minLength: 1, maxLength: 12 }).filter((weights) => weights.some((weight) => weight > 0)), (minor, weights) => {
-        const shares = shareOut(minor, weights);
-        const total = weights.reduce((sum, weight) => sum + weight, 0);
-        expect(shares.reduce((sum, share) => sum + share, 0)).toBe(minor);
-        shares.forEach((share, i) => expect(Math.abs(share - (minor * (weights[i] ?? 0)) / total)).toBeLessThan(1));
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 1e9 }),
+        fc
+          .array(fc.integer({ min: 0, max: 1000 }), { minLength: 1, maxLength: 12 })
+          .filter((weights) => weights.some((weight) => weight > 0)),
+        (minor, weights) => {
+          const shares = shareOut(minor, weights);
+          const total = weights.reduce((sum, weight) => sum + weight, 0);
+          expect(shares.reduce((sum, share) => sum + share, 0)).toBe(minor);
+          shares.forEach((share, i) => expect(Math.abs(share - (minor * (weights[i] ?? 0)) / total)).toBeLessThan(1));
+        },
+      ),
     );
   });
 
   test('net and tax of a gross price add up to it', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 1e8 }), fc.integer({ min: 0, max: 1e6 }), fc.double({ min: 0, max: 0.3, noNaN: true }), fc.boolean(), (price, shipping, taxRate, pricesIncludeTax) => {
-        const landed = landedPrice(price, shipping, { taxRate, pricesIncludeTax });
-        expect(landed.netMinor + landed.shippingMinor + landed.taxMinor).toBe(landed.landedMinor);
-        expect(landed.landedMinor).toBeGreaterThanOrEqual(price + shipping);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 1e8 }),
+        fc.integer({ min: 0, max: 1e6 }),
+        fc.double({ min: 0, max: 0.3, noNaN: true }),
+        fc.boolean(),
+        (price, shipping, taxRate, pricesIncludeTax) => {
+          const landed = landedPrice(price, shipping, { taxRate, pricesIncludeTax });
+          expect(landed.netMinor + landed.shippingMinor + landed.taxMinor).toBe(landed.landedMinor);
+          expect(landed.landedMinor).toBeGreaterThanOrEqual(price + shipping);
+        },
+      ),
     );
   });
 

@@ -15,12 +15,15 @@ function formatter(options: Intl.NumberFormatOptions): Intl.NumberFormat {
 export function number(value: number, digits = 3): string {
   if (!Number.isFinite(value)) return value > 0 ? 'very many' : 'none';
   const magnitude = Math.abs(value);
-  const decimals = magnitude === 0 || magnitude >= 100 ? 0 : Math.max(0, digits - 1 - Math.floor(Math.log10(magnitude)));
+  const decimals =
+    magnitude === 0 || magnitude >= 100 ? 0 : Math.max(0, digits - 1 - Math.floor(Math.log10(magnitude)));
   return formatter({ maximumFractionDigits: Math.min(6, decimals) }).format(value);
 }
 
-export const coins = (minor: number, currency: Currency): string => `${formatter({ minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(minor / 100)} ${currency}`;
-export const coinsOnly = (minor: number): string => formatter({ minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(minor / 100);
+export const coins = (minor: number, currency: Currency): string =>
+  `${formatter({ minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(minor / 100)} ${currency}`;
+export const coinsOnly = (minor: number): string =>
+  formatter({ minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(minor / 100);
 
 /** With its sign, also for a gain: "+46.00", "−12.00", "±0". */
 export function coinsChange(minor: number): string {
@@ -30,11 +33,20 @@ export function coinsChange(minor: number): string {
 
 /** "12.9 GB/s", "950 MB/s". */
 export function byteRate(bytesPerS: number): string {
-  return bytesPerS >= 1e9 ? `${number(bytesPerS / 1e9)} GB/s` : bytesPerS >= 1e6 ? `${number(bytesPerS / 1e6)} MB/s` : `${number(bytesPerS / 1e3)} kB/s`;
+  return bytesPerS >= 1e9
+    ? `${number(bytesPerS / 1e9)} GB/s`
+    : bytesPerS >= 1e6
+      ? `${number(bytesPerS / 1e6)} MB/s`
+      : `${number(bytesPerS / 1e3)} kB/s`;
 }
 
 /** Drive and footage sizes are decimal: "2 TB". */
-export const size = (bytes: number): string => (bytes >= 1e12 ? `${number(bytes / 1e12)} TB` : bytes >= 1e9 ? `${number(bytes / 1e9)} GB` : `${number(bytes / 1e6)} MB`);
+export const size = (bytes: number): string =>
+  bytes >= 1e12
+    ? `${number(bytes / 1e12)} TB`
+    : bytes >= 1e9
+      ? `${number(bytes / 1e9)} GB`
+      : `${number(bytes / 1e6)} MB`;
 
 /** Memory is binary and the trade writes "GB" all the same: 32 GiB reads "32 GB". */
 export const memorySize = (bytes: number): string => `${number(bytes / 2 ** 30)} GB`;
@@ -55,7 +67,8 @@ export const times = (ratio: number): string => `×${number(ratio, 2)}`;
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** "a, b and c". */
-export const listed = (words: readonly string[]): string => (words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1] ?? ''}`);
+export const listed = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1] ?? ''}`;
 
 /** A value of a derivation in its unit. */
 export function quantity(value: number, unit: string): string {

@@ -54,7 +54,8 @@ export function kindName(kind: string): string {
 }
 
 /** "an encoder", "a case". */
-export const withArticle = (name: string): string => (/^(memory|graphics arithmetic)$/.test(name) ? name : `${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name}`);
+export const withArticle = (name: string): string =>
+  /^(memory|graphics arithmetic)$/.test(name) ? name : `${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name}`;
 
 export function figureName(kind: PartKind | undefined, field: string): string {
   if (!kind) return field;

@@ -14,7 +14,8 @@ export const COMMON = {
     spread: 1.12,
     unit: 'share of peak',
     source: 'judgement',
-    reasoning: 'Streaming codes reach about three quarters of peak memory bandwidth; refresh and turn-round take the rest.',
+    reasoning:
+      'Streaming codes reach about three quarters of peak memory bandwidth; refresh and turn-round take the rest.',
   },
   linkAchieved: {
     value: 0.85,
@@ -28,7 +29,8 @@ export const COMMON = {
     spread: 1.8,
     unit: '× slower per missing share',
     source: 'judgement',
-    reasoning: 'Pages that do not fit come back from the system drive, one to two orders slower than memory but touched less often.',
+    reasoning:
+      'Pages that do not fit come back from the system drive, one to two orders slower than memory but touched less often.',
   },
   foregroundCores: {
     value: 2,

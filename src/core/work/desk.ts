@@ -8,12 +8,48 @@ import type { Flow } from '../board/flows';
 import type { MachineFacts } from './machineFacts';
 
 export const DESK = {
-  systemGiB: { value: 4, spread: 1.2, unit: 'GiB', source: 'judgement', reasoning: 'Operating system, its services and file cache that should not be squeezed.' },
-  tabGiB: { value: 0.12, spread: 1.5, unit: 'GiB/tab', source: 'judgement', reasoning: 'An ordinary page; heavy ones take several times that.' },
-  conferenceGiB: { value: 1.5, spread: 1.3, unit: 'GiB', source: 'judgement', reasoning: 'A meeting with a grid of faces.' },
-  serialWork: { value: 1.2, spread: 1.4, unit: 'Gwork/s', source: 'judgement', reasoning: 'One busy thread for pointer, windows and a page that is being used.' },
-  tabWork: { value: 0.03, spread: 1.5, unit: 'Gwork/s a tab', source: 'judgement', reasoning: 'Background pages are throttled.' },
-  conferenceWork: { value: 4, spread: 1.4, unit: 'Gwork/s', source: 'judgement', reasoning: 'Decoding faces, encoding one camera and cleaning the sound.' },
+  systemGiB: {
+    value: 4,
+    spread: 1.2,
+    unit: 'GiB',
+    source: 'judgement',
+    reasoning: 'Operating system, its services and file cache that should not be squeezed.',
+  },
+  tabGiB: {
+    value: 0.12,
+    spread: 1.5,
+    unit: 'GiB/tab',
+    source: 'judgement',
+    reasoning: 'An ordinary page; heavy ones take several times that.',
+  },
+  conferenceGiB: {
+    value: 1.5,
+    spread: 1.3,
+    unit: 'GiB',
+    source: 'judgement',
+    reasoning: 'A meeting with a grid of faces.',
+  },
+  serialWork: {
+    value: 1.2,
+    spread: 1.4,
+    unit: 'Gwork/s',
+    source: 'judgement',
+    reasoning: 'One busy thread for pointer, windows and a page that is being used.',
+  },
+  tabWork: {
+    value: 0.03,
+    spread: 1.5,
+    unit: 'Gwork/s a tab',
+    source: 'judgement',
+    reasoning: 'Background pages are throttled.',
+  },
+  conferenceWork: {
+    value: 4,
+    spread: 1.4,
+    unit: 'Gwork/s',
+    source: 'judgement',
+    reasoning: 'Decoding faces, encoding one camera and cleaning the sound.',
+  },
 } as const satisfies Register;
 
 const c = (label: string, name: keyof typeof DESK) => fromConstant(label, DESK[name]);
@@ -22,8 +58,15 @@ const c = (label: string, name: keyof typeof DESK) => fromConstant(label, DESK[n
 export function expandDesk(task: DeskWork): RealTime {
   const tabs = given('browser tabs', task.browserTabs, 'tabs', 'brief', task.name);
   const perGib = given('bytes a GiB', GIB, 'B/GiB', 'standard', 'definition');
-  const memory = [c('operating system', 'systemGiB'), product('browser', 'GiB', [tabs, c('a tab', 'tabGiB')]), given('other programs', task.otherGiB, 'GiB', 'brief', task.name)];
-  const work = [c('pointer and windows', 'serialWork'), product('background pages', 'Gwork/s', [tabs, c('a tab', 'tabWork')])];
+  const memory = [
+    c('operating system', 'systemGiB'),
+    product('browser', 'GiB', [tabs, c('a tab', 'tabGiB')]),
+    given('other programs', task.otherGiB, 'GiB', 'brief', task.name),
+  ];
+  const work = [
+    c('pointer and windows', 'serialWork'),
+    product('background pages', 'Gwork/s', [tabs, c('a tab', 'tabWork')]),
+  ];
   if (task.conferencing) {
     memory.push(c('conference', 'conferenceGiB'));
     work.push(c('conference', 'conferenceWork'));
@@ -32,8 +75,21 @@ export function expandDesk(task: DeskWork): RealTime {
     { stage: 'desk', resource: 'cpu.serial', amount: c('pointer and windows', 'serialWork') },
     { stage: 'desk', resource: 'cpu.parallel', amount: sum('desk work', 'Gwork', work) },
   ];
-  const holdings: Holding[] = [{ what: 'memory', bytes: product('desk memory', 'B', [sum('desk memory', 'GiB', memory), perGib]) }];
-  return { mode: 'real-time', task: task.id, unit: 'second of desk work', targetPerS: given('as it happens', 1, '/s', 'standard', 'definition'), threadCap: 64, demands, holdings, impossible: [], missing: [], flows: [] };
+  const holdings: Holding[] = [
+    { what: 'memory', bytes: product('desk memory', 'B', [sum('desk memory', 'GiB', memory), perGib]) },
+  ];
+  return {
+    mode: 'real-time',
+    task: task.id,
+    unit: 'second of desk work',
+    targetPerS: given('as it happens', 1, '/s', 'standard', 'definition'),
+    threadCap: 64,
+    demands,
+    holdings,
+    impossible: [],
+    missing: [],
+    flows: [],
+  };
 }
 
 /** Raw demands, for work that no trade describes yet. */
@@ -41,7 +97,8 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
   const where = task.name;
   const demands: Demand[] = [];
   const need = (resource: Demand['resource'], label: string, value: number | undefined, unit: string) => {
-    if (value !== undefined && value > 0) demands.push({ stage: label, resource, amount: given(label, value, unit, 'brief', where) });
+    if (value !== undefined && value > 0)
+      demands.push({ stage: label, resource, amount: given(label, value, unit, 'brief', where) });
   };
   need('cpu.serial', 'serial work', task.serialGwork, 'Gwork');
   // serial work keeps a core busy too
@@ -50,17 +107,28 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
   need('gpu.fp32', 'graphics work', scaled(task.fp32Gflop, 1e9), 'FLOP');
   need('gpu.traffic', 'graphics memory traffic', scaled(task.graphicsTrafficGB, 1e9), 'B');
   need('network', 'network', scaled(task.networkGB, 1e9), 'B');
-  for (const [role, gb] of Object.entries(task.readGB ?? {})) need(`read:${role as 'active'}`, `read from ${role}`, scaled(gb, 1e9), 'B');
-  for (const [role, gb] of Object.entries(task.writeGB ?? {})) need(`write:${role as 'active'}`, `write to ${role}`, scaled(gb, 1e9), 'B');
+  for (const [role, gb] of Object.entries(task.readGB ?? {}))
+    need(`read:${role as 'active'}`, `read from ${role}`, scaled(gb, 1e9), 'B');
+  for (const [role, gb] of Object.entries(task.writeGB ?? {}))
+    need(`write:${role as 'active'}`, `write to ${role}`, scaled(gb, 1e9), 'B');
   const holdings: Holding[] = [];
-  if (task.memoryGiB) holdings.push({ what: 'memory', bytes: given('memory', task.memoryGiB * GIB, 'B', 'brief', where) });
-  if (task.graphicsMemoryGiB) holdings.push({ what: 'graphics memory', bytes: given('graphics memory', task.graphicsMemoryGiB * GIB, 'B', 'brief', where) });
+  if (task.memoryGiB)
+    holdings.push({ what: 'memory', bytes: given('memory', task.memoryGiB * GIB, 'B', 'brief', where) });
+  if (task.graphicsMemoryGiB)
+    holdings.push({
+      what: 'graphics memory',
+      bytes: given('graphics memory', task.graphicsMemoryGiB * GIB, 'B', 'brief', where),
+    });
   const flows: Flow[] = [];
   const impossible: { code: 'part-missing'; kind: string }[] = [];
   (task.flows ?? []).forEach((flow, i) => {
     const from = flowEnd(flow.from, facts);
     const to = flowEnd(flow.to, facts);
-    for (const [end, found] of [[flow.from, from], [flow.to, to]] as const) if (!found) impossible.push({ code: 'part-missing', kind: end });
+    for (const [end, found] of [
+      [flow.from, from],
+      [flow.to, to],
+    ] as const)
+      if (!found) impossible.push({ code: 'part-missing', kind: end });
     if (from && to) flows.push({ id: `${task.id}.${i}`, from, to, bytesPerS: flow.gbytePerS * 1e9 });
   });
   const graphicsNeeded = demands.some((demand) => demand.resource.startsWith('gpu.'));
@@ -74,24 +142,37 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
     missing: [],
     flows,
   };
-  if (task.mode === 'real-time') return { ...base, mode: 'real-time', targetPerS: given('rate', task.unitsPerS ?? 1, `${task.unit}/s`, 'brief', where) };
+  if (task.mode === 'real-time')
+    return {
+      ...base,
+      mode: 'real-time',
+      targetPerS: given('rate', task.unitsPerS ?? 1, `${task.unit}/s`, 'brief', where),
+    };
   const elastic: Elastic = {
     ...base,
     mode: 'elastic',
     units: given('units a run', task.unitsPerRun ?? 1, task.unit, 'brief', where),
     targetS: task.targetMin === undefined ? undefined : task.targetMin * 60,
-    overlap: given('stages that run side by side', 1, 'share', 'standard', 'raw demands are taken as one pipelined chain'),
+    overlap: given(
+      'stages that run side by side',
+      1,
+      'share',
+      'standard',
+      'raw demands are taken as one pipelined chain',
+    ),
   };
   return elastic;
 }
 
-const scaled = (value: number | undefined, factor: number): number | undefined => (value === undefined ? undefined : value * factor);
+const scaled = (value: number | undefined, factor: number): number | undefined =>
+  value === undefined ? undefined : value * factor;
 
 /** Item or integrated function a flow's end stands for on this machine. */
 function flowEnd(end: string, facts: MachineFacts): string | undefined {
   if (end === 'memory') return 'memory';
   if (end === 'graphics') return facts.parts.one('graphics')?.item.id;
-  if (end === 'capture') return facts.parts.ofKind('expansion').find((card) => card.part.purpose === 'capture')?.item.id;
+  if (end === 'capture')
+    return facts.parts.ofKind('expansion').find((card) => card.part.purpose === 'capture')?.item.id;
   if (end === 'network')
     return (
       facts.parts.ofKind('expansion').find((card) => card.part.purpose === 'network')?.item.id ??

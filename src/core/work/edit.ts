@@ -1,151 +1,10 @@
 import { chooseEngine } from '../predict/engines';
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
-import { GIB } from '../units/quantity';
+import { given, product, quotient, sum } from '../predict/derive';
 import type { ApplicationProfile } from './applications';
-import { EDIT } from './editConstants';
-import { GENERIC_EDITOR, type MachineFacts } from './machineFacts';
-import type { Demand, Elastic, Holding, Impossible, MissingFigure, RealTime, Resource } from './stage';
-import type { EditExport, EditPlay, Source, Strength } from './tasks';
-
-type Name = keyof typeof EDIT;
-const c = (label: string, name: Name): Derivation => fromConstant(label, EDIT[name]);
-
-/** Collects what a task asks for; one object a task keeps the steps below short. */
-class Demands {
-  readonly demands: Demand[] = [];
-  readonly holdings: Holding[] = [];
-  readonly impossible: Impossible[] = [];
-  readonly missing: MissingFigure[] = [];
-
-  need(stage: string, resource: Resource, amount: Derivation): void {
-    this.demands.push({ stage, resource, amount });
-  }
-
-  /** Processor work of a stage: all of it on the cores, its serial share also on the best one. */
-  processor(stage: string, work: Derivation, serialShare: Derivation): void {
-    this.need(stage, 'cpu.parallel', work);
-    this.need(stage, 'cpu.serial', product(`${stage}, serial part`, 'Gwork', [work, serialShare]));
-  }
-
-  hold(what: Holding['what'], bytes: Derivation): void {
-    this.holdings.push({ what, bytes });
-  }
-}
-
-const DECODE: Readonly<Record<Source['codec'], Name>> = {
-  h264: 'decodeH264',
-  hevc: 'decodeHevc',
-  av1: 'decodeAv1',
-  mezzanine: 'decodeMezzanine',
-  raw: 'decodeRaw',
-  uncompressed: 'copyUncompressed',
-};
-
-/** Codecs whose frames stand alone and can be decoded at a reduced size for less. */
-const canReduce = (source: Source): boolean => source.codec === 'raw' || source.codec === 'mezzanine';
-
-const chromaFactor = (chroma: Source['chroma']): readonly Derivation[] =>
-  chroma === '4:2:2' ? [c('4:2:2 against 4:2:0', 'chroma422')] : chroma === '4:4:4' ? [c('4:4:4 against 4:2:0', 'chroma444')] : [];
-
-/** Decodes one source, a timeline frame's worth of it: on an engine where one fits, else on the processor. */
-function decode(out: Demands, source: Source, index: number, perFrame: Derivation, application: ApplicationProfile, facts: MachineFacts, where: string): void {
-  const stage = `decode source ${index + 1}`;
-  const px = product('pixels', 'px', [given('width', source.width, 'px', 'brief', where), given('height', source.height, 'px', 'brief', where), given('streams', source.streams, '', 'brief', where), perFrame]);
-  out.need(`read source ${index + 1}`, 'read:active', quotient('bytes read', 'B', [
-    product('bits read', 'bit', [given('bit rate', source.mbitPerS * 1e6, 'bit/s', 'brief', where), given('streams', source.streams, '', 'brief', where), perFrame]),
-    given('bits a byte', 8, 'bit/B', 'standard', 'definition'),
-    given('source frame rate', source.fps, 'frames/s', 'brief', where),
-  ]));
-  const reduced = source.decodeAt > 1 && canReduce(source);
-  const share = reduced ? given(`decoded at 1/${source.decodeAt} size`, (1 / source.decodeAt ** 2) ** EDIT.reducedDecode.value, '×', 'brief', where) : undefined;
-  const decodedPx = reduced ? product('pixels after reduced decode', 'px', [px, given('share of pixels', 1 / source.decodeAt ** 2, '×', 'brief', where)]) : px;
-
-  const onEngine = application.decode === 'engine' && source.codec !== 'raw' && source.codec !== 'mezzanine' && source.codec !== 'uncompressed';
-  const engine = onEngine ? chooseEngine(facts.engines, { direction: 'decode', ...source }) : { kind: 'none' as const };
-  if (engine.kind === 'found') {
-    const rate = given('engine rate', engine.at.engine.mpxPerS * 1e6, 'px/s', 'part', engine.at.where);
-    out.need(stage, 'engine.decode', quotient('engine time', 's', [px, rate, c('share of the stated rate reached', 'engineAchieved')]));
-  } else {
-    if (engine.kind === 'unknown') out.missing.push(...engine.missing);
-    const factors = [px, c(`${source.codec} on the processor`, DECODE[source.codec]), ...(source.codec === 'raw' ? [] : chromaFactor(source.chroma)), ...(share ? [share] : [])];
-    out.processor(stage, gwork('decode work', factors), c('serial share of decoding', 'decodeSerialShare'));
-  }
-  if (source.codec === 'raw')
-    if (application.rawDecode === 'graphics' && facts.hasGraphics)
-      out.need(stage, 'gpu.fp32', achievedFlop('debayer', [decodedPx, c('debayer', 'debayerGraphics')]));
-    else out.processor(stage, gwork('debayer on the processor', [decodedPx, c('debayer', 'debayerProcessor')]), c('serial share of decoding', 'decodeSerialShare'));
-  // pictures decoded on the card are there already; all others cross the link
-  if (facts.hasGraphics && !(engine.kind === 'found' && engine.at.on === 'graphics'))
-    out.need(`upload source ${index + 1}`, 'gpu.in', product('bytes over the link', 'B', [decodedPx, c('a decoded pixel', 'uploadBytes')]));
-  if (facts.hasGraphics) {
-    out.need(stage, 'gpu.traffic', achievedTraffic('convert and scale', [decodedPx, c('convert and scale', 'scaleTraffic')]));
-    out.hold('graphics memory', product('decoded frames', 'B', [decodedPx, c('frames ahead', 'decodedFrames'), c('a decoded pixel', 'uploadBytes')]));
-  }
-  out.hold('memory', product('decoded frames around the playhead', 'B', [decodedPx, c('a decoded pixel', 'uploadBytes'), given('source frame rate', source.fps, 'frames/s', 'brief', where), c('held around the playhead', 'aheadSeconds')]));
-  out.need(stage, 'memory.traffic', product('decoded frames written and read', 'B', [decodedPx, c('a decoded pixel', 'uploadBytes'), given('write and read', 2, '×', 'standard', 'definition')]));
-}
-
-const gwork = (label: string, clocks: readonly Derivation[]): Derivation =>
-  quotient(label, 'Gwork', [product(label, 'clocks', clocks), given('clocks a Gwork', 1e9, '', 'standard', 'definition')]);
-
-/** FLOP as peak FLOP: what a card must offer on paper to do this much. */
-const achievedFlop = (label: string, factors: readonly Derivation[]): Derivation =>
-  quotient(`${label}, in peak FLOP`, 'FLOP', [product(label, 'FLOP', factors), c('share of peak reached', 'achievedFp32')]);
-
-const achievedTraffic = (label: string, factors: readonly Derivation[]): Derivation =>
-  quotient(`${label}, in peak bytes`, 'B', [product(label, 'B', factors), c('share of peak reached', 'achievedTraffic')]);
-
-const nrFlop = (kind: 'spatial' | 'temporal', strength: Exclude<Strength, 'off'>): Derivation =>
-  kind === 'spatial'
-    ? c(`spatial noise reduction, ${strength}`, strength === 'light' ? 'spatialNrLight' : 'spatialNrStrong')
-    : c(`temporal noise reduction, ${strength}`, strength === 'light' ? 'temporalNrLight' : 'temporalNrStrong');
-
-/** Correction steps and noise reduction at the size the picture is worked on. */
-function effects(out: Demands, task: EditPlay | EditExport, px: Derivation, facts: MachineFacts, application: ApplicationProfile): void {
-  const steps = given('correction steps', task.correctionSteps, 'steps', 'brief', task.name);
-  out.need('timeline', 'cpu.serial', sum('timeline on one thread', 'Gwork', [c('a frame', 'frameSerial'), product('passes submitted', 'Gwork', [steps, c('a pass', 'stepSerial')])]));
-  const nr = (['spatial', 'temporal'] as const).flatMap((kind) => {
-    const strength = kind === 'spatial' ? task.spatialNr : task.temporalNr;
-    return strength === 'off' ? [] : [nrFlop(kind, strength)];
-  });
-  if (application.effects === 'processor') {
-    const serial = c('serial share of decoding', 'decodeSerialShare');
-    if (task.correctionSteps > 0) out.processor('correct', gwork('correction on the processor', [px, steps, c('a step', 'stepProcessor')]), serial);
-    for (const flop of nr) out.processor('reduce noise', gwork('noise reduction on the processor', [px, flop, c('clocks a FLOP', 'nrProcessor')]), serial);
-    return;
-  }
-  if (!facts.hasGraphics) {
-    out.impossible.push({ code: 'no-graphics' });
-    return;
-  }
-  if (task.correctionSteps > 0) {
-    out.need('correct', 'gpu.fp32', achievedFlop('correction', [px, steps, c('a step', 'stepFlop')]));
-    out.need('correct', 'gpu.traffic', achievedTraffic('correction', [px, steps, c('a step', 'stepTraffic')]));
-  }
-  for (const flop of nr) out.need('reduce noise', 'gpu.fp32', achievedFlop('noise reduction', [px, flop]));
-  const buffers = [c('base', 'baseBuffers'), product('for correction', 'frames', [steps, c('a step', 'stepBuffers')])];
-  if (task.spatialNr !== 'off') buffers.push(c('spatial noise reduction', 'spatialNrBuffers'));
-  if (task.temporalNr !== 'off') buffers.push(c('temporal noise reduction', 'temporalNrBuffers'));
-  out.hold('graphics memory', product('working frames', 'B', [px, c('a working pixel', 'frameBytes'), sum('frames', 'frames', buffers)]));
-  out.hold('graphics memory', given('application', application.ownGraphicsMemoryGiB * GIB, 'B', 'profile', application.name));
-}
-
-/** Checks that hold for either task of the trade, then decode and effects. */
-function picture(out: Demands, task: EditPlay | EditExport, worked: Derivation, facts: MachineFacts, application: ApplicationProfile): void {
-  const wants = application.computeStacks;
-  if (facts.hasGraphics && application.effects === 'graphics' && wants.length > 0)
-    if (facts.stacks === undefined) out.missing.push(...facts.stacksMissing);
-    else if (!wants.some((stack) => facts.stacks?.includes(stack))) out.impossible.push({ code: 'no-compute-stack', application: application.name, wants });
-  task.sources.forEach((source, i) => {
-    // a source at another rate than the timeline is decoded fps ÷ fps times a timeline frame
-    const perFrame = given('source frames a timeline frame', source.fps / task.fps, '×', 'brief', task.name);
-    decode(out, source, i, perFrame, application, facts, `${task.name}, source ${i + 1}`);
-  });
-  effects(out, task, worked, facts, application);
-  out.hold('memory', given('application', application.ownMemoryGiB * GIB, 'B', 'profile', application.name));
-}
-
-const appOf = (task: EditPlay | EditExport, facts: MachineFacts): ApplicationProfile => facts.application(task.application) ?? GENERIC_EDITOR;
+import { appOf, c, chromaFactor, Demands, gwork, picture, type Name } from './editPicture';
+import type { MachineFacts } from './machineFacts';
+import type { Elastic, RealTime } from './stage';
+import type { EditExport, EditPlay } from './tasks';
 
 /**
  * Playback of a timeline: a pipelined chain of read, decode, upload, effects and monitoring that must keep the frame rate.
@@ -160,16 +19,32 @@ export function expandEditPlay(task: EditPlay, facts: MachineFacts): RealTime {
     given(`played at 1/${task.playAt} size`, 1 / task.playAt ** 2, '×', 'brief', task.name),
   ]);
   picture(out, task, px, facts, application);
-  if (task.monitoring && facts.hasGraphics) out.need('monitor', 'gpu.out', product('monitored frame', 'B', [px, c('a pixel over the link', 'uploadBytes')]));
+  if (task.monitoring && facts.hasGraphics)
+    out.need('monitor', 'gpu.out', product('monitored frame', 'B', [px, c('a pixel over the link', 'uploadBytes')]));
   if (task.renderCache)
-    out.need('render cache', 'write:scratch', quotient('cache written', 'B', [product('cache written', 'bit', [px, c('a cached pixel', 'cacheBitsPerPx')]), given('bits a byte', 8, 'bit/B', 'standard', 'definition')]));
+    out.need(
+      'render cache',
+      'write:scratch',
+      quotient('cache written', 'B', [
+        product('cache written', 'bit', [px, c('a cached pixel', 'cacheBitsPerPx')]),
+        given('bits a byte', 8, 'bit/B', 'standard', 'definition'),
+      ]),
+    );
   if (task.keepHours > 0)
-    out.hold('space:active', sum('footage kept', 'B', task.sources.map((source, i) =>
-      product(`source ${i + 1}`, 'B', [
-        given('bit rate', source.mbitPerS * 1e6, 'bit/s', 'brief', task.name),
-        given('bytes a bit', 1 / 8, 'B/bit', 'standard', 'definition'),
-        given('seconds kept', (task.keepHours * 3600) / task.sources.length, 's', 'brief', task.name),
-      ]))));
+    out.hold(
+      'space:active',
+      sum(
+        'footage kept',
+        'B',
+        task.sources.map((source, i) =>
+          product(`source ${i + 1}`, 'B', [
+            given('bit rate', source.mbitPerS * 1e6, 'bit/s', 'brief', task.name),
+            given('bytes a bit', 1 / 8, 'B/bit', 'standard', 'definition'),
+            given('seconds kept', (task.keepHours * 3600) / task.sources.length, 's', 'brief', task.name),
+          ]),
+        ),
+      ),
+    );
   return {
     mode: 'real-time',
     task: task.id,
@@ -192,31 +67,84 @@ const ENCODE: Readonly<Record<EditExport['outCodec'], Readonly<Record<EditExport
 };
 
 function encode(out: Demands, task: EditExport, facts: MachineFacts, application: ApplicationProfile): void {
-  const px = product('pixels written', 'px', [given('width', task.outWidth, 'px', 'brief', task.name), given('height', task.outHeight, 'px', 'brief', task.name)]);
-  if (facts.hasGraphics && application.effects === 'graphics') out.need('fetch result', 'gpu.out', product('finished frame', 'B', [px, c('a pixel over the link', 'uploadBytes')]));
-  out.need('write', 'write:active', quotient('bytes written', 'B', [
-    given('output bit rate', task.outMbitPerS * 1e6, 'bit/s', 'brief', task.name),
-    given('bits a byte', 8, 'bit/B', 'standard', 'definition'),
-    given('frame rate', task.fps, 'frames/s', 'brief', task.name),
-  ]));
+  const px = product('pixels written', 'px', [
+    given('width', task.outWidth, 'px', 'brief', task.name),
+    given('height', task.outHeight, 'px', 'brief', task.name),
+  ]);
+  if (facts.hasGraphics && application.effects === 'graphics')
+    out.need(
+      'fetch result',
+      'gpu.out',
+      product('finished frame', 'B', [px, c('a pixel over the link', 'uploadBytes')]),
+    );
+  out.need(
+    'write',
+    'write:active',
+    quotient('bytes written', 'B', [
+      given('output bit rate', task.outMbitPerS * 1e6, 'bit/s', 'brief', task.name),
+      given('bits a byte', 8, 'bit/B', 'standard', 'definition'),
+      given('frame rate', task.fps, 'frames/s', 'brief', task.name),
+    ]),
+  );
   if (task.path === 'software') {
-    out.processor('encode', gwork('encode work', [px, c(`${task.outCodec}, ${task.preset}`, ENCODE[task.outCodec][task.preset]), ...chromaFactor(task.outChroma)]), c('serial share of encoding', 'encodeSerialShare'));
+    out.processor(
+      'encode',
+      gwork('encode work', [
+        px,
+        c(`${task.outCodec}, ${task.preset}`, ENCODE[task.outCodec][task.preset]),
+        ...chromaFactor(task.outChroma),
+      ]),
+      c('serial share of encoding', 'encodeSerialShare'),
+    );
     return;
   }
   const limit = application.engineLimit;
-  if (!application.engineEncode) out.impossible.push({ code: 'application-encodes-in-software', application: application.name });
+  if (!application.engineEncode)
+    out.impossible.push({ code: 'application-encodes-in-software', application: application.name });
   if (limit && (task.outWidth > limit.width || task.outHeight > limit.height))
-    out.impossible.push({ code: 'encoder-too-small', width: task.outWidth, height: task.outHeight, maxWidth: limit.width, maxHeight: limit.height });
-  const engine = chooseEngine(facts.engines, { direction: 'encode', codec: task.outCodec, chroma: task.outChroma, bitDepth: task.outBitDepth, width: task.outWidth, height: task.outHeight });
+    out.impossible.push({
+      code: 'encoder-too-small',
+      width: task.outWidth,
+      height: task.outHeight,
+      maxWidth: limit.width,
+      maxHeight: limit.height,
+    });
+  const engine = chooseEngine(facts.engines, {
+    direction: 'encode',
+    codec: task.outCodec,
+    chroma: task.outChroma,
+    bitDepth: task.outBitDepth,
+    width: task.outWidth,
+    height: task.outHeight,
+  });
   switch (engine.kind) {
     case 'found':
-      out.need('encode', 'engine.encode', quotient('engine time', 's', [px, given('engine rate', engine.at.engine.mpxPerS * 1e6, 'px/s', 'part', engine.at.where), c('share of the stated rate reached', 'engineAchieved')]));
+      out.need(
+        'encode',
+        'engine.encode',
+        quotient('engine time', 's', [
+          px,
+          given('engine rate', engine.at.engine.mpxPerS * 1e6, 'px/s', 'part', engine.at.where),
+          c('share of the stated rate reached', 'engineAchieved'),
+        ]),
+      );
       return;
     case 'too-small':
-      out.impossible.push({ code: 'encoder-too-small', width: task.outWidth, height: task.outHeight, maxWidth: engine.maxWidth, maxHeight: engine.maxHeight });
+      out.impossible.push({
+        code: 'encoder-too-small',
+        width: task.outWidth,
+        height: task.outHeight,
+        maxWidth: engine.maxWidth,
+        maxHeight: engine.maxHeight,
+      });
       return;
     case 'none':
-      out.impossible.push({ code: 'no-encoder', codec: task.outCodec, chroma: task.outChroma, bitDepth: task.outBitDepth });
+      out.impossible.push({
+        code: 'no-encoder',
+        codec: task.outCodec,
+        chroma: task.outChroma,
+        bitDepth: task.outBitDepth,
+      });
       return;
     case 'unknown':
       out.missing.push(...engine.missing);
@@ -227,14 +155,27 @@ function encode(out: Demands, task: EditExport, facts: MachineFacts, application
 export function expandEditExport(task: EditExport, facts: MachineFacts): Elastic {
   const out = new Demands();
   const application = appOf(task, facts);
-  const px = product('pixels worked on', 'px', [given('timeline width', task.width, 'px', 'brief', task.name), given('timeline height', task.height, 'px', 'brief', task.name)]);
-  picture(out, { ...task, sources: task.sources.map((source) => ({ ...source, decodeAt: 1 })) }, px, facts, application);
+  const px = product('pixels worked on', 'px', [
+    given('timeline width', task.width, 'px', 'brief', task.name),
+    given('timeline height', task.height, 'px', 'brief', task.name),
+  ]);
+  picture(
+    out,
+    { ...task, sources: task.sources.map((source) => ({ ...source, decodeAt: 1 })) },
+    px,
+    facts,
+    application,
+  );
   encode(out, task, facts, application);
   return {
     mode: 'elastic',
     task: task.id,
     unit: 'frame',
-    units: product('frames in the programme', 'frames', [given('programme', task.programmeMin, 'min', 'brief', task.name), given('seconds a minute', 60, 's/min', 'standard', 'definition'), given('frame rate', task.fps, 'frames/s', 'brief', task.name)]),
+    units: product('frames in the programme', 'frames', [
+      given('programme', task.programmeMin, 'min', 'brief', task.name),
+      given('seconds a minute', 60, 's/min', 'standard', 'definition'),
+      given('frame rate', task.fps, 'frames/s', 'brief', task.name),
+    ]),
     targetS: task.targetMin === undefined ? undefined : task.targetMin * 60,
     overlap: c('stages that run side by side', 'exportOverlap'),
     threadCap: application.threadCap,

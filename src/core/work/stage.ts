@@ -45,7 +45,13 @@ export interface MissingFigure {
 /** Why a task does not run at all on this machine, as data. */
 export type Impossible =
   | { readonly code: 'no-encoder'; readonly codec: Codec; readonly chroma: string; readonly bitDepth: number }
-  | { readonly code: 'encoder-too-small'; readonly width: number; readonly height: number; readonly maxWidth: number; readonly maxHeight: number }
+  | {
+      readonly code: 'encoder-too-small';
+      readonly width: number;
+      readonly height: number;
+      readonly maxWidth: number;
+      readonly maxHeight: number;
+    }
   | { readonly code: 'application-encodes-in-software'; readonly application: string }
   | { readonly code: 'no-graphics' }
   | { readonly code: 'no-compute-stack'; readonly application: string; readonly wants: readonly string[] }

@@ -28,7 +28,8 @@ export function BriefStation() {
         <Terms brief={brief} edit={edit} />
         {brief.tasks.length === 0 && (
           <p className="quiet" style={{ margin: '12px 0' }}>
-            What does this person do? Add the first task; every figure can be changed afterwards, and the machine is judged by it.
+            What does this person do? Add the first task; every figure can be changed afterwards, and the machine is
+            judged by it.
           </p>
         )}
         {brief.sittings.map((sitting) => {
@@ -41,7 +42,7 @@ export function BriefStation() {
             <h2>In no sitting</h2>
             <p className="quiet small">These are judged as if nothing else ran.</p>
             {alone.map((task) => (
-              <TaskBlock key={task.id} task={task} brief={brief} edit={edit} />
+              <TaskBlock key={task.id} task={task} edit={edit} />
             ))}
           </div>
         )}
@@ -60,9 +61,27 @@ type Edit = (edit: BriefEdit, label: string) => void;
 function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
   const region = useSeat((state) => state.context.catalogue.region(brief.region));
   const must = brief.mustHaves;
-  const set = (patch: Partial<Brief['mustHaves']>) => edit({ kind: 'set-must-haves', mustHaves: Object.fromEntries(Object.entries({ ...must, ...patch }).filter(([, value]) => value !== undefined)) }, 'Must-haves');
+  const set = (patch: Partial<Brief['mustHaves']>) =>
+    edit(
+      {
+        kind: 'set-must-haves',
+        mustHaves: Object.fromEntries(Object.entries({ ...must, ...patch }).filter(([, value]) => value !== undefined)),
+      },
+      'Must-haves',
+    );
   const flag = (label: string, key: 'errorCorrection' | 'wireless', yes: string, no: string) => (
-    <Value label={label} editor={{ kind: 'choice', value: String(must[key] ?? false), options: [{ value: 'true', label: yes }, { value: 'false', label: no }], onChange: (value) => set({ [key]: value === 'true' }) }}>
+    <Value
+      label={label}
+      editor={{
+        kind: 'choice',
+        value: String(must[key] ?? false),
+        options: [
+          { value: 'true', label: yes },
+          { value: 'false', label: no },
+        ],
+        onChange: (value) => set({ [key]: value === 'true' }),
+      }}
+    >
       {must[key] ? yes : no}
     </Value>
   );
@@ -73,44 +92,121 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
         A budget of{' '}
         <Value
           label="Budget"
-          editor={{ kind: 'number', value: brief.budgetMinor === undefined ? undefined : brief.budgetMinor / 100, unit: region?.currency ?? '', min: 1, optional: true, onChange: (value) => edit(value === undefined ? { kind: 'set-budget' } : { kind: 'set-budget', budgetMinor: Math.round(value * 100) }, 'Budget') }}
+          editor={{
+            kind: 'number',
+            value: brief.budgetMinor === undefined ? undefined : brief.budgetMinor / 100,
+            unit: region?.currency ?? '',
+            min: 1,
+            optional: true,
+            onChange: (value) =>
+              edit(
+                value === undefined
+                  ? { kind: 'set-budget' }
+                  : { kind: 'set-budget', budgetMinor: Math.round(value * 100) },
+                'Budget',
+              ),
+          }}
         >
           {brief.budgetMinor === undefined ? 'no limit' : `${coinsOnly(brief.budgetMinor)} ${region?.currency ?? ''}`}
         </Value>
         ,{' '}
-        <Value label="Tax basis" editor={{ kind: 'choice', value: String(brief.budgetTaxIncluded), options: [{ value: 'true', label: 'tax and shipping in' }, { value: 'false', label: 'before tax' }], onChange: (value) => edit({ kind: 'set-figures', figures: { budgetTaxIncluded: value === 'true' } }, 'Tax basis') }}>
+        <Value
+          label="Tax basis"
+          editor={{
+            kind: 'choice',
+            value: String(brief.budgetTaxIncluded),
+            options: [
+              { value: 'true', label: 'tax and shipping in' },
+              { value: 'false', label: 'before tax' },
+            ],
+            onChange: (value) =>
+              edit({ kind: 'set-figures', figures: { budgetTaxIncluded: value === 'true' } }, 'Tax basis'),
+          }}
+        >
           {brief.budgetTaxIncluded ? 'tax and shipping in' : 'before tax'}
         </Value>
         , in {region?.name ?? brief.region}; a room of{' '}
-        <Value label="Room temperature" editor={{ kind: 'number', value: brief.roomC, unit: '°C', min: 0, max: 60, onChange: (value) => edit({ kind: 'set-figures', figures: { roomC: value ?? 24 } }, 'Room temperature') }}>
+        <Value
+          label="Room temperature"
+          editor={{
+            kind: 'number',
+            value: brief.roomC,
+            unit: '°C',
+            min: 0,
+            max: 60,
+            onChange: (value) => edit({ kind: 'set-figures', figures: { roomC: value ?? 24 } }, 'Room temperature'),
+          }}
+        >
           {`${brief.roomC} °C`}
         </Value>
-        . Memory errors: {flag('Error-correcting memory', 'errorCorrection', 'must be corrected', 'need no correction')}; network:{' '}
-        <Value label="Network" editor={{ kind: 'number', value: must.networkGbitPerS, unit: 'Gb/s', min: 0.1, optional: true, onChange: (networkGbitPerS) => set({ networkGbitPerS }) }}>
+        . Memory errors: {flag('Error-correcting memory', 'errorCorrection', 'must be corrected', 'need no correction')}
+        ; network:{' '}
+        <Value
+          label="Network"
+          editor={{
+            kind: 'number',
+            value: must.networkGbitPerS,
+            unit: 'Gb/s',
+            min: 0.1,
+            optional: true,
+            onChange: (networkGbitPerS) => set({ networkGbitPerS }),
+          }}
+        >
           {must.networkGbitPerS === undefined ? 'any' : `${must.networkGbitPerS} Gb/s or more`}
         </Value>
-        ; wireless: {flag('Wireless', 'wireless', 'needed', 'not needed')}. It drives {brief.ownedDisplays.length === 0 ? 'no owned display' : `${brief.ownedDisplays.length} owned ${brief.ownedDisplays.length === 1 ? 'display' : 'displays'}`}.
+        ; wireless: {flag('Wireless', 'wireless', 'needed', 'not needed')}. It drives{' '}
+        {brief.ownedDisplays.length === 0
+          ? 'no owned display'
+          : `${brief.ownedDisplays.length} owned ${brief.ownedDisplays.length === 1 ? 'display' : 'displays'}`}
+        .
       </p>
     </div>
   );
 }
 
-function SittingBlock({ sitting, brief, edit, inFull }: { sitting: Sitting; brief: Brief; edit: Edit; inFull: readonly string[] }) {
+function SittingBlock({
+  sitting,
+  brief,
+  edit,
+  inFull,
+}: {
+  sitting: Sitting;
+  brief: Brief;
+  edit: Edit;
+  inFull: readonly string[];
+}) {
   const others = brief.tasks.filter((task) => !sitting.tasks.includes(task.id));
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const set = (patch: Partial<Sitting>, label: string) => edit({ kind: 'set-sitting', sitting: { ...sitting, ...patch } }, label);
+  const set = (patch: Partial<Sitting>, label: string) =>
+    edit({ kind: 'set-sitting', sitting: { ...sitting, ...patch } }, label);
   const again = sitting.tasks.filter((id) => !inFull.includes(id));
   return (
     <section style={{ marginTop: 14 }} aria-label={`Sitting ${sitting.name}`}>
-      <div className="row" style={{ borderBottom: '1px solid var(--edge)', paddingBottom: 2, justifyContent: 'space-between' }}>
+      <div
+        className="row"
+        style={{ borderBottom: '1px solid var(--edge)', paddingBottom: 2, justifyContent: 'space-between' }}
+      >
         <h2>
-          <Value label="Name of the sitting" editor={{ kind: 'text', value: sitting.name, onChange: (name) => set({ name }, `Sitting ${name}`) }}>
+          <Value
+            label="Name of the sitting"
+            editor={{ kind: 'text', value: sitting.name, onChange: (name) => set({ name }, `Sitting ${name}`) }}
+          >
             {sitting.name}
           </Value>
           <span className="quiet" style={{ fontWeight: 400 }}>
             {' '}
             ·{' '}
-            <Value label="Hours a week" editor={{ kind: 'number', value: sitting.hoursPerWeek, unit: 'h a week', min: 0, max: 168, onChange: (value) => set({ hoursPerWeek: value ?? 0 }, `Hours of ${sitting.name}`) }}>
+            <Value
+              label="Hours a week"
+              editor={{
+                kind: 'number',
+                value: sitting.hoursPerWeek,
+                unit: 'h a week',
+                min: 0,
+                max: 168,
+                onChange: (value) => set({ hoursPerWeek: value ?? 0 }, `Hours of ${sitting.name}`),
+              }}
+            >
               {`${sitting.hoursPerWeek} h a week`}
             </Value>
             {sitting.tasks.length > 1 ? ', all at the same time' : ''}
@@ -122,7 +218,11 @@ function SittingBlock({ sitting, brief, edit, inFull }: { sitting: Sitting; brie
               also runs …
             </button>
           )}
-          <button type="button" className="link" onClick={() => edit({ kind: 'remove-sitting', sitting: sitting.id }, `Sitting ${sitting.name} out`)}>
+          <button
+            type="button"
+            className="link"
+            onClick={() => edit({ kind: 'remove-sitting', sitting: sitting.id }, `Sitting ${sitting.name} out`)}
+          >
             take apart
           </button>
         </span>
@@ -145,7 +245,7 @@ function SittingBlock({ sitting, brief, edit, inFull }: { sitting: Sitting; brie
       </div>
       {inFull.map((id) => {
         const task = brief.tasks.find((candidate) => candidate.id === id);
-        return task && <TaskBlock key={id} task={task} brief={brief} edit={edit} />;
+        return task && <TaskBlock key={id} task={task} edit={edit} />;
       })}
       {again.length > 0 && (
         <p className="small quiet" style={{ paddingTop: 4 }}>
@@ -157,7 +257,13 @@ function SittingBlock({ sitting, brief, edit, inFull }: { sitting: Sitting; brie
               {sitting.tasks.length > 1 && (
                 <>
                   {' ('}
-                  <button type="button" className="link" onClick={() => set({ tasks: sitting.tasks.filter((other) => other !== id) }, `${id} out of ${sitting.name}`)}>
+                  <button
+                    type="button"
+                    className="link"
+                    onClick={() =>
+                      set({ tasks: sitting.tasks.filter((other) => other !== id) }, `${id} out of ${sitting.name}`)
+                    }
+                  >
                     not here
                   </button>
                   )
@@ -173,7 +279,7 @@ function SittingBlock({ sitting, brief, edit, inFull }: { sitting: Sitting; brie
 
 const IMPORTANCE = ['', 'nice to have', 'useful', 'wanted', 'important', 'decisive'] as const;
 
-function TaskBlock({ task, brief, edit }: { task: Task; brief: Brief; edit: Edit }) {
+function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
   const assessment = useDraftAssessment();
   const applications = useSeat((state) => state.context.catalogue.applications);
   const result = assessment.tasks.find((candidate) => candidate.task === task.id);
@@ -183,14 +289,22 @@ function TaskBlock({ task, brief, edit }: { task: Task; brief: Brief; edit: Edit
     <article style={{ padding: '6px 0 8px', borderBottom: '1px solid var(--hair)' }} aria-label={task.name}>
       <div className="row" style={{ justifyContent: 'space-between', gap: 16 }}>
         <h3 className="grow">
-          <Value label="Name of the task" editor={{ kind: 'text', value: task.name, onChange: (name) => set({ ...task, name }) }}>
+          <Value
+            label="Name of the task"
+            editor={{ kind: 'text', value: task.name, onChange: (name) => set({ ...task, name }) }}
+          >
             {task.name}
           </Value>{' '}
           <span className="quiet" style={{ fontWeight: 400 }}>
             ·{' '}
             <Value
               label="Importance"
-              editor={{ kind: 'choice', value: String(task.importance), options: [5, 4, 3, 2, 1].map((value) => ({ value: String(value), label: IMPORTANCE[value] ?? '' })), onChange: (value) => set({ ...task, importance: Number(value) }) }}
+              editor={{
+                kind: 'choice',
+                value: String(task.importance),
+                options: [5, 4, 3, 2, 1].map((value) => ({ value: String(value), label: IMPORTANCE[value] ?? '' })),
+                onChange: (value) => set({ ...task, importance: Number(value) }),
+              }}
             >
               {IMPORTANCE[task.importance] ?? ''}
             </Value>
@@ -206,7 +320,12 @@ function TaskBlock({ task, brief, edit }: { task: Task; brief: Brief; edit: Edit
             {result.verdict === 'unproven' ? 'unproven' : beam.gets}
           </span>
         )}
-        <button type="button" className="link small" onClick={() => edit({ kind: 'remove-task', task: task.id }, `${task.name} out of the brief`)} aria-label={`Leave ${task.name} out of the brief`}>
+        <button
+          type="button"
+          className="link small"
+          onClick={() => edit({ kind: 'remove-task', task: task.id }, `${task.name} out of the brief`)}
+          aria-label={`Leave ${task.name} out of the brief`}
+        >
           leave out
         </button>
       </div>
@@ -228,7 +347,18 @@ function AddTask({ brief, edit }: { brief: Brief; edit: Edit }) {
             const used = new Set(brief.sittings.map((sitting) => sitting.id));
             let n = brief.sittings.length + 1;
             while (used.has(`sitting-${n}`)) n++;
-            edit({ kind: 'set-sitting', sitting: { id: `sitting-${n}`, name: `Sitting ${n}`, hoursPerWeek: 4, tasks: [brief.tasks[0]?.id ?? ''] } }, 'New sitting');
+            edit(
+              {
+                kind: 'set-sitting',
+                sitting: {
+                  id: `sitting-${n}`,
+                  name: `Sitting ${n}`,
+                  hoursPerWeek: 4,
+                  tasks: [brief.tasks[0]?.id ?? ''],
+                },
+              },
+              'New sitting',
+            );
           }}
         >
           Add a sitting
@@ -242,7 +372,10 @@ function AddTask({ brief, edit }: { brief: Brief; edit: Edit }) {
               dense
               onClick={() => {
                 setAnchor(null);
-                edit({ kind: 'add-task', task: startingTask(template.kind, freshTaskId(brief, template.kind)) }, template.name);
+                edit(
+                  { kind: 'add-task', task: startingTask(template.kind, freshTaskId(brief, template.kind)) },
+                  template.name,
+                );
               }}
             >
               <span>

@@ -7,7 +7,14 @@ import { resourceName } from '@/core/words/names';
 import { useDraftAssessment } from '../seat/store';
 
 /** Tones of one hue, told apart by position and hatch as well as by lightness. */
-const TONES = ['var(--info)', 'var(--carries)', 'var(--doubt)', 'var(--edge)', 'color-mix(in srgb, var(--info) 55%, var(--paper))', 'color-mix(in srgb, var(--carries) 55%, var(--paper))'];
+const TONES = [
+  'var(--info)',
+  'var(--carries)',
+  'var(--doubt)',
+  'var(--edge)',
+  'color-mix(in srgb, var(--info) 55%, var(--paper))',
+  'color-mix(in srgb, var(--carries) 55%, var(--paper))',
+];
 
 /** What the brief asks of each resource: one stacked strip a sitting, against what the draft offers. */
 export function Demands() {
@@ -16,7 +23,8 @@ export function Demands() {
   const demands = demandsOf(assessment);
   const sizes = derivedSizes(assessment);
   const nameOf = (id: string) => brief.tasks.find((task) => task.id === id)?.name ?? id;
-  const sittingOf = (id: string) => brief.sittings.find((sitting) => sitting.id === id)?.name ?? nameOf(id.replace(/^alone-/, ''));
+  const sittingOf = (id: string) =>
+    brief.sittings.find((sitting) => sitting.id === id)?.name ?? nameOf(id.replace(/^alone-/, ''));
   const toneOf = (id: string) => TONES[brief.tasks.findIndex((task) => task.id === id) % TONES.length] ?? 'var(--info)';
   if (brief.tasks.length === 0)
     return (
@@ -67,24 +75,59 @@ export function Demands() {
       {demands.map((demand) => {
         const most = Math.max(...demand.strips.map((strip) => strip.total), 1e-12);
         // the axis ends at the supply when that is near, else the strips would be too short to read
-        const end = demand.supply !== undefined && demand.supply < most * 6 ? Math.max(most, demand.supply) * 1.04 : most * 1.3;
+        const end =
+          demand.supply !== undefined && demand.supply < most * 6 ? Math.max(most, demand.supply) * 1.04 : most * 1.3;
         const supplyAt = demand.supply === undefined ? undefined : (demand.supply / end) * 100;
         return (
           <div key={demand.resource} style={{ padding: '5px 0', borderBottom: '1px solid var(--hair)' }}>
             <div className="spread small">
               <b>{resourceName(demand.resource)}</b>
-              <span className="quiet">{demand.supply === undefined ? 'draft: unknown' : `draft offers ${quantity(demand.supply, demand.unit)}`}</span>
+              <span className="quiet">
+                {demand.supply === undefined
+                  ? 'draft: unknown'
+                  : `draft offers ${quantity(demand.supply, demand.unit)}`}
+              </span>
             </div>
             {demand.strips.map((strip) => (
               <div key={strip.sitting} className="row small" style={{ gap: 8 }}>
                 <span className="quiet cut" style={{ width: 110, flex: 'none' }}>
                   {sittingOf(strip.sitting)}
                 </span>
-                <span style={{ position: 'relative', flex: '1 1 auto', height: 10, background: 'var(--sunk)', display: 'flex', overflow: 'hidden' }} role="img" aria-label={`${sittingOf(strip.sitting)}: ${strip.parts.map((part) => `${nameOf(part.task)} ${quantity(part.amount, demand.unit)}`).join(', ')}`}>
+                <span
+                  style={{
+                    position: 'relative',
+                    flex: '1 1 auto',
+                    height: 10,
+                    background: 'var(--sunk)',
+                    display: 'flex',
+                    overflow: 'hidden',
+                  }}
+                  role="img"
+                  aria-label={`${sittingOf(strip.sitting)}: ${strip.parts.map((part) => `${nameOf(part.task)} ${quantity(part.amount, demand.unit)}`).join(', ')}`}
+                >
                   {strip.parts.map((part) => (
-                    <span key={part.task} title={`${nameOf(part.task)}: ${quantity(part.amount, demand.unit)}`} style={{ width: `${(part.amount / end) * 100}%`, background: toneOf(part.task), borderRight: '1px solid var(--paper)' }} />
+                    <span
+                      key={part.task}
+                      title={`${nameOf(part.task)}: ${quantity(part.amount, demand.unit)}`}
+                      style={{
+                        width: `${(part.amount / end) * 100}%`,
+                        background: toneOf(part.task),
+                        borderRight: '1px solid var(--paper)',
+                      }}
+                    />
                   ))}
-                  {supplyAt !== undefined && supplyAt <= 100 && <span style={{ position: 'absolute', left: `${supplyAt}%`, top: 0, bottom: 0, width: 2, background: 'var(--ink)' }} />}
+                  {supplyAt !== undefined && supplyAt <= 100 && (
+                    <span
+                      style={{
+                        position: 'absolute',
+                        left: `${supplyAt}%`,
+                        top: 0,
+                        bottom: 0,
+                        width: 2,
+                        background: 'var(--ink)',
+                      }}
+                    />
+                  )}
                 </span>
                 <span className="num" style={{ width: 92, flex: 'none' }}>
                   {quantity(strip.total, demand.unit)}
@@ -96,10 +139,14 @@ export function Demands() {
       })}
       <p className="row wrap small quiet" style={{ marginTop: 8, gap: 12 }}>
         {brief.tasks
-          .filter((task) => demands.some((demand) => demand.strips.some((strip) => strip.parts.some((part) => part.task === task.id))))
+          .filter((task) =>
+            demands.some((demand) => demand.strips.some((strip) => strip.parts.some((part) => part.task === task.id))),
+          )
           .map((task) => (
             <span key={task.id}>
-              <span style={{ display: 'inline-block', width: 10, height: 10, background: toneOf(task.id), marginRight: 4 }} />
+              <span
+                style={{ display: 'inline-block', width: 10, height: 10, background: toneOf(task.id), marginRight: 4 }}
+              />
               {task.name}
             </span>
           ))}

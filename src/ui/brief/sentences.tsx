@@ -1,260 +1,10 @@
 'use client';
 
-import type { ReactNode } from 'react';
 import type { ApplicationProfile } from '@/core/work/applications';
-import type { CustomWork, DeskWork, EditExport, EditPlay, Source, Task } from '@/core/work/tasks';
-import { codecName } from '@/core/words/names';
-import { STARTING_SOURCE } from '@/core/work/templates';
+import type { Task } from '@/core/work/tasks';
 import { Value } from '../shared/Value';
-
-type Change<T> = (patch: Partial<T>) => void;
-/** What playing and exporting have in common. */
-type PicturePatch = Partial<Pick<EditPlay, 'sources' | 'correctionSteps' | 'spatialNr' | 'temporalNr'>>;
-
-const choice = (values: readonly (string | number)[], label: (value: string | number) => string = String) => values.map((value) => ({ value: String(value), label: label(value) }));
-const sizes = ['1920 × 1080', '2560 × 1440', '3840 × 2160', '4096 × 2160', '5424 × 2880', '7680 × 4320'];
-const SIZE_NAME: Readonly<Record<string, string>> = { '1920 × 1080': 'HD', '3840 × 2160': 'UHD', '4096 × 2160': '4K DCI', '5424 × 2880': '5.4K', '7680 × 4320': '8K UHD' };
-const sizeName = (width: number, height: number): string => SIZE_NAME[`${width} × ${height}`] ?? `${width} × ${height}`;
-
-/** Picks a size from the usual ones, kept as two figures. */
-function Size({ label, width, height, onChange }: { label: string; width: number; height: number; onChange: (width: number, height: number) => void }) {
-  const now = `${width} × ${height}`;
-  return (
-    <Value
-      label={label}
-      editor={{
-        kind: 'choice',
-        value: now,
-        options: choice(sizes.includes(now) ? sizes : [now, ...sizes], (value) => (SIZE_NAME[value] ? `${SIZE_NAME[value]}  ${value}` : String(value))),
-        onChange: (value) => {
-          const [w, h] = value.split(' × ').map(Number);
-          if (w && h) onChange(w, h);
-        },
-      }}
-    >
-      {sizeName(width, height)}
-    </Value>
-  );
-}
-
-function Num({ label, value, unit, min = 0, max, whole, optional, onChange, children }: { label: string; value: number | undefined; unit?: string; min?: number; max?: number; whole?: boolean; optional?: boolean; onChange: (value: number | undefined) => void; children?: ReactNode }) {
-  return (
-    <Value label={label} editor={{ kind: 'number', value, min, onChange, ...(unit ? { unit } : {}), ...(max === undefined ? {} : { max }), ...(whole ? { whole } : {}), ...(optional ? { optional } : {}) }}>
-      {children ?? (value === undefined ? 'none' : `${value}${unit ? ` ${unit}` : ''}`)}
-    </Value>
-  );
-}
-
-const CODECS = ['h264', 'hevc', 'av1', 'mezzanine', 'raw', 'uncompressed'] as const;
-
-function SourcePhrase({ source, index, onChange, onRemove }: { source: Source; index: number; onChange: Change<Source>; onRemove: (() => void) | undefined }) {
-  const reducible = source.codec === 'raw' || source.codec === 'mezzanine';
-  return (
-    <span>
-      <Num label="Streams at once" value={source.streams} min={1} max={64} whole onChange={(value) => onChange({ streams: value ?? 1 })}>
-        {source.streams === 1 ? '1 stream' : `${source.streams} streams`}
-      </Num>{' '}
-      of <Size label="Picture size of the source" width={source.width} height={source.height} onChange={(width, height) => onChange({ width, height })} />{' '}
-      <Num label="Frame rate of the source" value={source.fps} unit="fps" min={1} max={240} onChange={(value) => onChange({ fps: value ?? source.fps })} />{' '}
-      <Value label="Codec of the source" editor={{ kind: 'choice', value: source.codec, options: choice(CODECS, (value) => codecName(String(value))), onChange: (value) => onChange({ codec: value as Source['codec'] }) }}>
-        {codecName(source.codec)}
-      </Value>{' '}
-      <Value label="Chroma" editor={{ kind: 'choice', value: source.chroma, options: choice(['4:2:0', '4:2:2', '4:4:4']), onChange: (value) => onChange({ chroma: value as Source['chroma'] }) }}>
-        {source.chroma}
-      </Value>{' '}
-      <Value label="Bit depth" editor={{ kind: 'choice', value: String(source.bitDepth), options: choice([8, 10, 12, 16], (value) => `${value}-bit`), onChange: (value) => onChange({ bitDepth: Number(value) as Source['bitDepth'] }) }}>
-        {`${source.bitDepth}-bit`}
-      </Value>{' '}
-      at <Num label="Bit rate of a stream" value={source.mbitPerS} unit="Mbit/s" min={0.1} onChange={(value) => onChange({ mbitPerS: value ?? source.mbitPerS })} />
-      {reducible && (
-        <>
-          , decoded at{' '}
-          <Value label="Decoded size" editor={{ kind: 'choice', value: String(source.decodeAt), options: choice([1, 2, 4], (value) => (value === 1 ? 'full size' : `1/${value} size`)), onChange: (value) => onChange({ decodeAt: Number(value) as Source['decodeAt'] }) }}>
-            {source.decodeAt === 1 ? 'full size' : `1/${source.decodeAt} size`}
-          </Value>
-        </>
-      )}
-      {onRemove && (
-        <>
-          {' '}
-          <button type="button" className="link small" onClick={onRemove} aria-label={`Leave source ${index + 1} out`}>
-            leave out
-          </button>
-        </>
-      )}
-    </span>
-  );
-}
-
-function Sources<T extends EditPlay | EditExport>({ task, change }: { task: T; change: (patch: PicturePatch) => void }) {
-  return (
-    <>
-      {task.sources.map((source, i) => (
-        <span key={i}>
-          {i > 0 ? ' and ' : ''}
-          <SourcePhrase
-            source={source}
-            index={i}
-            onChange={(patch) => change({ sources: task.sources.map((other, k) => (k === i ? { ...other, ...patch } : other)) })}
-            onRemove={task.sources.length > 1 ? () => change({ sources: task.sources.filter((_, k) => k !== i) }) : undefined}
-          />
-        </span>
-      ))}{' '}
-      <button type="button" className="link small" onClick={() => change({ sources: [...task.sources, STARTING_SOURCE] })}>
-        and another source
-      </button>
-    </>
-  );
-}
-
-const STRENGTHS = ['off', 'light', 'strong'] as const;
-
-function Effects({ task, change }: { task: EditPlay | EditExport; change: (patch: PicturePatch) => void }) {
-  return (
-    <>
-      <Num label="Correction steps" value={task.correctionSteps} min={0} max={200} whole onChange={(value) => change({ correctionSteps: value ?? 0 })}>
-        {`${task.correctionSteps} correction steps`}
-      </Num>
-      , spatial noise reduction{' '}
-      <Value label="Spatial noise reduction" editor={{ kind: 'choice', value: task.spatialNr, options: choice(STRENGTHS), onChange: (value) => change({ spatialNr: value as EditPlay['spatialNr'] }) }}>
-        {task.spatialNr}
-      </Value>
-      , temporal{' '}
-      <Value label="Temporal noise reduction" editor={{ kind: 'choice', value: task.temporalNr, options: choice(STRENGTHS), onChange: (value) => change({ temporalNr: value as EditPlay['temporalNr'] }) }}>
-        {task.temporalNr}
-      </Value>
-    </>
-  );
-}
-
-function PlaySentence({ task, change }: { task: EditPlay; change: Change<EditPlay> }) {
-  return (
-    <>
-      Play a <Size label="Timeline size" width={task.width} height={task.height} onChange={(width, height) => change({ width, height })} /> timeline at{' '}
-      <Num label="Timeline frame rate" value={task.fps} unit="fps" min={1} max={240} onChange={(value) => change({ fps: value ?? task.fps })} /> with <Sources task={task} change={change} />; <Effects task={task} change={change} />; shown at{' '}
-      <Value label="Playback size" editor={{ kind: 'choice', value: String(task.playAt), options: choice([1, 2, 4], (value) => (value === 1 ? 'full size' : `1/${value} size`)), onChange: (value) => change({ playAt: Number(value) as EditPlay['playAt'] }) }}>
-        {task.playAt === 1 ? 'full size' : `1/${task.playAt} size`}
-      </Value>
-      ,{' '}
-      <Value label="Monitoring output" editor={{ kind: 'choice', value: String(task.monitoring), options: [{ value: 'true', label: 'monitored on a second output' }, { value: 'false', label: 'not monitored' }], onChange: (value) => change({ monitoring: value === 'true' }) }}>
-        {task.monitoring ? 'monitored on a second output' : 'not monitored'}
-      </Value>
-      ,{' '}
-      <Value label="Render cache" editor={{ kind: 'choice', value: String(task.renderCache), options: [{ value: 'true', label: 'cached to scratch' }, { value: 'false', label: 'not cached' }], onChange: (value) => change({ renderCache: value === 'true' }) }}>
-        {task.renderCache ? 'cached to scratch' : 'not cached'}
-      </Value>
-      ; <Num label="Footage kept on the active drive" value={task.keepHours} unit="h" onChange={(value) => change({ keepHours: value ?? 0 })} /> of footage stay. Target: <b>real time</b>.
-    </>
-  );
-}
-
-function ExportSentence({ task, change }: { task: EditExport; change: Change<EditExport> }) {
-  return (
-    <>
-      Export <Num label="Length of the programme" value={task.programmeMin} unit="min" min={0.1} onChange={(value) => change({ programmeMin: value ?? task.programmeMin })} /> of a{' '}
-      <Size label="Timeline size" width={task.width} height={task.height} onChange={(width, height) => change({ width, height })} /> timeline at{' '}
-      <Num label="Timeline frame rate" value={task.fps} unit="fps" min={1} max={240} onChange={(value) => change({ fps: value ?? task.fps })} /> with <Sources task={task} change={change} />; <Effects task={task} change={change} />; to{' '}
-      <Size label="Output size" width={task.outWidth} height={task.outHeight} onChange={(outWidth, outHeight) => change({ outWidth, outHeight })} />{' '}
-      <Value label="Output codec" editor={{ kind: 'choice', value: task.outCodec, options: choice(['h264', 'hevc', 'av1', 'mezzanine'], (value) => codecName(String(value))), onChange: (value) => change({ outCodec: value as EditExport['outCodec'] }) }}>
-        {codecName(task.outCodec)}
-      </Value>{' '}
-      <Value label="Output chroma" editor={{ kind: 'choice', value: task.outChroma, options: choice(['4:2:0', '4:2:2', '4:4:4']), onChange: (value) => change({ outChroma: value as EditExport['outChroma'] }) }}>
-        {task.outChroma}
-      </Value>{' '}
-      <Value label="Output bit depth" editor={{ kind: 'choice', value: String(task.outBitDepth), options: choice([8, 10, 12], (value) => `${value}-bit`), onChange: (value) => change({ outBitDepth: Number(value) as EditExport['outBitDepth'] }) }}>
-        {`${task.outBitDepth}-bit`}
-      </Value>{' '}
-      by{' '}
-      <Value label="Export path" editor={{ kind: 'choice', value: task.path, options: [{ value: 'engine', label: 'encoding engine' }, { value: 'software', label: 'software' }], onChange: (value) => change({ path: value as EditExport['path'] }) }}>
-        {task.path === 'engine' ? 'encoding engine' : 'software'}
-      </Value>
-      {task.path === 'software' && (
-        <>
-          {', preset '}
-          <Value label="Preset" editor={{ kind: 'choice', value: task.preset, options: choice(['fast', 'medium']), onChange: (value) => change({ preset: value as EditExport['preset'] }) }}>
-            {task.preset}
-          </Value>
-        </>
-      )}
-      , <Num label="Runs a week" value={task.runsPerWeek ?? 0} onChange={(value) => change({ runsPerWeek: value ?? 0 })}>{`${task.runsPerWeek ?? 0} times a week`}</Num>. Target:{' '}
-      <Num
-        label="Longest a run may take"
-        value={task.targetMin}
-        unit="min"
-        min={0.1}
-        optional
-        onChange={(value) => {
-          const { targetMin: _before, ...rest } = task;
-          change(value === undefined ? { ...rest, targetMin: undefined } : { targetMin: value });
-        }}
-      >
-        {task.targetMin === undefined ? 'none' : `${task.targetMin} min`}
-      </Num>
-      .
-    </>
-  );
-}
-
-function DeskSentence({ task, change }: { task: DeskWork; change: Change<DeskWork> }) {
-  return (
-    <>
-      System and a browser with <Num label="Browser tabs" value={task.browserTabs} min={0} max={500} whole onChange={(value) => change({ browserTabs: value ?? 0 })}>{`${task.browserTabs} tabs`}</Num>,{' '}
-      <Value label="Conferencing" editor={{ kind: 'choice', value: String(task.conferencing), options: [{ value: 'true', label: 'conferencing' }, { value: 'false', label: 'no conferencing' }], onChange: (value) => change({ conferencing: value === 'true' }) }}>
-        {task.conferencing ? 'conferencing' : 'no conferencing'}
-      </Value>
-      , other programs taking <Num label="Memory of other programs" value={task.otherGiB} unit="GB" onChange={(value) => change({ otherGiB: value ?? 0 })} />. Target: <b>stays at its pace</b>.
-    </>
-  );
-}
-
-const FLOW_ENDS = ['memory', 'graphics', 'network', 'capture', 'system', 'scratch', 'active', 'archive', 'backup'] as const;
-type Flow = NonNullable<CustomWork['flows']>[number];
-
-function CustomSentence({ task, change }: { task: CustomWork; change: Change<CustomWork> }) {
-  const flows = task.flows ?? [];
-  const setFlow = (index: number, patch: Partial<Flow>) => change({ flows: flows.map((flow, i) => (i === index ? { ...flow, ...patch } : flow)) });
-  const figure = (label: string, key: 'serialGwork' | 'parallelGwork' | 'memoryGiB' | 'graphicsMemoryGiB' | 'fp32Gflop', unit: string) => (
-    <>
-      {label} <Num label={`${label}, a ${task.unit}`} value={task[key]} unit={unit} optional onChange={(value) => change({ [key]: value })} />
-    </>
-  );
-  return (
-    <>
-      <Value label="Kind of work" editor={{ kind: 'choice', value: task.mode, options: [{ value: 'real-time', label: 'In real time' }, { value: 'elastic', label: 'In runs' }], onChange: (value) => change({ mode: value as CustomWork['mode'] }) }}>
-        {task.mode === 'real-time' ? 'In real time' : 'In runs'}
-      </Value>
-      ,{' '}
-      {task.mode === 'real-time' ? (
-        <Num label="Rate to keep" value={task.unitsPerS} unit={`${task.unit}s/s`} min={0.0001} onChange={(value) => change({ unitsPerS: value ?? 1 })} />
-      ) : (
-        <>
-          <Num label="Units a run" value={task.unitsPerRun ?? 1} min={0.0001} unit={`${task.unit}s`} onChange={(value) => change({ unitsPerRun: value ?? 1 })} /> a run, target <Num label="Longest a run may take" value={task.targetMin} unit="min" min={0.01} optional onChange={(value) => change({ targetMin: value })} />
-        </>
-      )}
-      ; a {task.unit} takes {figure('one-thread work', 'serialGwork', 'Gwork')}, {figure('work on all cores', 'parallelGwork', 'Gwork')}, {figure('graphics work', 'fp32Gflop', 'GFLOP')}; it holds {figure('memory', 'memoryGiB', 'GB')}, {figure('graphics memory', 'graphicsMemoryGiB', 'GB')}
-      {flows.map((flow, i) => (
-        <span key={i}>
-          ; a stream of <Num label="Rate of the stream" value={flow.gbytePerS} unit="GB/s" min={0.000001} onChange={(value) => setFlow(i, { gbytePerS: value ?? flow.gbytePerS })} /> from{' '}
-          <Value label="Stream from" editor={{ kind: 'choice', value: flow.from, options: choice(FLOW_ENDS), onChange: (value) => setFlow(i, { from: value as Flow['from'] }) }}>
-            {flow.from}
-          </Value>{' '}
-          to{' '}
-          <Value label="Stream to" editor={{ kind: 'choice', value: flow.to, options: choice(FLOW_ENDS), onChange: (value) => setFlow(i, { to: value as Flow['to'] }) }}>
-            {flow.to}
-          </Value>{' '}
-          <button type="button" className="link small" onClick={() => change({ flows: flows.filter((_, k) => k !== i) })} aria-label={`Leave stream ${i + 1} out`}>
-            leave out
-          </button>
-        </span>
-      ))}
-      ;{' '}
-      <button type="button" className="link small" onClick={() => change({ flows: [...flows, { from: 'active', to: 'memory', gbytePerS: 0.5 }] })}>
-        and a stream
-      </button>
-      .
-    </>
-  );
-}
+import { CustomSentence, DeskSentence } from './deskSentences';
+import { ExportSentence, PlaySentence } from './pictureSentences';
 
 /** A task without the fields that were taken away: an absent target is unknown, not undefined. */
 function cleaned(task: Task): Task {
@@ -262,7 +12,15 @@ function cleaned(task: Task): Task {
 }
 
 /** A task as a sentence whose underlined values open small editors. */
-export function TaskSentence({ task, applications, onChange }: { task: Task; applications: readonly ApplicationProfile[]; onChange: (task: Task) => void }) {
+export function TaskSentence({
+  task,
+  applications,
+  onChange,
+}: {
+  task: Task;
+  applications: readonly ApplicationProfile[];
+  onChange: (task: Task) => void;
+}) {
   const change = (patch: object) => onChange(cleaned({ ...task, ...patch } as Task));
   const inApplication = task.kind === 'edit-play' || task.kind === 'edit-export';
   return (
@@ -272,7 +30,15 @@ export function TaskSentence({ task, applications, onChange }: { task: Task; app
           In{' '}
           <Value
             label="Application"
-            editor={{ kind: 'choice', value: task.application ?? '', options: [{ value: '', label: 'any application' }, ...applications.map((profile) => ({ value: profile.id, label: profile.name }))], onChange: (value) => change({ application: value === '' ? undefined : value }) }}
+            editor={{
+              kind: 'choice',
+              value: task.application ?? '',
+              options: [
+                { value: '', label: 'any application' },
+                ...applications.map((profile) => ({ value: profile.id, label: profile.name })),
+              ],
+              onChange: (value) => change({ application: value === '' ? undefined : value }),
+            }}
           >
             {applications.find((profile) => profile.id === task.application)?.name ?? 'any application'}
           </Value>

@@ -19,7 +19,10 @@ export function DeskStation({ seats }: { seats: readonly SeatBundle[] }) {
     () =>
       seats.map((bundle) => {
         const context = contextOf(compileCatalogue(bundle.data), bundle.today);
-        return { bundle, drafts: bundle.drafts.map((draft) => ({ draft, assessment: assess(draft.body, bundle.brief.body, context) })) };
+        return {
+          bundle,
+          drafts: bundle.drafts.map((draft) => ({ draft, assessment: assess(draft.body, bundle.brief.body, context) })),
+        };
       }),
     [seats],
   );
@@ -61,7 +64,13 @@ export function DeskStation({ seats }: { seats: readonly SeatBundle[] }) {
   );
 }
 
-function SeatRow({ bundle, drafts }: { bundle: SeatBundle; drafts: readonly { draft: SeatBundle['drafts'][number]; assessment: Assessment }[] }) {
+function SeatRow({
+  bundle,
+  drafts,
+}: {
+  bundle: SeatBundle;
+  drafts: readonly { draft: SeatBundle['drafts'][number]; assessment: Assessment }[];
+}) {
   const { seat, brief } = bundle;
   return (
     <article style={{ padding: '10px 0', borderBottom: '1px solid var(--hair)' }} aria-label={seat.name}>
@@ -81,9 +90,14 @@ function SeatRow({ bundle, drafts }: { bundle: SeatBundle; drafts: readonly { dr
         </span>
       </div>
       <p className="quiet small">
-        {brief.body.tasks.length} tasks in {brief.body.sittings.length} sittings{brief.body.budgetMinor === undefined ? '' : `, budget ${coins(brief.body.budgetMinor, drafts[0]?.assessment.facts.price.currency ?? 'USD')}`}
+        {brief.body.tasks.length} tasks in {brief.body.sittings.length} sittings
+        {brief.body.budgetMinor === undefined
+          ? ''
+          : `, budget ${coins(brief.body.budgetMinor, drafts[0]?.assessment.facts.price.currency ?? 'USD')}`}
       </p>
-      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))', gap: 10, marginTop: 6 }}>
+      <div
+        style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))', gap: 10, marginTop: 6 }}
+      >
         {drafts.map(({ draft, assessment }) => (
           <DraftChip key={draft.id} name={draft.body.name} assessment={assessment} />
         ))}
@@ -103,7 +117,11 @@ function DraftChip({ name, assessment }: { name: string; assessment: Assessment 
     <div style={{ border: '1px solid var(--hair)', background: 'var(--sheet)', borderRadius: 3, padding: '6px 10px' }}>
       <span className="spread">
         <b>{name}</b>
-        <span className="num">{owned ? 'owned' : `${price.unpriced.length > 0 ? 'at least ' : ''}${coins(price.total.landedMinor, price.currency)}`}</span>
+        <span className="num">
+          {owned
+            ? 'owned'
+            : `${price.unpriced.length > 0 ? 'at least ' : ''}${coins(price.total.landedMinor, price.currency)}`}
+        </span>
       </span>
       <span className="small" style={{ display: 'flex', gap: 10 }}>
         {counts.blocks > 0 && (
@@ -130,7 +148,14 @@ function DraftChip({ name, assessment }: { name: string; assessment: Assessment 
       {beam && worst && (
         <span style={{ display: 'block', marginTop: 4 }}>
           <span className="small quiet">worst task: {worst.task.name}</span>
-          <Beam axis={beam.axis} band={beam.band} verdict={beam.verdict} need={beam.need} gets={getsText(worst.result)} sentence={beam.sentence} />
+          <Beam
+            axis={beam.axis}
+            band={beam.band}
+            verdict={beam.verdict}
+            need={beam.need}
+            gets={getsText(worst.result)}
+            sentence={beam.sentence}
+          />
         </span>
       )}
     </div>

@@ -20,7 +20,11 @@ export function StartPanel({ projects }: { projects: readonly { id: string; name
   const input = useRef<HTMLInputElement>(null);
 
   const start = async () => {
-    if (name.trim() === '') return setProblems({ title: 'The seat is not made', list: [{ path: 'name', message: 'is empty; say whose work it is' }] });
+    if (name.trim() === '')
+      return setProblems({
+        title: 'The seat is not made',
+        list: [{ path: 'name', message: 'is empty; say whose work it is' }],
+      });
     setBusy('Making the seat …');
     setProblems(undefined);
     const result = await newSeat(projects[0]?.id ?? 'my-project', name.trim());
@@ -33,20 +37,34 @@ export function StartPanel({ projects }: { projects: readonly { id: string; name
     setProblems(undefined);
     setTold(undefined);
     if (file.size > LARGEST_BYTES) {
-      setProblems({ title: `${file.name} is not read`, list: [{ path: 'file', message: `has ${Math.round(file.size / 1e6)} MB; files of up to ${LARGEST_BYTES / 1e6} MB are read` }] });
+      setProblems({
+        title: `${file.name} is not read`,
+        list: [
+          {
+            path: 'file',
+            message: `has ${Math.round(file.size / 1e6)} MB; files of up to ${LARGEST_BYTES / 1e6} MB are read`,
+          },
+        ],
+      });
       return;
     }
     setBusy(`Reading and checking ${file.name} …`);
     try {
       const result = await importText(await file.text());
-      if (result.state === 'refused') setProblems({ title: `Nothing of ${file.name} was taken`, list: result.problems });
+      if (result.state === 'refused')
+        setProblems({ title: `Nothing of ${file.name} was taken`, list: result.problems });
       else if (result.state === 'case') router.push(stationPath(result.projectId, result.seatId, 'brief'));
       else {
-        setTold(`${file.name}: ${result.added} entries added, ${result.changed} changed, ${result.left} left as they were.`);
+        setTold(
+          `${file.name}: ${result.added} entries added, ${result.changed} changed, ${result.left} left as they were.`,
+        );
         router.refresh();
       }
     } catch {
-      setProblems({ title: `${file.name} is not read`, list: [{ path: 'app', message: 'cannot be reached; nothing was changed, try again' }] });
+      setProblems({
+        title: `${file.name} is not read`,
+        list: [{ path: 'app', message: 'cannot be reached; nothing was changed, try again' }],
+      });
     } finally {
       setBusy(undefined);
     }
@@ -66,7 +84,14 @@ export function StartPanel({ projects }: { projects: readonly { id: string; name
           Seat
         </label>
         <span className="row" style={{ marginTop: 2 }}>
-          <input id="seat-name" className="field" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} placeholder="for example Grading room" />
+          <input
+            id="seat-name"
+            className="field"
+            value={name}
+            maxLength={80}
+            onChange={(event) => setName(event.target.value)}
+            placeholder="for example Grading room"
+          />
           <Button type="submit" variant="outlined" disabled={busy !== undefined} sx={{ flex: 'none' }}>
             Start
           </Button>
@@ -74,7 +99,10 @@ export function StartPanel({ projects }: { projects: readonly { id: string; name
       </form>
       <div>
         <h2>Open a file</h2>
-        <p className="quiet small">A case file becomes a seat; a catalogue file adds parts, offers and branded machines. It is checked first: all of it is taken or nothing.</p>
+        <p className="quiet small">
+          A case file becomes a seat; a catalogue file adds parts, offers and branded machines. It is checked first: all
+          of it is taken or nothing.
+        </p>
         <input
           ref={input}
           type="file"
@@ -88,7 +116,12 @@ export function StartPanel({ projects }: { projects: readonly { id: string; name
             if (file) void open(file);
           }}
         />
-        <Button variant="outlined" disabled={busy !== undefined} onClick={() => input.current?.click()} sx={{ mt: 0.5 }}>
+        <Button
+          variant="outlined"
+          disabled={busy !== undefined}
+          onClick={() => input.current?.click()}
+          sx={{ mt: 0.5 }}
+        >
           Choose a file
         </Button>
       </div>

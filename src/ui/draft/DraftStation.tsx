@@ -15,7 +15,10 @@ export function DraftStation() {
   const assessment = useAssessment();
   const panel = useSeat((state) => state.panel);
   return (
-    <div className="columns" style={{ gridTemplateColumns: 'minmax(200px, 248px) minmax(0, 1fr) minmax(270px, 330px)' }}>
+    <div
+      className="columns"
+      style={{ gridTemplateColumns: 'minmax(200px, 248px) minmax(0, 1fr) minmax(270px, 330px)' }}
+    >
       <section className="pane" aria-label="What it does">
         <Beams assessment={assessment} />
       </section>
@@ -35,12 +38,20 @@ function Beams({ assessment }: { assessment: Assessment }) {
   return (
     <div className="stack" style={{ gap: 5 }}>
       <h2>What it does</h2>
-      {brief.tasks.length === 0 && <p className="quiet small">The brief has no task yet. Add one in the Brief, and every part is judged by it.</p>}
+      {brief.tasks.length === 0 && (
+        <p className="quiet small">The brief has no task yet. Add one in the Brief, and every part is judged by it.</p>
+      )}
       {assessment.tasks.map((result) => {
         const task = brief.tasks.find((candidate) => candidate.id === result.task);
         if (!task) return null;
         const name = sittings.get(result.sitting);
-        return <OpenBeam key={task.id} model={taskBeam(task, result)} {...(name && brief.sittings.length > 1 ? { aside: '' } : {})} />;
+        return (
+          <OpenBeam
+            key={task.id}
+            model={taskBeam(task, result)}
+            {...(name && brief.sittings.length > 1 ? { aside: '' } : {})}
+          />
+        );
       })}
       <h2 style={{ marginTop: 8 }}>Room</h2>
       {holdBeams(assessment).map((model) => (
@@ -64,7 +75,13 @@ function MapPane({ assessment }: { assessment: Assessment }) {
       <div className="row wrap" style={{ marginBottom: 8, justifyContent: 'space-between' }}>
         <span className="row wrap" role="group" aria-label="Drafts" style={{ gap: 6 }}>
           {drafts.map((draft) => (
-            <button key={draft.id} type="button" className="chip" aria-pressed={draft.id === draftId} onClick={() => selectDraft(draft.id)}>
+            <button
+              key={draft.id}
+              type="button"
+              className="chip"
+              aria-pressed={draft.id === draftId}
+              onClick={() => selectDraft(draft.id)}
+            >
               {draft.body.name}
             </button>
           ))}
@@ -72,7 +89,13 @@ function MapPane({ assessment }: { assessment: Assessment }) {
         </span>
         <span className="row" role="group" aria-label="Layer of the map" style={{ gap: 6 }}>
           {(['links', 'power'] as const).map((name) => (
-            <button key={name} type="button" className="chip" aria-pressed={layer === name} onClick={() => setLayer(name)}>
+            <button
+              key={name}
+              type="button"
+              className="chip"
+              aria-pressed={layer === name}
+              onClick={() => setLayer(name)}
+            >
               {name === 'links' ? 'Links' : 'Power'}
             </button>
           ))}

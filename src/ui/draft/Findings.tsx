@@ -22,17 +22,29 @@ export function Findings() {
   return (
     <div style={{ paddingBottom: 12 }}>
       <h2>Findings</h2>
-      {assessment.findings.length === 0 && <p className="quiet">Nothing blocks, nothing is unproven. {passed.length} comparisons passed.</p>}
+      {assessment.findings.length === 0 && (
+        <p className="quiet">Nothing blocks, nothing is unproven. {passed.length} comparisons passed.</p>
+      )}
       {assessment.findings.map((finding) => (
         <FindingItem key={findingKey(finding)} finding={finding} />
       ))}
-      <button type="button" className="link" style={{ marginTop: 10 }} aria-expanded={passedOpen} onClick={() => setPassedOpen(!passedOpen)}>
+      <button
+        type="button"
+        className="link"
+        style={{ marginTop: 10 }}
+        aria-expanded={passedOpen}
+        onClick={() => setPassedOpen(!passedOpen)}
+      >
         {passedOpen ? 'Hide' : 'Show'} the {passed.length} comparisons that passed
       </button>
       {passedOpen && (
         <ul style={{ marginTop: 6 }}>
           {passed.map((check, i) => (
-            <li key={`${findingKey(check)} ${i}`} className="small" style={{ padding: '3px 0', display: 'flex', gap: 6 }}>
+            <li
+              key={`${findingKey(check)} ${i}`}
+              className="small"
+              style={{ padding: '3px 0', display: 'flex', gap: 6 }}
+            >
               <LevelSign level="passes" /> <span>{findingWords(check).says}</span>
             </li>
           ))}
@@ -50,7 +62,8 @@ function FindingItem({ finding }: { finding: Finding }) {
         <LevelSign level={finding.level} /> <b className={finding.level}>{LEVEL_WORD[finding.level]}</b> {words.says}
       </p>
       {words.mend && <p className="quiet small">{words.mend}</p>}
-      {finding.code === 'unknown-figure' && finding.missing.map((figure) => <FigureField key={`${figure.item} ${figure.field}`} figure={figure} />)}
+      {finding.code === 'unknown-figure' &&
+        finding.missing.map((figure) => <FigureField key={`${figure.item} ${figure.field}`} figure={figure} />)}
       <Remedies finding={finding} />
     </article>
   );
@@ -71,7 +84,9 @@ function editLabel(edit: MachineEdit, nameOf: (item: string) => string): string 
     case 'memory-profile':
       return edit.profile === 'off' ? 'Turn the memory profile off' : 'Turn the memory profile on';
     case 'roles':
-      return edit.roles.includes('system') ? `Make ${nameOf(edit.item)} the system drive` : `Take the system role from ${nameOf(edit.item)}`;
+      return edit.roles.includes('system')
+        ? `Make ${nameOf(edit.item)} the system drive`
+        : `Take the system role from ${nameOf(edit.item)}`;
     default:
       return 'Change';
   }
@@ -95,7 +110,10 @@ function Remedies({ finding }: { finding: Finding }) {
   const editDraft = useSeat((state) => state.editDraft);
   const know = useSeat((state) => state.know);
   const key = findingKey(finding);
-  const answer = useWorker(finding.level === 'note' ? undefined : `remedies ${identity(draft)} ${identity(brief)} ${key}`, (api) => api.remedies(draft, brief, key));
+  const answer = useWorker(
+    finding.level === 'note' ? undefined : `remedies ${identity(draft)} ${identity(brief)} ${key}`,
+    (api) => api.remedies(draft, brief, key),
+  );
   if (finding.level === 'note') return null;
   const nameOf = (id: string) => {
     const fitted = assessment.facts.parts.all.find((entry) => entry.item.id === id);
@@ -103,7 +121,8 @@ function Remedies({ finding }: { finding: Finding }) {
   };
   if (answer.state === 'waiting') return <p className="quiet small">Trying remedies …</p>;
   if (answer.state === 'failed') return <p className="quiet small">Remedies could not be tried: {answer.message}.</p>;
-  if (answer.value.length === 0) return <p className="quiet small">No single change mends this without bringing something as bad.</p>;
+  if (answer.value.length === 0)
+    return <p className="quiet small">No single change mends this without bringing something as bad.</p>;
   return (
     <div aria-label="Remedies" role="group">
       {answer.value.map((row, i) => {
@@ -123,7 +142,9 @@ function Remedies({ finding }: { finding: Finding }) {
               {label}
               {side && <span className="quiet small"> · {side}</span>}
             </span>
-            <span className="num">{row.effect.priceMinor === undefined ? 'price unknown' : coinsChange(row.effect.priceMinor)}</span>
+            <span className="num">
+              {row.effect.priceMinor === undefined ? 'price unknown' : coinsChange(row.effect.priceMinor)}
+            </span>
           </button>
         );
       })}
@@ -156,7 +177,9 @@ export function FigureField({ figure }: { figure: MissingFigure }) {
     setBusy(true);
     const problems = await fill(figure.part, figure.field, value);
     setBusy(false);
-    setMessage(problems.length > 0 ? `${meta.label} ${problems.map((problem) => problem.message).join('; ')}.` : undefined);
+    setMessage(
+      problems.length > 0 ? `${meta.label} ${problems.map((problem) => problem.message).join('; ')}.` : undefined,
+    );
   };
   return (
     <form
@@ -172,7 +195,15 @@ export function FigureField({ figure }: { figure: MissingFigure }) {
           {fullName(part)}: {meta.label}
         </span>
         <span className="row" style={{ gap: 6, marginTop: 2 }}>
-          <input className="field" inputMode="decimal" value={text} onChange={(event) => setText(event.target.value)} aria-label={`${fullName(part)}: ${name}`} placeholder="not stated" style={{ width: 110 }} />
+          <input
+            className="field"
+            inputMode="decimal"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            aria-label={`${fullName(part)}: ${name}`}
+            placeholder="not stated"
+            style={{ width: 110 }}
+          />
           {meta.unit}
           <button type="submit" className="chip" disabled={busy}>
             Fill in

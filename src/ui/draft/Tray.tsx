@@ -17,7 +17,8 @@ import { identity, useWorker } from '../seat/worker';
 
 /** One line of the figures that decide for a kind of part. */
 export function keyFigures(part: Part): string {
-  const or = (value: number | string | undefined, unit = '') => (value === undefined ? `? ${unit}` : `${typeof value === 'number' ? number(value) : value} ${unit}`).trim();
+  const or = (value: number | string | undefined, unit = '') =>
+    (value === undefined ? `? ${unit}` : `${typeof value === 'number' ? number(value) : value} ${unit}`).trim();
   switch (part.kind) {
     case 'processor':
       return `${part.socket ?? '?'} · ${(part.coreGroups ?? []).map((group) => group.count).join(' + ') || '?'} cores · ${or(part.coreGroups?.[0]?.boostGHz, 'GHz')} · ${or(part.maxPowerW, 'W')}`;
@@ -64,10 +65,17 @@ export function Tray() {
   const [active, setActive] = useState<string>();
   const [why, setWhy] = useState(false);
   const list = useRef<HTMLDivElement>(null);
-  const answer = useWorker(position ? `tray ${identity(draft)} ${identity(brief)} ${JSON.stringify(position)}` : undefined, async (api) => (position ? api.candidates(draft, brief, position) : []));
+  const answer = useWorker(
+    position ? `tray ${identity(draft)} ${identity(brief)} ${JSON.stringify(position)}` : undefined,
+    async (api) => (position ? api.candidates(draft, brief, position) : []),
+  );
   const rows = useMemo(() => (answer.state === 'ready' ? answer.value : []), [answer]);
   useEffect(() => {
-    if (rows.length > 0) know(rows.map((row) => row.part), rows.flatMap((row) => row.offers));
+    if (rows.length > 0)
+      know(
+        rows.map((row) => row.part),
+        rows.flatMap((row) => row.offers),
+      );
   }, [rows, know]);
   useEffect(() => {
     list.current?.focus();
@@ -88,14 +96,22 @@ export function Tray() {
   const take = (row: CandidateRow | undefined) => {
     if (!row || row.current) return;
     const name = fullName(row.part);
-    editDraft(row.edit, row.edit.kind === 'swap' ? `${name} for ${draft.items.find((item) => item.id === position.item)?.label ?? kindName(position.kind)}` : `Add ${name}`);
-    if (row.edit.kind === 'add' && position.pin !== undefined) editDraft({ kind: 'pin', item: row.edit.item.id, slot: position.pin }, `${name} pinned to its slot`);
+    editDraft(
+      row.edit,
+      row.edit.kind === 'swap'
+        ? `${name} for ${draft.items.find((item) => item.id === position.item)?.label ?? kindName(position.kind)}`
+        : `Add ${name}`,
+    );
+    if (row.edit.kind === 'add' && position.pin !== undefined)
+      editDraft({ kind: 'pin', item: row.edit.item.id, slot: position.pin }, `${name} pinned to its slot`);
     setActive(undefined);
     choose(undefined);
   };
   const move = (by: number) => {
     const index = ordered.findIndex((row) => row.part.id === active);
-    lookAt(ordered[index < 0 ? (by > 0 ? 0 : ordered.length - 1) : Math.min(ordered.length - 1, Math.max(0, index + by))]);
+    lookAt(
+      ordered[index < 0 ? (by > 0 ? 0 : ordered.length - 1) : Math.min(ordered.length - 1, Math.max(0, index + by))],
+    );
   };
   const item = position.item === undefined ? undefined : draft.items.find((entry) => entry.id === position.item);
 
@@ -115,24 +131,72 @@ export function Tray() {
       <div className="panehead" style={{ marginBottom: 4 }}>
         <h2 style={{ textTransform: 'capitalize' }}>{kindName(position.kind)}</h2>
         <span className="small quiet">
-          {rows.length > 0 ? `${rows.filter((row) => row.fits).length} fit · ${rows.filter((row) => !row.fits).length} don't` : ''}{' '}
+          {rows.length > 0
+            ? `${rows.filter((row) => row.fits).length} fit · ${rows.filter((row) => !row.fits).length} don't`
+            : ''}{' '}
           <button type="button" className="link" onClick={() => choose(undefined)}>
             Close
           </button>
         </span>
       </div>
       {item && <ItemActions itemId={item.id} />}
-      <input className="field" value={text} onChange={(event) => setText(event.target.value)} placeholder="Type a name or a figure" aria-label="Narrow the candidates" style={{ marginBottom: 6 }} />
-      <div ref={list} role="listbox" aria-label={`Candidates for the ${kindName(position.kind)}`} tabIndex={0} aria-activedescendant={active ? `candidate-${active}` : undefined} style={{ overflow: 'auto', flex: '1 1 auto', minHeight: 0, margin: '0 -14px', borderTop: '1px solid var(--hair)' }}>
-        {answer.state === 'waiting' && <p className="pane quiet">Trying every {kindName(position.kind)} in the catalogue on this brief …</p>}
-        {answer.state === 'failed' && <p className="pane short">The candidates could not be tried: {answer.message}.</p>}
-        {answer.state === 'ready' && ordered.length === 0 && <p className="pane quiet">{rows.length === 0 ? `The catalogue has no ${kindName(position.kind)}.` : 'Nothing here of that name or figure.'}</p>}
+      <input
+        className="field"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        placeholder="Type a name or a figure"
+        aria-label="Narrow the candidates"
+        style={{ marginBottom: 6 }}
+      />
+      <div
+        ref={list}
+        role="listbox"
+        aria-label={`Candidates for the ${kindName(position.kind)}`}
+        tabIndex={0}
+        aria-activedescendant={active ? `candidate-${active}` : undefined}
+        style={{
+          overflow: 'auto',
+          flex: '1 1 auto',
+          minHeight: 0,
+          margin: '0 -14px',
+          borderTop: '1px solid var(--hair)',
+        }}
+      >
+        {answer.state === 'waiting' && (
+          <p className="pane quiet">Trying every {kindName(position.kind)} in the catalogue on this brief …</p>
+        )}
+        {answer.state === 'failed' && (
+          <p className="pane short">The candidates could not be tried: {answer.message}.</p>
+        )}
+        {answer.state === 'ready' && ordered.length === 0 && (
+          <p className="pane quiet">
+            {rows.length === 0
+              ? `The catalogue has no ${kindName(position.kind)}.`
+              : 'Nothing here of that name or figure.'}
+          </p>
+        )}
         {fit.map((row) => (
-          <CandidateItem key={row.part.id} row={row} active={row.part.id === active} onLook={() => lookAt(row)} onTake={() => take(row)} />
+          <CandidateItem
+            key={row.part.id}
+            row={row}
+            active={row.part.id === active}
+            onLook={() => lookAt(row)}
+            onTake={() => take(row)}
+          />
         ))}
-        {misfit.length > 0 && <p className="small quiet" style={{ padding: '8px 14px 4px', background: 'var(--sunk)' }}>Does not fit, and why</p>}
+        {misfit.length > 0 && (
+          <p className="small quiet" style={{ padding: '8px 14px 4px', background: 'var(--sunk)' }}>
+            Does not fit, and why
+          </p>
+        )}
         {misfit.map((row) => (
-          <CandidateItem key={row.part.id} row={row} active={row.part.id === active} onLook={() => lookAt(row)} onTake={() => take(row)} />
+          <CandidateItem
+            key={row.part.id}
+            row={row}
+            active={row.part.id === active}
+            onLook={() => lookAt(row)}
+            onTake={() => take(row)}
+          />
         ))}
       </div>
       <div style={{ borderTop: '1px solid var(--hair)', padding: '6px 0 8px' }}>
@@ -146,7 +210,13 @@ export function Tray() {
           </Button>
           <span className="quiet small">↑ ↓ look, Enter takes</span>
         </div>
-        {why && <p className="small" style={{ marginTop: 4 }}>First what is no dearer and no worse. Then findings mended minus brought, worst level first; then how many tasks meet their target; then speed gained a coin added. Parts that bring something that blocks stand below the line.</p>}
+        {why && (
+          <p className="small" style={{ marginTop: 4 }}>
+            First what is no dearer and no worse. Then findings mended minus brought, worst level first; then how many
+            tasks meet their target; then speed gained a coin added. Parts that bring something that blocks stand below
+            the line.
+          </p>
+        )}
       </div>
     </div>
   );
@@ -162,7 +232,15 @@ function ItemActions({ itemId }: { itemId: string }) {
   if (!item) return null;
   const name = item.label ?? item.part;
   const roles = item.roles ?? [];
-  const toggle = (role: DriveRole) => editDraft({ kind: 'roles', item: item.id, roles: roles.includes(role) ? roles.filter((has) => has !== role) : [...roles, role] }, `Roles of ${name}`);
+  const toggle = (role: DriveRole) =>
+    editDraft(
+      {
+        kind: 'roles',
+        item: item.id,
+        roles: roles.includes(role) ? roles.filter((has) => has !== role) : [...roles, role],
+      },
+      `Roles of ${name}`,
+    );
   const pinned = draft.pins?.[item.id];
   return (
     <div className="small" style={{ marginBottom: 6 }}>
@@ -172,18 +250,37 @@ function ItemActions({ itemId }: { itemId: string }) {
       {part?.kind === 'drive' && (
         <div className="row wrap" role="group" aria-label="Roles of the drive" style={{ gap: 4, margin: '3px 0' }}>
           {DRIVE_ROLES.map((role) => (
-            <button key={role} type="button" className="chip" aria-pressed={roles.includes(role)} onClick={() => toggle(role)}>
+            <button
+              key={role}
+              type="button"
+              className="chip"
+              aria-pressed={roles.includes(role)}
+              onClick={() => toggle(role)}
+            >
               {role}
             </button>
           ))}
         </div>
       )}
       <span className="row wrap" style={{ gap: 10 }}>
-        <button type="button" className="link" onClick={() => editDraft({ kind: 'own', item: item.id, owned: !item.owned }, item.owned ? `${name} is to be bought` : `${name} is owned`)}>
+        <button
+          type="button"
+          className="link"
+          onClick={() =>
+            editDraft(
+              { kind: 'own', item: item.id, owned: !item.owned },
+              item.owned ? `${name} is to be bought` : `${name} is owned`,
+            )
+          }
+        >
           {item.owned ? 'Owned: count its price again' : 'Already owned'}
         </button>
         {pinned !== undefined && (
-          <button type="button" className="link" onClick={() => editDraft({ kind: 'unpin', item: item.id }, `${name} finds its own slot`)}>
+          <button
+            type="button"
+            className="link"
+            onClick={() => editDraft({ kind: 'unpin', item: item.id }, `${name} finds its own slot`)}
+          >
             Pinned to {pinned}: let it go
           </button>
         )}
@@ -204,16 +301,46 @@ function ItemActions({ itemId }: { itemId: string }) {
 
 const SHOWN_TASKS = 3;
 
-function CandidateItem({ row, active, onLook, onTake }: { row: CandidateRow; active: boolean; onLook: () => void; onTake: () => void }) {
+function CandidateItem({
+  row,
+  active,
+  onLook,
+  onTake,
+}: {
+  row: CandidateRow;
+  active: boolean;
+  onLook: () => void;
+  onTake: () => void;
+}) {
   const { effect, part } = row;
   const names = useSeat((state) => state.bundle.brief.body.tasks);
-  const currency = useSeat((state) => state.context.catalogue.region(state.bundle.brief.body.region)?.currency ?? 'USD');
-  const changed = effect.tasks.filter((task) => task.before !== task.after || Math.abs(Math.log((task.ratio?.likely ?? 1) / (task.ratioBefore?.likely ?? 1))) > 0.01);
+  const currency = useSeat(
+    (state) => state.context.catalogue.region(state.bundle.brief.body.region)?.currency ?? 'USD',
+  );
+  const changed = effect.tasks.filter(
+    (task) =>
+      task.before !== task.after ||
+      Math.abs(Math.log((task.ratio?.likely ?? 1) / (task.ratioBefore?.likely ?? 1))) > 0.01,
+  );
   const blocking = effect.brought.filter((finding) => finding.level === 'blocks');
   const others = effect.brought.filter((finding) => finding.level !== 'blocks' && finding.level !== 'note');
-  const price = row.current ? 'in the draft' : row.landedMinor === undefined ? 'no offer' : effect.priceMinor === undefined ? coins(row.landedMinor, currency) : coinsChange(effect.priceMinor);
+  const price = row.current
+    ? 'in the draft'
+    : row.landedMinor === undefined
+      ? 'no offer'
+      : effect.priceMinor === undefined
+        ? coins(row.landedMinor, currency)
+        : coinsChange(effect.priceMinor);
   return (
-    <div id={`candidate-${part.id}`} role="option" aria-selected={active} className={`tray-item${row.fits ? '' : ' misfit'}`} style={{ padding: '7px 14px 7px 11px', cursor: 'pointer' }} onClick={onLook} onDoubleClick={onTake}>
+    <div
+      id={`candidate-${part.id}`}
+      role="option"
+      aria-selected={active}
+      className={`tray-item${row.fits ? '' : ' misfit'}`}
+      style={{ padding: '7px 14px 7px 11px', cursor: 'pointer' }}
+      onClick={onLook}
+      onDoubleClick={onTake}
+    >
       <span className="spread">
         <b className="cut">{fullName(part)}</b>
         <span className={`num${row.current ? ' quiet' : ''}`} style={{ fontWeight: row.current ? 400 : 650 }}>
@@ -230,15 +357,27 @@ function CandidateItem({ row, active, onLook, onTake }: { row: CandidateRow; act
               <span className="small cut quiet" style={{ display: 'block' }}>
                 {names.find((entry) => entry.id === task.task)?.name}
               </span>
-              <Beam axis={{ kind: 'ratio' }} band={task.ratio} verdict={task.after} sentence={`${names.find((entry) => entry.id === task.task)?.name ?? ''}: ${task.ratio ? `${number(task.ratio.likely, 2)} times the target` : 'unproven'}`} compact />
+              <Beam
+                axis={{ kind: 'ratio' }}
+                band={task.ratio}
+                verdict={task.after}
+                sentence={`${names.find((entry) => entry.id === task.task)?.name ?? ''}: ${task.ratio ? `${number(task.ratio.likely, 2)} times the target` : 'unproven'}`}
+                compact
+              />
             </span>
           ))}
-          {changed.length > SHOWN_TASKS + 1 && <span className="small quiet">and {changed.length - SHOWN_TASKS} more tasks change</span>}
+          {changed.length > SHOWN_TASKS + 1 && (
+            <span className="small quiet">and {changed.length - SHOWN_TASKS} more tasks change</span>
+          )}
         </span>
       )}
       {!row.current && effect.mended.length > 0 && (
         <span className="small carries" style={{ display: 'block', marginTop: 2 }}>
-          mends: {effect.mended.map((finding) => findingWords(finding).says).slice(0, 2).join(' ')}
+          mends:{' '}
+          {effect.mended
+            .map((finding) => findingWords(finding).says)
+            .slice(0, 2)
+            .join(' ')}
         </span>
       )}
       {[...blocking, ...others].slice(0, 2).map((finding, i) => (
@@ -249,4 +388,3 @@ function CandidateItem({ row, active, onLook, onTake }: { row: CandidateRow; act
     </div>
   );
 }
-

@@ -6,7 +6,8 @@ import type { Assessment } from '@/core/assess';
 import { watts as wattsText } from '@/core/words/format';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
 import { useSeat } from '../seat/store';
-import { layoutMap, type MapNode, type MapWire } from './mapLayout';
+import { layoutMap } from './mapLayout';
+import type { MapNode, MapWire } from './mapModel';
 
 export type Layer = 'links' | 'power';
 
@@ -53,7 +54,12 @@ function Wire({ wire, quiet }: { wire: MapWire; quiet: boolean }) {
   const line = { x1: wire.x1, y1: wire.y1, x2: wire.x2, y2: wire.y2 };
   return (
     <g opacity={quiet ? 0.35 : 1}>
-      <line {...line} stroke="var(--hair)" strokeWidth={bed} strokeDasharray={wire.gbytePerS === undefined ? '3 3' : undefined} />
+      <line
+        {...line}
+        stroke="var(--hair)"
+        strokeWidth={bed}
+        strokeDasharray={wire.gbytePerS === undefined ? '3 3' : undefined}
+      />
       {fill > 0 && <line {...line} stroke={colour} strokeWidth={Math.max(1.5, bed * fill)} />}
     </g>
   );
@@ -61,7 +67,11 @@ function Wire({ wire, quiet }: { wire: MapWire; quiet: boolean }) {
 
 function WireLabel({ wire }: { wire: MapWire }) {
   return (
-    <span className="wirelabel" style={{ left: (wire.x1 + wire.x2) / 2, top: (wire.y1 + wire.y2) / 2 }} title={wire.title}>
+    <span
+      className="wirelabel"
+      style={{ left: (wire.x1 + wire.x2) / 2, top: (wire.y1 + wire.y2) / 2 }}
+      title={wire.title}
+    >
       {wire.label}
     </span>
   );
@@ -72,7 +82,11 @@ function Node({ node, layer, mostWatts }: { node: MapNode; layer: Layer; mostWat
   const chosen = useSeat((state) => {
     const { position } = state;
     if (!position || !node.position) return false;
-    return position.item !== undefined ? position.item === node.position.item : position.pin !== undefined ? position.pin === node.position.pin : position.kind === node.position.kind && node.position.item === undefined && node.position.pin === undefined;
+    return position.item !== undefined
+      ? position.item === node.position.item
+      : position.pin !== undefined
+        ? position.pin === node.position.pin
+        : position.kind === node.position.kind && node.position.item === undefined && node.position.pin === undefined;
   });
   const className = `node ${node.kind}${chosen ? ' chosen' : ''}`;
   const style = { left: node.x, top: node.y, width: node.width, height: node.height };
@@ -90,8 +104,25 @@ function Node({ node, layer, mostWatts }: { node: MapNode; layer: Layer; mostWat
       </span>
       {node.kind === 'spine' && node.sub2 && !power && <span className="sub">{node.sub2}</span>}
       {power && node.watts && (
-        <span aria-hidden="true" style={{ position: 'absolute', left: 0, bottom: 0, height: 4, width: `${(node.watts.max / mostWatts) * 100}%`, background: 'var(--doubt-soft)' }}>
-          <span style={{ display: 'block', height: 4, width: `${node.watts.max > 0 ? (node.watts.now / node.watts.max) * 100 : 0}%`, background: 'var(--doubt)' }} />
+        <span
+          aria-hidden="true"
+          style={{
+            position: 'absolute',
+            left: 0,
+            bottom: 0,
+            height: 4,
+            width: `${(node.watts.max / mostWatts) * 100}%`,
+            background: 'var(--doubt-soft)',
+          }}
+        >
+          <span
+            style={{
+              display: 'block',
+              height: 4,
+              width: `${node.watts.max > 0 ? (node.watts.now / node.watts.max) * 100 : 0}%`,
+              background: 'var(--doubt)',
+            }}
+          />
         </span>
       )}
     </>
@@ -104,7 +135,15 @@ function Node({ node, layer, mostWatts }: { node: MapNode; layer: Layer; mostWat
       </div>
     );
   return (
-    <button type="button" className={className} style={style} onClick={() => choose(position)} title={`${node.title}: ${sub}`} aria-label={`${node.title}, ${sub}${node.sub2 ? `, ${node.sub2}` : ''}${node.level ? `, ${LEVEL_WORD[node.level]}` : ''}`} aria-pressed={chosen}>
+    <button
+      type="button"
+      className={className}
+      style={style}
+      onClick={() => choose(position)}
+      title={`${node.title}: ${sub}`}
+      aria-label={`${node.title}, ${sub}${node.sub2 ? `, ${node.sub2}` : ''}${node.level ? `, ${LEVEL_WORD[node.level]}` : ''}`}
+      aria-pressed={chosen}
+    >
       {body}
     </button>
   );

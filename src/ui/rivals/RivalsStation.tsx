@@ -20,7 +20,10 @@ export function RivalsStation() {
   const draftId = useSeat((state) => state.draftId);
   const selectDraft = useSeat((state) => state.selectDraft);
   const [chosen, setChosen] = useState<string>();
-  const comparisons = useMemo(() => context.catalogue.rivals.map((rival) => compareWithRival(draft, rival, brief, context)), [draft, context, brief]);
+  const comparisons = useMemo(
+    () => context.catalogue.rivals.map((rival) => compareWithRival(draft, rival, brief, context)),
+    [draft, context, brief],
+  );
   const shown = comparisons.find((comparison) => comparison.rival.id === chosen) ?? comparisons[0];
   if (!shown)
     return (
@@ -35,14 +38,26 @@ export function RivalsStation() {
         <span className="row wrap" role="group" aria-label="Branded machine">
           <span className="quiet">against</span>
           {comparisons.map((comparison) => (
-            <button key={comparison.rival.id} type="button" className="chip" aria-pressed={comparison === shown} onClick={() => setChosen(comparison.rival.id)}>
+            <button
+              key={comparison.rival.id}
+              type="button"
+              className="chip"
+              aria-pressed={comparison === shown}
+              onClick={() => setChosen(comparison.rival.id)}
+            >
               {comparison.rival.maker} {comparison.rival.name}
             </button>
           ))}
         </span>
         <span className="row wrap" role="group" aria-label="Draft">
           {drafts.map((entry) => (
-            <button key={entry.id} type="button" className="chip" aria-pressed={entry.id === draftId} onClick={() => selectDraft(entry.id)}>
+            <button
+              key={entry.id}
+              type="button"
+              className="chip"
+              aria-pressed={entry.id === draftId}
+              onClick={() => selectDraft(entry.id)}
+            >
               {entry.body.name}
             </button>
           ))}
@@ -53,10 +68,27 @@ export function RivalsStation() {
   );
 }
 
-const ratioVerdict = (ratio: number | undefined, better: 'higher' | 'lower'): Verdict => (ratio === undefined ? 'unproven' : (better === 'higher' ? ratio : 1 / ratio) >= 0.999 ? 'carries' : 'short');
+const ratioVerdict = (ratio: number | undefined, better: 'higher' | 'lower'): Verdict =>
+  ratio === undefined ? 'unproven' : (better === 'higher' ? ratio : 1 / ratio) >= 0.999 ? 'carries' : 'short';
 
 /** A ratio of ours over theirs as a beam: right of the pivot is better for this draft. */
-function RatioBeam({ label, ratio, better, axis, gets, need, unknown }: { label: string; ratio: number | undefined; better: 'higher' | 'lower'; axis: BeamAxis; gets: string; need?: string; unknown: string }) {
+function RatioBeam({
+  label,
+  ratio,
+  better,
+  axis,
+  gets,
+  need,
+  unknown,
+}: {
+  label: string;
+  ratio: number | undefined;
+  better: 'higher' | 'lower';
+  axis: BeamAxis;
+  gets: string;
+  need?: string;
+  unknown: string;
+}) {
   const value = ratio === undefined ? undefined : better === 'higher' ? ratio : 1 / ratio;
   return (
     <Beam
@@ -101,7 +133,9 @@ function Against({ comparison }: { comparison: Comparison }) {
         </h1>
         {blocking > 0 && (
           <p className="small">
-            <LevelSign level="blocks" /> {draft.facts.machine.name} still has {blocking} {blocking === 1 ? 'finding that blocks' : 'findings that block'}; its price is not yet that of a machine that works.
+            <LevelSign level="blocks" /> {draft.facts.machine.name} still has {blocking}{' '}
+            {blocking === 1 ? 'finding that blocks' : 'findings that block'}; its price is not yet that of a machine
+            that works.
           </p>
         )}
         <table style={{ marginTop: 6 }}>
@@ -124,10 +158,39 @@ function Against({ comparison }: { comparison: Comparison }) {
           </tbody>
         </table>
         <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '4px 24px', marginTop: 10 }}>
-          <RatioBeam label="Price, tax in" ratio={comparison.priceRatio} better="lower" axis={{ kind: 'ratio' }} gets={`${number(comparison.priceRatio ?? 0)} of its price`} unknown={theirs ? 'our total is a lower bound' : 'not sold in this region'} />
-          <RatioBeam label="Price, before tax" ratio={comparison.netPriceRatio} better="lower" axis={{ kind: 'ratio' }} gets={`${number(comparison.netPriceRatio ?? 0)} of its price`} unknown={theirs ? 'our total is a lower bound' : 'not sold in this region'} />
-          <RatioBeam label="Speed over the tasks" ratio={comparison.speedRatio} better="higher" axis={{ kind: 'ratio' }} gets={`${number(comparison.speedRatio ?? 0)} × its speed`} need={`${comparison.tasksCompared} of ${brief.tasks.length} tasks compared`} unknown="no task runs on both" />
-          <RatioBeam label="Work a coin" ratio={comparison.perCoinRatio} better="higher" axis={{ kind: 'ratio' }} gets={`${number(comparison.perCoinRatio ?? 0)} × as much`} unknown="needs both prices and speeds" />
+          <RatioBeam
+            label="Price, tax in"
+            ratio={comparison.priceRatio}
+            better="lower"
+            axis={{ kind: 'ratio' }}
+            gets={`${number(comparison.priceRatio ?? 0)} of its price`}
+            unknown={theirs ? 'our total is a lower bound' : 'not sold in this region'}
+          />
+          <RatioBeam
+            label="Price, before tax"
+            ratio={comparison.netPriceRatio}
+            better="lower"
+            axis={{ kind: 'ratio' }}
+            gets={`${number(comparison.netPriceRatio ?? 0)} of its price`}
+            unknown={theirs ? 'our total is a lower bound' : 'not sold in this region'}
+          />
+          <RatioBeam
+            label="Speed over the tasks"
+            ratio={comparison.speedRatio}
+            better="higher"
+            axis={{ kind: 'ratio' }}
+            gets={`${number(comparison.speedRatio ?? 0)} × its speed`}
+            need={`${comparison.tasksCompared} of ${brief.tasks.length} tasks compared`}
+            unknown="no task runs on both"
+          />
+          <RatioBeam
+            label="Work a coin"
+            ratio={comparison.perCoinRatio}
+            better="higher"
+            axis={{ kind: 'ratio' }}
+            gets={`${number(comparison.perCoinRatio ?? 0)} × as much`}
+            unknown="needs both prices and speeds"
+          />
         </div>
         <Difference comparison={comparison} />
       </section>
@@ -166,7 +229,15 @@ function Against({ comparison }: { comparison: Comparison }) {
                     )}
                   </td>
                   <td>
-                    <Beam axis={{ kind: 'ratio' }} band={task.ratio === undefined ? undefined : { low: task.ratio, likely: task.ratio, high: task.ratio }} verdict={task.ratio === undefined ? 'unproven' : task.ratio >= 0.995 ? 'carries' : 'short'} gets={task.ratio === undefined ? 'unproven' : `× ${number(task.ratio)}`} sentence={`${name}: ${task.ratio === undefined ? 'cannot be compared' : `ours is ${number(task.ratio)} times theirs`}`} />
+                    <Beam
+                      axis={{ kind: 'ratio' }}
+                      band={
+                        task.ratio === undefined ? undefined : { low: task.ratio, likely: task.ratio, high: task.ratio }
+                      }
+                      verdict={task.ratio === undefined ? 'unproven' : task.ratio >= 0.995 ? 'carries' : 'short'}
+                      gets={task.ratio === undefined ? 'unproven' : `× ${number(task.ratio)}`}
+                      sentence={`${name}: ${task.ratio === undefined ? 'cannot be compared' : `ours is ${number(task.ratio)} times theirs`}`}
+                    />
                   </td>
                 </tr>
               );
@@ -251,7 +322,9 @@ function Against({ comparison }: { comparison: Comparison }) {
             {assessment.findings.map((finding, i) => (
               <p key={i} className="small" style={{ padding: '2px 0' }}>
                 <LevelSign level={finding.level} /> {findingWords(finding).says}
-                {assessment.facts.machine.items.some((item) => finding.items.includes(item.id) && item.standsInFor) && <span className="quiet"> (a stand-in is involved, so this may not hold for the real part)</span>}
+                {assessment.facts.machine.items.some((item) => finding.items.includes(item.id) && item.standsInFor) && (
+                  <span className="quiet"> (a stand-in is involved, so this may not hold for the real part)</span>
+                )}
               </p>
             ))}
           </>
@@ -276,7 +349,11 @@ function Difference({ comparison }: { comparison: Comparison }) {
   return (
     <div style={{ marginTop: 12 }}>
       <h3>What its price before tax is made of</h3>
-      <div style={{ display: 'flex', height: 14, marginTop: 4 }} role="img" aria-label={`parts ${coins(theirParts.netMinor, currency)} of ${coins(theirs.netMinor, currency)}`}>
+      <div
+        style={{ display: 'flex', height: 14, marginTop: 4 }}
+        role="img"
+        aria-label={`parts ${coins(theirParts.netMinor, currency)} of ${coins(theirs.netMinor, currency)}`}
+      >
         <span style={{ width: `${share * 100}%`, background: 'var(--info)' }} />
         <span style={{ flex: 1, background: 'var(--hatch)' }} />
       </div>

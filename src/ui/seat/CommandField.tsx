@@ -35,22 +35,49 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
   const commands: Command[] = [
     ...STATIONS.map((station) => ({ group: 'Go to', label: station.name, run: () => go(station.id) })),
     { group: 'Go to', label: 'Desk', run: () => router.push('/') },
-    ...state.bundle.drafts.map((entry) => ({ group: 'Drafts', label: `Show ${entry.body.name}`, run: () => state.selectDraft(entry.id) })),
+    ...state.bundle.drafts.map((entry) => ({
+      group: 'Drafts',
+      label: `Show ${entry.body.name}`,
+      run: () => state.selectDraft(entry.id),
+    })),
     { group: 'Drafts', label: 'Copy this draft', run: () => void state.copy() },
-    ...(state.bundle.drafts.length > 1 ? [{ group: 'Drafts', label: 'Remove this draft', run: () => void state.drop() }] : []),
-    { group: 'Do', label: 'Save this seat as a case file', run: () => window.location.assign(`/api/case/${encodeURIComponent(seat.id)}`) },
+    ...(state.bundle.drafts.length > 1
+      ? [{ group: 'Drafts', label: 'Remove this draft', run: () => void state.drop() }]
+      : []),
+    {
+      group: 'Do',
+      label: 'Save this seat as a case file',
+      run: () => window.location.assign(`/api/case/${encodeURIComponent(seat.id)}`),
+    },
     { group: 'Do', label: 'Show all keys', run: onHelp },
     ...parts.map((part) => {
-      const there = ONCE.has(part.kind) ? state.bundle.data.parts.filter((other) => other.kind === part.kind).flatMap((other) => draft.items.filter((item) => item.part === other.id))[0] : undefined;
+      const there = ONCE.has(part.kind)
+        ? state.bundle.data.parts
+            .filter((other) => other.kind === part.kind)
+            .flatMap((other) => draft.items.filter((item) => item.part === other.id))[0]
+        : undefined;
       return {
         group: 'Parts',
-        label: there ? `Put ${fullName(part)} in as the ${kindName(part.kind)}` : `Add ${fullName(part)} (${kindName(part.kind)})`,
+        label: there
+          ? `Put ${fullName(part)} in as the ${kindName(part.kind)}`
+          : `Add ${fullName(part)} (${kindName(part.kind)})`,
         run: () => {
           state.know([part], []);
           const label = fullName(part);
           if (there) state.choose({ kind: part.kind, item: there.id });
           else {
-            state.editDraft({ kind: 'add', item: { id: freshItemId(draft, part.kind), part: part.id, label, ...(part.kind === 'drive' ? { roles: ['active' as const] } : {}) } }, `Add ${label}`);
+            state.editDraft(
+              {
+                kind: 'add',
+                item: {
+                  id: freshItemId(draft, part.kind),
+                  part: part.id,
+                  label,
+                  ...(part.kind === 'drive' ? { roles: ['active' as const] } : {}),
+                },
+              },
+              `Add ${label}`,
+            );
           }
           go('draft');
         },
@@ -58,7 +85,14 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
     }),
   ];
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label="Find or do" sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}>
+    <Dialog
+      open
+      onClose={onClose}
+      fullWidth
+      maxWidth="sm"
+      aria-label="Find or do"
+      sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}
+    >
       <Autocomplete
         open
         options={commands}
@@ -74,10 +108,27 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
         }}
         autoHighlight
         disableClearable={false}
-        noOptionsText={found.state === 'waiting' && trimmed.length >= 2 ? 'Looking …' : 'Nothing of that name. Try a part, a station or a draft.'}
-        renderInput={(params) => <TextField {...params} autoFocus placeholder="A station, a draft, or a part such as Spate 2 TB" slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Find or do' } }} />}
+        noOptionsText={
+          found.state === 'waiting' && trimmed.length >= 2
+            ? 'Looking …'
+            : 'Nothing of that name. Try a part, a station or a draft.'
+        }
+        renderInput={(params) => (
+          <TextField
+            {...params}
+            autoFocus
+            placeholder="A station, a draft, or a part such as Spate 2 TB"
+            slotProps={{
+              ...params.slotProps,
+              htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Find or do' },
+            }}
+          />
+        )}
         sx={{ p: 1.5 }}
-        slotProps={{ popper: { disablePortal: true, placement: 'bottom-start', modifiers: [{ name: 'flip', enabled: false }] }, listbox: { style: { maxHeight: '50vh' } } }}
+        slotProps={{
+          popper: { disablePortal: true, placement: 'bottom-start', modifiers: [{ name: 'flip', enabled: false }] },
+          listbox: { style: { maxHeight: '50vh' } },
+        }}
       />
       <div style={{ height: '52vh' }} />
     </Dialog>

@@ -26,7 +26,16 @@ export function Ledger() {
     show('findings');
     router.push(stationPath(seat.projectId, seat.id, 'draft'));
   };
-  const status = saving === 'saving' ? 'saving …' : saving === 'failed' ? 'not saved yet' : saving === 'stale' ? 'waiting for you' : previewing ? 'preview, not taken' : `saved, revision ${revision ?? 0}`;
+  const status =
+    saving === 'saving'
+      ? 'saving …'
+      : saving === 'failed'
+        ? 'not saved yet'
+        : saving === 'stale'
+          ? 'waiting for you'
+          : previewing
+            ? 'preview, not taken'
+            : `saved, revision ${revision ?? 0}`;
   return (
     <footer className="ledger" aria-label="Ledger">
       <span className="row" style={{ gap: 10 }}>
@@ -43,11 +52,20 @@ export function Ledger() {
           </>
         )}
       </span>
-      <button type="button" className="row" style={{ gap: 12 }} onClick={openFindings} aria-label={`Findings: ${counts.blocks} block, ${counts.unproven} unproven, ${counts.caution} cautions, ${counts.note} notes. Open the list.`}>
+      <button
+        type="button"
+        className="row"
+        style={{ gap: 12 }}
+        onClick={openFindings}
+        aria-label={`Findings: ${counts.blocks} block, ${counts.unproven} unproven, ${counts.caution} cautions, ${counts.note} notes. Open the list.`}
+      >
         {(['blocks', 'unproven', 'caution', 'note'] as const).map((level) =>
           counts[level] > 0 ? (
             <span key={level} className={level} style={{ fontWeight: level === 'note' ? 400 : 650 }}>
-              <LevelSign level={level} /> {counts[level]} {level === 'caution' || level === 'note' ? `${LEVEL_WORD[level]}${counts[level] > 1 ? 's' : ''}` : LEVEL_WORD[level]}
+              <LevelSign level={level} /> {counts[level]}{' '}
+              {level === 'caution' || level === 'note'
+                ? `${LEVEL_WORD[level]}${counts[level] > 1 ? 's' : ''}`
+                : LEVEL_WORD[level]}
             </span>
           ) : null,
         )}
@@ -59,7 +77,14 @@ export function Ledger() {
       </span>
       {worst && (
         <span>
-          <Sign verdict={worst.result.verdict} /> <span className="quiet">worst:</span> <span className="cut" style={{ display: 'inline-block', maxWidth: 190, verticalAlign: 'bottom' }}>{worst.task.name}</span>, <span className={worst.result.verdict}>{worst.result.verdict === 'unproven' ? 'unproven' : getsText(worst.result)}</span>
+          <Sign verdict={worst.result.verdict} /> <span className="quiet">worst:</span>{' '}
+          <span className="cut" style={{ display: 'inline-block', maxWidth: 190, verticalAlign: 'bottom' }}>
+            {worst.task.name}
+          </span>
+          ,{' '}
+          <span className={worst.result.verdict}>
+            {worst.result.verdict === 'unproven' ? 'unproven' : getsText(worst.result)}
+          </span>
         </span>
       )}
       <span className="quiet" style={{ marginLeft: 'auto' }} role="status" aria-live="polite">

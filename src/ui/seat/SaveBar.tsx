@@ -14,7 +14,8 @@ export function SaveBar() {
     return (
       <div className="bar" role="alert">
         <span>
-          This seat was changed in another window. You now see what is saved there; your change is kept: <b>{saving.label}</b>
+          This seat was changed in another window. You now see what is saved there; your change is kept:{' '}
+          <b>{saving.label}</b>
           {saving.edits.length > 1 ? ` and ${saving.edits.length - 1} more` : ''}.
         </span>
         <Button variant="contained" onClick={putOnTop}>
@@ -36,7 +37,8 @@ export function SaveBar() {
     return (
       <div className="bar" role="alert">
         <span>
-          The change was not taken: {refused.map((problem) => `${problem.path} ${problem.message}`).join('; ')}. What you see is what is saved.
+          The change was not taken: {refused.map((problem) => `${problem.path} ${problem.message}`).join('; ')}. What
+          you see is what is saved.
         </span>
       </div>
     );

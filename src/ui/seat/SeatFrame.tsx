@@ -62,7 +62,12 @@ function TopBar() {
         Vane Scale
       </Link>
       <span className="cut" style={{ minWidth: 60 }}>
-        <Link href="/" className="quiet" style={{ color: 'var(--quiet)', textDecoration: 'none' }} title="Desk: all projects">
+        <Link
+          href="/"
+          className="quiet"
+          style={{ color: 'var(--quiet)', textDecoration: 'none' }}
+          title="Desk: all projects"
+        >
           {seat.projectName}
         </Link>
         <span className="quiet"> / </span>
@@ -83,10 +88,22 @@ function TopBar() {
         <kbd>Ctrl K</kbd>
       </button>
       <span className="row" style={{ gap: 2 }}>
-        <IconButton size="small" disabled={!steps.undo || busy} onClick={() => void step('undo')} aria-label={steps.undo ? `Undo: ${steps.undo}` : 'Nothing to undo'} title={steps.undo ? `Undo: ${steps.undo}` : ''}>
+        <IconButton
+          size="small"
+          disabled={!steps.undo || busy}
+          onClick={() => void step('undo')}
+          aria-label={steps.undo ? `Undo: ${steps.undo}` : 'Nothing to undo'}
+          title={steps.undo ? `Undo: ${steps.undo}` : ''}
+        >
           <Undo fontSize="small" />
         </IconButton>
-        <IconButton size="small" disabled={!steps.redo || busy} onClick={() => void step('redo')} aria-label={steps.redo ? `Redo: ${steps.redo}` : 'Nothing to redo'} title={steps.redo ? `Redo: ${steps.redo}` : ''}>
+        <IconButton
+          size="small"
+          disabled={!steps.redo || busy}
+          onClick={() => void step('redo')}
+          aria-label={steps.redo ? `Redo: ${steps.redo}` : 'Nothing to redo'}
+          title={steps.redo ? `Redo: ${steps.redo}` : ''}
+        >
           <Redo fontSize="small" />
         </IconButton>
         <ThemeSwitch />

@@ -6,4 +6,5 @@ export const STATIONS = [
   { id: 'rivals', name: 'Rivals', key: '4' },
 ] as const;
 
-export const stationPath = (projectId: string, seatId: string, station: string): string => `/${encodeURIComponent(projectId)}/${encodeURIComponent(seatId)}/${station}`;
+export const stationPath = (projectId: string, seatId: string, station: string): string =>
+  `/${encodeURIComponent(projectId)}/${encodeURIComponent(seatId)}/${station}`;

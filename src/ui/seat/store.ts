@@ -15,9 +15,15 @@ import * as actions from '@/server/actions';
 import type { SeatBundle, StoredBody } from '@/server/contract';
 
 /** One edit on its way to the database. */
-type Pending = { readonly document: 'brief'; readonly id: string; readonly edit: BriefEdit; readonly label: string } | { readonly document: 'draft'; readonly id: string; readonly edit: MachineEdit; readonly label: string };
+type Pending =
+  | { readonly document: 'brief'; readonly id: string; readonly edit: BriefEdit; readonly label: string }
+  | { readonly document: 'draft'; readonly id: string; readonly edit: MachineEdit; readonly label: string };
 
-export type Saving = { readonly state: 'saved' } | { readonly state: 'saving' } | { readonly state: 'failed'; readonly message: string } | { readonly state: 'stale'; readonly label: string; readonly edits: readonly Pending[] };
+export type Saving =
+  | { readonly state: 'saved' }
+  | { readonly state: 'saving' }
+  | { readonly state: 'failed'; readonly message: string }
+  | { readonly state: 'stale'; readonly label: string; readonly edits: readonly Pending[] };
 
 export interface SeatState {
   readonly bundle: SeatBundle;
@@ -48,16 +54,24 @@ export interface SeatState {
 
 export type SeatStore = StoreApi<SeatState>;
 
-const replace = <T>(list: readonly StoredBody<T>[], id: string, change: (entry: StoredBody<T>) => StoredBody<T>) => list.map((entry) => (entry.id === id ? change(entry) : entry));
+const replace = <T>(list: readonly StoredBody<T>[], id: string, change: (entry: StoredBody<T>) => StoredBody<T>) =>
+  list.map((entry) => (entry.id === id ? change(entry) : entry));
 
 /** Applies an edit to the documents on the page, at once. */
 function applied(bundle: SeatBundle, pending: Pending): SeatBundle {
   return pending.document === 'brief'
     ? { ...bundle, brief: { ...bundle.brief, body: editBrief(bundle.brief.body, pending.edit) } }
-    : { ...bundle, drafts: replace(bundle.drafts, pending.id, (draft) => ({ ...draft, body: editMachine(draft.body, pending.edit) })) };
+    : {
+        ...bundle,
+        drafts: replace(bundle.drafts, pending.id, (draft) => ({
+          ...draft,
+          body: editMachine(draft.body, pending.edit),
+        })),
+      };
 }
 
-const draftOr = (bundle: SeatBundle, id: string): string => (bundle.drafts.some((draft) => draft.id === id) ? id : (bundle.drafts[0]?.id ?? ''));
+const draftOr = (bundle: SeatBundle, id: string): string =>
+  bundle.drafts.some((draft) => draft.id === id) ? id : (bundle.drafts[0]?.id ?? '');
 
 /**
  * The page's copy of a seat. Edits show at once and are saved one after the other, each with the revision it was based
@@ -75,9 +89,19 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
       const before = get().bundle;
       const known = new Set(next.data.parts.map((part) => part.id as string));
       // parts that candidates brought stay known as long as the catalogue is the same
-      const parts = next.catalogueRevision === before.catalogueRevision ? before.data.parts.filter((part) => !known.has(part.id)) : [];
+      const parts =
+        next.catalogueRevision === before.catalogueRevision
+          ? before.data.parts.filter((part) => !known.has(part.id))
+          : [];
       const ids = new Set(parts.map((part) => part.id as string));
-      const merged = queue.reduce(applied, { ...next, data: { ...next.data, parts: [...next.data.parts, ...parts], offers: [...next.data.offers, ...before.data.offers.filter((offer) => ids.has(offer.part))] } });
+      const merged = queue.reduce(applied, {
+        ...next,
+        data: {
+          ...next.data,
+          parts: [...next.data.parts, ...parts],
+          offers: [...next.data.offers, ...before.data.offers.filter((offer) => ids.has(offer.part))],
+        },
+      });
       set({ bundle: merged, context: contextFor(merged), draftId: draftOr(merged, get().draftId), preview: undefined });
     };
 
@@ -94,7 +118,10 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
             continue;
           }
           const target = { seatId: now.seat.id, documentId: stored.id, base: stored.revision, label: next.label };
-          const result = next.document === 'brief' ? await actions.saveBriefEdit(target, next.edit) : await actions.saveDraftEdit(target, next.edit);
+          const result =
+            next.document === 'brief'
+              ? await actions.saveBriefEdit(target, next.edit)
+              : await actions.saveDraftEdit(target, next.edit);
           if (result.state === 'saved') {
             queue = queue.slice(1);
             const { revision, steps } = result;
@@ -104,7 +131,10 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
                 ...state.bundle,
                 steps,
                 brief: document === 'brief' ? { ...state.bundle.brief, revision } : state.bundle.brief,
-                drafts: document === 'draft' ? replace(state.bundle.drafts, id, (draft) => ({ ...draft, revision })) : state.bundle.drafts,
+                drafts:
+                  document === 'draft'
+                    ? replace(state.bundle.drafts, id, (draft) => ({ ...draft, revision }))
+                    : state.bundle.drafts,
               },
             }));
           } else if (result.state === 'refused') {
@@ -123,7 +153,12 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
         }
         set({ saving: { state: 'saved' } });
       } catch {
-        set({ saving: { state: 'failed', message: 'The change is not saved yet: the app cannot be reached. It is kept here.' } });
+        set({
+          saving: {
+            state: 'failed',
+            message: 'The change is not saved yet: the app cannot be reached. It is kept here.',
+          },
+        });
       } finally {
         running = false;
       }
@@ -154,7 +189,14 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
         if (fresh.length === 0) return;
         const ids = new Set(fresh.map((part) => part.id as string));
         const had = new Set(data.offers.map((offer) => offer.id));
-        const next = { ...get().bundle, data: { ...data, parts: [...data.parts, ...fresh], offers: [...data.offers, ...offers.filter((offer) => ids.has(offer.part) && !had.has(offer.id))] } };
+        const next = {
+          ...get().bundle,
+          data: {
+            ...data,
+            parts: [...data.parts, ...fresh],
+            offers: [...data.offers, ...offers.filter((offer) => ids.has(offer.part) && !had.has(offer.id))],
+          },
+        };
         set({ bundle: next, context: contextFor(next) });
       },
       choose: (position) => set({ position, preview: undefined, panel: position ? 'tray' : 'findings' }),
@@ -221,7 +263,8 @@ export function assessmentOf(machine: Machine, brief: Brief, context: Context): 
 const EMPTY: Machine = { id: 'empty', name: 'Draft', items: [] };
 
 /** The draft as saved, whatever is being previewed. */
-export const useDraft = (): Machine => useSeat((state) => state.bundle.drafts.find((draft) => draft.id === state.draftId)?.body ?? EMPTY);
+export const useDraft = (): Machine =>
+  useSeat((state) => state.bundle.drafts.find((draft) => draft.id === state.draftId)?.body ?? EMPTY);
 
 /** Assessment of what is on screen: the preview when there is one, else the draft. */
 export function useAssessment(): Assessment {

@@ -12,7 +12,9 @@ let remote: Comlink.Remote<WorkerApi> | undefined;
 function workerFor(revision: number, today: string): Promise<Comlink.Remote<WorkerApi>> {
   const key = `${revision} ${today}`;
   if (shared?.key !== key) {
-    remote ??= Comlink.wrap<WorkerApi>(new Worker(new URL('../../workers/assessment.worker.ts', import.meta.url), { type: 'module' }));
+    remote ??= Comlink.wrap<WorkerApi>(
+      new Worker(new URL('../../workers/assessment.worker.ts', import.meta.url), { type: 'module' }),
+    );
     const api = remote;
     shared = { key, api: api.load(`/api/catalogue?revision=${revision}`, today).then(() => api) };
     // a failed load may be tried again
@@ -21,7 +23,10 @@ function workerFor(revision: number, today: string): Promise<Comlink.Remote<Work
   return shared.api;
 }
 
-export type Answer<T> = { readonly state: 'waiting' } | { readonly state: 'ready'; readonly value: T } | { readonly state: 'failed'; readonly message: string };
+export type Answer<T> =
+  | { readonly state: 'waiting' }
+  | { readonly state: 'ready'; readonly value: T }
+  | { readonly state: 'failed'; readonly message: string };
 
 /**
  * Asks the worker whenever `key` changes; answers of older questions are dropped. `ask` must depend on nothing but what
@@ -39,7 +44,12 @@ export function useWorker<T>(key: string | undefined, ask: (api: Comlink.Remote<
       .then(ask)
       .then(
         (value) => current && setAnswer({ key: wanted, answer: { state: 'ready', value } }),
-        (error: unknown) => current && setAnswer({ key: wanted, answer: { state: 'failed', message: error instanceof Error ? error.message : String(error) } }),
+        (error: unknown) =>
+          current &&
+          setAnswer({
+            key: wanted,
+            answer: { state: 'failed', message: error instanceof Error ? error.message : String(error) },
+          }),
       );
     return () => {
       current = false;

@@ -5,7 +5,8 @@ import { useId, type ReactNode } from 'react';
 import type { Band, Verdict } from '@/core/units/band';
 
 /** What the axis of a beam means: ratio and tight ratio are logarithmic, a difference is in the quantity's own unit. */
-export type BeamAxis = { readonly kind: 'ratio' } | { readonly kind: 'tight' } | { readonly kind: 'difference'; readonly span: number };
+export type BeamAxis =
+  { readonly kind: 'ratio' } | { readonly kind: 'tight' } | { readonly kind: 'difference'; readonly span: number };
 
 export interface BeamProps {
   readonly label?: ReactNode;
@@ -34,11 +35,18 @@ export function beamPosition(axis: BeamAxis, value: number): number {
   return scale.clamp(true)(safe);
 }
 
-export const VERDICT_WORD: Readonly<Record<Verdict, string>> = { carries: 'carries', between: 'may fall short', short: 'falls short', unproven: 'unproven' };
+export const VERDICT_WORD: Readonly<Record<Verdict, string>> = {
+  carries: 'carries',
+  between: 'may fall short',
+  short: 'falls short',
+  unproven: 'unproven',
+};
 
 /** The sign of a verdict: shape as well as colour. */
 export function VerdictMark({ verdict, x = 6, y = 7 }: { verdict: Verdict; x?: number; y?: number }) {
-  const fill = { carries: 'var(--carries)', between: 'var(--doubt)', short: 'var(--short)', unproven: 'var(--sheet)' }[verdict];
+  const fill = { carries: 'var(--carries)', between: 'var(--doubt)', short: 'var(--short)', unproven: 'var(--sheet)' }[
+    verdict
+  ];
   switch (verdict) {
     case 'carries':
       return <path d={`M${x} ${y - 5}L${x + 5.5} ${y + 4.5}H${x - 5.5}Z`} fill={fill} />;
@@ -54,13 +62,25 @@ export function VerdictMark({ verdict, x = 6, y = 7 }: { verdict: Verdict; x?: n
 /** A verdict's sign on its own, inline. */
 export function Sign({ verdict }: { verdict: Verdict }) {
   return (
-    <svg width={13} height={13} viewBox="0 0 12 14" role="img" aria-label={VERDICT_WORD[verdict]} style={{ flex: 'none', verticalAlign: '-2px' }}>
+    <svg
+      width={13}
+      height={13}
+      viewBox="0 0 12 14"
+      role="img"
+      aria-label={VERDICT_WORD[verdict]}
+      style={{ flex: 'none', verticalAlign: '-2px' }}
+    >
       <VerdictMark verdict={verdict} />
     </svg>
   );
 }
 
-const SOFT: Readonly<Record<Verdict, string>> = { carries: 'var(--carries-soft)', between: 'var(--doubt-soft)', short: 'var(--short-soft)', unproven: 'var(--info-soft)' };
+const SOFT: Readonly<Record<Verdict, string>> = {
+  carries: 'var(--carries-soft)',
+  between: 'var(--doubt-soft)',
+  short: 'var(--short-soft)',
+  unproven: 'var(--info-soft)',
+};
 
 function Track({ axis, band, verdict, compact }: Pick<BeamProps, 'axis' | 'band' | 'verdict' | 'compact'>) {
   const hatch = useId();
@@ -79,7 +99,9 @@ function Track({ axis, band, verdict, compact }: Pick<BeamProps, 'axis' | 'band'
       </defs>
       <rect x={0} y={middle - 3} width={WIDTH / 2} height={6} fill={`url(#${hatch})`} />
       <rect x={WIDTH / 2} y={middle - 3} width={WIDTH / 2} height={6} fill="var(--sunk)" />
-      {low !== undefined && high !== undefined && <rect x={low} y={middle - 4} width={Math.max(1.5, high - low)} height={8} fill={SOFT[verdict]} />}
+      {low !== undefined && high !== undefined && (
+        <rect x={low} y={middle - 4} width={Math.max(1.5, high - low)} height={8} fill={SOFT[verdict]} />
+      )}
       <rect x={WIDTH / 2 - 0.75} y={0} width={1.5} height={height} fill="var(--ink)" />
     </svg>
   );
@@ -98,7 +120,19 @@ export function Beam({ label, aside, axis, band, verdict, need, gets, sentence, 
       )}
       <span style={{ position: 'relative', display: 'block' }}>
         <Track axis={axis} band={band} verdict={verdict} compact={compact} />
-        <svg width={13} height={14} viewBox="0 0 12 14" aria-hidden="true" style={{ position: 'absolute', left: `calc(${position}% - 6.5px)`, top: compact ? -1 : 0, width: 13, height: 14 }}>
+        <svg
+          width={13}
+          height={14}
+          viewBox="0 0 12 14"
+          aria-hidden="true"
+          style={{
+            position: 'absolute',
+            left: `calc(${position}% - 6.5px)`,
+            top: compact ? -1 : 0,
+            width: 13,
+            height: 14,
+          }}
+        >
           <VerdictMark verdict={verdict} />
         </svg>
       </span>

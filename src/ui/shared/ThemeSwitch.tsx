@@ -10,7 +10,12 @@ export function ThemeSwitch() {
   const { mode, setMode } = useColorScheme();
   const dark = mode === 'dark';
   return (
-    <IconButton size="small" aria-label={dark ? 'Use the light theme' : 'Use the dark theme'} title={dark ? 'Light theme' : 'Dark theme'} onClick={() => setMode(dark ? 'light' : 'dark')}>
+    <IconButton
+      size="small"
+      aria-label={dark ? 'Use the light theme' : 'Use the dark theme'}
+      title={dark ? 'Light theme' : 'Dark theme'}
+      onClick={() => setMode(dark ? 'light' : 'dark')}
+    >
       {dark ? <LightMode fontSize="small" /> : <DarkMode fontSize="small" />}
     </IconButton>
   );

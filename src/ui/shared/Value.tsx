@@ -29,15 +29,34 @@ export interface TextEditor {
 }
 
 /** An underlined value in a sentence that opens a small editor with its unit. Enter keeps, Escape leaves. */
-export function Value({ label, children, editor }: { label: string; children: ReactNode; editor: NumberEditor | ChoiceEditor | TextEditor }) {
+export function Value({
+  label,
+  children,
+  editor,
+}: {
+  label: string;
+  children: ReactNode;
+  editor: NumberEditor | ChoiceEditor | TextEditor;
+}) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
-      <button type="button" className="value" onClick={(event) => setAnchor(event.currentTarget)} aria-label={`${label}: ${typeof children === 'string' || typeof children === 'number' ? children : editor.value}. Change.`} aria-haspopup="dialog">
+      <button
+        type="button"
+        className="value"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        aria-label={`${label}: ${typeof children === 'string' || typeof children === 'number' ? children : editor.value}. Change.`}
+        aria-haspopup="dialog"
+      >
         {children}
       </button>
       {anchor && (
-        <Popover open anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+        <Popover
+          open
+          anchorEl={anchor}
+          onClose={() => setAnchor(null)}
+          anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        >
           <div className="pane" style={{ padding: 10, minWidth: 180 }}>
             <Editor label={label} editor={editor} onDone={() => setAnchor(null)} />
           </div>
@@ -47,7 +66,15 @@ export function Value({ label, children, editor }: { label: string; children: Re
   );
 }
 
-function Editor({ label, editor, onDone }: { label: string; editor: NumberEditor | ChoiceEditor | TextEditor; onDone: () => void }) {
+function Editor({
+  label,
+  editor,
+  onDone,
+}: {
+  label: string;
+  editor: NumberEditor | ChoiceEditor | TextEditor;
+  onDone: () => void;
+}) {
   switch (editor.kind) {
     case 'choice':
       return (
@@ -106,7 +133,17 @@ function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEd
         {label}
       </label>
       <span className="row" style={{ marginTop: 2 }}>
-        <input id={id} className="field" inputMode="decimal" value={text} autoFocus onFocus={(event) => event.target.select()} onChange={(event) => setText(event.target.value)} style={{ width: 110 }} aria-invalid={message !== undefined} />
+        <input
+          id={id}
+          className="field"
+          inputMode="decimal"
+          value={text}
+          autoFocus
+          onFocus={(event) => event.target.select()}
+          onChange={(event) => setText(event.target.value)}
+          style={{ width: 110 }}
+          aria-invalid={message !== undefined}
+        />
         <span className="quiet">{editor.unit}</span>
         <button type="submit" className="chip">
           Keep
@@ -141,7 +178,16 @@ function TextForm({ label, editor, onDone }: { label: string; editor: TextEditor
         {label}
       </label>
       <span className="row" style={{ marginTop: 2 }}>
-        <input id={id} className="field" value={text} maxLength={80} autoFocus onFocus={(event) => event.target.select()} onChange={(event) => setText(event.target.value)} style={{ width: 220 }} />
+        <input
+          id={id}
+          className="field"
+          value={text}
+          maxLength={80}
+          autoFocus
+          onFocus={(event) => event.target.select()}
+          onChange={(event) => setText(event.target.value)}
+          style={{ width: 220 }}
+        />
         <button type="submit" className="chip">
           Keep
         </button>

@@ -8,7 +8,14 @@ import { Beam } from './Beam';
 import type { BeamModel } from './beams';
 
 const SIGN = { product: '×', sum: '+', quotient: '÷', least: 'least of', most: 'most of' } as const;
-const FROM = { part: 'part', brief: 'brief', constant: 'constant', setting: 'setting', standard: 'standard', profile: 'application' } as const;
+const FROM = {
+  part: 'part',
+  brief: 'brief',
+  constant: 'constant',
+  setting: 'setting',
+  standard: 'standard',
+  profile: 'application',
+} as const;
 
 function spreadText(spread: number): string {
   return spread > 1.0005 ? ` (÷ or × ${number(spread, 3)})` : '';
@@ -20,7 +27,10 @@ export function DerivationTree({ derivation, open = false }: { derivation: Deriv
     return (
       <li>
         {derivation.label}: <b>{quantity(derivation.value, derivation.unit)}</b>
-        {spreadText(derivation.spread)} <span className="quiet">— {FROM[derivation.from]}, {derivation.where}</span>
+        {spreadText(derivation.spread)}{' '}
+        <span className="quiet">
+          — {FROM[derivation.from]}, {derivation.where}
+        </span>
       </li>
     );
   return (
@@ -68,7 +78,14 @@ export function OpenBeam({ model, aside, compact }: { model: BeamModel; aside?: 
             </div>
             <p style={{ marginBottom: 8 }}>{model.sentence}</p>
             <div style={{ maxWidth: 380 }}>
-              <Beam axis={model.axis} band={model.band} verdict={model.verdict} need={model.need} gets={model.gets} sentence={model.sentence} />
+              <Beam
+                axis={model.axis}
+                band={model.band}
+                verdict={model.verdict}
+                need={model.need}
+                gets={model.gets}
+                sentence={model.sentence}
+              />
             </div>
             {model.why.map((line) => (
               <p key={line} className="small" style={{ marginTop: 4 }}>
@@ -78,7 +95,9 @@ export function OpenBeam({ model, aside, compact }: { model: BeamModel; aside?: 
             {model.derivations.length > 0 && (
               <>
                 <h2 style={{ margin: '12px 0 4px' }}>What it is computed from</h2>
-                <p className="quiet small">Tightest first. Open a line to see its figures; the factor in brackets is how unsure a figure is.</p>
+                <p className="quiet small">
+                  Tightest first. Open a line to see its figures; the factor in brackets is how unsure a figure is.
+                </p>
                 {model.derivations.map(({ label, derivation }, i) => (
                   <div key={`${label}-${i}`} style={{ marginTop: 6 }}>
                     <h3>{label}</h3>

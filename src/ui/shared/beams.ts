@@ -1,7 +1,7 @@
 import type { Assessment } from '@/core/assess';
 import type { Finding } from '@/core/rules/rule';
 import { SUSTAINED_SHARE } from '@/core/rules/supplyPower';
-import type { HoldResult, TaskResult } from '@/core/predict/sitting';
+import type { HoldResult, TaskResult } from '@/core/predict/results';
 import type { Derivation } from '@/core/predict/derive';
 import { verdictOf, type Band, type Verdict } from '@/core/units/band';
 import type { Task } from '@/core/work/tasks';
@@ -23,19 +23,26 @@ export interface BeamModel {
   readonly derivations: readonly { readonly label: string; readonly derivation: Derivation }[];
 }
 
-const WORDS: Readonly<Record<Verdict, string>> = { carries: 'carries', between: 'may fall short', short: 'falls short', unproven: 'unproven' };
+const WORDS: Readonly<Record<Verdict, string>> = {
+  carries: 'carries',
+  between: 'may fall short',
+  short: 'falls short',
+  unproven: 'unproven',
+};
 
 const range = (band: Band, format: (value: number) => string): string => {
   const [low, high] = [format(band.low), format(band.high)];
   return low === high ? low : `${low} – ${high}`;
 };
 
-const unitOf = (result: TaskResult): string => (result.unit === 'frame' ? 'fps' : result.unit === 'second of desk work' ? '×' : `${result.unit}s/s`);
+const unitOf = (result: TaskResult): string =>
+  result.unit === 'frame' ? 'fps' : result.unit === 'second of desk work' ? '×' : `${result.unit}s/s`;
 
 /** What a task gets, as the trade writes it. */
 export function getsText(result: TaskResult): string {
   if (result.impossible.length > 0) return 'does not run';
-  if (!result.gets) return result.atMost === undefined ? 'unproven' : `unproven, at most ${number(result.atMost)} ${unitOf(result)}`;
+  if (!result.gets)
+    return result.atMost === undefined ? 'unproven' : `unproven, at most ${number(result.atMost)} ${unitOf(result)}`;
   if (result.mode === 'elastic') return range(result.gets, duration);
   if (result.unit === 'second of desk work') return `${range(result.gets, (value) => number(value, 2))} × its pace`;
   return `${range(result.gets, (value) => number(value))} ${unitOf(result)}`;
@@ -52,8 +59,12 @@ function taskSentence(name: string, result: TaskResult): string {
   if (result.impossible.length > 0) return `${name}: does not run. ${result.impossible.map(impossibleWords).join(' ')}`;
   if (!result.gets) return `${name}: unproven, because a figure is unknown.`;
   const verdict = WORDS[result.verdict];
-  if (result.mode === 'elastic') return result.target === undefined ? `${name}: takes ${duration(result.gets.likely)}.` : `${name}: takes ${duration(result.gets.likely)} of ${duration(result.target)} allowed, ${verdict}.`;
-  if (result.unit === 'second of desk work') return `${name}: gets ${number(result.gets.likely, 2)} times the pace it needs, ${verdict}.`;
+  if (result.mode === 'elastic')
+    return result.target === undefined
+      ? `${name}: takes ${duration(result.gets.likely)}.`
+      : `${name}: takes ${duration(result.gets.likely)} of ${duration(result.target)} allowed, ${verdict}.`;
+  if (result.unit === 'second of desk work')
+    return `${name}: gets ${number(result.gets.likely, 2)} times the pace it needs, ${verdict}.`;
   const unit = result.unit === 'frame' ? 'frames per second' : `${result.unit}s per second`;
   return `${name}: gets ${number(result.gets.likely)} of ${number(result.target ?? 0)} ${unit}, ${verdict}.`;
 }
@@ -62,8 +73,12 @@ export function taskBeam(task: Task, result: TaskResult): BeamModel {
   const binding = result.uses.find((use) => use.resource === result.binds);
   const why = [
     ...result.impossible.map(impossibleWords),
-    ...(result.binds ? [`Bound by ${resourceName(result.binds)}${binding?.stage ? `, stage "${binding.stage}"` : ''}.`] : []),
-    ...(result.dropped !== undefined && result.dropped > 0 ? [`About ${number(result.dropped)} of ${number(result.target ?? 0)} ${result.unit}s a second are dropped.`] : []),
+    ...(result.binds
+      ? [`Bound by ${resourceName(result.binds)}${binding?.stage ? `, stage "${binding.stage}"` : ''}.`]
+      : []),
+    ...(result.dropped !== undefined && result.dropped > 0
+      ? [`About ${number(result.dropped)} of ${number(result.target ?? 0)} ${result.unit}s a second are dropped.`]
+      : []),
     'Clocks are the full-power ones: heat is not yet taken into account.',
   ];
   return {
@@ -89,12 +104,18 @@ export function holdBeams(assessment: Assessment): BeamModel[] {
   for (const sitting of assessment.facts.sittings)
     for (const hold of sitting.holds) {
       const before = worst.get(hold.what);
-      if (!before || hold.needs.value > before.hold.needs.value) worst.set(hold.what, { hold, sitting: sitting.sitting });
+      if (!before || hold.needs.value > before.hold.needs.value)
+        worst.set(hold.what, { hold, sitting: sitting.sitting });
     }
   return [...worst.values()].map(({ hold }): BeamModel => {
     const binary = !hold.what.startsWith('space:');
     const format = binary ? memorySize : size;
-    const label = hold.what === 'memory' ? 'Memory' : hold.what === 'graphics memory' ? 'Graphics memory' : `Space, ${hold.what.slice(6)} drive`;
+    const label =
+      hold.what === 'memory'
+        ? 'Memory'
+        : hold.what === 'graphics memory'
+          ? 'Graphics memory'
+          : `Space, ${hold.what.slice(6)} drive`;
     const verdict = hold.ratio ? verdictOf(hold.ratio) : hold.has || hold.missing.length > 0 ? 'unproven' : 'short';
     const has = hold.has ? format(hold.has.value) : hold.missing.length > 0 ? 'unproven' : 'none';
     return {
@@ -107,7 +128,10 @@ export function holdBeams(assessment: Assessment): BeamModel[] {
       gets: has,
       sentence: `${label}: has ${has} of ${format(hold.needs.value)} needed, ${WORDS[verdict]}.`,
       why: ['What all tasks of the heaviest sitting hold at once.'],
-      derivations: [{ label: 'needs', derivation: hold.needs }, ...(hold.has ? [{ label: 'has', derivation: hold.has }] : [])],
+      derivations: [
+        { label: 'needs', derivation: hold.needs },
+        ...(hold.has ? [{ label: 'has', derivation: hold.has }] : []),
+      ],
     };
   });
 }
@@ -133,16 +157,28 @@ export function headroomBeams(assessment: Assessment): BeamModel[] {
         need: `draws ${need}`,
         gets: allowedW === undefined ? 'unproven' : `of ${watts(allowedW)}`,
         sentence: `${label}: draws ${need} of ${allowedW === undefined ? 'an unknown rating' : watts(allowedW)}, ${WORDS[verdict]}.`,
-        why: [why, 'Efficiency plays no part: it raises what is drawn from the wall, it does not lower what the supply delivers.'],
+        why: [
+          why,
+          'Efficiency plays no part: it raises what is drawn from the wall, it does not lower what the supply delivers.',
+        ],
         derivations: [],
       });
     };
-    add('supply-sustained', 'Supply, sustained', power.sustainedW, power.ratedW === undefined ? undefined : power.ratedW * SUSTAINED_SHARE, `The heaviest sitting against ${percent(SUSTAINED_SHARE)} of the rating.`);
+    add(
+      'supply-sustained',
+      'Supply, sustained',
+      power.sustainedW,
+      power.ratedW === undefined ? undefined : power.ratedW * SUSTAINED_SHARE,
+      `The heaviest sitting against ${percent(SUSTAINED_SHARE)} of the rating.`,
+    );
     add('supply-peak', 'Supply, peak', power.peakW, power.ratedW, 'All parts at their limit against the full rating.');
   }
   for (const check of assessment.checks) {
     if (check.code !== 'cooler-height' && check.code !== 'card-length') continue;
-    const [label, room, needMm] = check.code === 'cooler-height' ? ['Cooler clearance', check.spaceMm, check.heightMm] : [`Card clearance`, check.spaceMm, check.lengthMm];
+    const [label, room, needMm] =
+      check.code === 'cooler-height'
+        ? ['Cooler clearance', check.spaceMm, check.heightMm]
+        : [`Card clearance`, check.spaceMm, check.lengthMm];
     const gap = room - needMm;
     const verdict: Verdict = gap >= 0 ? 'carries' : 'short';
     beams.push({
@@ -191,7 +227,10 @@ export function worstTask(assessment: Assessment): { task: Task; result: TaskRes
     const task = assessment.facts.brief.tasks.find((candidate) => candidate.id === result.task);
     return task ? [{ task, result }] : [];
   });
-  return rows.sort((a, b) => rank[a.result.verdict] - rank[b.result.verdict] || (a.result.ratio?.likely ?? 0) - (b.result.ratio?.likely ?? 0))[0];
+  return rows.sort(
+    (a, b) =>
+      rank[a.result.verdict] - rank[b.result.verdict] || (a.result.ratio?.likely ?? 0) - (b.result.ratio?.likely ?? 0),
+  )[0];
 }
 
 export const levelCounts = (findings: readonly Finding[]) => ({

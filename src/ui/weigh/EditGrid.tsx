@@ -20,7 +20,8 @@ export function EditGrid({ machine, task }: { machine: Machine; task: EditPlay |
     <div style={{ marginTop: 16 }}>
       <h2>Source by timeline size, on {machine.name}</h2>
       <p className="quiet small">
-        With the corrections of “{task.name}”, one stream, nothing else running. Frames a second when played at full size, and when exported to HEVC 4:2:0 10-bit by the encoding engine or in software.
+        With the corrections of “{task.name}”, one stream, nothing else running. Frames a second when played at full
+        size, and when exported to HEVC 4:2:0 10-bit by the encoding engine or in software.
       </p>
       <div style={{ overflowX: 'auto' }}>
         <table>

@@ -14,7 +14,9 @@ export function NextCoin() {
   const brief = useSeat((state) => state.bundle.brief.body);
   const assessment = useDraftAssessment();
   const [side, setSide] = useState<'up' | 'savings'>('up');
-  const blocked = assessment.findings.filter((finding) => finding.level === 'blocks' || finding.level === 'unproven').length;
+  const blocked = assessment.findings.filter(
+    (finding) => finding.level === 'blocks' || finding.level === 'unproven',
+  ).length;
   const answer = useWorker(`coin ${identity(draft)} ${identity(brief)}`, (api) => api.coinSteps(draft, brief));
   return (
     <div>
@@ -29,7 +31,12 @@ export function NextCoin() {
           </button>
         </span>
       </div>
-      {blocked > 0 && <p className="small quiet">{blocked} findings still block or are unproven in {draft.name}; mend them first, and these steps will be truer.</p>}
+      {blocked > 0 && (
+        <p className="small quiet">
+          {blocked} findings still block or are unproven in {draft.name}; mend them first, and these steps will be
+          truer.
+        </p>
+      )}
       {answer.state === 'waiting' && <p className="quiet small">Trying every single swap …</p>}
       {answer.state === 'failed' && <p className="short small">The swaps could not be tried: {answer.message}.</p>}
       {answer.state === 'ready' && (
@@ -37,8 +44,15 @@ export function NextCoin() {
           {(side === 'up' ? answer.value.up : answer.value.savings).slice(0, 6).map((step) => (
             <StepRow key={`${step.replaces} ${step.part.id}`} step={step} />
           ))}
-          {(side === 'up' ? answer.value.up : answer.value.savings).length === 0 && <p className="quiet small">No single swap {side === 'up' ? 'makes this work faster' : 'saves money'} without bringing a caution or worse.</p>}
-          <p className="quiet small" style={{ marginTop: 4 }}>{answer.value.tried} swaps tried. Ranked by speed gained a coin, tasks weighted by importance.</p>
+          {(side === 'up' ? answer.value.up : answer.value.savings).length === 0 && (
+            <p className="quiet small">
+              No single swap {side === 'up' ? 'makes this work faster' : 'saves money'} without bringing a caution or
+              worse.
+            </p>
+          )}
+          <p className="quiet small" style={{ marginTop: 4 }}>
+            {answer.value.tried} swaps tried. Ranked by speed gained a coin, tasks weighted by importance.
+          </p>
         </>
       )}
     </div>
@@ -49,7 +63,11 @@ function StepRow({ step }: { step: CoinStep }) {
   const editDraft = useSeat((state) => state.editDraft);
   const know = useSeat((state) => state.know);
   const tasks = useSeat((state) => state.bundle.brief.body.tasks);
-  const most = [...step.effect.tasks].sort((a, b) => Math.abs(Math.log((b.ratio?.likely ?? 1) / (b.ratioBefore?.likely ?? 1))) - Math.abs(Math.log((a.ratio?.likely ?? 1) / (a.ratioBefore?.likely ?? 1))))[0];
+  const most = [...step.effect.tasks].sort(
+    (a, b) =>
+      Math.abs(Math.log((b.ratio?.likely ?? 1) / (b.ratioBefore?.likely ?? 1))) -
+      Math.abs(Math.log((a.ratio?.likely ?? 1) / (a.ratioBefore?.likely ?? 1))),
+  )[0];
   const name = fullName(step.part);
   const change = most?.ratio && most.ratioBefore ? most.ratio.likely / most.ratioBefore.likely : undefined;
   return (
@@ -77,7 +95,13 @@ function StepRow({ step }: { step: CoinStep }) {
             {tasks.find((task) => task.id === most.task)?.name} × {number(change)}
           </span>
           <span style={{ flex: '1 1 50%' }}>
-            <Beam axis={{ kind: 'ratio' }} band={most.ratio} verdict={most.after} sentence={`${tasks.find((task) => task.id === most.task)?.name ?? ''}: ${number(most.ratio?.likely ?? 0, 2)} times the target`} compact />
+            <Beam
+              axis={{ kind: 'ratio' }}
+              band={most.ratio}
+              verdict={most.after}
+              sentence={`${tasks.find((task) => task.id === most.task)?.name ?? ''}: ${number(most.ratio?.likely ?? 0, 2)} times the target`}
+              compact
+            />
           </span>
         </span>
       ) : (

@@ -21,7 +21,11 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
         <span className="quiet small">{assessment.facts.machine.name}</span>
       </div>
       <p>
-        <Sign verdict={result.verdict} /> <b className={result.verdict}>{getsText(result)}</b> <span className="quiet">({needText(result)}{sitting ? `, worst in ${sitting.name}` : ''})</span>
+        <Sign verdict={result.verdict} /> <b className={result.verdict}>{getsText(result)}</b>{' '}
+        <span className="quiet">
+          ({needText(result)}
+          {sitting ? `, worst in ${sitting.name}` : ''})
+        </span>
       </p>
       {result.impossible.map((reason, i) => (
         <p key={i} className="small short">
@@ -30,8 +34,11 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
       ))}
       {result.binds && (
         <p className="small">
-          {result.mode === 'real-time' && result.verdict === 'carries' ? 'Tightest on' : 'Bound by'} <b>{resourceName(result.binds)}</b>
-          {result.mode === 'real-time' && result.verdict === 'carries' ? '; everything else has more to spare.' : '; everything else waits for it.'}
+          {result.mode === 'real-time' && result.verdict === 'carries' ? 'Tightest on' : 'Bound by'}{' '}
+          <b>{resourceName(result.binds)}</b>
+          {result.mode === 'real-time' && result.verdict === 'carries'
+            ? '; everything else has more to spare.'
+            : '; everything else waits for it.'}
         </p>
       )}
       {result.stages.length > 0 && (
@@ -40,7 +47,14 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
           {[...result.stages]
             .sort((a, b) => b.seconds - a.seconds)
             .map((stage) => (
-              <Bar key={stage.stage} label={stage.stage} aside={resourceName(stage.binds)} share={total > 0 ? stage.seconds / total : 0} text={duration(stage.seconds)} tone="var(--info)" />
+              <Bar
+                key={stage.stage}
+                label={stage.stage}
+                aside={resourceName(stage.binds)}
+                share={total > 0 ? stage.seconds / total : 0}
+                text={duration(stage.seconds)}
+                tone="var(--info)"
+              />
             ))}
           <p className="quiet small">Stages of neighbouring frames overlap, so a run is shorter than their sum.</p>
         </>
@@ -54,7 +68,14 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
               {resourceName(use.resource)}: a figure is unknown
             </p>
           ) : (
-            <Bar key={use.resource} label={resourceName(use.resource)} aside={use.ratio !== undefined && use.ratio < 100 ? `${number(use.ratio, 2)} × what it asks` : ''} share={use.busy} text={percent(use.busy)} tone={use.resource === result.binds ? 'var(--doubt)' : 'var(--carries)'} />
+            <Bar
+              key={use.resource}
+              label={resourceName(use.resource)}
+              aside={use.ratio !== undefined && use.ratio < 100 ? `${number(use.ratio, 2)} × what it asks` : ''}
+              share={use.busy}
+              text={percent(use.busy)}
+              tone={use.resource === result.binds ? 'var(--doubt)' : 'var(--carries)'}
+            />
           ),
         )}
       <p className="quiet small">Full-power clocks: heat is not yet taken into account.</p>
@@ -62,7 +83,19 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
   );
 }
 
-function Bar({ label, aside, share, text, tone }: { label: string; aside: string; share: number; text: string; tone: string }) {
+function Bar({
+  label,
+  aside,
+  share,
+  text,
+  tone,
+}: {
+  label: string;
+  aside: string;
+  share: number;
+  text: string;
+  tone: string;
+}) {
   return (
     <div className="small" style={{ padding: '2px 0' }}>
       <span className="spread">

@@ -21,7 +21,10 @@ export function WeighStation() {
   const context = useSeat((state) => state.context);
   const draft = useDraft();
   const [chosen, setChosen] = useState<string>();
-  const columns = useMemo(() => drafts.map((entry) => ({ ...entry, assessment: assessmentOf(entry.body, brief, context) })), [drafts, brief, context]);
+  const columns = useMemo(
+    () => drafts.map((entry) => ({ ...entry, assessment: assessmentOf(entry.body, brief, context) })),
+    [drafts, brief, context],
+  );
   const task: Task | undefined = brief.tasks.find((candidate) => candidate.id === chosen) ?? brief.tasks[0];
   const selected = columns.find((column) => column.id === draftId);
   if (brief.tasks.length === 0)
@@ -42,7 +45,12 @@ export function WeighStation() {
               </th>
               {columns.map((column) => (
                 <th key={column.id} scope="col">
-                  <button type="button" className="chip" aria-pressed={column.id === draftId} onClick={() => selectDraft(column.id)}>
+                  <button
+                    type="button"
+                    className="chip"
+                    aria-pressed={column.id === draftId}
+                    onClick={() => selectDraft(column.id)}
+                  >
                     {column.body.name}
                   </button>
                 </th>
@@ -53,7 +61,13 @@ export function WeighStation() {
             {brief.tasks.map((row) => (
               <tr key={row.id} style={row.id === task?.id ? { background: 'var(--sunk)' } : undefined}>
                 <th scope="row" style={{ paddingLeft: 6 }}>
-                  <button type="button" className={row.id === task?.id ? '' : 'link'} aria-pressed={row.id === task?.id} onClick={() => setChosen(row.id)} style={{ color: 'var(--ink)' }}>
+                  <button
+                    type="button"
+                    className={row.id === task?.id ? '' : 'link'}
+                    aria-pressed={row.id === task?.id}
+                    onClick={() => setChosen(row.id)}
+                    style={{ color: 'var(--ink)' }}
+                  >
                     {row.name}
                   </button>
                 </th>
@@ -77,7 +91,20 @@ export function WeighStation() {
                 const owned = machine.items.length > 0 && machine.items.every((item) => item.owned);
                 return (
                   <td key={column.id}>
-                    {owned ? <span className="quiet">owned already</span> : budget ? <Beam axis={budget.axis} band={budget.band} verdict={budget.verdict} need={budget.need} gets={budget.gets} sentence={budget.sentence} /> : coins(price.total.landedMinor, price.currency)}
+                    {owned ? (
+                      <span className="quiet">owned already</span>
+                    ) : budget ? (
+                      <Beam
+                        axis={budget.axis}
+                        band={budget.band}
+                        verdict={budget.verdict}
+                        need={budget.need}
+                        gets={budget.gets}
+                        sentence={budget.sentence}
+                      />
+                    ) : (
+                      coins(price.total.landedMinor, price.currency)
+                    )}
                   </td>
                 );
               })}
@@ -89,7 +116,8 @@ export function WeighStation() {
               {columns.map((column) => (
                 <td key={column.id}>
                   {column.assessment.facts.power.missing.length > 0 ? 'at least ' : ''}
-                  {watts(column.assessment.facts.power.sustainedW)} sustained, {watts(column.assessment.facts.power.peakW)} peak
+                  {watts(column.assessment.facts.power.sustainedW)} sustained,{' '}
+                  {watts(column.assessment.facts.power.peakW)} peak
                 </td>
               ))}
             </tr>
@@ -98,10 +126,12 @@ export function WeighStation() {
                 Findings
               </th>
               {columns.map((column) => {
-                const count = (level: string) => column.assessment.findings.filter((finding) => finding.level === level).length;
+                const count = (level: string) =>
+                  column.assessment.findings.filter((finding) => finding.level === level).length;
                 return (
                   <td key={column.id}>
-                    <span className={count('blocks') > 0 ? 'blocks' : 'quiet'}>{count('blocks')} blocking</span>, {count('unproven')} unproven, {count('caution')} {count('caution') === 1 ? 'caution' : 'cautions'}
+                    <span className={count('blocks') > 0 ? 'blocks' : 'quiet'}>{count('blocks')} blocking</span>,{' '}
+                    {count('unproven')} unproven, {count('caution')} {count('caution') === 1 ? 'caution' : 'cautions'}
                   </td>
                 );
               })}

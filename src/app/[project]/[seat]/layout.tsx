@@ -6,7 +6,13 @@ import { SeatFrame } from '@/ui/seat/SeatFrame';
 
 export const dynamic = 'force-dynamic';
 
-export default async function SeatLayout({ children, params }: { children: ReactNode; params: Promise<{ project: string; seat: string }> }) {
+export default async function SeatLayout({
+  children,
+  params,
+}: {
+  children: ReactNode;
+  params: Promise<{ project: string; seat: string }>;
+}) {
   const { project, seat } = await params;
   const bundle = await seatBundle(service(), decodeURIComponent(seat));
   if (!bundle || bundle.seat.projectId !== decodeURIComponent(project)) notFound();

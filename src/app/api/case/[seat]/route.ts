@@ -8,5 +8,10 @@ export async function GET(_request: Request, { params }: { params: Promise<{ sea
   const { seat } = await params;
   const file = await exportCase(service(), decodeURIComponent(seat));
   if (!file) return Response.json({ message: 'there is no such seat' }, { status: 404 });
-  return new Response(`${JSON.stringify(file, null, 1)}\n`, { headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${encodeURIComponent(seat)}.case.json"` } });
+  return new Response(`${JSON.stringify(file, null, 1)}\n`, {
+    headers: {
+      'content-type': 'application/json',
+      'content-disposition': `attachment; filename="${encodeURIComponent(seat)}.case.json"`,
+    },
+  });
 }

@@ -1,0 +1,32 @@
+import { expect, type Page } from '@playwright/test';
+
+export const SEAT = '/ninefathom/film-desk';
+
+/** Opens a station of the film desk with everything undone that an earlier test did. */
+export async function openFresh(page: Page, station: 'brief' | 'draft' | 'weigh' | 'rivals'): Promise<void> {
+  await page.goto(`${SEAT}/draft`);
+  await settled(page);
+  for (let left = 40; left > 0; left--) {
+    const undo = page.getByRole('button', { name: /^Undo: / });
+    if (!(await undo.isVisible()) || !(await undo.isEnabled())) break;
+    const label = await undo.getAttribute('aria-label');
+    await undo.click();
+    await expect(page.getByRole('button', { name: label ?? '', exact: true })).toHaveCount(0);
+    await settled(page);
+  }
+  if (station !== 'draft') {
+    await page.getByRole('link', { name: station[0]?.toUpperCase() + station.slice(1), exact: true }).click();
+    await expect(page).toHaveURL(new RegExp(`/${station}$`));
+  }
+}
+
+/** The ledger says that everything is saved. */
+export async function settled(page: Page): Promise<void> {
+  await expect(page.getByRole('status').filter({ hasText: /saved, revision/ })).toBeVisible();
+}
+
+export const findings = (page: Page, level: 'blocks' | 'unproven' | 'caution') =>
+  page.getByRole('article', { name: new RegExp(`^${level}: `) });
+
+/** A beam by the start of its sentence, as a screen reader gets it. */
+export const beam = (page: Page, start: string) => page.getByLabel(new RegExp(`^${start}: `)).first();

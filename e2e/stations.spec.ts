@@ -1,0 +1,235 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { beam, findings, openFresh, SEAT, settled } from './helpers';
+
+test.describe('the tray', () => {
+  test('ranks candidates by effect, previews with the arrow keys and takes with Enter', async ({ page }) => {
+    await openFresh(page, 'draft');
+    await page.getByRole('button', { name: /^Palisar Gale 12, / }).click();
+    const list = page.getByRole('listbox', { name: 'Candidates for the graphics card' });
+    await expect(list.getByRole('option').first()).toBeVisible();
+    const before = await page.getByRole('contentinfo', { name: 'Ledger' }).textContent();
+    await list.press('ArrowDown');
+    await expect(page.getByRole('status')).toContainText('preview, not taken');
+    await expect(list.getByRole('option', { selected: true })).toHaveCount(1);
+    await list.press('ArrowDown');
+    // Escape leaves without a change
+    await list.press('Escape');
+    await expect(page.getByRole('contentinfo', { name: 'Ledger' })).toHaveText(before ?? '');
+
+    await page.getByRole('button', { name: /^Palisar Gale 12, / }).click();
+    await page.getByLabel('Narrow the candidates').fill('gale 16 slim');
+    await expect(list.getByRole('option')).toHaveCount(1);
+    await page.getByLabel('Narrow the candidates').press('ArrowDown');
+    await page.getByLabel('Narrow the candidates').press('Enter');
+    await settled(page);
+    await expect(page.getByRole('button', { name: /^Palisar Gale 16 Slim, / })).toBeVisible();
+  });
+
+  test('shows what does not fit and why', async ({ page }) => {
+    await openFresh(page, 'draft');
+    await page.getByRole('button', { name: /^Halcyte Tern 12, / }).click();
+    const list = page.getByRole('listbox');
+    await expect(page.getByText('Does not fit, and why')).toBeVisible();
+    await expect(list.getByRole('option', { name: /Quernic Shearwater 14/ })).toContainText(
+      'has socket Gannet; Wexcombe Reef 4 has Dunlin',
+    );
+    // an announced newer family needs firmware, and says so without blocking
+    await expect(list.getByRole('option', { name: /Halcyte Tern Deep 12/ })).toContainText('needs firmware 2.40');
+  });
+
+  test('a drive into an empty slot gets pinned there; its role and pin can be changed', async ({ page }) => {
+    await openFresh(page, 'draft');
+    await page.getByRole('button', { name: /^M\.2 slot 4, empty/ }).click();
+    await page.getByLabel('Narrow the candidates').fill('anchor 1 tb');
+    await page.getByLabel('Narrow the candidates').press('ArrowDown');
+    await page.getByLabel('Narrow the candidates').press('Enter');
+    await settled(page);
+    await page.getByRole('button', { name: /^Fenstore Anchor 1 TB, / }).click();
+    await expect(page.getByText('Pinned to m2-4: let it go')).toBeVisible();
+    await page.getByRole('button', { name: 'backup', exact: true }).click();
+    await expect(page.getByRole('button', { name: /^Fenstore Anchor 1 TB, .*backup/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Leave it out' }).click();
+    await expect(page.getByRole('button', { name: /^Fenstore Anchor 1 TB, / })).toHaveCount(0);
+    await settled(page);
+  });
+});
+
+test.describe('the brief', () => {
+  test('changes in small editors and the beams follow', async ({ page }) => {
+    await openFresh(page, 'brief');
+    const task = page.getByRole('article', { name: 'Grade 5.4K raw' });
+    const before = await task.getByRole('img').first().getAttribute('aria-label');
+    await task.getByRole('button', { name: /^Correction steps: / }).click();
+    const field = page.getByLabel('Correction steps', { exact: true });
+    await field.fill('-3');
+    await field.press('Enter');
+    await expect(page.getByRole('alert').filter({ hasText: 'At least 0.' })).toBeVisible();
+    await field.fill('150');
+    await field.press('Enter');
+    await expect(task).toContainText('150 correction steps');
+    await settled(page);
+    await expect.poll(() => task.getByRole('img').first().getAttribute('aria-label')).not.toBe(before);
+    await page.reload();
+    await expect(task).toContainText('150 correction steps');
+  });
+
+  test('gains and loses a task, and a sitting', async ({ page }) => {
+    await openFresh(page, 'brief');
+    await page.getByRole('button', { name: 'Add a task' }).click();
+    await page.getByRole('menuitem', { name: /^Export a programme/ }).click();
+    const added = page.getByRole('article', { name: 'Export', exact: true });
+    await expect(added).toContainText('software, preset medium');
+    await settled(page);
+    await added.getByRole('button', { name: /^Leave Export out/ }).click();
+    await expect(added).toHaveCount(0);
+    await page.getByRole('button', { name: 'Add a sitting' }).click();
+    await expect(page.getByRole('region', { name: /^Sitting Sitting / })).toHaveCount(1);
+    await settled(page);
+  });
+
+  test('shows the sizes that follow and what each sitting demands', async ({ page }) => {
+    await openFresh(page, 'brief');
+    await expect(page.getByRole('row', { name: /^memory / })).toContainText('2 × 16 GB');
+    await expect(page.getByRole('row', { name: /^active space/ })).toContainText('1 TB');
+    await expect(page.getByLabel(/^Cutting: .*Cut UHD dive footage .*TFLOP\/s/)).toBeVisible();
+  });
+});
+
+test.describe('weigh and rivals', () => {
+  test('the grid says what runs, at what rate, and what does not', async ({ page }) => {
+    await openFresh(page, 'weigh');
+    await page.getByRole('button', { name: 'Draft B' }).click();
+    await expect(page.getByRole('heading', { name: 'Source by timeline size, on Draft B' })).toBeVisible();
+    await expect(page.getByRole('row', { name: /^software/ }).first()).toContainText('fps');
+    await page.getByRole('button', { name: 'Export cinema master' }).click();
+    await expect(page.getByRole('region', { name: 'Stages and next coin' })).toContainText('Time by stage, a frame');
+    await expect(page.getByRole('region', { name: 'Stages and next coin' })).toContainText(
+      'Bound by all processor cores',
+    );
+  });
+
+  test('the next coin is ranked, and a step can be taken', async ({ page }) => {
+    await openFresh(page, 'weigh');
+    await page.getByRole('button', { name: 'Draft B' }).click();
+    const panel = page.getByRole('region', { name: 'Stages and next coin' });
+    await expect(panel.getByText(/swaps tried/)).toBeVisible();
+    await panel.getByRole('button', { name: 'Savings' }).click();
+    await panel.getByRole('button', { name: 'Take it' }).first().click();
+    await settled(page);
+    await expect(page.getByRole('button', { name: /^Undo: .* for / })).toBeVisible();
+  });
+
+  test('a rival not sold in the region is compared without a price', async ({ page }) => {
+    await openFresh(page, 'rivals');
+    await page.getByRole('button', { name: 'Corriganvale Fell 20' }).click();
+    await expect(page.getByRole('heading', { name: 'Draft A against Corriganvale Fell 20' })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Part by part' })).toContainText('32 GB soldered to the board');
+    await expect(page.getByRole('region', { name: 'What money does not measure' })).toContainText('Memory is soldered');
+  });
+});
+
+test.describe('manners', () => {
+  test('an edit based on an older revision is offered again, never lost', async ({ page, context }) => {
+    await openFresh(page, 'draft');
+    const other = await context.newPage();
+    await other.goto(`${SEAT}/draft`);
+    await settled(other);
+    await findings(page, 'blocks')
+      .first()
+      .getByRole('button', { name: /^Northdraft Eddy 120 for / })
+      .click();
+    await settled(page);
+    // the other window still shows the old draft and changes it
+    await findings(other, 'blocks')
+      .nth(1)
+      .getByRole('button', { name: /^Gatewick Anvil 750 for / })
+      .click();
+    await expect(other.getByRole('alert').filter({ hasText: 'This seat was changed in another window' })).toContainText(
+      'Gatewick Anvil 750 for Voltarn Hearth 700',
+    );
+    await expect(findings(other, 'blocks')).toHaveCount(1);
+    await other.getByRole('button', { name: 'Put mine on top' }).click();
+    await settled(other);
+    await expect(findings(other, 'blocks')).toHaveCount(0);
+    await page.reload();
+    await expect(findings(page, 'blocks')).toHaveCount(0);
+    await other.close();
+  });
+
+  test('the command field goes places, does things and finds parts', async ({ page }) => {
+    await openFresh(page, 'draft');
+    await page.keyboard.press('Control+k');
+    await page.getByLabel('Find or do').last().fill('spate five 2');
+    await expect(page.getByRole('option', { name: /^Add Dromolite Spate Five 2 TB/ })).toBeVisible();
+    await page.getByLabel('Find or do').last().fill('weigh');
+    await page.getByRole('option', { name: 'Weigh' }).click();
+    await expect(page).toHaveURL(/weigh$/);
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toContainText('Keys');
+  });
+
+  test('drafts are copied, and the copy goes its own way', async ({ page }) => {
+    await openFresh(page, 'draft');
+    await page.getByRole('button', { name: 'Copy', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Draft D', exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await findings(page, 'blocks')
+      .first()
+      .getByRole('button', { name: /^Northdraft Eddy 120 for / })
+      .click();
+    await expect(findings(page, 'blocks')).toHaveCount(1);
+    await settled(page);
+    await page.getByRole('button', { name: 'Draft A', exact: true }).click();
+    await expect(findings(page, 'blocks')).toHaveCount(2);
+  });
+
+  test('the power layer shows watts', async ({ page }) => {
+    await openFresh(page, 'draft');
+    await page.getByRole('button', { name: 'Power', exact: true }).click();
+    await expect(page.getByRole('button', { name: /^Palisar Gale 12, / })).toContainText('200 W limit');
+  });
+
+  for (const station of ['brief', 'draft', 'weigh', 'rivals'] as const)
+    test(`${station}: readable by all, in both themes, and never wider than the window`, async ({ page }) => {
+      await openFresh(page, station);
+      await expect(page.getByText(/Trying/)).toHaveCount(0);
+      for (const theme of ['light', 'dark']) {
+        const results = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
+        expect(
+          results.violations.map(
+            (violation) =>
+              `${theme} ${violation.id}: ${violation.nodes
+                .map((node) => node.target.join(' '))
+                .slice(0, 3)
+                .join(', ')}`,
+          ),
+        ).toEqual([]);
+        if (theme === 'light') await page.getByRole('button', { name: 'Use the dark theme' }).click();
+      }
+      for (const width of [1024, 1280, 1920]) {
+        await page.setViewportSize({ width, height: 800 });
+        expect(
+          await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+          `${width} px`,
+        ).toBeLessThanOrEqual(0);
+      }
+    });
+});
+
+test('a seat started from nothing says what to do next', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Seat').fill('Sound room');
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByText(/What does this person do\?/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add a task' }).click();
+  await page.getByRole('menuitem', { name: /^Desk base/ }).click();
+  await settled(page);
+  await page.getByRole('link', { name: 'Draft', exact: true }).click();
+  await expect(findings(page, 'blocks')).toHaveCount(6);
+  await page.getByRole('button', { name: /^No board/ }).click();
+  await page.getByRole('listbox').press('ArrowDown');
+  await page.getByRole('listbox').press('Enter');
+  await settled(page);
+  await expect(findings(page, 'blocks').filter({ hasText: 'no board' })).toHaveCount(0);
+  await expect(beam(page, 'Desk base')).toHaveAccessibleName(/does not run/);
+});

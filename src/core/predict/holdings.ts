@@ -1,0 +1,54 @@
+import { COMMON } from '../work/common';
+import type { Expanded } from '../work/stage';
+import { sum, type Derivation } from './derive';
+import type { HoldResult } from './results';
+import type { Supply } from './supply';
+
+/** Sum of what all tasks hold against what there is. */
+export function holdings(tasks: readonly Expanded[], supply: Supply): HoldResult[] {
+  const byWhat = new Map<string, Derivation[]>();
+  for (const task of tasks)
+    for (const holding of task.holdings) {
+      const list = byWhat.get(holding.what);
+      if (list) list.push(holding.bytes);
+      else byWhat.set(holding.what, [holding.bytes]);
+    }
+  return [...byWhat].map(([what, list]): HoldResult => {
+    const needs = sum(`${what} of all tasks at once`, 'B', list);
+    const has =
+      what === 'memory'
+        ? supply.memoryBytes
+        : what === 'graphics memory'
+          ? supply.graphicsBytes
+          : supply.space(what.slice('space:'.length) as 'active');
+    const value = has?.rate?.value;
+    return {
+      what,
+      needs,
+      has: has?.rate,
+      ratio:
+        value === undefined || needs.value <= 0
+          ? undefined
+          : {
+              low: value / (needs.value * needs.spread),
+              likely: value / needs.value,
+              high: (value * needs.spread) / needs.value,
+            },
+      missing: has?.missing ?? [],
+    };
+  });
+}
+
+/**
+ * Slow-down of a task when what the sitting holds exceeds memory: 1 + cost × missing share, so it grows smoothly from
+ * 1. Source: judgement, constant `spillCost`.
+ */
+export function spill(task: Expanded, holds: readonly HoldResult[]): number {
+  let factor = 1;
+  for (const hold of holds) {
+    if (hold.what.startsWith('space:') || !task.holdings.some((own) => own.what === hold.what)) continue;
+    if (hold.has && hold.needs.value > hold.has.value)
+      factor = Math.max(factor, 1 + COMMON.spillCost.value * (1 - hold.has.value / hold.needs.value));
+  }
+  return factor;
+}

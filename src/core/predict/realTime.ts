@@ -1,0 +1,145 @@
+import { capacityOf, linkLoads, linksCrossed, type End, type Flow } from '../board/flows';
+import { verdictOf } from '../units/band';
+import { COMMON } from '../work/common';
+import type { Demand, RealTime } from '../work/stage';
+import { given, product, type Derivation } from './derive';
+import type { TaskResult, Use } from './results';
+import { supplied, supplierKind, unique, type Setting } from './totals';
+
+interface FlowLoads {
+  readonly loads: ReadonlyMap<string, number>;
+  readonly shareOf: (flow: Flow) => number | undefined;
+}
+
+/** Loads of explicit flows on the placed links and the share each flow gets (capacity ÷ load, may exceed 1). */
+export function flowLoads(flows: readonly Flow[], { board, placement }: Setting): FlowLoads {
+  if (!board || !placement || flows.length === 0) return { loads: new Map(), shareOf: () => undefined };
+  const endOf = (item: string): End | undefined => {
+    const slot = board.slotById.get(placement.placed.get(item)?.slot ?? '');
+    if (slot) return { link: slot.id, path: slot.path };
+    const integrated = board.integrated.find((entry) => entry.id === item);
+    return integrated && { link: integrated.id, path: integrated.path };
+  };
+  const bySlot = new Map([...placement.placed.values()].map((placed) => [placed.slot, placed.bytesPerS]));
+  const loads = linkLoads(flows, endOf);
+  return {
+    loads,
+    shareOf: (flow) => {
+      let share: number | undefined;
+      for (const key of linksCrossed(flow, endOf)) {
+        const capacity = capacityOf(board, (slot) => bySlot.get(slot), key);
+        if (capacity === undefined) return undefined;
+        const here = (capacity * COMMON.linkAchieved.value) / (loads.get(key) ?? flow.bytesPerS);
+        share = share === undefined ? here : Math.min(share, here);
+      }
+      return share;
+    },
+  };
+}
+
+export function realTimeResult(
+  sitting: string,
+  task: RealTime,
+  demands: ReadonlyMap<string, Demand>,
+  load: ReadonlyMap<string, number>,
+  setting: Setting,
+  slow: number,
+  flows: FlowLoads,
+): TaskResult {
+  const target = task.targetPerS.value;
+  const uses: Use[] = [];
+  const missing = [...task.missing];
+  const impossible = [...task.impossible];
+  let low = Infinity;
+  let likely = Infinity;
+  let high = Infinity;
+  let binds: string | undefined;
+  const consider = (
+    key: string,
+    stage: string,
+    ratio: number,
+    demand: Derivation,
+    supply: Derivation,
+    spread: number,
+  ) => {
+    if (ratio < likely) binds = key;
+    likely = Math.min(likely, ratio);
+    low = Math.min(low, ratio / spread);
+    high = Math.min(high, ratio * spread);
+    uses.push({ resource: key, stage, ratio, busy: undefined, demand, supply });
+  };
+  for (const [key, demand] of demands) {
+    const wanted = product(`${demand.stage}: ${key} a second`, `${demand.amount.unit}/s`, [
+      demand.amount,
+      task.targetPerS,
+    ]);
+    if (wanted.value <= 0) continue;
+    const { rate, missing: lacking, absent } = supplied(key, setting);
+    if (absent) impossible.push({ code: 'part-missing', kind: supplierKind(key) });
+    if (!rate) {
+      missing.push(...lacking);
+      uses.push({
+        resource: key,
+        stage: demand.stage,
+        ratio: undefined,
+        busy: undefined,
+        demand: wanted,
+        supply: undefined,
+      });
+      continue;
+    }
+    // others' real-time demands are served too; one task's serial thread does not slow another's
+    const others = key === 'cpu.serial' ? 0 : (load.get(key) ?? 0) - wanted.value;
+    const mine = Math.max(0, rate.value - others);
+    const spread = Math.exp(Math.hypot(Math.log(wanted.spread), Math.log(rate.spread)));
+    consider(key, demand.stage, mine / slow / wanted.value, wanted, rate, spread);
+    if (key === 'cpu.parallel') {
+      const capped = setting.supply.processor?.parallel(task.threadCap);
+      if (capped && capped.value < rate.value)
+        consider('cpu.threads', demand.stage, capped.value / slow / wanted.value, wanted, capped, spread);
+    }
+  }
+  for (const flow of task.flows) {
+    const share = flows.shareOf(flow);
+    const demand = given(`flow ${flow.from} to ${flow.to}`, flow.bytesPerS, 'B/s', 'brief', task.task);
+    if (share === undefined)
+      uses.push({
+        resource: `flow:${flow.id}`,
+        stage: 'flow',
+        ratio: undefined,
+        busy: undefined,
+        demand,
+        supply: undefined,
+      });
+    else
+      consider(
+        `flow:${flow.id}`,
+        'flow',
+        share,
+        demand,
+        given('narrowest link on the way', share * flow.bytesPerS, 'B/s', 'standard', 'link rates after headers'),
+        COMMON.linkAchieved.spread,
+      );
+  }
+  const unknown = missing.length > 0 || uses.some((use) => use.ratio === undefined);
+  const known = likely !== Infinity;
+  const ratio = known && !unknown && impossible.length === 0 ? { low, likely, high } : undefined;
+  const certainlyShort = impossible.length > 0 || (known && high < 1 - 1e-9);
+  return {
+    task: task.task,
+    sitting,
+    mode: 'real-time',
+    unit: task.unit,
+    target,
+    gets: ratio && { low: ratio.low * target, likely: ratio.likely * target, high: ratio.high * target },
+    ratio,
+    atMost: !ratio && known ? high * target : undefined,
+    verdict: certainlyShort ? 'short' : ratio ? verdictOf(ratio) : 'unproven',
+    binds,
+    uses: uses.sort((a, b) => (a.ratio ?? 0) - (b.ratio ?? 0)),
+    dropped: ratio ? Math.max(0, 1 - ratio.likely) * target : undefined,
+    impossible,
+    missing: unique(missing),
+    stages: [],
+  };
+}

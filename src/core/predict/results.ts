@@ -1,0 +1,55 @@
+import type { Band, Verdict } from '../units/band';
+import type { Impossible, MissingFigure } from '../work/stage';
+import type { Derivation } from './derive';
+
+/** How much one resource has to do for a task, and how much of it the whole sitting uses. */
+export interface Use {
+  readonly resource: string;
+  readonly stage: string;
+  /** Supply ÷ demand for this task alone on what the others leave; unknown supply is undefined. */
+  readonly ratio: number | undefined;
+  /** Share of the resource that the sitting keeps busy. */
+  readonly busy: number | undefined;
+  readonly demand: Derivation;
+  readonly supply: Derivation | undefined;
+}
+
+export interface TaskResult {
+  readonly task: string;
+  readonly sitting: string;
+  readonly mode: 'real-time' | 'elastic';
+  readonly unit: string;
+  /** Real-time: units/s wanted. Elastic: seconds allowed for a run, undefined without a target. */
+  readonly target: number | undefined;
+  /** Real-time: units/s. Elastic: seconds a run. Undefined when unproven or impossible. */
+  readonly gets: Band | undefined;
+  /** Ratio to target, above 1 is more than needed; for a task without a target undefined. */
+  readonly ratio: Band | undefined;
+  /** Upper bound from the figures that are known, when others are missing. */
+  readonly atMost: number | undefined;
+  readonly verdict: Verdict;
+  readonly binds: string | undefined;
+  readonly uses: readonly Use[];
+  readonly dropped: number | undefined;
+  readonly impossible: readonly Impossible[];
+  readonly missing: readonly MissingFigure[];
+  /** Seconds of each stage a unit, elastic only. */
+  readonly stages: readonly { readonly stage: string; readonly seconds: number; readonly binds: string }[];
+}
+
+export interface HoldResult {
+  readonly what: string;
+  readonly needs: Derivation;
+  readonly has: Derivation | undefined;
+  readonly ratio: Band | undefined;
+  readonly missing: readonly MissingFigure[];
+}
+
+export interface SittingResult {
+  readonly sitting: string;
+  readonly tasks: readonly TaskResult[];
+  readonly holds: readonly HoldResult[];
+  /** Busy share by resource, 0 … 1, for power and the map. */
+  readonly busy: ReadonlyMap<string, number>;
+  readonly linkLoads: ReadonlyMap<string, number>;
+}

@@ -1,0 +1,81 @@
+import type { Board } from '../board/compile';
+import type { Placement } from '../board/placement';
+import type { Demand, Expanded, MissingFigure, Resource } from '../work/stage';
+import { sum, type Derivation } from './derive';
+import type { Supply } from './supply';
+
+export interface Setting {
+  readonly supply: Supply;
+  readonly board: Board | undefined;
+  readonly placement: Placement | undefined;
+}
+
+/** Totals a task's demands by resource, keeping what they came from. Uplinks that the traffic crosses are added. */
+export function totals(expanded: Expanded, setting: Setting): Map<string, Demand & { readonly key: string }> {
+  const groups = new Map<string, Demand[]>();
+  const push = (key: string, demand: Demand) => {
+    const list = groups.get(key);
+    if (list) list.push(demand);
+    else groups.set(key, [demand]);
+  };
+  for (const demand of expanded.demands) {
+    push(demand.resource, demand);
+    for (const key of uplinksOf(demand.resource, setting)) push(key, demand);
+  }
+  const result = new Map<string, Demand & { key: string }>();
+  for (const [key, list] of groups) {
+    const [first] = list;
+    if (!first) continue;
+    const amount =
+      list.length === 1
+        ? first.amount
+        : sum(
+            `all stages on ${key}`,
+            first.amount.unit,
+            list.map((demand) => demand.amount),
+          );
+    const heaviest = list.reduce((a, b) => (b.amount.value > a.amount.value ? b : a));
+    result.set(key, { key, stage: heaviest.stage, resource: first.resource, amount });
+  }
+  return result;
+}
+
+/** Hub uplinks, by direction, that a resource's traffic crosses where its device is placed. */
+function uplinksOf(resource: Resource, { supply, board, placement }: Setting): string[] {
+  const end = supply.endOf(resource);
+  if (!end || !board) return [];
+  const slot = placement?.placed.get(end.item)?.slot;
+  const path = slot === undefined ? undefined : board.slotById.get(slot)?.path;
+  return (path ?? []).map((hub) => `uplink:${hub}:${end.direction}`);
+}
+
+/** Supply of a resource or uplink as a derivation, with what is missing. */
+export function supplied(
+  key: string,
+  { supply }: Setting,
+): { rate: Derivation | undefined; missing: readonly MissingFigure[]; absent: boolean } {
+  if (key.startsWith('uplink:')) {
+    const hub = key.slice('uplink:'.length, key.lastIndexOf(':'));
+    return { rate: supply.uplinks.get(hub), missing: [], absent: false };
+  }
+  const found = supply.of(key as Resource);
+  return found
+    ? { rate: found.rate, missing: found.missing, absent: false }
+    : { rate: undefined, missing: [], absent: true };
+}
+
+/** Part kind to name when a resource has no supplier at all. */
+export const supplierKind = (key: string): string =>
+  key.startsWith('cpu')
+    ? 'processor'
+    : key.startsWith('memory')
+      ? 'memory'
+      : key.startsWith('gpu')
+        ? 'graphics'
+        : key === 'network'
+          ? 'network'
+          : 'drive';
+
+export function unique(missing: readonly MissingFigure[]): MissingFigure[] {
+  return [...new Map(missing.map((figure) => [`${figure.item} ${figure.field}`, figure])).values()];
+}

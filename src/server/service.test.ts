@@ -1,0 +1,267 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, test } from 'vitest';
+import { addSeat } from '@/store/projectStore';
+import { assess, contextOf } from '@/core/assess';
+import { compileCatalogue } from '@/core/catalogue';
+import { filmBrief, filmDrafts } from '@/demo/ninefathom';
+import { demoCatalogue } from '@/demo/catalogue';
+import * as work from './service';
+
+let folder: string;
+let service: work.Service;
+const CATALOGUE = JSON.stringify(demoCatalogue());
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'vane-'));
+  service = work.openService(join(folder, 'test.db'));
+  const imported = await work.importText(service, CATALOGUE);
+  expect(imported.state).toBe('catalogue');
+  await addSeat(service.db, {
+    projectId: 'p',
+    projectName: 'Project',
+    seatId: 'film',
+    seatName: 'Film',
+    brief: filmBrief(),
+    drafts: filmDrafts(),
+  });
+});
+afterEach(async () => {
+  await service.close();
+  rmSync(folder, { recursive: true });
+});
+
+const bundle = async () => {
+  const found = await work.seatBundle(service, 'film');
+  if (!found) throw new Error('the seat is gone');
+  return found;
+};
+const draftId = 'film.film-a';
+const target = (base: number, label = 'edit') => ({ seatId: 'film', documentId: draftId, base, label });
+const swap = { kind: 'swap', item: 'cooler-1', part: 'northdraft-eddy-140', label: 'Northdraft Eddy 140' };
+const coolerOf = async () => (await bundle()).drafts[0]?.body.items.find((item) => item.id === 'cooler-1')?.part;
+
+describe('the demo world', () => {
+  test('has about 120 parts, boards with topologies, offers and three branded machines', async () => {
+    const { data } = await service.catalogue();
+    expect(data.parts.length).toBeGreaterThanOrEqual(120);
+    expect(data.parts.filter((part) => part.kind === 'board' && part.topology).length).toBeGreaterThanOrEqual(5);
+    expect(data.rivals).toHaveLength(3);
+    const offered = new Set(data.offers.map((offer) => offer.part));
+    expect(data.parts.filter((part) => part.withdrawn === undefined && !offered.has(part.id))).toEqual([]);
+  });
+
+  test('holds a draft with two real mistakes and an unknown figure, and they can be mended', async () => {
+    const { data } = await service.catalogue();
+    const context = contextOf(compileCatalogue(data), '2026-05-18');
+    const [draft] = filmDrafts();
+    if (!draft) throw new Error('no draft');
+    const found = assess(draft, filmBrief(), context).findings.map((finding) => `${finding.level} ${finding.code}`);
+    expect(found).toEqual(['blocks cooler-height', 'blocks connectors', 'unproven unknown-figure']);
+  });
+
+  test('is the same each time it is generated', () => {
+    expect(JSON.stringify(demoCatalogue())).toBe(CATALOGUE);
+  });
+});
+
+describe('importing', () => {
+  test('again changes nothing', async () => {
+    const revision = (await service.catalogue()).revision;
+    expect(await work.importText(service, CATALOGUE)).toMatchObject({ state: 'catalogue', added: 0, changed: 0 });
+    expect((await service.catalogue()).revision).toBe(revision);
+  });
+
+  test('is all or nothing: one bad part and the whole file is left out', async () => {
+    const before = JSON.stringify((await service.catalogue()).data);
+    const file = JSON.parse(CATALOGUE) as { parts: Record<string, unknown>[] };
+    file.parts = file.parts.map((part, i) => (i === 5 ? { ...part, maxPowerW: -5 } : { ...part, warrantyMonths: 99 }));
+    const result = await work.importText(service, JSON.stringify(file));
+    expect(result).toEqual({
+      state: 'refused',
+      problems: [{ path: 'parts[5].maxPowerW', message: 'must be above 0' }],
+    });
+    expect(JSON.stringify((await service.catalogue()).data)).toBe(before);
+  });
+
+  test('of changed figures is seen by the next assessment', async () => {
+    const file = JSON.parse(CATALOGUE) as { parts: Record<string, unknown>[] };
+    file.parts = file.parts.map((part) =>
+      part['id'] === 'marlhouse-quay-glass' ? { ...part, coolerHeightMm: 190 } : part,
+    );
+    expect(await work.importText(service, JSON.stringify(file))).toMatchObject({ changed: 1 });
+    const now = await bundle();
+    expect(now.data.parts.find((part) => part.id === 'marlhouse-quay-glass')).toMatchObject({ coolerHeightMm: 190 });
+  });
+
+  test('refuses junk and foreign formats with a sentence', async () => {
+    expect(await work.importText(service, 'junk')).toMatchObject({ state: 'refused', problems: [{ path: 'file' }] });
+    expect(await work.importText(service, '{"format":"other-thing"}')).toMatchObject({
+      state: 'refused',
+      problems: [{ path: 'format', message: expect.stringContaining('"other-thing" is not read here') as unknown }],
+    });
+  });
+
+  test('a case file becomes a seat of its own, beside the one it came from', async () => {
+    const file = await work.exportCase(service, 'film');
+    const opened = await work.importText(service, JSON.stringify(file));
+    expect(opened).toMatchObject({ state: 'case', machines: 3 });
+    if (opened.state !== 'case') return;
+    const seat = await work.seatBundle(service, opened.seatId);
+    expect(seat?.drafts.map((draft) => draft.body)).toEqual((await bundle()).drafts.map((draft) => draft.body));
+    // once more: a third seat, nothing overwritten
+    expect(await work.importText(service, JSON.stringify(file))).not.toMatchObject({ seatId: opened.seatId });
+  });
+
+  test('a case whose part differs from the catalogue’s is refused, not merged', async () => {
+    const file = await work.exportCase(service, 'film');
+    const parts = file?.parts?.map((part) => (part.id === 'palisar-gale-12' ? { ...part, lengthMm: 1 } : part));
+    expect(await work.importText(service, JSON.stringify({ ...file, parts }))).toMatchObject({
+      state: 'refused',
+      problems: [{ path: 'parts.palisar-gale-12' }],
+    });
+  });
+});
+
+describe('edits', () => {
+  test('save with the revision they were based on', async () => {
+    expect(await work.saveDraftEdit(service, target(1), swap)).toMatchObject({
+      state: 'saved',
+      revision: 2,
+      steps: { undo: 'edit' },
+    });
+    expect(await coolerOf()).toBe('northdraft-eddy-140');
+  });
+
+  test('based on an older revision are refused with what is stored, and nothing is lost', async () => {
+    await work.saveDraftEdit(service, target(1), swap);
+    const stale = await work.saveDraftEdit(service, target(1, 'late'), { kind: 'rename', name: 'Other' });
+    expect(stale).toMatchObject({ state: 'stale', revision: 2 });
+    expect((await bundle()).drafts[0]?.body.name).toBe('Draft A');
+    // offered again on top of what is stored, it goes in
+    expect(await work.saveDraftEdit(service, target(2, 'late'), { kind: 'rename', name: 'Other' })).toMatchObject({
+      state: 'saved',
+      revision: 3,
+    });
+    expect(await coolerOf()).toBe('northdraft-eddy-140');
+  });
+
+  test('that are not edits are refused with their problem', async () => {
+    expect(await work.saveDraftEdit(service, target(1), { kind: 'explode' })).toMatchObject({ state: 'refused' });
+    expect(await work.saveDraftEdit(service, target(1), { kind: 'rename', name: '<i>x</i>' })).toMatchObject({
+      state: 'refused',
+      problems: [{ path: 'name' }],
+    });
+    expect(await work.saveDraftEdit(service, { ...target(1), documentId: 'film.none' }, swap)).toEqual({
+      state: 'gone',
+    });
+  });
+
+  test('undo and redo survive closing the database', async () => {
+    await work.saveDraftEdit(service, target(1, 'lower cooler'), swap);
+    await service.close();
+    service = work.openService(join(folder, 'test.db'));
+    expect(await work.stepSeat(service, 'film', 'undo')).toMatchObject({
+      label: 'lower cooler',
+      bundle: { steps: { undo: undefined, redo: 'lower cooler' } },
+    });
+    expect(await coolerOf()).toBe('northdraft-eddy-140-twin');
+    await work.stepSeat(service, 'film', 'redo');
+    expect(await coolerOf()).toBe('northdraft-eddy-140');
+    expect((await work.stepSeat(service, 'film', 'redo')).label).toBeUndefined();
+  });
+
+  test('a new edit after undo ends redo', async () => {
+    await work.saveDraftEdit(service, target(1, 'one'), swap);
+    await work.stepSeat(service, 'film', 'undo');
+    await work.saveDraftEdit(service, target(3, 'two'), { kind: 'rename', name: 'Other' });
+    expect((await bundle()).steps).toEqual({ undo: 'two', redo: undefined });
+  });
+
+  test('of the brief are checked by its schema', async () => {
+    const at = { seatId: 'film', documentId: 'film.brief', base: 1, label: 'budget' };
+    expect(await work.saveBriefEdit(service, at, { kind: 'set-budget', budgetMinor: -1 })).toMatchObject({
+      state: 'refused',
+    });
+    expect(await work.saveBriefEdit(service, at, { kind: 'set-budget', budgetMinor: 400_000 })).toMatchObject({
+      state: 'saved',
+    });
+    expect((await bundle()).brief.body.budgetMinor).toBe(400_000);
+  });
+});
+
+describe('a figure filled in by hand', () => {
+  test('stands over the catalogue’s, survives an import, and can be undone', async () => {
+    const flume = async () => (await bundle()).data.parts.find((part) => part.id === 'fenstore-flume-2-tb');
+    expect(await flume()).not.toHaveProperty('sustainedWriteMBs');
+    expect(await work.fillFigure(service, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', 850)).toMatchObject({
+      state: 'filled',
+    });
+    expect(await flume()).toMatchObject({ sustainedWriteMBs: 850 });
+    await work.importText(service, CATALOGUE);
+    expect(await flume()).toMatchObject({ sustainedWriteMBs: 850 });
+    expect((await work.stepSeat(service, 'film', 'undo')).label).toBe(
+      'sequential write after its cache of Fenstore Flume 2 TB',
+    );
+    expect(await flume()).not.toHaveProperty('sustainedWriteMBs');
+  });
+
+  test('is held to the schema', async () => {
+    expect(await work.fillFigure(service, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', -1)).toMatchObject({
+      state: 'refused',
+      problems: [{ message: 'must be above 0' }],
+    });
+    expect(await work.fillFigure(service, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', NaN)).toMatchObject({
+      state: 'refused',
+    });
+    expect(await work.fillFigure(service, 'film', 'fenstore-flume-2-tb', 'form', 1)).toMatchObject({
+      state: 'refused',
+      problems: [{ message: 'is not a single figure that can be typed in here' }],
+    });
+    expect(await work.fillFigure(service, 'film', 'nothing', 'form', 1)).toMatchObject({ state: 'refused' });
+  });
+});
+
+describe('drafts', () => {
+  test('are copied and removed, and both can be undone; the last one stays', async () => {
+    const { id } = await work.copyDraft(service, 'film', draftId);
+    expect((await bundle()).drafts).toHaveLength(4);
+    expect((await work.dropDraft(service, 'film', id ?? ''))?.drafts).toHaveLength(3);
+    expect((await work.stepSeat(service, 'film', 'undo')).bundle?.drafts).toHaveLength(4);
+    expect((await work.stepSeat(service, 'film', 'undo')).bundle?.drafts).toHaveLength(3);
+    for (const draft of (await bundle()).drafts) await work.dropDraft(service, 'film', draft.id);
+    expect((await bundle()).drafts).toHaveLength(1);
+  });
+
+  test('with a part that left the catalogue still open and say so', async () => {
+    await service.db.deleteFrom('offers').where('part_id', '=', 'palisar-gale-12').execute();
+    await service.db.deleteFrom('parts').where('id', '=', 'palisar-gale-12').execute();
+    const reopened = work.openService(join(folder, 'test.db'));
+    const found = await work.seatBundle(reopened, 'film');
+    await reopened.close();
+    if (!found) throw new Error('the seat does not open');
+    const [draft] = found.drafts;
+    if (!draft) throw new Error('no draft');
+    const assessment = assess(draft.body, found.brief.body, contextOf(compileCatalogue(found.data), found.today));
+    expect(assessment.findings).toContainEqual(
+      expect.objectContaining({ code: 'part-gone', label: 'Palisar Gale 12', level: 'unproven' }),
+    );
+    expect(assessment.facts.price.unpriced).toEqual(['graphics-1']);
+  });
+});
+
+test('a new seat starts empty, with a name that is checked', async () => {
+  expect(await work.newSeat(service, 'p', 'Sound room')).toMatchObject({ state: 'made', seatId: 'sound-room' });
+  expect(await work.newSeat(service, 'p', 'Sound room')).toMatchObject({ seatId: 'sound-room-2' });
+  expect(await work.newSeat(service, 'p', '<b>')).toMatchObject({ state: 'refused', problems: [{ path: 'name' }] });
+});
+
+test('two processes see each other: what one wrote the other reads', async () => {
+  const other = work.openService(join(folder, 'test.db'));
+  await work.fillFigure(other, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', 700);
+  await other.close();
+  expect((await bundle()).data.parts.find((part) => part.id === 'fenstore-flume-2-tb')).toMatchObject({
+    sustainedWriteMBs: 700,
+  });
+});

@@ -1,0 +1,183 @@
+'use client';
+
+import type { CustomWork, DeskWork } from '@/core/work/tasks';
+import { Value } from '../shared/Value';
+import { choice, Num, type Change } from './phrases';
+
+export function DeskSentence({ task, change }: { task: DeskWork; change: Change<DeskWork> }) {
+  return (
+    <>
+      System and a browser with{' '}
+      <Num
+        label="Browser tabs"
+        value={task.browserTabs}
+        min={0}
+        max={500}
+        whole
+        onChange={(value) => change({ browserTabs: value ?? 0 })}
+      >{`${task.browserTabs} tabs`}</Num>
+      ,{' '}
+      <Value
+        label="Conferencing"
+        editor={{
+          kind: 'choice',
+          value: String(task.conferencing),
+          options: [
+            { value: 'true', label: 'conferencing' },
+            { value: 'false', label: 'no conferencing' },
+          ],
+          onChange: (value) => change({ conferencing: value === 'true' }),
+        }}
+      >
+        {task.conferencing ? 'conferencing' : 'no conferencing'}
+      </Value>
+      , other programs taking{' '}
+      <Num
+        label="Memory of other programs"
+        value={task.otherGiB}
+        unit="GB"
+        onChange={(value) => change({ otherGiB: value ?? 0 })}
+      />
+      . Target: <b>stays at its pace</b>.
+    </>
+  );
+}
+
+const FLOW_ENDS = [
+  'memory',
+  'graphics',
+  'network',
+  'capture',
+  'system',
+  'scratch',
+  'active',
+  'archive',
+  'backup',
+] as const;
+
+type Flow = NonNullable<CustomWork['flows']>[number];
+
+export function CustomSentence({ task, change }: { task: CustomWork; change: Change<CustomWork> }) {
+  const flows = task.flows ?? [];
+  const setFlow = (index: number, patch: Partial<Flow>) =>
+    change({ flows: flows.map((flow, i) => (i === index ? { ...flow, ...patch } : flow)) });
+  const figure = (
+    label: string,
+    key: 'serialGwork' | 'parallelGwork' | 'memoryGiB' | 'graphicsMemoryGiB' | 'fp32Gflop',
+    unit: string,
+  ) => (
+    <>
+      {label}{' '}
+      <Num
+        label={`${label}, a ${task.unit}`}
+        value={task[key]}
+        unit={unit}
+        optional
+        onChange={(value) => change({ [key]: value })}
+      />
+    </>
+  );
+  return (
+    <>
+      <Value
+        label="Kind of work"
+        editor={{
+          kind: 'choice',
+          value: task.mode,
+          options: [
+            { value: 'real-time', label: 'In real time' },
+            { value: 'elastic', label: 'In runs' },
+          ],
+          onChange: (value) => change({ mode: value as CustomWork['mode'] }),
+        }}
+      >
+        {task.mode === 'real-time' ? 'In real time' : 'In runs'}
+      </Value>
+      ,{' '}
+      {task.mode === 'real-time' ? (
+        <Num
+          label="Rate to keep"
+          value={task.unitsPerS}
+          unit={`${task.unit}s/s`}
+          min={0.0001}
+          onChange={(value) => change({ unitsPerS: value ?? 1 })}
+        />
+      ) : (
+        <>
+          <Num
+            label="Units a run"
+            value={task.unitsPerRun ?? 1}
+            min={0.0001}
+            unit={`${task.unit}s`}
+            onChange={(value) => change({ unitsPerRun: value ?? 1 })}
+          />{' '}
+          a run, target{' '}
+          <Num
+            label="Longest a run may take"
+            value={task.targetMin}
+            unit="min"
+            min={0.01}
+            optional
+            onChange={(value) => change({ targetMin: value })}
+          />
+        </>
+      )}
+      ; a {task.unit} takes {figure('one-thread work', 'serialGwork', 'Gwork')},{' '}
+      {figure('work on all cores', 'parallelGwork', 'Gwork')}, {figure('graphics work', 'fp32Gflop', 'GFLOP')}; it holds{' '}
+      {figure('memory', 'memoryGiB', 'GB')}, {figure('graphics memory', 'graphicsMemoryGiB', 'GB')}
+      {flows.map((flow, i) => (
+        <span key={i}>
+          ; a stream of{' '}
+          <Num
+            label="Rate of the stream"
+            value={flow.gbytePerS}
+            unit="GB/s"
+            min={0.000001}
+            onChange={(value) => setFlow(i, { gbytePerS: value ?? flow.gbytePerS })}
+          />{' '}
+          from{' '}
+          <Value
+            label="Stream from"
+            editor={{
+              kind: 'choice',
+              value: flow.from,
+              options: choice(FLOW_ENDS),
+              onChange: (value) => setFlow(i, { from: value as Flow['from'] }),
+            }}
+          >
+            {flow.from}
+          </Value>{' '}
+          to{' '}
+          <Value
+            label="Stream to"
+            editor={{
+              kind: 'choice',
+              value: flow.to,
+              options: choice(FLOW_ENDS),
+              onChange: (value) => setFlow(i, { to: value as Flow['to'] }),
+            }}
+          >
+            {flow.to}
+          </Value>{' '}
+          <button
+            type="button"
+            className="link small"
+            onClick={() => change({ flows: flows.filter((_, k) => k !== i) })}
+            aria-label={`Leave stream ${i + 1} out`}
+          >
+            leave out
+          </button>
+        </span>
+      ))}
+      ;{' '}
+      <button
+        type="button"
+        className="link small"
+        onClick={() => change({ flows: [...flows, { from: 'active', to: 'memory', gbytePerS: 0.5 }] })}
+      >
+        and a stream
+      </button>
+      .
+    </>
+  );
+}
