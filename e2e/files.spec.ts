@@ -65,7 +65,7 @@ test('the same catalogue again changes nothing, and says so', async ({ page }) =
 test('a seat saved as a case file opens again as a seat of its own', async ({ page }) => {
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('article', { name: 'Film desk' }).getByRole('link', { name: 'Case file' }).click(),
+    page.getByRole('article', { name: 'Film desk', exact: true }).getByRole('link', { name: 'Case file' }).click(),
   ]);
   const path = await download.path();
   await open(page, 'film.case.json', readFileSync(path, 'utf8'));

@@ -9,7 +9,7 @@ const calm = (page: Page) => expect(page.getByText(/^Trying/)).toHaveCount(0);
 test('pictures for the README', async ({ page }) => {
   await openFresh(page, 'draft');
   await page.goto('/');
-  await expect(page.getByRole('article', { name: 'Film desk' })).toBeVisible();
+  await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toBeVisible();
   await shot(page, 'desk');
 
   await openFresh(page, 'brief');

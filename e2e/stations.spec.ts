@@ -42,6 +42,7 @@ test.describe('the tray', () => {
     await openFresh(page, 'draft');
     await page.getByRole('button', { name: /^M\.2 slot 4, empty/ }).click();
     await page.getByLabel('Narrow the candidates').fill('anchor 1 tb');
+    await expect(page.getByRole('listbox').getByRole('option')).toHaveCount(1);
     await page.getByLabel('Narrow the candidates').press('ArrowDown');
     await page.getByLabel('Narrow the candidates').press('Enter');
     await settled(page);
@@ -102,7 +103,7 @@ test.describe('weigh and rivals', () => {
     await page.getByRole('button', { name: 'Draft B' }).click();
     await expect(page.getByRole('heading', { name: 'Source by timeline size, on Draft B' })).toBeVisible();
     await expect(page.getByRole('row', { name: /^software/ }).first()).toContainText('fps');
-    await page.getByRole('button', { name: 'Export cinema master' }).click();
+    await page.getByRole('button', { name: 'Export cinema master', exact: true }).click();
     await expect(page.getByRole('region', { name: 'Stages and next coin' })).toContainText('Time by stage, a frame');
     await expect(page.getByRole('region', { name: 'Stages and next coin' })).toContainText(
       'Bound by all processor cores',
@@ -227,6 +228,7 @@ test('a seat started from nothing says what to do next', async ({ page }) => {
   await page.getByRole('link', { name: 'Draft', exact: true }).click();
   await expect(findings(page, 'blocks')).toHaveCount(6);
   await page.getByRole('button', { name: /^No board/ }).click();
+  await expect(page.getByRole('listbox').getByRole('option').first()).toBeVisible();
   await page.getByRole('listbox').press('ArrowDown');
   await page.getByRole('listbox').press('Enter');
   await settled(page);

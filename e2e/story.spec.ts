@@ -5,8 +5,8 @@ test.describe('the film desk, from brief to branded comparison', () => {
   test('by mouse', async ({ page }) => {
     await openFresh(page, 'draft');
     await page.goto('/');
-    await expect(page.getByRole('article', { name: 'Film desk' })).toContainText('2 blocks');
-    await page.getByRole('link', { name: 'Film desk' }).click();
+    await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toContainText('2 blocks');
+    await page.getByRole('link', { name: 'Film desk', exact: true }).click();
 
     // the brief is sentences; the beam beside each task is unproven for want of a figure
     await expect(page.getByRole('article', { name: 'Cut UHD dive footage' })).toContainText('8 correction steps');

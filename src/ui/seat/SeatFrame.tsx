@@ -46,7 +46,7 @@ function TopBar() {
   const go = (station: string) => router.push(stationPath(seat.projectId, seat.id, station));
 
   useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
-  useHotkeys('shift+slash', () => setHelp(true), { useKey: false });
+  useHotkeys('?', () => setHelp(true), { useKey: true, ignoreModifiers: true });
   useHotkeys('mod+z', () => void step('undo'), { preventDefault: true });
   useHotkeys(['mod+shift+z', 'mod+y'], () => void step('redo'), { preventDefault: true });
   useHotkeys('g>0', () => router.push('/'));
