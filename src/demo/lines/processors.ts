@@ -242,7 +242,7 @@ export function processors(): Priced[] {
           threadsPerCore: 1,
           baseGHz: 2.4,
           boostGHz: 4.2,
-          allCoreGHz: Math.round((clock - 0.9) * 20) / 20,
+          allCoreGHz: Math.min(4, Math.round((clock - 0.9) * 20) / 20),
           workPerClock: 0.95,
         });
       const work = weight * clock * line.workPerClock;
@@ -273,7 +273,7 @@ export function processors(): Priced[] {
               ? 'none'
               : {
                   fp32Tflops: line.tflops,
-                  mediaEngines: engines(line.tflops > 2 ? 0.7 : 0.5, line.maker === 'Quernic', line.family !== 'Knot'),
+                  mediaEngines: engines(line.tflops > 2 ? 1 : 0.8, line.maker === 'Quernic', line.family !== 'Knot'),
                   outputs: [
                     { kind: 'DisplayPort 1.4', count: 1 },
                     { kind: 'HDMI 2.1', count: 1 },

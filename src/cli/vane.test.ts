@@ -1,0 +1,122 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { readCase } from '@/core/formats/caseFile';
+import { readCatalogue } from '@/core/formats/catalogue';
+
+const ROOT = join(import.meta.dirname, '..', '..');
+let folder: string;
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'vane-cli-'));
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+/** Runs the command as a user does, with a database that does not exist. */
+function vane(...args: string[]) {
+  const result = spawnSync(process.execPath, [join(ROOT, 'bin', 'vane.mjs'), ...args], {
+    encoding: 'utf8',
+    cwd: folder,
+    env: { ...process.env, VANE_DB: join(folder, 'none.db') },
+  });
+  return { code: result.status, out: result.stdout, err: result.stderr };
+}
+const file = (name: string, text: string): string => {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+};
+
+/** The examples of docs/formats.md, by their name. */
+const EXAMPLES = new Map(
+  [
+    ...readFileSync(join(ROOT, 'docs', 'formats.md'), 'utf8').matchAll(
+      /<!-- example: (\w+) -->\n```json\n([\s\S]*?)```/g,
+    ),
+  ].map((match) => [match[1] ?? '', match[2] ?? '']),
+);
+const filmCase = readFileSync(join(ROOT, 'bench', 'film-desk.case.json'), 'utf8');
+interface CaseJson {
+  machines: { id: string; items: { id: string; part: string }[] }[];
+  parts: Record<string, unknown>[];
+  offers: Record<string, unknown>[];
+}
+const changed = (change: (json: CaseJson) => void): string => {
+  const json = JSON.parse(filmCase) as CaseJson;
+  change(json);
+  return JSON.stringify(json);
+};
+
+describe('the examples in docs/formats.md', () => {
+  test('are read as they stand', () => {
+    expect([...EXAMPLES.keys()]).toEqual(['catalogue', 'case']);
+    expect(readCatalogue(EXAMPLES.get('catalogue') ?? '')).toMatchObject({ ok: true });
+    expect(readCase(EXAMPLES.get('case') ?? '')).toMatchObject({ ok: true });
+  });
+
+  test('the case exits with 1 and says why', () => {
+    const { code, out } = vane('assess', file('example.json', EXAMPLES.get('case') ?? ''));
+    expect(code).toBe(1);
+    expect(out).toContain('Halcyte Tern 4 has socket Dunlin; Tarnholt Ness 1 has Gannet.');
+  });
+});
+
+describe('vane assess', () => {
+  test('prints each machine of a case with findings, tasks and price', () => {
+    const { code, out, err } = vane('assess', file('film.json', filmCase));
+    expect(err).toBe('');
+    expect(code).toBe(1);
+    const report = JSON.parse(out) as {
+      format: string;
+      machines: { machine: string; tasks: { task: string; verdict: string }[]; price: { landedMinor: number } }[];
+    };
+    expect(report.format).toBe('vane-assessment');
+    expect(report.machines.map((machine) => machine.machine)).toEqual(['film-a', 'film-b', 'film-now']);
+    expect(report.machines[1]?.tasks.find((task) => task.task === 'cut-uhd')?.verdict).toBe('carries');
+    expect(report.machines[0]?.price.landedMinor).toBeGreaterThan(200_000);
+  });
+
+  test('exit 0 with cautions and missed targets, 3 when unproven, 1 when something blocks', () => {
+    const only = (id: string) => (json: CaseJson) =>
+      (json.machines = json.machines.filter((machine) => machine.id === id));
+    expect(vane('assess', file('b.json', changed(only('film-b')))).code).toBe(0);
+    const unproven = changed((json) => {
+      only('film-b')(json);
+      json.parts = json.parts.map(({ lengthMm, ...part }) =>
+        part['id'] === 'lumoth-drift-16' ? part : { ...part, ...(lengthMm === undefined ? {} : { lengthMm }) },
+      );
+    });
+    expect(vane('assess', file('u.json', unproven)).code).toBe(3);
+    expect(vane('assess', file('now.json', changed(only('film-now')))).code).toBe(1);
+  });
+
+  test('exit 2 with path and reason for input that is not valid', () => {
+    const missing = vane('assess', join(folder, 'nothing.json'));
+    expect([missing.code, missing.err]).toEqual([2, `${join(folder, 'nothing.json')}: does not exist\n`]);
+    expect(vane('assess', file('junk.json', 'junk')).err).toMatch(/^file: is not JSON/);
+    const stray = changed((json) => json.machines[0]?.items.push({ id: 'x', part: 'ghost' }));
+    const refused = vane('assess', file('stray.json', stray));
+    expect([refused.code, refused.out]).toEqual([2, '']);
+    expect(refused.err).toContain('machines[0].items[12].part: refers to part "ghost"');
+    const priced = changed((json) => (json.offers[0] = { ...json.offers[0], priceMinor: -1 }));
+    expect(vane('assess', file('price.json', priced)).err).toContain('offers[0].priceMinor: must be above 0');
+  });
+});
+
+describe('vane schema', () => {
+  test('prints JSON Schema, and names the schemas it knows when asked for another', () => {
+    const { code, out } = vane('schema', 'memory');
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toMatchObject({ properties: { rateMTs: { unit: 'MT/s', better: 'higher' } } });
+    const unknown = vane('schema', 'toaster');
+    expect(unknown.code).toBe(2);
+    expect(unknown.err).toContain('case-file, catalogue');
+  });
+});
+
+test('without a command, or with one that is not there, the use is told', () => {
+  expect(vane().code).toBe(2);
+  expect(vane('--help')).toMatchObject({ code: 0, out: expect.stringContaining('vane assess CASE.json') as unknown });
+  expect(vane('fly').err).toContain('there is no command "fly"');
+});

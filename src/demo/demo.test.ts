@@ -1,0 +1,161 @@
+import { describe, expect, test } from 'vitest';
+import { assess, contextOf } from '@/core/assess';
+import { compileCatalogue } from '@/core/catalogue';
+import { readCatalogue } from '@/core/formats/catalogue';
+import { linkBytesPerS } from '@/core/board/rates';
+import { coinSteps } from '@/core/search/coinSteps';
+import { rankCandidates } from '@/core/search/candidates';
+import { remediesFor } from '@/core/search/remedies';
+import { compareWithRival } from '@/core/money/rivals';
+import { editMachine } from '@/core/edits';
+import type { Machine } from '@/core/machine';
+import { demoCatalogue } from './catalogue';
+import { filmBrief, filmDrafts } from './ninefathom';
+import { seeded, slug } from './seed';
+
+const parsed = readCatalogue(JSON.stringify(demoCatalogue()));
+if (!parsed.ok) throw new Error(parsed.problems.map((problem) => `${problem.path} ${problem.message}`).join('\n'));
+const catalogue = compileCatalogue(parsed.value);
+const context = contextOf(catalogue, '2026-05-18');
+const brief = filmBrief();
+const draft = (index: number): Machine => {
+  const found = filmDrafts()[index];
+  if (!found) throw new Error('no such draft');
+  return found;
+};
+
+describe('figures of the demo catalogue are plausible and agree with each other', () => {
+  test('no drive reads faster than its link', () => {
+    for (const drive of catalogue.ofKind('drive')) {
+      const link =
+        drive.interface === 'SATA'
+          ? 600e6
+          : linkBytesPerS({ generation: drive.generation ?? 1, lanes: drive.lanes ?? 1 });
+      expect((drive.seqReadMBs ?? 0) * 1e6, drive.name).toBeLessThanOrEqual(link);
+      expect(drive.sustainedWriteMBs ?? 0, drive.name).toBeLessThanOrEqual(drive.seqWriteMBs ?? 0);
+    }
+  });
+
+  test('clocks rise from base over all cores to boost, and power from base to the limit', () => {
+    for (const processor of catalogue.ofKind('processor')) {
+      for (const group of processor.coreGroups ?? []) {
+        expect(group.allCoreGHz ?? 0, processor.name).toBeGreaterThan(group.baseGHz ?? 99);
+        expect(group.boostGHz ?? 0, processor.name).toBeGreaterThan(group.allCoreGHz ?? 99);
+      }
+      expect(processor.maxPowerW ?? 0, processor.name).toBeGreaterThan(processor.basePowerW ?? 999);
+    }
+  });
+
+  test('a larger card of a line draws more, holds more and costs more', () => {
+    const line = ['palisar-gale-8', 'palisar-gale-12', 'palisar-gale-16', 'palisar-gale-24']
+      .map((id) => catalogue.part(id))
+      .filter((part) => part?.kind === 'graphics');
+    expect(line).toHaveLength(4);
+    for (const key of ['boardPowerW', 'memoryGiB', 'fp32Tflops'] as const) {
+      const figures = line.map((card) => card[key] ?? 0);
+      expect(figures, key).toEqual([...figures].sort((a, b) => a - b));
+    }
+  });
+
+  test('every board has a fill order for every memory slot, each once', () => {
+    for (const board of catalogue.ofKind('board')) {
+      const order = (board.memorySlots ?? []).map((slot) => slot.fillOrder).sort((a, b) => a - b);
+      expect(order, board.name).toEqual(order.map((_, i) => i + 1));
+      expect(catalogue.board(board)?.slots.length, board.name).toBeGreaterThan(3);
+    }
+  });
+
+  test('lookalikes name the part they vary, and differ from it in a figure', () => {
+    const variants = catalogue.parts.filter((part) => part.variantOf !== undefined);
+    expect(variants.length).toBeGreaterThan(3);
+    for (const part of variants) expect(catalogue.part(part.variantOf ?? '')?.kind, part.name).toBe(part.kind);
+  });
+
+  test('ids are made from names, and the generator is seeded', () => {
+    expect(slug('Spate Five 2 TB')).toBe('spate-five-2-tb');
+    const [a, b] = [seeded(7), seeded(7)];
+    expect([a(), a(), a()]).toEqual([b(), b(), b()]);
+    expect(seeded(8)()).not.toBe(seeded(7)());
+  });
+});
+
+describe('the film desk', () => {
+  test('mended by the remedies offered, Draft A blocks nowhere and is proven', () => {
+    let machine = draft(0);
+    for (let round = 0; round < 6; round++) {
+      const finding = assess(machine, brief, context).findings.find(
+        (entry) => entry.level === 'blocks' || entry.level === 'unproven',
+      );
+      if (!finding) break;
+      const [remedy] = remediesFor(machine, brief, finding, context, 1);
+      if (!remedy) throw new Error(`no remedy for ${finding.code}`);
+      machine = editMachine(machine, remedy.edit);
+    }
+    const after = assess(machine, brief, context);
+    expect(after.findings.filter((finding) => finding.level === 'blocks' || finding.level === 'unproven')).toEqual([]);
+    expect(after.tasks.every((task) => task.gets !== undefined)).toBe(true);
+  });
+
+  test('the present machine is slower at everything than Draft B', () => {
+    const [now, next] = [assess(draft(2), brief, context), assess(draft(1), brief, context)];
+    for (const task of next.tasks)
+      expect(task.ratio?.likely ?? 0, task.task).toBeGreaterThan(
+        now.tasks.find((other) => other.task === task.task)?.ratio?.likely ?? 0,
+      );
+  });
+
+  test('the unknown figure decides three tasks, and any value settles them', () => {
+    const known = compileCatalogue({
+      ...parsed.value,
+      parts: parsed.value.parts.map((part) =>
+        part.id === 'fenstore-flume-2-tb' ? { ...part, sustainedWriteMBs: 900 } : part,
+      ),
+    });
+    const unsure = assess(draft(0), brief, context)
+      .tasks.filter((task) => task.verdict === 'unproven')
+      .map((task) => task.task);
+    expect(unsure).toEqual(['cut-uhd', 'export-web', 'export-cinema']);
+    expect(
+      assess(draft(0), brief, contextOf(known, '2026-05-18')).tasks.filter((task) => task.verdict === 'unproven'),
+    ).toEqual([]);
+  });
+
+  test('an announced processor is offered and noted; a withdrawn one is not', () => {
+    const candidates = rankCandidates(draft(1), brief, { kind: 'processor', item: 'processor-1' }, context);
+    const ids = candidates.map((candidate) => candidate.part.id as string);
+    expect(ids).toContain('halcyte-tern-deep-18');
+    expect(ids).not.toContain('halcyte-knot-8');
+    const newest = candidates.find((candidate) => (candidate.part.id as string) === 'halcyte-tern-deep-18');
+    expect(newest?.effect.brought.map((finding) => finding.code)).toContain('part-not-yet');
+  });
+
+  test('of the fitting candidates none blocks, and the order puts met targets before speed a coin', () => {
+    const candidates = rankCandidates(draft(1), brief, { kind: 'graphics', item: 'graphics-1' }, context).filter(
+      (candidate) => candidate.fits,
+    );
+    expect(candidates.length).toBeGreaterThan(5);
+    for (const candidate of candidates)
+      expect(candidate.effect.brought.filter((finding) => finding.level === 'blocks')).toEqual([]);
+  });
+
+  test('savings that keep all speed stand before those that cost some', () => {
+    const { savings } = coinSteps(draft(1), brief, context);
+    const free = savings.map((step) => step.effect.gain >= -1e-4);
+    expect(free).toEqual([...free].sort((a, b) => Number(b) - Number(a)));
+    for (const step of savings) expect(step.effect.priceMinor ?? 1).toBeLessThan(0);
+  });
+
+  test('each rival can be compared: price both ways, tasks, parts', () => {
+    for (const rival of catalogue.rivals) {
+      const comparison = compareWithRival(assess(draft(1), brief, context), rival, brief, context);
+      expect(comparison.priceRatio ?? 0, rival.name).toBeGreaterThan(0.2);
+      expect(comparison.tasksCompared, rival.name).toBeGreaterThanOrEqual(5);
+      expect(
+        comparison.parts.some((row) => row.theirs.some((entry) => entry.standsInFor !== undefined)),
+        rival.name,
+      ).toBe(true);
+      // tax does not change who is dearer when both pay the same rate
+      expect((comparison.priceRatio ?? 0) - (comparison.netPriceRatio ?? 9), rival.name).toBeLessThan(0.05);
+    }
+  });
+});

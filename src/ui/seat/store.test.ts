@@ -1,0 +1,232 @@
+import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { briefOf, dataOf, machineOf } from '@/core/tests/world';
+import type { MachineEdit } from '@/core/edits';
+import { editBrief, editMachine } from '@/core/edits';
+import type { SeatBundle } from '@/server/contract';
+
+/** A server in memory that keeps revisions as the real one does; the network can be cut. */
+const server = vi.hoisted(() => ({
+  bundle: undefined as unknown,
+  calls: [] as string[],
+  down: false,
+  beforeSave: undefined as (() => void) | undefined,
+}));
+
+vi.mock('@/server/actions', () => {
+  const now = () => server.bundle as SeatBundle;
+  const save =
+    (kind: 'brief' | 'draft') => async (target: { documentId: string; base: number; label: string }, edit: unknown) => {
+      if (server.down) throw new Error('network');
+      server.calls.push(`${target.label} on ${target.base}`);
+      server.beforeSave?.();
+      server.beforeSave = undefined;
+      const stored = kind === 'brief' ? now().brief : now().drafts.find((draft) => draft.id === target.documentId);
+      if (!stored) return { state: 'gone' };
+      if (stored.revision !== target.base) return { state: 'stale', revision: stored.revision, body: stored.body };
+      if ((edit as { name?: string }).name === 'refuse me')
+        return { state: 'refused', problems: [{ path: 'name', message: 'is refused' }] };
+      const revision = stored.revision + 1;
+      server.bundle =
+        kind === 'brief'
+          ? { ...now(), brief: { ...now().brief, revision, body: editBrief(now().brief.body, edit as never) } }
+          : {
+              ...now(),
+              drafts: now().drafts.map((draft) =>
+                draft.id === target.documentId
+                  ? { ...draft, revision, body: editMachine(draft.body, edit as MachineEdit) }
+                  : draft,
+              ),
+            };
+      return { state: 'saved', revision, steps: { undo: target.label, redo: undefined } };
+    };
+  return {
+    saveDraftEdit: save('draft'),
+    saveBriefEdit: save('brief'),
+    loadSeat: async () => now(),
+    stepSeat: async () => ({ label: 'an edit', bundle: now() }),
+    fillFigure: async () => ({ state: 'refused', problems: [{ path: 'x', message: 'no' }] }),
+    copyDraft: async () => ({ bundle: now(), id: undefined }),
+    dropDraft: async () => now(),
+  };
+});
+
+const { createSeatStore, assessmentOf } = await import('./store');
+
+const bundleOf = (): SeatBundle => ({
+  seat: { id: 's', name: 'Seat', projectId: 'p', projectName: 'Project' },
+  brief: { id: 's.brief', revision: 1, body: briefOf() },
+  drafts: [
+    { id: 's.a', revision: 1, body: machineOf() },
+    { id: 's.b', revision: 4, body: { ...machineOf(), id: 'b', name: 'Other' } },
+  ],
+  data: dataOf(),
+  catalogueRevision: 1,
+  today: '2026-05-18',
+  steps: { undo: undefined, redo: undefined },
+});
+
+let store: ReturnType<typeof createSeatStore>;
+const rename = (name: string): MachineEdit => ({ kind: 'rename', name });
+const nameOf = (id = 's.a') => store.getState().bundle.drafts.find((draft) => draft.id === id)?.body.name;
+const idle = () => vi.waitFor(() => expect(store.getState().saving.state).not.toBe('saving'));
+
+beforeEach(() => {
+  server.bundle = bundleOf();
+  server.calls = [];
+  server.down = false;
+  server.beforeSave = undefined;
+  store = createSeatStore(bundleOf());
+});
+
+/** Somebody else saves a draft in between. */
+const elsewhere = (id: string, edit: MachineEdit) => {
+  const now = server.bundle as SeatBundle;
+  server.bundle = {
+    ...now,
+    drafts: now.drafts.map((draft) =>
+      draft.id === id ? { ...draft, revision: draft.revision + 1, body: editMachine(draft.body, edit) } : draft,
+    ),
+  };
+};
+
+describe('edits', () => {
+  test('show at once and are saved with the revision they were based on', async () => {
+    store.getState().editDraft(rename('One'), 'first');
+    expect(nameOf()).toBe('One');
+    await idle();
+    expect(server.calls).toEqual(['first on 1']);
+    expect(store.getState().bundle.drafts[0]?.revision).toBe(2);
+    expect(store.getState().bundle.steps.undo).toBe('first');
+  });
+
+  test('made quickly one after the other are saved in their order, each on the one before', async () => {
+    store.getState().editDraft(rename('One'), 'first');
+    store.getState().editDraft(rename('Two'), 'second');
+    store.getState().editBrief({ kind: 'set-budget', budgetMinor: 5 }, 'budget');
+    await idle();
+    expect(server.calls).toEqual(['first on 1', 'second on 2', 'budget on 1']);
+    expect((server.bundle as SeatBundle).drafts[0]?.body.name).toBe('Two');
+    expect((server.bundle as SeatBundle).brief.body.budgetMinor).toBe(5);
+  });
+
+  test('of the draft that is selected leave the others alone', async () => {
+    store.getState().selectDraft('s.b');
+    store.getState().editDraft(rename('Changed'), 'x');
+    await idle();
+    expect(nameOf('s.a')).toBe('Test machine');
+    expect(server.calls).toEqual(['x on 4']);
+  });
+});
+
+describe('a stale edit', () => {
+  beforeEach(async () => {
+    elsewhere('s.a', { kind: 'memory-profile', profile: 'off' });
+    store.getState().editDraft(rename('Mine'), 'mine');
+    await idle();
+  });
+
+  test('is kept while what is stored is shown', () => {
+    expect(store.getState().saving).toMatchObject({ state: 'stale', label: 'mine' });
+    expect(nameOf()).toBe('Test machine');
+    expect(store.getState().bundle.drafts[0]?.body.memoryProfile).toBe('off');
+  });
+
+  test('goes on top of the other change when asked to', async () => {
+    store.getState().putOnTop();
+    expect(nameOf()).toBe('Mine');
+    await idle();
+    expect(store.getState().saving.state).toBe('saved');
+    expect((server.bundle as SeatBundle).drafts[0]).toMatchObject({
+      revision: 3,
+      body: { name: 'Mine', memoryProfile: 'off' },
+    });
+  });
+
+  test('is left out when asked to', () => {
+    store.getState().forget();
+    expect(store.getState().saving.state).toBe('saved');
+    expect(nameOf()).toBe('Test machine');
+  });
+
+  test('can be overtaken again, and is offered again', async () => {
+    server.beforeSave = () => elsewhere('s.a', { kind: 'memory-profile', profile: 'on' });
+    store.getState().putOnTop();
+    await idle();
+    expect(store.getState().saving).toMatchObject({ state: 'stale', label: 'mine' });
+  });
+});
+
+describe('trouble', () => {
+  test('without the app the edit stays on the page and can be tried again', async () => {
+    server.down = true;
+    store.getState().editDraft(rename('One'), 'first');
+    await idle();
+    expect(store.getState().saving.state).toBe('failed');
+    expect(nameOf()).toBe('One');
+    server.down = false;
+    store.getState().retry();
+    await idle();
+    expect(store.getState().saving.state).toBe('saved');
+    expect((server.bundle as SeatBundle).drafts[0]?.body.name).toBe('One');
+  });
+
+  test('a refused edit is taken back and its problem told', async () => {
+    store.getState().editDraft(rename('refuse me'), 'bad');
+    await idle();
+    expect(store.getState().refused).toEqual([{ path: 'name', message: 'is refused' }]);
+    expect(nameOf()).toBe('Test machine');
+  });
+
+  test('an edit of a draft that is gone does not stop the ones behind it', async () => {
+    store.getState().selectDraft('s.b');
+    server.bundle = { ...(server.bundle as SeatBundle), drafts: (server.bundle as SeatBundle).drafts.slice(0, 1) };
+    store.getState().editDraft(rename('Lost'), 'lost');
+    await idle();
+    // the seat is shown as it is stored, on a draft that exists
+    expect(store.getState().draftId).toBe('s.a');
+  });
+
+  test('undo waits while something is being saved', async () => {
+    store.getState().editDraft(rename('One'), 'first');
+    await store.getState().step('undo');
+    expect(store.getState().told).toBeUndefined();
+    await idle();
+    await store.getState().step('undo');
+    expect(store.getState().told).toBe('Undone: an edit');
+  });
+});
+
+describe('what the page knows', () => {
+  test('parts that candidates bring are kept, once, and previews end with an edit', async () => {
+    const extra = { ...dataOf().parts[3], id: 'new-card', name: 'New' } as ReturnType<typeof dataOf>['parts'][number];
+    store.getState().know([extra, extra], []);
+    const context = store.getState().context;
+    expect(context.catalogue.part('new-card')?.name).toBe('New');
+    store.getState().know([extra], []);
+    // nothing new: the catalogue is not compiled again
+    expect(store.getState().context).toBe(context);
+    store.getState().look(machineOf());
+    store.getState().editDraft(rename('One'), 'x');
+    expect(store.getState().preview).toBeUndefined();
+    await idle();
+    expect(store.getState().context.catalogue.part('new-card')).toBeDefined();
+  });
+
+  test('an assessment is computed once for the same machine, brief and catalogue', () => {
+    const { context, bundle } = store.getState();
+    const machine = bundle.drafts[0]?.body ?? machineOf();
+    const first = assessmentOf(machine, bundle.brief.body, context);
+    expect(assessmentOf(machine, bundle.brief.body, context)).toBe(first);
+    expect(assessmentOf({ ...machine }, bundle.brief.body, context)).not.toBe(first);
+  });
+
+  test('choosing a position opens the tray, leaving it the findings', () => {
+    store.getState().choose({ kind: 'graphics', item: 'card-1' });
+    expect(store.getState().panel).toBe('tray');
+    store.getState().choose(undefined);
+    expect(store.getState().panel).toBe('findings');
+    store.getState().choose({ kind: 'graphics', item: 'card-1' });
+    store.getState().show('findings');
+    expect(store.getState().position).toBeUndefined();
+  });
+});

@@ -1,0 +1,199 @@
+import { describe, expect, test } from 'vitest';
+import { assessed, DESK, EXPORT, PLAY, SOURCE, without, type Change } from '@/core/tests/world';
+import { beamPosition } from './Beam';
+import { budgetBeam, getsText, headroomBeams, holdBeams, levelCounts, needText, taskBeam, worstTask } from './beams';
+
+const beamOf = (change: Change, id: string) => {
+  const assessment = assessed(change);
+  const task = assessment.facts.brief.tasks.find((candidate) => candidate.id === id);
+  const result = assessment.tasks.find((candidate) => candidate.task === id);
+  if (!task || !result) throw new Error(`no task ${id}`);
+  return { beam: taskBeam(task, result), result };
+};
+
+describe('the axis of a beam', () => {
+  test('has its pivot in the middle whatever it measures', () => {
+    expect(beamPosition({ kind: 'ratio' }, 1)).toBeCloseTo(100, 9);
+    expect(beamPosition({ kind: 'tight' }, 1)).toBeCloseTo(100, 9);
+    expect(beamPosition({ kind: 'difference', span: 60 }, 0)).toBe(100);
+  });
+
+  test('is logarithmic for ratios: twice and half lie as far from the pivot', () => {
+    const right = beamPosition({ kind: 'ratio' }, 2) - 100;
+    const left = 100 - beamPosition({ kind: 'ratio' }, 0.5);
+    expect(right).toBeCloseTo(left, 9);
+    expect(right).toBeCloseTo(50, 9);
+  });
+
+  test('pins what lies past its end, nought and endless too', () => {
+    expect(beamPosition({ kind: 'ratio' }, 40)).toBe(200);
+    expect(beamPosition({ kind: 'ratio' }, 0)).toBe(0);
+    expect(beamPosition({ kind: 'tight' }, 1e9)).toBe(200);
+    expect(beamPosition({ kind: 'difference', span: 60 }, -400)).toBe(0);
+  });
+});
+
+describe('a task as a beam', () => {
+  test('real time: rates with a range, and a sentence for those who hear it', () => {
+    const { beam } = beamOf({}, 'play');
+    expect(beam).toMatchObject({ need: 'need 25 fps', verdict: 'carries', axis: { kind: 'ratio' } });
+    expect(beam.gets).toMatch(/^\d+ – \d+ fps$/);
+    expect(beam.sentence).toMatch(/^Play: gets 15\d of 25 frames per second, carries\.$/);
+    expect(beam.why[0]).toBe('Bound by decoding engine, stage "decode source 1".');
+  });
+
+  test('a run: times, and the longest allowed', () => {
+    const { beam } = beamOf({ brief: { tasks: [EXPORT], sittings: [] } }, 'export');
+    expect(beam.need).toBe('need 20 min');
+    expect(beam.sentence).toMatch(/^Export: takes .* of 20 min allowed, carries\.$/);
+  });
+
+  test('a run without a target has no verdict to miss', () => {
+    const { targetMin: _none, ...free } = EXPORT;
+    const { beam, result } = beamOf({ brief: { tasks: [free], sittings: [] } }, 'export');
+    expect(beam.need).toBe('no target');
+    expect(result.ratio).toBeUndefined();
+    expect(beam.sentence).toMatch(/^Export: takes /);
+  });
+
+  test('unproven names neither a rate nor a zero', () => {
+    const { beam, result } = beamOf({ parts: { card: { fp32Tflops: undefined } } }, 'play');
+    expect(beam).toMatchObject({ verdict: 'unproven', band: undefined });
+    expect(getsText(result)).toMatch(/^unproven, at most \d+ fps$/);
+    expect(beam.sentence).toBe('Play: unproven, because a figure is unknown.');
+  });
+
+  test('what does not run says why in the sentence', () => {
+    const { beam } = beamOf({ items: without('card-1') }, 'play');
+    expect(beam.gets).toBe('does not run');
+    expect(beam.sentence).toMatch(/^Play: does not run\. /);
+  });
+
+  test('dropped frames are told when it falls short', () => {
+    const { beam } = beamOf(
+      {
+        brief: {
+          tasks: [
+            {
+              ...PLAY,
+              correctionSteps: 200,
+              spatialNr: 'strong',
+              temporalNr: 'strong',
+              sources: [{ ...SOURCE, streams: 9 }],
+            },
+          ],
+          sittings: [],
+        },
+      },
+      'play',
+    );
+    expect(beam.verdict).toBe('short');
+    expect(beam.why.join(' ')).toMatch(/About \d+\.?\d* of 25 frames a second are dropped/);
+  });
+
+  test('desk work is told as a multiple of its pace', () => {
+    const { beam, result } = beamOf({ brief: { tasks: [DESK], sittings: [] } }, 'desk');
+    expect(beam.gets).toMatch(/× its pace$/);
+    expect(needText(result)).toBe('need its pace');
+  });
+
+  test('its derivations go from the tightest resource on', () => {
+    const { beam } = beamOf({}, 'play');
+    expect(beam.derivations[0]?.label).toBe('decoding engine: demand');
+    expect(beam.derivations[1]?.label).toBe('decoding engine: supply');
+  });
+});
+
+describe('room', () => {
+  test('memory, graphics memory and space, each with what it needs and has', () => {
+    const beams = holdBeams(assessed());
+    expect(beams.map((beam) => beam.label).sort()).toEqual(['Graphics memory', 'Memory', 'Space, active drive']);
+    expect(beams.find((beam) => beam.label === 'Memory')).toMatchObject({ gets: '64 GB', verdict: 'carries' });
+    expect(beams.find((beam) => beam.label === 'Space, active drive')).toMatchObject({
+      need: 'need 180 GB',
+      gets: '1 TB',
+    });
+  });
+
+  test('unknown memory is unproven, no drive at all is short', () => {
+    expect(
+      holdBeams(assessed({ parts: { kit: { moduleGiB: undefined } } })).find((beam) => beam.label === 'Memory'),
+    ).toMatchObject({ verdict: 'unproven', gets: 'unproven' });
+    expect(
+      holdBeams(assessed({ items: without('ssd-1', 'disk-1') })).find((beam) => beam.label.startsWith('Space')),
+    ).toMatchObject({ verdict: 'short', gets: 'none' });
+  });
+
+  test('supply and clearances, with a difference in mm', () => {
+    const beams = headroomBeams(assessed());
+    expect(beams.map((beam) => beam.label)).toEqual([
+      'Supply, sustained',
+      'Supply, peak',
+      'Card clearance',
+      'Cooler clearance',
+    ]);
+    expect(beams.find((beam) => beam.label === 'Card clearance')).toMatchObject({
+      need: '270 mm of 340 mm',
+      gets: '+70 mm',
+      verdict: 'carries',
+    });
+    expect(
+      headroomBeams(assessed({ parts: { cooler: { heightMm: 170 } } })).find(
+        (beam) => beam.label === 'Cooler clearance',
+      ),
+    ).toMatchObject({ gets: '−5 mm', verdict: 'short' });
+  });
+
+  test('a draw with an unknown part is at least so much, and unproven', () => {
+    const beam = headroomBeams(assessed({ parts: { card: { boardPowerW: undefined } } })).find(
+      (entry) => entry.label === 'Supply, peak',
+    );
+    expect(beam).toMatchObject({ verdict: 'unproven', need: 'draws at least 178 W' });
+  });
+});
+
+describe('budget', () => {
+  // nine parts of 100.00 and 7.5 % tax: 967.50
+  const withBudget = (budgetMinor: number, budgetTaxIncluded = true) =>
+    budgetBeam(assessed({ brief: { budgetMinor, budgetTaxIncluded } }));
+
+  test('is compared on its own tax basis', () => {
+    expect(withBudget(96_750)).toMatchObject({ verdict: 'carries', gets: '967.50 USD', need: 'of 967.50 USD' });
+    expect(withBudget(96_749)?.verdict).toBe('short');
+    expect(withBudget(90_000, false)).toMatchObject({ verdict: 'carries', gets: '900.00 USD' });
+  });
+
+  test('is absent without one, and unproven while a price is missing', () => {
+    expect(budgetBeam(assessed())).toBeUndefined();
+    const lost = budgetBeam(
+      assessed({ brief: { budgetMinor: 200_000 }, items: (items) => [...items, { id: 'x', part: 'gone' }] }),
+    );
+    expect(lost).toMatchObject({ verdict: 'unproven', band: undefined, gets: 'at least 967.50 USD' });
+  });
+
+  test('an overspent lower bound is short all the same', () => {
+    expect(
+      budgetBeam(assessed({ brief: { budgetMinor: 100 }, items: (items) => [...items, { id: 'x', part: 'gone' }] }))
+        ?.verdict,
+    ).toBe('short');
+  });
+});
+
+test('the worst task is the one that falls short, then the unproven, then the tightest', () => {
+  const tasks = [
+    { ...PLAY, id: 'easy', correctionSteps: 0 },
+    { ...PLAY, id: 'tight', sources: [{ ...SOURCE, streams: 4 }] },
+    DESK,
+  ];
+  expect(worstTask(assessed({ brief: { tasks, sittings: [] } }))?.task.id).toBe('tight');
+  const hopeless = { ...PLAY, id: 'hopeless', sources: [{ ...SOURCE, streams: 40 }] };
+  expect(worstTask(assessed({ brief: { tasks: [...tasks, hopeless], sittings: [] } }))?.task.id).toBe('hopeless');
+  expect(worstTask(assessed({ brief: { tasks: [], sittings: [] } }))).toBeUndefined();
+});
+
+test('findings are counted by level', () => {
+  const counts = levelCounts(
+    assessed({ parts: { cooler: { heightMm: 170 }, card: { slots: undefined }, psu: { ratedW: 380 } } }).findings,
+  );
+  expect(counts).toEqual({ blocks: 1, unproven: 1, caution: 0, note: 0 });
+});
