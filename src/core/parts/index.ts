@@ -64,17 +64,21 @@ export type PartKind = Part['kind'];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;
 export const PART_KINDS = Object.keys(partSchemas) as readonly PartKind[];
 
+const schemaOfField = (kind: PartKind, field: string): z.ZodType | undefined => {
+  const shape: Record<string, z.ZodType> = partSchemas[kind].shape;
+  // names come from files and addresses: only fields that the schema itself has count
+  return Object.hasOwn(shape, field) ? shape[field] : undefined;
+};
+
 /** Label, unit and better direction of a part's field, as its schema declares them. */
 export function figureMeta(kind: PartKind, field: string): FigureMeta {
-  const shape: Record<string, z.ZodType> = partSchemas[kind].shape;
-  const meta = shape[field]?.meta() as FigureMeta | undefined;
+  const meta = schemaOfField(kind, field)?.meta() as FigureMeta | undefined;
   return meta ?? { label: field };
 }
 
 /** Whether a single number can be typed in for this field (lists and structures need the part's own form). */
 export function isNumberField(kind: PartKind, field: string): boolean {
-  const shape: Record<string, z.ZodType> = partSchemas[kind].shape;
-  const schema = shape[field];
+  const schema = schemaOfField(kind, field);
   return (
     schema !== undefined &&
     schema.safeParse(1).success &&
