@@ -69,10 +69,7 @@ export function realTimeResult(
     uses.push({ resource: key, stage, ratio, busy: undefined, demand, supply });
   };
   for (const [key, demand] of demands) {
-    const wanted = product(`${demand.stage}: ${key} a second`, `${demand.amount.unit}/s`, [
-      demand.amount,
-      task.targetPerS,
-    ]);
+    const wanted = product(`${demand.stage}, a second`, `${demand.amount.unit}/s`, [demand.amount, task.targetPerS]);
     if (wanted.value <= 0) continue;
     const { rate, missing: lacking, absent } = supplied(key, setting);
     if (absent) impossible.push({ code: 'part-missing', kind: supplierKind(key) });

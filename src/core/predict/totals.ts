@@ -30,7 +30,7 @@ export function totals(expanded: Expanded, setting: Setting): Map<string, Demand
       list.length === 1
         ? first.amount
         : sum(
-            `all stages on ${key}`,
+            'all stages together',
             first.amount.unit,
             list.map((demand) => demand.amount),
           );

@@ -17,7 +17,7 @@ export function DraftStation() {
   return (
     <div
       className="columns"
-      style={{ gridTemplateColumns: 'minmax(200px, 248px) minmax(0, 1fr) minmax(270px, 330px)' }}
+      style={{ gridTemplateColumns: 'clamp(196px, 19.5vw, 270px) minmax(0, 1fr) clamp(262px, 25.5vw, 360px)' }}
     >
       <section className="pane" aria-label="What it does">
         <Beams assessment={assessment} />

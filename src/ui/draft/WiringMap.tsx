@@ -20,7 +20,7 @@ export function WiringMap({ assessment, layer }: { assessment: Assessment; layer
   useEffect(() => {
     const element = holder.current;
     if (!element) return;
-    const observer = new ResizeObserver(() => setWidth(Math.max(440, Math.min(980, element.clientWidth - 8))));
+    const observer = new ResizeObserver(() => setWidth(Math.max(400, Math.min(980, element.clientWidth - 8))));
     observer.observe(element);
     return () => observer.disconnect();
   }, []);

@@ -48,7 +48,7 @@ export function Ledger() {
             <span style={{ width: 84 }}>
               <Beam axis={budget.axis} band={budget.band} verdict={budget.verdict} sentence={budget.sentence} compact />
             </span>
-            <span className="quiet">{budget.need}</span>
+            <span className="quiet roomy">{budget.need}</span>
           </>
         )}
       </span>
@@ -69,7 +69,7 @@ export function Ledger() {
             </span>
           ) : null,
         )}
-        <span className="quiet">{assessment.checks.length - assessment.findings.length} passed</span>
+        <span className="quiet roomy">{assessment.checks.length - assessment.findings.length} passed</span>
       </button>
       <span>
         {power.missing.length > 0 ? 'at least ' : ''}

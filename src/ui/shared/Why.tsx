@@ -7,7 +7,13 @@ import { number, quantity } from '@/core/words/format';
 import { Beam } from './Beam';
 import type { BeamModel } from './beams';
 
-const SIGN = { product: '×', sum: '+', quotient: '÷', least: 'least of', most: 'most of' } as const;
+const MADE = {
+  product: 'multiplied',
+  sum: 'added up',
+  quotient: 'first ÷ the rest',
+  least: 'least of these',
+  most: 'most of these',
+} as const;
 const FROM = {
   part: 'part',
   brief: 'brief',
@@ -38,7 +44,7 @@ export function DerivationTree({ derivation, open = false }: { derivation: Deriv
       <details open={open}>
         <summary>
           {derivation.label}: <b>{quantity(derivation.value, derivation.unit)}</b>
-          {spreadText(derivation.spread)} <span className="quiet">— {SIGN[derivation.op]}</span>
+          {spreadText(derivation.spread)} <span className="quiet">— {MADE[derivation.op]}</span>
         </summary>
         <ul>
           {derivation.inputs.map((input, i) => (

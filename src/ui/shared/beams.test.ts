@@ -39,7 +39,7 @@ describe('a task as a beam', () => {
     expect(beam).toMatchObject({ need: 'need 25 fps', verdict: 'carries', axis: { kind: 'ratio' } });
     expect(beam.gets).toMatch(/^\d+ – \d+ fps$/);
     expect(beam.sentence).toMatch(/^Play: gets 15\d of 25 frames per second, carries\.$/);
-    expect(beam.why[0]).toBe('Bound by decoding engine, stage "decode source 1".');
+    expect(beam.why[0]).toBe('Tightest on decoding engine, stage "decode source 1".');
   });
 
   test('a run: times, and the longest allowed', () => {

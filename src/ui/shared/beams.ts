@@ -74,7 +74,9 @@ export function taskBeam(task: Task, result: TaskResult): BeamModel {
   const why = [
     ...result.impossible.map(impossibleWords),
     ...(result.binds
-      ? [`Bound by ${resourceName(result.binds)}${binding?.stage ? `, stage "${binding.stage}"` : ''}.`]
+      ? [
+          `${result.mode === 'real-time' && result.verdict === 'carries' ? 'Tightest on' : 'Bound by'} ${resourceName(result.binds)}${binding?.stage ? `, stage "${binding.stage}"` : ''}.`,
+        ]
       : []),
     ...(result.dropped !== undefined && result.dropped > 0
       ? [`About ${number(result.dropped)} of ${number(result.target ?? 0)} ${result.unit}s a second are dropped.`]
