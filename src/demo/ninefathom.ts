@@ -1,28 +1,8 @@
 import { briefSchema, type Brief } from '@/core/brief';
 import { machineSchema, type Machine } from '@/core/machine';
 
-const hevc = {
-  codec: 'hevc',
-  width: 3840,
-  height: 2160,
-  fps: 25,
-  chroma: '4:2:2',
-  bitDepth: 10,
-  mbitPerS: 200,
-  streams: 2,
-  decodeAt: 1,
-};
-const raw = {
-  codec: 'raw',
-  width: 5424,
-  height: 2880,
-  fps: 24,
-  chroma: '4:4:4',
-  bitDepth: 12,
-  mbitPerS: 1300,
-  streams: 1,
-  decodeAt: 1,
-};
+const hevc = { codec: 'hevc', width: 3840, height: 2160, fps: 25, chroma: '4:2:2', bitDepth: 10, mbitPerS: 200, streams: 2, decodeAt: 1 };
+const raw = { codec: 'raw', width: 5424, height: 2880, fps: 24, chroma: '4:4:4', bitDepth: 12, mbitPerS: 1300, streams: 1, decodeAt: 1 };
 
 /** The film desk's brief: cut, grade, export, and the desk around it. Parsed, so that a mistake here stops the demo. */
 export function filmBrief(): Brief {
@@ -37,119 +17,12 @@ export function filmBrief(): Brief {
     mustHaves: { networkGbitPerS: 2.5, wireless: false },
     ownedDisplays: ['glasswater-pane-32', 'glasswater-pane-32'],
     tasks: [
-      {
-        kind: 'edit-play',
-        id: 'cut-uhd',
-        name: 'Cut UHD dive footage',
-        importance: 5,
-        foreground: true,
-        application: 'reelwright',
-        sources: [hevc],
-        width: 3840,
-        height: 2160,
-        fps: 25,
-        correctionSteps: 8,
-        spatialNr: 'off',
-        temporalNr: 'light',
-        playAt: 1,
-        monitoring: false,
-        renderCache: true,
-        keepHours: 8,
-      },
-      {
-        kind: 'edit-play',
-        id: 'grade-raw',
-        name: 'Grade 5.4K raw',
-        importance: 4,
-        foreground: true,
-        application: 'reelwright',
-        sources: [raw],
-        width: 4096,
-        height: 2160,
-        fps: 24,
-        correctionSteps: 12,
-        spatialNr: 'light',
-        temporalNr: 'strong',
-        playAt: 1,
-        monitoring: true,
-        renderCache: false,
-        keepHours: 1.5,
-      },
-      {
-        kind: 'edit-export',
-        id: 'export-web',
-        name: 'Export web master',
-        importance: 3,
-        runsPerWeek: 6,
-        application: 'reelwright',
-        sources: [{ ...hevc, streams: 1 }],
-        width: 3840,
-        height: 2160,
-        fps: 25,
-        correctionSteps: 8,
-        spatialNr: 'off',
-        temporalNr: 'light',
-        outWidth: 3840,
-        outHeight: 2160,
-        outCodec: 'hevc',
-        outChroma: '4:2:0',
-        outBitDepth: 10,
-        outMbitPerS: 45,
-        path: 'engine',
-        preset: 'medium',
-        programmeMin: 20,
-        targetMin: 12,
-      },
-      {
-        kind: 'edit-export',
-        id: 'export-cinema',
-        name: 'Export cinema master',
-        importance: 4,
-        runsPerWeek: 1,
-        application: 'reelwright',
-        sources: [raw],
-        width: 4096,
-        height: 2160,
-        fps: 24,
-        correctionSteps: 12,
-        spatialNr: 'light',
-        temporalNr: 'strong',
-        outWidth: 4096,
-        outHeight: 2160,
-        outCodec: 'hevc',
-        outChroma: '4:4:4',
-        outBitDepth: 12,
-        outMbitPerS: 250,
-        path: 'software',
-        preset: 'medium',
-        programmeMin: 20,
-        targetMin: 40,
-      },
-      {
-        kind: 'desk',
-        id: 'desk',
-        name: 'Desk base',
-        importance: 2,
-        foreground: true,
-        browserTabs: 25,
-        conferencing: false,
-        otherGiB: 1,
-      },
-      {
-        kind: 'custom',
-        id: 'offload',
-        name: 'Offload dive cards',
-        importance: 2,
-        mode: 'real-time',
-        unit: 'clip',
-        unitsPerS: 0.25,
-        serialGwork: 0.4,
-        memoryGiB: 0.5,
-        flows: [
-          { from: 'network', to: 'memory', gbytePerS: 0.28 },
-          { from: 'memory', to: 'archive', gbytePerS: 0.18 },
-        ],
-      },
+      { kind: 'edit-play', id: 'cut-uhd', name: 'Cut UHD dive footage', importance: 5, foreground: true, application: 'reelwright', sources: [hevc], width: 3840, height: 2160, fps: 25, correctionSteps: 8, spatialNr: 'off', temporalNr: 'light', playAt: 1, monitoring: false, renderCache: true, keepHours: 8 },
+      { kind: 'edit-play', id: 'grade-raw', name: 'Grade 5.4K raw', importance: 4, foreground: true, application: 'reelwright', sources: [raw], width: 4096, height: 2160, fps: 24, correctionSteps: 12, spatialNr: 'light', temporalNr: 'strong', playAt: 1, monitoring: true, renderCache: false, keepHours: 1.5 },
+      { kind: 'edit-export', id: 'export-web', name: 'Export web master', importance: 3, runsPerWeek: 6, application: 'reelwright', sources: [{ ...hevc, streams: 1 }], width: 3840, height: 2160, fps: 25, correctionSteps: 8, spatialNr: 'off', temporalNr: 'light', outWidth: 3840, outHeight: 2160, outCodec: 'hevc', outChroma: '4:2:0', outBitDepth: 10, outMbitPerS: 45, path: 'engine', preset: 'medium', programmeMin: 20, targetMin: 12 },
+      { kind: 'edit-export', id: 'export-cinema', name: 'Export cinema master', importance: 4, runsPerWeek: 1, application: 'reelwright', sources: [raw], width: 4096, height: 2160, fps: 24, correctionSteps: 12, spatialNr: 'light', temporalNr: 'strong', outWidth: 4096, outHeight: 2160, outCodec: 'hevc', outChroma: '4:4:4', outBitDepth: 12, outMbitPerS: 250, path: 'software', preset: 'medium', programmeMin: 20, targetMin: 40 },
+      { kind: 'desk', id: 'desk', name: 'Desk base', importance: 2, foreground: true, browserTabs: 25, conferencing: false, otherGiB: 1 },
+      { kind: 'custom', id: 'offload', name: 'Offload dive cards', importance: 2, mode: 'real-time', unit: 'clip', unitsPerS: 0.25, serialGwork: 0.4, memoryGiB: 0.5, flows: [{ from: 'network', to: 'memory', gbytePerS: 0.28 }, { from: 'memory', to: 'archive', gbytePerS: 0.18 }] },
     ],
     sittings: [
       { id: 'cutting', name: 'Cutting', hoursPerWeek: 22, tasks: ['desk', 'cut-uhd'] },
@@ -161,12 +34,7 @@ export function filmBrief(): Brief {
 }
 
 type Row = readonly [id: string, part: string, label: string, extra?: Record<string, unknown>];
-const machine = (id: string, name: string, rows: readonly Row[]): Machine =>
-  machineSchema.parse({
-    id,
-    name,
-    items: rows.map(([item, part, label, extra]) => ({ id: item, part, label, ...extra })),
-  });
+const machine = (id: string, name: string, rows: readonly Row[]): Machine => machineSchema.parse({ id, name, items: rows.map(([item, part, label, extra]) => ({ id: item, part, label, ...extra })) });
 
 /** Draft A holds two real mistakes: a cooler too high for its case, and a supply without the card's connector. */
 export function filmDrafts(): Machine[] {

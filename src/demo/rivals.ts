@@ -1,11 +1,6 @@
 import { DEMO_TODAY } from './seed';
 
-const item = (id: string, part: string, standsInFor?: string, roles?: string[]) => ({
-  id,
-  part,
-  ...(roles ? { roles } : {}),
-  ...(standsInFor ? { standsInFor } : {}),
-});
+const item = (id: string, part: string, standsInFor?: string, roles?: string[]) => ({ id, part, ...(roles ? { roles } : {}), ...(standsInFor ? { standsInFor } : {}) });
 
 /** Three branded machines, each in one configuration a film desk would be offered. */
 export function rivals(): Record<string, unknown>[] {
@@ -16,10 +11,7 @@ export function rivals(): Record<string, unknown>[] {
       name: 'Quarry T5',
       warrantyMonths: 36,
       onSite: true,
-      notes: [
-        'The supply is of a form of its own: a later card needs the maker.',
-        'Repair on site on the next working day.',
-      ],
+      notes: ['The supply is of a form of its own: a later card needs the maker.', 'Repair on site on the next working day.'],
       offers: [
         { region: 'region-a', priceMinor: 379_900, shippingMinor: 0, asOf: DEMO_TODAY },
         { region: 'region-b', priceMinor: 449_900, shippingMinor: 0, asOf: DEMO_TODAY },

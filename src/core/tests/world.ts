@@ -6,100 +6,24 @@ import { machineSchema, type Machine } from '../machine';
 import { partSchema, type Part } from '../parts';
 
 /** A tiny world in which every rule passes; tests change one thing at a time. */
-export const REGION: Region = {
-  id: 'here',
-  name: 'Here',
-  currency: 'USD',
-  taxName: 'sales tax',
-  taxRate: 0.075,
-  pricesIncludeTax: false,
-  mainsV: 115,
-};
+export const REGION: Region = { id: 'here', name: 'Here', currency: 'USD', taxName: 'sales tax', taxRate: 0.075, pricesIncludeTax: false, mainsV: 115 };
 
-const engine = (direction: string, codec: string, chroma: string, bitDepth: number, mpxPerS: number, side: number) => ({
-  direction,
-  codec,
-  chroma,
-  bitDepth,
-  mpxPerS,
-  maxWidth: side,
-  maxHeight: side,
-});
+const engine = (direction: string, codec: string, chroma: string, bitDepth: number, mpxPerS: number, side: number) => ({ direction, codec, chroma, bitDepth, mpxPerS, maxWidth: side, maxHeight: side });
 
 export const PARTS: readonly Record<string, unknown>[] = [
   {
-    kind: 'processor',
-    id: 'cpu',
-    maker: 'Halcyte',
-    name: 'Test 8',
-    socket: 'Dunlin',
-    family: 'Tern',
-    coreGroups: [
-      { kind: 'performance', count: 8, threadsPerCore: 2, baseGHz: 3.5, boostGHz: 5, allCoreGHz: 4, workPerClock: 1.5 },
-    ],
-    idlePowerW: 10,
-    basePowerW: 65,
-    maxPowerW: 120,
-    maxTemperatureC: 95,
-    memory: [
-      {
-        generation: 'DDR5',
-        kinds: ['unbuffered'],
-        rates: [
-          { modulesPerChannel: 1, ranks: 2, rateMTs: 5600 },
-          { modulesPerChannel: 2, ranks: 2, rateMTs: 4000 },
-        ],
-      },
-    ],
-    memoryChannels: 2,
-    memoryLimitGiB: 192,
-    errorCorrection: true,
-    integratedGraphics: 'none',
-    coolerIncluded: false,
+    kind: 'processor', id: 'cpu', maker: 'Halcyte', name: 'Test 8', socket: 'Dunlin', family: 'Tern', coreGroups: [{ kind: 'performance', count: 8, threadsPerCore: 2, baseGHz: 3.5, boostGHz: 5, allCoreGHz: 4, workPerClock: 1.5 }],
+    idlePowerW: 10, basePowerW: 65, maxPowerW: 120, maxTemperatureC: 95, memory: [{ generation: 'DDR5', kinds: ['unbuffered'], rates: [{ modulesPerChannel: 1, ranks: 2, rateMTs: 5600 }, { modulesPerChannel: 2, ranks: 2, rateMTs: 4000 }] }],
+    memoryChannels: 2, memoryLimitGiB: 192, errorCorrection: true, integratedGraphics: 'none', coolerIncluded: false,
   },
   {
-    kind: 'board',
-    id: 'board',
-    maker: 'Wexcombe',
-    name: 'Test',
-    socket: 'Dunlin',
-    form: 'ATX',
-    memoryGeneration: 'DDR5',
-    moduleKind: 'unbuffered',
-    moduleLimitGiB: 64,
-    memoryLimitGiB: 256,
-    memoryRateMTs: 7200,
-    profileKinds: ['EP'],
-    errorCorrection: true,
-    memorySlots: [
-      { id: 'a1', label: 'A1', channel: 'A', position: 1, fillOrder: 3 },
-      { id: 'a2', label: 'A2', channel: 'A', position: 2, fillOrder: 1 },
-      { id: 'b1', label: 'B1', channel: 'B', position: 1, fillOrder: 4 },
-      { id: 'b2', label: 'B2', channel: 'B', position: 2, fillOrder: 2 },
-    ],
+    kind: 'board', id: 'board', maker: 'Wexcombe', name: 'Test', socket: 'Dunlin', form: 'ATX', memoryGeneration: 'DDR5', moduleKind: 'unbuffered', moduleLimitGiB: 64, memoryLimitGiB: 256, memoryRateMTs: 7200, profileKinds: ['EP'], errorCorrection: true,
+    memorySlots: [{ id: 'a1', label: 'A1', channel: 'A', position: 1, fillOrder: 3 }, { id: 'a2', label: 'A2', channel: 'A', position: 2, fillOrder: 1 }, { id: 'b1', label: 'B1', channel: 'B', position: 1, fillOrder: 4 }, { id: 'b2', label: 'B2', channel: 'B', position: 2, fillOrder: 2 }],
     topology: {
       hubs: [{ id: 'hub', label: 'Hub', on: 'cpu', generation: 4, lanes: 4 }],
       slots: [
-        {
-          id: 'card-1',
-          label: 'Card slot 1',
-          on: 'cpu',
-          kind: 'card',
-          generation: 5,
-          lanes: 16,
-          mechanicalLanes: 16,
-          row: 2,
-        },
-        {
-          id: 'card-2',
-          label: 'Card slot 2',
-          on: 'hub',
-          kind: 'card',
-          generation: 4,
-          lanes: 4,
-          mechanicalLanes: 16,
-          row: 5,
-        },
+        { id: 'card-1', label: 'Card slot 1', on: 'cpu', kind: 'card', generation: 5, lanes: 16, mechanicalLanes: 16, row: 2 },
+        { id: 'card-2', label: 'Card slot 2', on: 'hub', kind: 'card', generation: 4, lanes: 4, mechanicalLanes: 16, row: 5 },
         { id: 'm2-1', label: 'M.2 slot 1', on: 'cpu', kind: 'm2', generation: 4, lanes: 4, lengthsMm: [80] },
         { id: 'm2-2', label: 'M.2 slot 2', on: 'hub', kind: 'm2', generation: 4, lanes: 4, lengthsMm: [80] },
         { id: 'sata-1', label: 'SATA 1', on: 'hub', kind: 'sata' },
@@ -107,129 +31,18 @@ export const PARTS: readonly Record<string, unknown>[] = [
       ],
       integrated: [{ id: 'net', label: 'network', on: 'hub', kind: 'network', gbitPerS: 2.5 }],
     },
-    processorPowerW: 200,
-    boardPowerW: 25,
-    shippedFirmware: '2.0',
-    processorFamilies: [{ family: 'Tern', minimumFirmware: '1.5' }],
-    flashWithoutProcessor: true,
-    displayOutputs: [{ kind: 'HDMI 2.1', count: 1 }],
-    powerInputs: { 'board-24': 1, 'processor-8': 1 },
-    wireless: true,
+    processorPowerW: 200, boardPowerW: 25, shippedFirmware: '2.0', processorFamilies: [{ family: 'Tern', minimumFirmware: '1.5' }], flashWithoutProcessor: true, displayOutputs: [{ kind: 'HDMI 2.1', count: 1 }], powerInputs: { 'board-24': 1, 'processor-8': 1 }, wireless: true,
   },
+  { kind: 'memory', id: 'kit', maker: 'Sablerow', name: 'Test 2x32 5600', generation: 'DDR5', moduleKind: 'unbuffered', errorCorrection: false, modules: 2, moduleGiB: 32, ranks: 2, profileKind: 'EP', rateMTs: 5600, casLatency: 36, standardRateMTs: 4800, heightMm: 35, modulePowerW: 5 },
   {
-    kind: 'memory',
-    id: 'kit',
-    maker: 'Sablerow',
-    name: 'Test 2x32 5600',
-    generation: 'DDR5',
-    moduleKind: 'unbuffered',
-    errorCorrection: false,
-    modules: 2,
-    moduleGiB: 32,
-    ranks: 2,
-    profileKind: 'EP',
-    rateMTs: 5600,
-    casLatency: 36,
-    standardRateMTs: 4800,
-    heightMm: 35,
-    modulePowerW: 5,
+    kind: 'graphics', id: 'card', maker: 'Palisar', name: 'Test 12', generation: 4, lanes: 16, lengthMm: 270, slots: 2, idlePowerW: 12, boardPowerW: 200, excursionRatio: 1.5, connectors: { 'card-16': 1 }, memoryGiB: 12, memoryGBs: 500, fp32Tflops: 20,
+    mediaEngines: [engine('decode', 'hevc', '4:2:0', 10, 1500, 8192), engine('encode', 'hevc', '4:2:0', 10, 800, 4096)], outputs: [{ kind: 'DisplayPort 1.4', count: 3 }], maxDisplays: 3, computeStacks: ['Tesserel'],
   },
-  {
-    kind: 'graphics',
-    id: 'card',
-    maker: 'Palisar',
-    name: 'Test 12',
-    generation: 4,
-    lanes: 16,
-    lengthMm: 270,
-    slots: 2,
-    idlePowerW: 12,
-    boardPowerW: 200,
-    excursionRatio: 1.5,
-    connectors: { 'card-16': 1 },
-    memoryGiB: 12,
-    memoryGBs: 500,
-    fp32Tflops: 20,
-    mediaEngines: [engine('decode', 'hevc', '4:2:0', 10, 1500, 8192), engine('encode', 'hevc', '4:2:0', 10, 800, 4096)],
-    outputs: [{ kind: 'DisplayPort 1.4', count: 3 }],
-    maxDisplays: 3,
-    computeStacks: ['Tesserel'],
-  },
-  {
-    kind: 'drive',
-    id: 'ssd',
-    maker: 'Fenstore',
-    name: 'Test 1 TB',
-    interface: 'NVMe',
-    generation: 4,
-    lanes: 4,
-    form: 'M.2 2280',
-    capacityGB: 1000,
-    seqReadMBs: 7000,
-    seqWriteMBs: 6000,
-    sustainedWriteMBs: 1500,
-    activePowerW: 7,
-    idlePowerW: 1,
-  },
-  {
-    kind: 'drive',
-    id: 'disk',
-    maker: 'Ketterlode',
-    name: 'Test 8 TB',
-    interface: 'SATA',
-    form: '3.5"',
-    capacityGB: 8000,
-    seqReadMBs: 230,
-    seqWriteMBs: 230,
-    sustainedWriteMBs: 190,
-    activePowerW: 8,
-    idlePowerW: 5,
-  },
-  {
-    kind: 'supply',
-    id: 'psu',
-    maker: 'Gatewick',
-    name: 'Test 750',
-    form: 'ATX',
-    lengthMm: 160,
-    ratedW: 750,
-    tier: 'gold',
-    connectors: { 'board-24': 1, 'processor-8': 2, 'card-8': 4, 'card-16': 1, sata: 8 },
-  },
-  {
-    kind: 'case',
-    id: 'case',
-    maker: 'Marlhouse',
-    name: 'Test',
-    frame: 'closed',
-    boardForms: ['Micro-ATX', 'ATX'],
-    supplyForms: ['ATX'],
-    supplyLengthMm: 200,
-    cardLengthMm: 340,
-    cardLengthFrontRadiatorMm: 310,
-    expansionSlots: 7,
-    coolerHeightMm: 165,
-    mounts: [
-      { side: 'front', radiatorsMm: [240, 360] },
-      { side: 'top', radiatorsMm: [240] },
-    ],
-    fanPowerW: 6,
-    bays25: 2,
-    bays35: 2,
-    volumeL: 45,
-  },
-  {
-    kind: 'cooler',
-    id: 'cooler',
-    maker: 'Northdraft',
-    name: 'Test 140',
-    type: 'tower',
-    sockets: [{ socket: 'Dunlin', kit: 'included' }],
-    resistance: [{ rpm: 1500, kPerW: 0.2 }],
-    heightMm: 160,
-    memoryClearanceMm: 42,
-    powerW: 2,
-  },
+  { kind: 'drive', id: 'ssd', maker: 'Fenstore', name: 'Test 1 TB', interface: 'NVMe', generation: 4, lanes: 4, form: 'M.2 2280', capacityGB: 1000, seqReadMBs: 7000, seqWriteMBs: 6000, sustainedWriteMBs: 1500, activePowerW: 7, idlePowerW: 1 },
+  { kind: 'drive', id: 'disk', maker: 'Ketterlode', name: 'Test 8 TB', interface: 'SATA', form: '3.5"', capacityGB: 8000, seqReadMBs: 230, seqWriteMBs: 230, sustainedWriteMBs: 190, activePowerW: 8, idlePowerW: 5 },
+  { kind: 'supply', id: 'psu', maker: 'Gatewick', name: 'Test 750', form: 'ATX', lengthMm: 160, ratedW: 750, tier: 'gold', connectors: { 'board-24': 1, 'processor-8': 2, 'card-8': 4, 'card-16': 1, sata: 8 } },
+  { kind: 'case', id: 'case', maker: 'Marlhouse', name: 'Test', frame: 'closed', boardForms: ['Micro-ATX', 'ATX'], supplyForms: ['ATX'], supplyLengthMm: 200, cardLengthMm: 340, cardLengthFrontRadiatorMm: 310, expansionSlots: 7, coolerHeightMm: 165, mounts: [{ side: 'front', radiatorsMm: [240, 360] }, { side: 'top', radiatorsMm: [240] }], fanPowerW: 6, bays25: 2, bays35: 2, volumeL: 45 },
+  { kind: 'cooler', id: 'cooler', maker: 'Northdraft', name: 'Test 140', type: 'tower', sockets: [{ socket: 'Dunlin', kit: 'included' }], resistance: [{ rpm: 1500, kPerW: 0.2 }], heightMm: 160, memoryClearanceMm: 42, powerW: 2 },
   { kind: 'display', id: 'screen', maker: 'Glasswater', name: 'Test 32' },
 ];
 
@@ -243,28 +56,16 @@ export interface Change {
   readonly today?: string;
 }
 
-const clean = (object: Record<string, unknown>): Record<string, unknown> =>
-  Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined));
+const clean = (object: Record<string, unknown>): Record<string, unknown> => Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined));
 
 export function dataOf(change: Change = {}): CatalogueData {
-  const parts: Part[] = [...PARTS, ...(change.addParts ?? [])].map((part) =>
-    partSchema.parse(clean({ ...part, ...change.parts?.[part['id'] as string] })),
-  );
+  const parts: Part[] = [...PARTS, ...(change.addParts ?? [])].map((part) => partSchema.parse(clean({ ...part, ...change.parts?.[part['id'] as string] })));
   return {
     regions: [REGION],
     sellers: [{ id: 'shop', name: 'Shop' }],
     applications: [],
     parts,
-    offers: parts.map((part) => ({
-      id: `${part.id}.shop`,
-      part: part.id,
-      seller: 'shop',
-      region: 'here',
-      priceMinor: 100_00,
-      shippingMinor: 0,
-      condition: 'new' as const,
-      asOf: '2026-05-01',
-    })),
+    offers: parts.map((part) => ({ id: `${part.id}.shop`, part: part.id, seller: 'shop', region: 'here', priceMinor: 100_00, shippingMinor: 0, condition: 'new' as const, asOf: '2026-05-01' })),
     rivals: [],
   };
 }
@@ -281,105 +82,21 @@ const ITEMS: readonly Record<string, unknown>[] = [
   { id: 'cooler-1', part: 'cooler' },
 ];
 
-export const machineOf = (change: Change = {}): Machine =>
-  machineSchema.parse({
-    id: 'machine',
-    name: 'Test machine',
-    items: change.items ? change.items([...ITEMS]) : ITEMS,
-    ...change.machine,
-  });
+export const machineOf = (change: Change = {}): Machine => machineSchema.parse({ id: 'machine', name: 'Test machine', items: change.items ? change.items([...ITEMS]) : ITEMS, ...change.machine });
 
-export const SOURCE = {
-  codec: 'hevc',
-  width: 3840,
-  height: 2160,
-  fps: 25,
-  chroma: '4:2:0',
-  bitDepth: 10,
-  mbitPerS: 200,
-  streams: 1,
-  decodeAt: 1,
-} as const;
-export const PLAY = {
-  kind: 'edit-play',
-  id: 'play',
-  name: 'Play',
-  importance: 3,
-  sources: [SOURCE],
-  width: 3840,
-  height: 2160,
-  fps: 25,
-  correctionSteps: 8,
-  spatialNr: 'off',
-  temporalNr: 'off',
-  playAt: 1,
-  monitoring: false,
-  renderCache: false,
-  keepHours: 2,
-} as const;
-export const EXPORT = {
-  kind: 'edit-export',
-  id: 'export',
-  name: 'Export',
-  importance: 3,
-  sources: [SOURCE],
-  width: 3840,
-  height: 2160,
-  fps: 25,
-  correctionSteps: 8,
-  spatialNr: 'off',
-  temporalNr: 'off',
-  outWidth: 3840,
-  outHeight: 2160,
-  outCodec: 'hevc',
-  outChroma: '4:2:0',
-  outBitDepth: 10,
-  outMbitPerS: 50,
-  path: 'engine',
-  preset: 'medium',
-  programmeMin: 10,
-  targetMin: 20,
-} as const;
-export const DESK = {
-  kind: 'desk',
-  id: 'desk',
-  name: 'Desk',
-  importance: 1,
-  browserTabs: 10,
-  conferencing: false,
-  otherGiB: 1,
-} as const;
+export const SOURCE = { codec: 'hevc', width: 3840, height: 2160, fps: 25, chroma: '4:2:0', bitDepth: 10, mbitPerS: 200, streams: 1, decodeAt: 1 } as const;
+export const PLAY = { kind: 'edit-play', id: 'play', name: 'Play', importance: 3, sources: [SOURCE], width: 3840, height: 2160, fps: 25, correctionSteps: 8, spatialNr: 'off', temporalNr: 'off', playAt: 1, monitoring: false, renderCache: false, keepHours: 2 } as const;
+export const EXPORT = { kind: 'edit-export', id: 'export', name: 'Export', importance: 3, sources: [SOURCE], width: 3840, height: 2160, fps: 25, correctionSteps: 8, spatialNr: 'off', temporalNr: 'off', outWidth: 3840, outHeight: 2160, outCodec: 'hevc', outChroma: '4:2:0', outBitDepth: 10, outMbitPerS: 50, path: 'engine', preset: 'medium', programmeMin: 10, targetMin: 20 } as const;
+export const DESK = { kind: 'desk', id: 'desk', name: 'Desk', importance: 1, browserTabs: 10, conferencing: false, otherGiB: 1 } as const;
 
 export const briefOf = (change: Change = {}): Brief =>
-  briefSchema.parse({
-    id: 'brief',
-    name: 'Test brief',
-    region: 'here',
-    budgetTaxIncluded: true,
-    roomC: 24,
-    yearsOfService: 4,
-    mustHaves: {},
-    ownedDisplays: ['screen'],
-    tasks: [PLAY, DESK],
-    sittings: [{ id: 'both', name: 'Both', hoursPerWeek: 10, tasks: ['play', 'desk'] }],
-    ...change.brief,
-  });
+  briefSchema.parse({ id: 'brief', name: 'Test brief', region: 'here', budgetTaxIncluded: true, roomC: 24, yearsOfService: 4, mustHaves: {}, ownedDisplays: ['screen'], tasks: [PLAY, DESK], sittings: [{ id: 'both', name: 'Both', hoursPerWeek: 10, tasks: ['play', 'desk'] }], ...change.brief });
 
 export function assessed(change: Change = {}): Assessment {
-  return assess(
-    machineOf(change),
-    briefOf(change),
-    contextOf(compileCatalogue(dataOf(change)), change.today ?? '2026-05-18'),
-  );
+  return assess(machineOf(change), briefOf(change), contextOf(compileCatalogue(dataOf(change)), change.today ?? '2026-05-18'));
 }
 
 /** The items of a machine with one part put in another's place, by item id. */
-export const swapped = (item: string, part: string) => (items: Record<string, unknown>[]) =>
-  items.map((entry) => (entry['id'] === item ? { ...entry, part } : entry));
-export const without =
-  (...ids: string[]) =>
-  (items: Record<string, unknown>[]) =>
-    items.filter((entry) => !ids.includes(entry['id'] as string));
-export const plus =
-  (...more: Record<string, unknown>[]) =>
-  (items: Record<string, unknown>[]) => [...items, ...more];
+export const swapped = (item: string, part: string) => (items: Record<string, unknown>[]) => items.map((entry) => (entry['id'] === item ? { ...entry, part } : entry));
+export const without = (...ids: string[]) => (items: Record<string, unknown>[]) => items.filter((entry) => !ids.includes(entry['id'] as string));
+export const plus = (...more: Record<string, unknown>[]) => (items: Record<string, unknown>[]) => [...items, ...more];

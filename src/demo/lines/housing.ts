@@ -3,403 +3,84 @@ import { priced, type Priced } from '../seed';
 const SOCKETS = ['Curlew', 'Dunlin', 'Gannet', 'Wren'];
 const desktopSockets = SOCKETS.map((socket) => ({ socket, kit: 'included' }));
 
-const curve = (best: number) => [
-  { rpm: 600, kPerW: Math.round(best * 1.55 * 1000) / 1000 },
-  { rpm: 1000, kPerW: Math.round(best * 1.2 * 1000) / 1000 },
-  { rpm: 1500, kPerW: best },
-];
+const curve = (best: number) => [{ rpm: 600, kPerW: Math.round(best * 1.55 * 1000) / 1000 }, { rpm: 1000, kPerW: Math.round(best * 1.2 * 1000) / 1000 }, { rpm: 1500, kPerW: best }];
 
 export function supplies(): Priced[] {
   const anvil = [550, 650, 750, 850, 1000].map((watts) =>
     priced('supply', 'Gatewick', `Anvil ${watts}`, Math.round(28 + watts * 0.115), {
-      form: 'ATX',
-      lengthMm: 160,
-      ratedW: watts,
-      tier: 'gold',
-      standard: watts >= 750 ? 'ATX 3.1' : 'ATX 3.0',
-      connectors: {
-        'board-24': 1,
-        'processor-8': watts >= 750 ? 2 : 1,
-        'card-8': watts >= 750 ? 4 : 2,
-        'card-16': watts >= 650 ? 1 : 0,
-        sata: 8,
-        peripheral: 3,
-      },
-      modular: true,
-      noiseDbA: 24,
-      warrantyMonths: 120,
+      form: 'ATX', lengthMm: 160, ratedW: watts, tier: 'gold', standard: watts >= 750 ? 'ATX 3.1' : 'ATX 3.0', connectors: { 'board-24': 1, 'processor-8': watts >= 750 ? 2 : 1, 'card-8': watts >= 750 ? 4 : 2, 'card-16': watts >= 650 ? 1 : 0, sata: 8, peripheral: 3 }, modular: true, noiseDbA: 24, warrantyMonths: 120,
     }),
   );
   const hearth = [600, 700, 900].map((watts) =>
     priced('supply', 'Voltarn', `Hearth ${watts}`, Math.round(20 + watts * 0.085), {
-      form: 'ATX',
-      lengthMm: 140,
-      ratedW: watts,
-      tier: 'bronze',
-      standard: 'ATX 2.x',
-      connectors: {
-        'board-24': 1,
-        'processor-8': watts >= 700 ? 2 : 1,
-        'card-8': watts >= 700 ? 4 : 2,
-        'card-16': 0,
-        sata: 6,
-        peripheral: 2,
-      },
-      modular: false,
-      noiseDbA: 31,
-      warrantyMonths: 60,
+      form: 'ATX', lengthMm: 140, ratedW: watts, tier: 'bronze', standard: 'ATX 2.x', connectors: { 'board-24': 1, 'processor-8': watts >= 700 ? 2 : 1, 'card-8': watts >= 700 ? 4 : 2, 'card-16': 0, sata: 6, peripheral: 2 }, modular: false, noiseDbA: 31, warrantyMonths: 60,
     }),
   );
   const calm = [750, 1200].map((watts) =>
     priced('supply', 'Voltarn', `Hearth Calm ${watts}`, Math.round(60 + watts * 0.17), {
-      form: 'ATX',
-      lengthMm: watts > 1000 ? 190 : 170,
-      ratedW: watts,
-      tier: 'platinum',
-      standard: 'ATX 3.1',
-      connectors: {
-        'board-24': 1,
-        'processor-8': 2,
-        'card-8': 6,
-        'card-16': watts > 1000 ? 2 : 1,
-        sata: 12,
-        peripheral: 4,
-      },
-      modular: true,
-      noiseDbA: 19,
-      warrantyMonths: 120,
+      form: 'ATX', lengthMm: watts > 1000 ? 190 : 170, ratedW: watts, tier: 'platinum', standard: 'ATX 3.1', connectors: { 'board-24': 1, 'processor-8': 2, 'card-8': 6, 'card-16': watts > 1000 ? 2 : 1, sata: 12, peripheral: 4 }, modular: true, noiseDbA: 19, warrantyMonths: 120,
     }),
   );
-  const small = priced('supply', 'Gatewick', 'Rivet 650', 129, {
-    form: 'SFX',
-    lengthMm: 100,
-    ratedW: 650,
-    tier: 'gold',
-    standard: 'ATX 3.0',
-    connectors: { 'board-24': 1, 'processor-8': 1, 'card-8': 2, 'card-16': 1, sata: 4, peripheral: 1 },
-    modular: true,
-    noiseDbA: 27,
-    warrantyMonths: 84,
-  });
+  const small = priced('supply', 'Gatewick', 'Rivet 650', 129, { form: 'SFX', lengthMm: 100, ratedW: 650, tier: 'gold', standard: 'ATX 3.0', connectors: { 'board-24': 1, 'processor-8': 1, 'card-8': 2, 'card-16': 1, sata: 4, peripheral: 1 }, modular: true, noiseDbA: 27, warrantyMonths: 84 });
   return [...anvil, ...hearth, ...calm, small];
 }
 
 const mounts = (front: number[], top: number[]) => [
-  {
-    side: 'front',
-    radiatorsMm: front,
-    fans: [
-      { sizeMm: 140, count: 2 },
-      { sizeMm: 120, count: 3 },
-    ],
-  },
+  { side: 'front', radiatorsMm: front, fans: [{ sizeMm: 140, count: 2 }, { sizeMm: 120, count: 3 }] },
   { side: 'top', radiatorsMm: top, fans: [{ sizeMm: 120, count: 3 }] },
   { side: 'rear', radiatorsMm: [120], fans: [{ sizeMm: 120, count: 1 }] },
 ];
 
 export function cases(): Priced[] {
-  const usb = [
-    { gbitPerS: 10, count: 1 },
-    { gbitPerS: 5, count: 2 },
-  ];
-  const box = (maker: string, name: string, usd: number, figures: Record<string, unknown>) =>
-    priced('case', maker, name, usd, {
-      frame: 'closed',
-      supplyForms: ['ATX'],
-      frontUsb: usb,
-      opticalBays: 0,
-      dustFilters: true,
-      warrantyMonths: 24,
-      uprightCards: false,
-      ...figures,
-    });
+  const usb = [{ gbitPerS: 10, count: 1 }, { gbitPerS: 5, count: 2 }];
+  const box = (maker: string, name: string, usd: number, figures: Record<string, unknown>) => priced('case', maker, name, usd, { frame: 'closed', supplyForms: ['ATX'], frontUsb: usb, opticalBays: 0, dustFilters: true, warrantyMonths: 24, uprightCards: false, ...figures });
   const atx = ['Mini-ITX', 'Micro-ATX', 'ATX'];
-  const fans = (front: number, rear: number) => [
-    { side: 'front', sizeMm: 140, count: front },
-    { side: 'rear', sizeMm: 120, count: rear },
-  ];
+  const fans = (front: number, rear: number) => [{ side: 'front', sizeMm: 140, count: front }, { side: 'rear', sizeMm: 120, count: rear }];
   return [
-    box('Marlhouse', 'Quay', 109, {
-      boardForms: atx,
-      supplyLengthMm: 200,
-      cardLengthMm: 355,
-      cardLengthFrontRadiatorMm: 325,
-      expansionSlots: 7,
-      coolerHeightMm: 172,
-      mounts: mounts([240, 280, 360], [240]),
-      fansIncluded: fans(2, 1),
-      fanPowerW: 6,
-      bays25: 2,
-      bays35: 3,
-      volumeL: 46,
-      damped: true,
-    }),
-    box('Marlhouse', 'Quay Glass', 119, {
-      boardForms: atx,
-      supplyLengthMm: 200,
-      cardLengthMm: 355,
-      cardLengthFrontRadiatorMm: 325,
-      expansionSlots: 7,
-      coolerHeightMm: 165,
-      mounts: mounts([240, 280, 360], [240]),
-      fansIncluded: fans(2, 1),
-      fanPowerW: 6,
-      bays25: 2,
-      bays35: 2,
-      volumeL: 46,
-      damped: false,
-      variantOf: 'marlhouse-quay',
-    }),
-    box('Marlhouse', 'Skiff', 139, {
-      boardForms: ['Mini-ITX'],
-      supplyForms: ['SFX', 'SFX-L'],
-      supplyLengthMm: 130,
-      cardLengthMm: 305,
-      cardLengthFrontRadiatorMm: 305,
-      expansionSlots: 3,
-      coolerHeightMm: 72,
-      mounts: [{ side: 'top', radiatorsMm: [240], fans: [{ sizeMm: 120, count: 2 }] }],
-      fansIncluded: [],
-      fanPowerW: 0,
-      bays25: 2,
-      bays35: 0,
-      volumeL: 14,
-      damped: false,
-    }),
-    box('Pellbox', 'Low', 79, {
-      boardForms: atx,
-      supplyLengthMm: 170,
-      cardLengthMm: 305,
-      cardLengthFrontRadiatorMm: 280,
-      expansionSlots: 7,
-      coolerHeightMm: 158,
-      mounts: mounts([240], [120]),
-      fansIncluded: fans(1, 1),
-      fanPowerW: 4,
-      bays25: 2,
-      bays35: 2,
-      volumeL: 36,
-      damped: false,
-    }),
-    box('Pellbox', 'Tall', 169, {
-      boardForms: [...atx, 'E-ATX'],
-      supplyLengthMm: 230,
-      cardLengthMm: 420,
-      cardLengthFrontRadiatorMm: 390,
-      expansionSlots: 8,
-      coolerHeightMm: 185,
-      mounts: mounts([240, 280, 360, 420], [240, 280, 360]),
-      fansIncluded: fans(3, 1),
-      fanPowerW: 9,
-      bays25: 4,
-      bays35: 6,
-      volumeL: 68,
-      damped: true,
-    }),
-    box('Pellbox', 'Short', 69, {
-      boardForms: ['Mini-ITX', 'Micro-ATX'],
-      supplyLengthMm: 160,
-      cardLengthMm: 320,
-      cardLengthFrontRadiatorMm: 290,
-      expansionSlots: 4,
-      coolerHeightMm: 160,
-      mounts: mounts([240], [240]),
-      fansIncluded: fans(1, 1),
-      fanPowerW: 4,
-      bays25: 2,
-      bays35: 1,
-      volumeL: 30,
-      damped: false,
-    }),
+    box('Marlhouse', 'Quay', 109, { boardForms: atx, supplyLengthMm: 200, cardLengthMm: 355, cardLengthFrontRadiatorMm: 325, expansionSlots: 7, coolerHeightMm: 172, mounts: mounts([240, 280, 360], [240]), fansIncluded: fans(2, 1), fanPowerW: 6, bays25: 2, bays35: 3, volumeL: 46, damped: true }),
+    box('Marlhouse', 'Quay Glass', 119, { boardForms: atx, supplyLengthMm: 200, cardLengthMm: 355, cardLengthFrontRadiatorMm: 325, expansionSlots: 7, coolerHeightMm: 165, mounts: mounts([240, 280, 360], [240]), fansIncluded: fans(2, 1), fanPowerW: 6, bays25: 2, bays35: 2, volumeL: 46, damped: false, variantOf: 'marlhouse-quay' }),
+    box('Marlhouse', 'Skiff', 139, { boardForms: ['Mini-ITX'], supplyForms: ['SFX', 'SFX-L'], supplyLengthMm: 130, cardLengthMm: 305, cardLengthFrontRadiatorMm: 305, expansionSlots: 3, coolerHeightMm: 72, mounts: [{ side: 'top', radiatorsMm: [240], fans: [{ sizeMm: 120, count: 2 }] }], fansIncluded: [], fanPowerW: 0, bays25: 2, bays35: 0, volumeL: 14, damped: false }),
+    box('Pellbox', 'Low', 79, { boardForms: atx, supplyLengthMm: 170, cardLengthMm: 305, cardLengthFrontRadiatorMm: 280, expansionSlots: 7, coolerHeightMm: 158, mounts: mounts([240], [120]), fansIncluded: fans(1, 1), fanPowerW: 4, bays25: 2, bays35: 2, volumeL: 36, damped: false }),
+    box('Pellbox', 'Tall', 169, { boardForms: [...atx, 'E-ATX'], supplyLengthMm: 230, cardLengthMm: 420, cardLengthFrontRadiatorMm: 390, expansionSlots: 8, coolerHeightMm: 185, mounts: mounts([240, 280, 360, 420], [240, 280, 360]), fansIncluded: fans(3, 1), fanPowerW: 9, bays25: 4, bays35: 6, volumeL: 68, damped: true }),
+    box('Pellbox', 'Short', 69, { boardForms: ['Mini-ITX', 'Micro-ATX'], supplyLengthMm: 160, cardLengthMm: 320, cardLengthFrontRadiatorMm: 290, expansionSlots: 4, coolerHeightMm: 160, mounts: mounts([240], [240]), fansIncluded: fans(1, 1), fanPowerW: 4, bays25: 2, bays35: 1, volumeL: 30, damped: false }),
   ];
 }
 
 export function cooling(): Priced[] {
   const tower = (name: string, usd: number, heightMm: number, best: number, clearance: number, noise: number) =>
-    priced('cooler', 'Northdraft', name, usd, {
-      type: 'tower',
-      sockets: desktopSockets,
-      resistance: curve(best),
-      heightMm,
-      memoryClearanceMm: clearance,
-      fans: 1,
-      powerW: 2,
-      noiseDbA: noise,
-      warrantyMonths: 72,
-    });
+    priced('cooler', 'Northdraft', name, usd, { type: 'tower', sockets: desktopSockets, resistance: curve(best), heightMm, memoryClearanceMm: clearance, fans: 1, powerW: 2, noiseDbA: noise, warrantyMonths: 72 });
   const liquid = (name: string, usd: number, radiatorMm: number, best: number) =>
-    priced('cooler', 'Brumeworks', name, usd, {
-      type: 'liquid',
-      sockets: [...desktopSockets, { socket: 'Fulmar', kit: 'apart' }],
-      resistance: curve(best),
-      radiatorMm,
-      fans: radiatorMm / 120,
-      powerW: 8,
-      noiseDbA: 36,
-      warrantyMonths: 60,
-    });
+    priced('cooler', 'Brumeworks', name, usd, { type: 'liquid', sockets: [...desktopSockets, { socket: 'Fulmar', kit: 'apart' }], resistance: curve(best), radiatorMm, fans: radiatorMm / 120, powerW: 8, noiseDbA: 36, warrantyMonths: 60 });
   return [
     tower('Eddy 120', 45, 154, 0.3, 46, 31),
     tower('Eddy 140', 69, 162, 0.22, 42, 30),
     tower('Eddy 140 Twin', 95, 168, 0.17, 36, 29),
-    priced('cooler', 'Northdraft', 'Eddy Flat', 59, {
-      type: 'low-profile',
-      sockets: desktopSockets,
-      resistance: curve(0.45),
-      heightMm: 67,
-      memoryClearanceMm: 36,
-      fans: 1,
-      powerW: 2,
-      noiseDbA: 33,
-      warrantyMonths: 72,
-    }),
-    priced('cooler', 'Northdraft', 'Eddy Great', 139, {
-      type: 'tower',
-      sockets: [{ socket: 'Fulmar', kit: 'included' }],
-      resistance: curve(0.12),
-      heightMm: 167,
-      memoryClearanceMm: 40,
-      fans: 2,
-      powerW: 4,
-      noiseDbA: 34,
-      warrantyMonths: 72,
-    }),
-    priced('cooler', 'Northdraft', 'Eddy 130', 49, {
-      type: 'tower',
-      sockets: [
-        { socket: 'Dunlin', kit: 'apart' },
-        { socket: 'Gannet', kit: 'included' },
-      ],
-      resistance: curve(0.25),
-      heightMm: 156,
-      memoryClearanceMm: 44,
-      fans: 1,
-      powerW: 2,
-      noiseDbA: 30,
-      warrantyMonths: 72,
-    }),
+    priced('cooler', 'Northdraft', 'Eddy Flat', 59, { type: 'low-profile', sockets: desktopSockets, resistance: curve(0.45), heightMm: 67, memoryClearanceMm: 36, fans: 1, powerW: 2, noiseDbA: 33, warrantyMonths: 72 }),
+    priced('cooler', 'Northdraft', 'Eddy Great', 139, { type: 'tower', sockets: [{ socket: 'Fulmar', kit: 'included' }], resistance: curve(0.12), heightMm: 167, memoryClearanceMm: 40, fans: 2, powerW: 4, noiseDbA: 34, warrantyMonths: 72 }),
+    priced('cooler', 'Northdraft', 'Eddy 130', 49, { type: 'tower', sockets: [{ socket: 'Dunlin', kit: 'apart' }, { socket: 'Gannet', kit: 'included' }], resistance: curve(0.25), heightMm: 156, memoryClearanceMm: 44, fans: 1, powerW: 2, noiseDbA: 30, warrantyMonths: 72 }),
     liquid('Haar 240', 109, 240, 0.16),
     liquid('Haar 360', 149, 360, 0.12),
-    priced('fan', 'Northdraft', 'Puff 120', 17, {
-      sizeMm: 120,
-      maxRpm: 1500,
-      airflowM3h: 90,
-      pressurePa: 15,
-      noiseDbA: 25,
-      currentA: 0.15,
-      powerW: 1.8,
-      connector: '4-pin',
-    }),
-    priced('fan', 'Northdraft', 'Puff 140', 19, {
-      sizeMm: 140,
-      maxRpm: 1300,
-      airflowM3h: 125,
-      pressurePa: 14,
-      noiseDbA: 25,
-      currentA: 0.15,
-      powerW: 1.8,
-      connector: '4-pin',
-    }),
-    priced('fan', 'Brumeworks', 'Lull 120', 12, {
-      sizeMm: 120,
-      maxRpm: 1200,
-      airflowM3h: 70,
-      pressurePa: 9,
-      noiseDbA: 22,
-      currentA: 0.12,
-      powerW: 1.4,
-      connector: '3-pin',
-    }),
+    priced('fan', 'Northdraft', 'Puff 120', 17, { sizeMm: 120, maxRpm: 1500, airflowM3h: 90, pressurePa: 15, noiseDbA: 25, currentA: 0.15, powerW: 1.8, connector: '4-pin' }),
+    priced('fan', 'Northdraft', 'Puff 140', 19, { sizeMm: 140, maxRpm: 1300, airflowM3h: 125, pressurePa: 14, noiseDbA: 25, currentA: 0.15, powerW: 1.8, connector: '4-pin' }),
+    priced('fan', 'Brumeworks', 'Lull 120', 12, { sizeMm: 120, maxRpm: 1200, airflowM3h: 70, pressurePa: 9, noiseDbA: 22, currentA: 0.12, powerW: 1.4, connector: '3-pin' }),
   ];
 }
 
 export function extras(): Priced[] {
   return [
-    priced('expansion', 'Lanternmast', 'Beam Two', 295, {
-      purpose: 'capture',
-      generation: 2,
-      lanes: 4,
-      slots: 1,
-      lengthMm: 168,
-      powerW: 12,
-      videoInputs: 2,
-      inputGbitPerS: 12,
-    }),
-    priced('expansion', 'Lanternmast', 'Beam Four', 495, {
-      purpose: 'capture',
-      generation: 3,
-      lanes: 8,
-      slots: 1,
-      lengthMm: 180,
-      powerW: 20,
-      videoInputs: 4,
-      inputGbitPerS: 12,
-    }),
-    priced('expansion', 'Relaypike', 'Span 10', 99, {
-      purpose: 'network',
-      generation: 3,
-      lanes: 4,
-      slots: 1,
-      lengthMm: 120,
-      powerW: 8,
-      networkGbitPerS: 10,
-    }),
-    priced('expansion', 'Relaypike', 'Span 25', 219, {
-      purpose: 'network',
-      generation: 3,
-      lanes: 8,
-      slots: 1,
-      lengthMm: 150,
-      powerW: 16,
-      networkGbitPerS: 25,
-    }),
-    priced('expansion', 'Relaypike', 'Whisper', 39, {
-      purpose: 'wireless',
-      generation: 3,
-      lanes: 1,
-      slots: 1,
-      lengthMm: 95,
-      powerW: 4,
-      wireless: true,
-    }),
-    priced('mixer', 'Lanternmast', 'Mast Five', 645, {
-      videoInputs: 5,
-      monitorsAll: true,
-      ownEncoding: true,
-      ownRecording: true,
-      powerW: 25,
-    }),
-    priced('display', 'Glasswater', 'Pane 27', 389, {
-      diagonalIn: 27,
-      widthPx: 2560,
-      heightPx: 1440,
-      refreshHz: 120,
-      adaptiveSync: ['Steadyframe'],
-      inputs: [
-        { kind: 'DisplayPort 1.4', count: 1 },
-        { kind: 'HDMI 2.0', count: 1 },
-      ],
-    }),
-    priced('display', 'Glasswater', 'Pane 32', 799, {
-      diagonalIn: 32,
-      widthPx: 3840,
-      heightPx: 2160,
-      refreshHz: 60,
-      adaptiveSync: ['open adaptive sync'],
-      inputs: [
-        { kind: 'DisplayPort 1.4', count: 1 },
-        { kind: 'HDMI 2.0', count: 2 },
-      ],
-    }),
+    priced('expansion', 'Lanternmast', 'Beam Two', 295, { purpose: 'capture', generation: 2, lanes: 4, slots: 1, lengthMm: 168, powerW: 12, videoInputs: 2, inputGbitPerS: 12 }),
+    priced('expansion', 'Lanternmast', 'Beam Four', 495, { purpose: 'capture', generation: 3, lanes: 8, slots: 1, lengthMm: 180, powerW: 20, videoInputs: 4, inputGbitPerS: 12 }),
+    priced('expansion', 'Relaypike', 'Span 10', 99, { purpose: 'network', generation: 3, lanes: 4, slots: 1, lengthMm: 120, powerW: 8, networkGbitPerS: 10 }),
+    priced('expansion', 'Relaypike', 'Span 25', 219, { purpose: 'network', generation: 3, lanes: 8, slots: 1, lengthMm: 150, powerW: 16, networkGbitPerS: 25 }),
+    priced('expansion', 'Relaypike', 'Whisper', 39, { purpose: 'wireless', generation: 3, lanes: 1, slots: 1, lengthMm: 95, powerW: 4, wireless: true }),
+    priced('mixer', 'Lanternmast', 'Mast Five', 645, { videoInputs: 5, monitorsAll: true, ownEncoding: true, ownRecording: true, powerW: 25 }),
+    priced('display', 'Glasswater', 'Pane 27', 389, { diagonalIn: 27, widthPx: 2560, heightPx: 1440, refreshHz: 120, adaptiveSync: ['Steadyframe'], inputs: [{ kind: 'DisplayPort 1.4', count: 1 }, { kind: 'HDMI 2.0', count: 1 }] }),
+    priced('display', 'Glasswater', 'Pane 32', 799, { diagonalIn: 32, widthPx: 3840, heightPx: 2160, refreshHz: 60, adaptiveSync: ['open adaptive sync'], inputs: [{ kind: 'DisplayPort 1.4', count: 1 }, { kind: 'HDMI 2.0', count: 2 }] }),
     priced('peripheral', 'Glasswater', 'Trackwheel', 249, { purpose: 'grading panel' }),
     priced('system', 'Slipway', 'System One-seat', 129, { yearly: false }),
     priced('licence', 'Reelwright', 'One-year seat', 240, { application: 'Reelwright', terms: 'yearly' }),
     priced('service', 'Quillstone', 'Assembly and proof', 140, { hours: 3.5 }),
-    priced('accessory', 'Northdraft', 'Dunlin mount for Eddy 130', 9, {
-      purpose: 'mounting-kit',
-      fitsCooler: 'northdraft-eddy-130',
-      fitsSocket: 'Dunlin',
-    }),
+    priced('accessory', 'Northdraft', 'Dunlin mount for Eddy 130', 9, { purpose: 'mounting-kit', fitsCooler: 'northdraft-eddy-130', fitsSocket: 'Dunlin' }),
     priced('accessory', 'Brumeworks', 'Fulmar mount for Haar', 12, { purpose: 'mounting-kit', fitsSocket: 'Fulmar' }),
     priced('accessory', 'Northdraft', 'Paste 4 g', 8, { purpose: 'paste' }),
   ];
