@@ -184,6 +184,36 @@ test.describe('manners', () => {
     await expect(findings(page, 'blocks')).toHaveCount(2);
   });
 
+  test('price and draw in the ledger can be asked why', async ({ page }) => {
+    await openFresh(page, 'draft');
+    const ledger = page.getByRole('contentinfo', { name: 'Ledger' });
+    await ledger.getByRole('button', { name: /landed$/ }).click();
+    const price = page.getByRole('dialog', { name: /^What Draft A costs, USD/ });
+    await expect(price.getByRole('row', { name: /^In all/ })).toContainText('2,492.72');
+    await expect(price.getByRole('row', { name: /^Palisar Gale 12/ })).toContainText('Parcelwright');
+    await page.keyboard.press('Escape');
+    await ledger.getByRole('button', { name: /sustained/ }).click();
+    const power = page.getByRole('dialog', { name: 'What Draft A draws' });
+    await expect(power).toContainText('delivers up to 700 W whatever its efficiency');
+    await expect(power.getByRole('row', { name: /^Palisar Gale 12/ })).toContainText('200 W');
+  });
+
+  test('a draft is renamed and removed, and both are undone', async ({ page }) => {
+    await openFresh(page, 'draft');
+    await page.getByRole('button', { name: 'Draft B', exact: true }).click();
+    await page.getByRole('button', { name: /^Name of the draft: / }).click();
+    await page.getByLabel('Name of the draft', { exact: true }).fill('Quiet one');
+    await page.getByLabel('Name of the draft', { exact: true }).press('Enter');
+    await expect(page.getByRole('button', { name: 'Quiet one', exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await settled(page);
+    await page.getByRole('button', { name: 'Remove', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Quiet one', exact: true })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Undo: Removal of Quiet one' }).click();
+    await expect(page.getByRole('button', { name: 'Quiet one', exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'Undo: Name Quiet one' }).click();
+    await expect(page.getByRole('button', { name: 'Draft B', exact: true })).toBeVisible();
+  });
+
   test('the power layer shows watts', async ({ page }) => {
     await openFresh(page, 'draft');
     await page.getByRole('button', { name: 'Power', exact: true }).click();

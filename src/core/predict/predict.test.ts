@@ -172,7 +172,7 @@ describe('export', () => {
       },
       'export',
     );
-    expect(beside.gets?.likely).toBeGreaterThan((alone.gets?.likely ?? Infinity) * 1.05);
+    expect(beside.gets?.likely).toBeGreaterThan((alone.gets?.likely ?? Infinity) * 1.02);
   });
 });
 
@@ -243,6 +243,45 @@ describe('sittings', () => {
     const result = resultOf(only(copy), 'copy');
     // 2.5 Gb/s is 0.3125 GB/s, 85 % of it arrives: 1.0625 times 0.25 GB/s
     expect(result.ratio?.likely).toBeCloseTo((0.3125 * 0.85) / 0.25, 9);
+  });
+
+  test('streams and what tasks read meet on the uplink: each counts the other', () => {
+    const reads = { ...PLAY, id: 'reads', sources: [{ ...SOURCE, mbitPerS: 24_000 }] };
+    const copy = {
+      kind: 'custom',
+      id: 'copy',
+      name: 'Copy',
+      importance: 1,
+      mode: 'real-time',
+      unit: 'file',
+      unitsPerS: 1,
+      flows: [{ from: 'archive', to: 'memory', gbytePerS: 0.2 }],
+    };
+    const behind = { 'ssd-1': 'm2-2' };
+    const sitting = (tasks: string[]) => [{ id: 's', name: 'S', hoursPerWeek: 1, tasks }];
+    const both = { brief: { tasks: [reads, copy], sittings: sitting(['reads', 'copy']) }, machine: { pins: behind } };
+    const uplink = ((4 * 128) / 65) * 1e9 * 0.85;
+    // 3 GB/s of footage and 0.2 GB/s of the copy on 6.7 GB/s
+    expect(useOf(resultOf(both, 'reads'), 'uplink:hub:up')?.ratio).toBeCloseTo((uplink - 0.2e9) / 3e9, 6);
+    expect(resultOf(both, 'copy').ratio?.likely).toBeCloseTo(Math.min(uplink / 3.2e9, (0.6e9 * 0.85) / 0.2e9), 6);
+  });
+
+  test('only a task marked foreground keeps a reserve from elastic work', () => {
+    const sittings = [{ id: 's', name: 'S', hoursPerWeek: 1, tasks: ['export', 'desk'] }];
+    const run = (foreground: boolean) =>
+      resultOf(
+        {
+          brief: {
+            tasks: [
+              { ...EXPORT, path: 'software' },
+              { ...DESK, foreground },
+            ],
+            sittings,
+          },
+        },
+        'export',
+      ).gets?.likely ?? 0;
+    expect(run(true)).toBeGreaterThan(run(false) * 1.1);
   });
 
   test('custom work without graphics in the machine says what is missing', () => {

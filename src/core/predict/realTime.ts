@@ -8,12 +8,22 @@ import { supplied, supplierKind, unique, type Setting } from './totals';
 
 interface FlowLoads {
   readonly loads: ReadonlyMap<string, number>;
+  /** The same loads on hub uplinks, by the key that demands use. */
+  readonly onUplinks: ReadonlyMap<string, number>;
   readonly shareOf: (flow: Flow) => number | undefined;
 }
 
-/** Loads of explicit flows on the placed links and the share each flow gets (capacity ÷ load, may exceed 1). */
-export function flowLoads(flows: readonly Flow[], { board, placement }: Setting): FlowLoads {
-  if (!board || !placement || flows.length === 0) return { loads: new Map(), shareOf: () => undefined };
+/**
+ * Loads of explicit flows on the placed links and the share each flow gets (capacity ÷ load, may exceed 1). `implied`
+ * holds what the tasks' own demands put on the uplinks.
+ */
+export function flowLoads(
+  flows: readonly Flow[],
+  { board, placement }: Setting,
+  implied: ReadonlyMap<string, number>,
+): FlowLoads {
+  if (!board || !placement || flows.length === 0)
+    return { loads: new Map(), onUplinks: new Map(), shareOf: () => undefined };
   const endOf = (item: string): End | undefined => {
     const slot = board.slotById.get(placement.placed.get(item)?.slot ?? '');
     if (slot) return { link: slot.id, path: slot.path };
@@ -22,14 +32,19 @@ export function flowLoads(flows: readonly Flow[], { board, placement }: Setting)
   };
   const bySlot = new Map([...placement.placed.values()].map((placed) => [placed.slot, placed.bytesPerS]));
   const loads = linkLoads(flows, endOf);
+  const isUplink = (key: string) => board.hubs.has(key.slice(0, key.lastIndexOf(':')));
   return {
     loads,
+    onUplinks: new Map(
+      [...loads].flatMap(([key, value]) => (isUplink(key) ? [[`uplink:${key}`, value] as const] : [])),
+    ),
     shareOf: (flow) => {
       let share: number | undefined;
       for (const key of linksCrossed(flow, endOf)) {
         const capacity = capacityOf(board, (slot) => bySlot.get(slot), key);
         if (capacity === undefined) return undefined;
-        const here = (capacity * COMMON.linkAchieved.value) / (loads.get(key) ?? flow.bytesPerS);
+        const load = (loads.get(key) ?? flow.bytesPerS) + (implied.get(`uplink:${key}`) ?? 0);
+        const here = (capacity * COMMON.linkAchieved.value) / load;
         share = share === undefined ? here : Math.min(share, here);
       }
       return share;

@@ -21,14 +21,16 @@ export function runSitting(id: string, tasks: readonly Expanded[], setting: Sett
     for (const [key, demand] of totalsOf.get(task.task) ?? [])
       load.set(key, (load.get(key) ?? 0) + demand.amount.value * task.targetPerS.value);
   const flows = realTime.flatMap((task) => task.flows);
-  const loads = flowLoads(flows, setting);
+  // streams between named devices and what tasks read and write meet on the hubs' uplinks: each counts the other
+  const loads = flowLoads(flows, setting, new Map(load));
+  for (const [key, bytesPerS] of loads.onUplinks) load.set(key, (load.get(key) ?? 0) + bytesPerS);
 
   const results: TaskResult[] = realTime.map((task) =>
     realTimeResult(id, task, totalsOf.get(task.task) ?? new Map(), load, setting, slow(task), loads),
   );
 
   const reserve =
-    elastic.length > 0 && realTime.some((task) => task.demands.length > 0)
+    elastic.length > 0 && realTime.some((task) => task.foreground)
       ? foregroundReserve(setting)
       : new Map<string, number>();
   const left = new Map<string, number>();

@@ -80,6 +80,7 @@ export function expandDesk(task: DeskWork): RealTime {
   ];
   return {
     mode: 'real-time',
+    foreground: task.foreground ?? false,
     task: task.id,
     unit: 'second of desk work',
     targetPerS: given('as it happens', 1, '/s', 'standard', 'definition'),
@@ -146,6 +147,7 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
     return {
       ...base,
       mode: 'real-time',
+      foreground: task.foreground ?? false,
       targetPerS: given('rate', task.unitsPerS ?? 1, `${task.unit}/s`, 'brief', where),
     };
   const elastic: Elastic = {

@@ -48,6 +48,7 @@ export function expandEditPlay(task: EditPlay, facts: MachineFacts): RealTime {
   return {
     mode: 'real-time',
     task: task.id,
+    foreground: task.foreground ?? false,
     unit: 'frame',
     targetPerS: given('timeline frame rate', task.fps, 'frames/s', 'brief', task.name),
     threadCap: application.threadCap,

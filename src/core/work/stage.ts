@@ -73,6 +73,8 @@ export interface RealTime extends ExpandedBase {
   readonly mode: 'real-time';
   readonly unit: string;
   readonly targetPerS: Derivation;
+  /** Keeps a reserve of cores and graphics free of elastic work. */
+  readonly foreground: boolean;
 }
 
 /** Runs as fast as what is left lets it; a run has `units` units and should take no longer than `targetS`. */

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { OpenBeam } from '../shared/Why';
 import { headroomBeams, holdBeams, taskBeam } from '../shared/beams';
-import { useAssessment, useSeat } from '../seat/store';
+import { useAssessment, useDraft, useSeat } from '../seat/store';
+import { Value } from '../shared/Value';
 import { Findings } from './Findings';
 import { Tray } from './Tray';
 import { WiringMap, type Layer } from './WiringMap';
@@ -70,6 +71,9 @@ function MapPane({ assessment }: { assessment: Assessment }) {
   const draftId = useSeat((state) => state.draftId);
   const selectDraft = useSeat((state) => state.selectDraft);
   const copy = useSeat((state) => state.copy);
+  const drop = useSeat((state) => state.drop);
+  const editDraft = useSeat((state) => state.editDraft);
+  const draft = useDraft();
   return (
     <>
       <div className="row wrap" style={{ marginBottom: 8, justifyContent: 'space-between' }}>
@@ -86,6 +90,17 @@ function MapPane({ assessment }: { assessment: Assessment }) {
             </button>
           ))}
           <Button onClick={() => void copy()}>Copy</Button>
+          <Value
+            label="Name of the draft"
+            editor={{
+              kind: 'text',
+              value: draft.name,
+              onChange: (name) => editDraft({ kind: 'rename', name }, `Name ${name}`),
+            }}
+          >
+            Rename
+          </Value>
+          {drafts.length > 1 && <Button onClick={() => void drop()}>Remove</Button>}
         </span>
         <span className="row" role="group" aria-label="Layer of the map" style={{ gap: 6 }}>
           {(['links', 'power'] as const).map((name) => (

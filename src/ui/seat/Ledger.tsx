@@ -1,10 +1,12 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { coins, watts } from '@/core/words/format';
 import { Beam, Sign } from '../shared/Beam';
 import { budgetBeam, getsText, levelCounts, worstTask } from '../shared/beams';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
+import { PowerWhy, PriceWhy } from './LedgerWhy';
 import { stationPath } from './stations';
 import { useAssessment, useSeat } from './store';
 
@@ -18,6 +20,7 @@ export function Ledger() {
   const previewing = useSeat((state) => state.preview !== undefined);
   const revision = useSeat((state) => state.bundle.drafts.find((draft) => draft.id === state.draftId)?.revision);
   const router = useRouter();
+  const [why, setWhy] = useState<'price' | 'power'>();
   const { price, power } = assessment.facts;
   const budget = budgetBeam(assessment);
   const counts = levelCounts(assessment.findings);
@@ -39,10 +42,17 @@ export function Ledger() {
   return (
     <footer className="ledger" aria-label="Ledger">
       <span className="row" style={{ gap: 10 }}>
-        <b title="Landed price: tax and shipping in">
-          {price.unpriced.length > 0 ? 'at least ' : ''}
-          {coins(price.total.landedMinor, price.currency)} landed
-        </b>
+        <button
+          type="button"
+          onClick={() => setWhy('price')}
+          title="Landed price: tax and shipping in. Show why."
+          aria-haspopup="dialog"
+        >
+          <b>
+            {price.unpriced.length > 0 ? 'at least ' : ''}
+            {coins(price.total.landedMinor, price.currency)} landed
+          </b>
+        </button>
         {budget && (
           <>
             <span style={{ width: 84 }}>
@@ -71,10 +81,10 @@ export function Ledger() {
         )}
         <span className="quiet roomy">{assessment.checks.length - assessment.findings.length} passed</span>
       </button>
-      <span>
+      <button type="button" onClick={() => setWhy('power')} title="Show what draws it." aria-haspopup="dialog">
         {power.missing.length > 0 ? 'at least ' : ''}
         {watts(power.sustainedW)} sustained · {watts(power.peakW)} peak
-      </span>
+      </button>
       {worst && (
         <span>
           <Sign verdict={worst.result.verdict} /> <span className="quiet">worst:</span>{' '}
@@ -91,6 +101,8 @@ export function Ledger() {
         {told ? `${told} · ` : ''}
         {status}
       </span>
+      {why === 'price' && <PriceWhy assessment={assessment} onClose={() => setWhy(undefined)} />}
+      {why === 'power' && <PowerWhy assessment={assessment} onClose={() => setWhy(undefined)} />}
     </footer>
   );
 }
