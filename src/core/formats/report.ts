@@ -61,6 +61,7 @@ export function reportOf(assessment: Assessment) {
       peakW: significant(facts.power.peakW),
       excursionW: significant(facts.power.excursionW),
       lowerBound: facts.power.missing.length > 0,
+      sustainedLowerBound: facts.power.sustainedOpen,
       clocks: 'full-power clocks: heat is not yet taken into account',
     },
     price: {

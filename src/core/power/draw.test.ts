@@ -66,6 +66,17 @@ describe('unknown draws', () => {
     expect(power.missing).toEqual([{ item: 'card-1', part: 'card', field: 'boardPowerW' }]);
   });
 
+  test('a run whose speed is unknown makes the sustained draw a lower bound, the peak stays known', () => {
+    const power = powerOf({
+      brief: { tasks: [EXPORT], sittings: [] },
+      parts: { ssd: { sustainedWriteMBs: undefined } },
+    });
+    expect(power.missing).toEqual([]);
+    expect(power.sustainedOpen).toBe(true);
+    expect(power.peakW).toBe(378);
+    expect(powerOf({ brief: { tasks: [EXPORT], sittings: [] } }).sustainedOpen).toBe(false);
+  });
+
   test('an unknown excursion ratio is named too', () => {
     expect(powerOf({ parts: { card: { excursionRatio: undefined } } }).missing).toEqual([
       { item: 'card-1', part: 'card', field: 'excursionRatio' },

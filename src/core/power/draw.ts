@@ -22,6 +22,8 @@ export interface PowerState {
   }[];
   /** Draw of the heaviest sitting; the peak when there is no sitting. */
   readonly sustainedW: number;
+  /** A run whose speed is unknown keeps its parts busy to an unknown degree: sustained draw is then a lower bound too. */
+  readonly sustainedOpen: boolean;
   readonly ratedW: number | undefined;
   readonly missing: readonly MissingFigure[];
 }
@@ -108,6 +110,9 @@ export function drawOf(parts: FittedParts, sittings: readonly SittingResult[]): 
     excursionW: draws.reduce((sum, draw) => sum + draw.excursionW, 0),
     sittings: bySitting,
     sustainedW: bySitting.length === 0 ? peakW : Math.max(...bySitting.map((sitting) => sitting.sustainedW)),
+    sustainedOpen:
+      missing.length > 0 ||
+      sittings.some((sitting) => sitting.tasks.some((task) => task.mode === 'elastic' && task.missing.length > 0)),
     ratedW: ratings.length === 0 ? undefined : ratings[0],
     missing,
   };

@@ -40,7 +40,7 @@ export const supplyPower: Rule = {
         peakW: power.peakW,
         ratedW,
       });
-    if (power.sustainedW > allowedW || proven)
+    if (power.sustainedW > allowedW || !power.sustainedOpen)
       checks.push({
         rule: 'supply-power',
         level: power.sustainedW > allowedW ? 'caution' : 'passes',

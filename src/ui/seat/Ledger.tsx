@@ -82,7 +82,7 @@ export function Ledger() {
         <span className="quiet roomy">{assessment.checks.length - assessment.findings.length} passed</span>
       </button>
       <button type="button" onClick={() => setWhy('power')} title="Show what draws it." aria-haspopup="dialog">
-        {power.missing.length > 0 ? 'at least ' : ''}
+        {power.sustainedOpen ? 'at least ' : ''}
         {watts(power.sustainedW)} sustained · {watts(power.peakW)} peak
       </button>
       {worst && (

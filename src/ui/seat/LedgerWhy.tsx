@@ -116,6 +116,7 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
   const load = supply?.ratedW === undefined ? undefined : power.sustainedW / supply.ratedW;
   const efficiency = supply?.tier && load !== undefined ? tierEfficiency(supply.tier, load) : undefined;
   const bound = power.missing.length > 0 ? 'at least ' : '';
+  const open = power.sustainedOpen;
   return (
     <Sheet title={`What ${assessment.facts.machine.name} draws`} onClose={onClose}>
       <table>
@@ -151,7 +152,10 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
           })}
           <tr>
             <th scope="row">{bound ? 'At least' : 'In all'}</th>
-            <th className="num">{watts(power.sustainedW)}</th>
+            <th className="num">
+              {open ? 'at least ' : ''}
+              {watts(power.sustainedW)}
+            </th>
             <th className="num">{watts(power.peakW)}</th>
             <th className="num">{watts(power.excursionW)}</th>
           </tr>
@@ -160,11 +164,14 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
       {supply && efficiency !== undefined && load !== undefined && (
         <p style={{ marginTop: 8 }}>
           {fullName(supply)} delivers up to {watts(supply.ratedW ?? 0)} whatever its efficiency. At {percent(load)} load
-          its {supply.tier} tier reaches {percent(efficiency)} at least (115 V), so the wall sees {bound}
-          {watts(wallDrawW(power.sustainedW, efficiency))} at most.
+          its {supply.tier} tier reaches {percent(efficiency)} at least (115 V), so the wall sees{' '}
+          {open ? 'at least ' : ''}
+          {watts(wallDrawW(power.sustainedW, efficiency))}
+          {open ? '' : ' at most'}.
         </p>
       )}
       <p className="quiet small" style={{ marginTop: 4 }}>
+        {open && power.missing.length === 0 ? 'A run whose speed is unknown is not counted in the sitting. ' : ''}
         Idle and limit of each part, weighed by how busy the sitting keeps it. Full-power clocks: heat is not yet taken
         into account.
       </p>

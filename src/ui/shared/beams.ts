@@ -145,11 +145,19 @@ export function headroomBeams(assessment: Assessment): BeamModel[] {
   const { power, parts } = assessment.facts;
   const beams: BeamModel[] = [];
   if (parts.one('supply')) {
-    const known = power.ratedW !== undefined && power.missing.length === 0;
-    const add = (id: string, label: string, drawW: number, allowedW: number | undefined, why: string) => {
-      const band = known && allowedW !== undefined && drawW > 0 ? point(allowedW / drawW) : undefined;
+    const add = (
+      id: string,
+      label: string,
+      drawW: number,
+      allowedW: number | undefined,
+      lowerBound: boolean,
+      why: string,
+    ) => {
+      // a lower bound can show a supply too small, never large enough
+      const decided = !lowerBound || (allowedW !== undefined && drawW > allowedW);
+      const band = decided && allowedW !== undefined && drawW > 0 ? point(allowedW / drawW) : undefined;
       const verdict = band ? verdictOf(band) : 'unproven';
-      const need = `${power.missing.length > 0 ? 'at least ' : ''}${watts(drawW)}`;
+      const need = `${lowerBound ? 'at least ' : ''}${watts(drawW)}`;
       beams.push({
         id,
         label,
@@ -171,9 +179,17 @@ export function headroomBeams(assessment: Assessment): BeamModel[] {
       'Supply, sustained',
       power.sustainedW,
       power.ratedW === undefined ? undefined : power.ratedW * SUSTAINED_SHARE,
+      power.sustainedOpen,
       `The heaviest sitting against ${percent(SUSTAINED_SHARE)} of the rating.`,
     );
-    add('supply-peak', 'Supply, peak', power.peakW, power.ratedW, 'All parts at their limit against the full rating.');
+    add(
+      'supply-peak',
+      'Supply, peak',
+      power.peakW,
+      power.ratedW,
+      power.missing.length > 0,
+      'All parts at their limit against the full rating.',
+    );
   }
   for (const check of assessment.checks) {
     if (check.code !== 'cooler-height' && check.code !== 'card-length') continue;

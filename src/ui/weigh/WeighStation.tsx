@@ -115,7 +115,7 @@ export function WeighStation() {
               </th>
               {columns.map((column) => (
                 <td key={column.id}>
-                  {column.assessment.facts.power.missing.length > 0 ? 'at least ' : ''}
+                  {column.assessment.facts.power.sustainedOpen ? 'at least ' : ''}
                   {watts(column.assessment.facts.power.sustainedW)} sustained,{' '}
                   {watts(column.assessment.facts.power.peakW)} peak
                 </td>
