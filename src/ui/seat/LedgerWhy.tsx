@@ -1,7 +1,7 @@
 'use client';
 
 import Dialog from '@mui/material/Dialog';
-import type { ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
 import { wallDrawW, tierEfficiency } from '@/core/power/efficiency';
@@ -9,11 +9,12 @@ import { coinsOnly, number, percent, watts } from '@/core/words/format';
 import { useSeat } from './store';
 
 function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
+  const id = useId();
   return (
-    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-label={title}>
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby={id}>
       <div className="pane" style={{ padding: 18 }}>
         <div className="panehead">
-          <h1>{title}</h1>
+          <h1 id={id}>{title}</h1>
           <button type="button" className="link" onClick={onClose} autoFocus>
             Close
           </button>
