@@ -25,7 +25,9 @@ export function inverse(band: Band, numerator = 1): Band {
  */
 export function combineSpreads(factors: Iterable<number>): number {
   let sum = 0;
-  for (const factor of factors) sum += Math.log(factor) ** 2;
+  // most figures are exact and need no logarithm
+  for (const factor of factors) if (factor !== 1) sum += Math.log(factor) ** 2;
+  if (sum === 0) return 1;
   return Math.exp(Math.sqrt(sum));
 }
 
