@@ -1,9 +1,18 @@
 import { service } from '@/server/instance';
+import { ownedRows } from '@/server/desk';
 import { allSeats } from '@/server/service';
 import { DeskStation } from '@/ui/desk/DeskStation';
 
 export const dynamic = 'force-dynamic';
 
 export default async function DeskPage() {
-  return <DeskStation seats={await allSeats(service())} />;
+  const { data } = await service().catalogue();
+  return (
+    <DeskStation
+      seats={await allSeats(service())}
+      owned={await ownedRows(service())}
+      settings={await service().settings()}
+      regions={data.regions}
+    />
+  );
 }

@@ -4,27 +4,29 @@ import { compileCatalogue } from '@/core/catalogue';
 import { caseCatalogue, readCase } from '@/core/formats/caseFile';
 import { emptyCatalogue } from '@/core/formats/catalogue';
 import type { CatalogueData } from '@/core/formats/catalogueSchema';
-import type { Problem } from '@/core/formats/problems';
 import { exitCodeOf, reportOf } from '@/core/formats/report';
 import { schemaNames, schemaOf } from '@/core/formats/schemas';
 import { databasePath, openService } from '@/server/service';
+import { exportCommand, filesCommand, jobCommand } from './files';
+import { refuse, say } from './say';
 
 const USE = `use:
   vane assess CASE.json   prints the assessment of a case file as JSON
+  vane check FILE…        says what importing the files would do, and every problem with its place
+  vane import FILE…       takes catalogue, CSV, archive and case files into the database, each whole or not at all
+  vane export WHAT        writes catalogue, archive [--project ID], bom --seat ID --draft ID, a kind of part or offer
+                          as CSV; --to FILE, else to standard output
   vane schema NAME        prints a JSON Schema; NAME is one of ${schemaNames().join(', ')}
+
+tables (check, import): --kind KIND, --map "HEADING=field[unit]", --all field=value, --decimal . or ,,
+  --separator C, --encoding NAME, --region ID; what is not said is guessed or remembered
+exit codes of check, import, export: 0 done, 2 invalid input
 
 exit codes of assess: 0 nothing blocks or is unproven, 1 something blocks, 3 nothing blocks but something is
 unproven, 2 invalid input; with several machines the worst, 1 before 3`;
 
 /** Larger files are refused before they are read. */
 const LARGEST_BYTES = 40_000_000;
-
-const say = (text: string): boolean => process.stdout.write(`${text}\n`);
-
-function refuse(problems: readonly Problem[]): number {
-  for (const problem of problems) process.stderr.write(`${problem.path}: ${problem.message}\n`);
-  return 2;
-}
 
 /** The catalogue of this checkout's database, when there is one; a case with its parts inline needs none. */
 async function aroundCatalogue(): Promise<CatalogueData> {
@@ -74,13 +76,24 @@ function schemaCommand(name: string | undefined): number {
   return 0;
 }
 
-const [command, argument] = process.argv.slice(2);
+const [command, argument, ...more] = process.argv.slice(2);
+const args = argument === undefined ? [] : [argument, ...more];
 switch (command) {
   case 'assess':
     process.exitCode = await assessCommand(argument);
     break;
   case 'schema':
     process.exitCode = schemaCommand(argument);
+    break;
+  case 'check':
+  case 'import':
+    process.exitCode = await filesCommand(command, args);
+    break;
+  case 'export':
+    process.exitCode = await exportCommand(args);
+    break;
+  case 'job':
+    process.exitCode = await jobCommand(argument);
     break;
   case undefined:
   case 'help':

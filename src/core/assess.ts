@@ -15,6 +15,7 @@ import { runSitting } from './predict/sitting';
 import type { SittingResult, TaskResult } from './predict/results';
 import { supplyOf, type Supply } from './predict/supply';
 import { rules } from './rules';
+import { usualSettings, type Settings } from './settings';
 import { isFinding, levelRank, type Check, type Facts, type Finding } from './rules/rule';
 import { expand } from './work';
 import type { MachineFacts } from './work/machineFacts';
@@ -26,12 +27,14 @@ export interface Context {
   readonly catalogue: Catalogue;
   /** ISO date; core has no clock. */
   readonly today: string;
+  readonly settings: Settings;
   readonly placements: Map<string, Placement>;
 }
 
-export const contextOf = (catalogue: Catalogue, today: string): Context => ({
+export const contextOf = (catalogue: Catalogue, today: string, settings: Settings = usualSettings): Context => ({
   catalogue,
   today,
+  settings,
   placements: new Map(),
 });
 
@@ -86,6 +89,7 @@ export function assess(machine: Machine, brief: Brief, context: Context): Assess
     power,
     price,
     today,
+    settings: context.settings,
   };
   const checks = rules.flatMap((rule) => rule.check(facts));
   const findings = checks.filter(isFinding).sort((a, b) => levelRank(a.level) - levelRank(b.level));

@@ -33,12 +33,12 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
       return replaceItem(machine, edit.item, (item) => {
         if (item.part === edit.part) return item;
         const { standsInFor: _standIn, owned: _owned, ...rest } = item;
-        return { ...rest, part: edit.part, label: edit.label };
+        return { ...rest, part: edit.part, label: edit.label, ...(machine.present ? { owned: true } : {}) };
       });
     case 'add':
       return machine.items.some((item) => item.id === edit.item.id)
         ? machine
-        : { ...machine, items: [...machine.items, edit.item] };
+        : { ...machine, items: [...machine.items, machine.present ? { ...edit.item, owned: true } : edit.item] };
     case 'remove':
       return machine.items.some((item) => item.id === edit.item)
         ? {
@@ -85,6 +85,7 @@ export const briefEditSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('remove-sitting'), sitting: idText }),
   z.strictObject({ kind: z.literal('set-budget'), budgetMinor: z.number().int().positive().optional() }),
   z.strictObject({ kind: z.literal('set-must-haves'), mustHaves: mustHavesSchema }),
+  z.strictObject({ kind: z.literal('set-displays'), ownedDisplays: z.array(partIdSchema).max(20) }),
   z.strictObject({ kind: z.literal('set-figures'), figures: briefFiguresSchema }),
 ]);
 export type BriefEdit = z.infer<typeof briefEditSchema>;
@@ -126,6 +127,10 @@ export function editBrief(brief: Brief, edit: BriefEdit): Brief {
     }
     case 'set-must-haves':
       return { ...brief, mustHaves: edit.mustHaves };
+    case 'set-displays':
+      return brief.ownedDisplays.join() === edit.ownedDisplays.join()
+        ? brief
+        : { ...brief, ownedDisplays: edit.ownedDisplays };
     case 'set-figures':
       return {
         ...brief,

@@ -31,6 +31,8 @@ export const machineSchema = z
     memoryProfile: z.enum(['on', 'off']).optional(),
     /** Firmware the board really has or will have before first start; unknown means as shipped. */
     firmware: plainText(20).optional(),
+    /** The machine that is there already: what is added to it counts as owned. */
+    present: z.boolean().optional(),
   })
   .superRefine((machine, context) => {
     const seen = new Set<string>();

@@ -3,7 +3,8 @@ import { dirname } from 'node:path';
 import { demoCatalogue } from './catalogue';
 import { filmBrief, filmDrafts } from './ninefathom';
 import { DEMO_TODAY } from './seed';
-import { addDemoSeat, fixDemoDay, importText, openService } from '@/server/service';
+import { importFile } from '@/server/import/importFile';
+import { addDemoSeat, fixDemoDay, openService } from '@/server/service';
 
 /**
  * Makes the demo database: writes the catalogue as an open file and reads it back through the importer.
@@ -16,9 +17,9 @@ async function main(): Promise<void> {
   mkdirSync(dirname(file), { recursive: true });
   writeFileSync(file, text);
   const service = openService(database);
-  const result = await importText(service, text);
-  if (result.state === 'refused') {
-    for (const problem of result.problems) console.error(`${problem.path} ${problem.message}`);
+  const result = await importFile(service, { format: 'catalogue', path: file, name: 'Ninefathom demo catalogue' });
+  if (result.state !== 'written') {
+    for (const problem of result.dryRun.problems) console.error(`${problem.path} ${problem.message}`);
     process.exitCode = 2;
   } else {
     await fixDemoDay(service, DEMO_TODAY);
@@ -30,9 +31,7 @@ async function main(): Promise<void> {
       brief: filmBrief(),
       drafts: filmDrafts(),
     });
-    console.log(
-      result.state === 'catalogue' ? `demo database made: ${result.added} catalogue entries` : 'demo database made',
-    );
+    console.log(`demo database made: ${result.dryRun.read} catalogue entries`);
   }
   await service.close();
 }

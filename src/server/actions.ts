@@ -1,8 +1,11 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import type { ImportResult, SaveResult, SeatBundle } from './contract';
+import type { SaveResult, SeatBundle } from './contract';
+import * as desk from './desk';
+import * as files from './files';
 import { service } from './instance';
+import * as library from './library';
 import * as work from './service';
 import type { Brief } from '@/core/brief';
 import type { Problem } from '@/core/formats/problems';
@@ -41,15 +44,88 @@ export async function dropDraft(seatId: string, documentId: string): Promise<Sea
   return work.dropDraft(service(), String(seatId), String(documentId));
 }
 
-export async function importText(text: string): Promise<ImportResult> {
-  const result = await work.importText(service(), String(text));
-  revalidatePath('/');
-  return result;
-}
-
 export async function newSeat(
   projectId: string,
   name: string,
 ): Promise<{ state: 'made'; seatId: string; projectId: string } | { state: 'refused'; problems: Problem[] }> {
   return work.newSeat(service(), String(projectId), String(name));
+}
+
+/** Changes of the library move every page that shows parts. */
+async function moved<T>(change: Promise<T>): Promise<T> {
+  const result = await change;
+  revalidatePath('/', 'layout');
+  return result;
+}
+
+export async function addPart(input: unknown): Promise<library.Kept> {
+  return moved(library.addPart(service(), input));
+}
+
+export async function setPartField(
+  id: string,
+  path: string,
+  value: { text: string } | { structure: unknown },
+): Promise<library.Kept> {
+  return moved(library.setField(service(), String(id), String(path), value));
+}
+
+export async function resetPartField(id: string, path: string): Promise<library.Kept> {
+  return moved(library.resetField(service(), String(id), String(path)));
+}
+
+export async function setPartPrice(id: string, priceMinor: number | undefined): Promise<library.Kept> {
+  return moved(library.setPrice(service(), String(id), priceMinor));
+}
+
+export async function removePart(id: string): Promise<library.Kept> {
+  return moved(library.removePart(service(), String(id)));
+}
+
+export async function stepLibrary(direction: 'undo' | 'redo') {
+  return moved(library.stepTheLibrary(service(), direction === 'redo' ? 'redo' : 'undo'));
+}
+
+export async function openUploadedCase(uploadId: string) {
+  return moved(files.openUploadedCase(service(), String(uploadId)));
+}
+
+export async function openUploadedMachine(uploadId: string, target: unknown) {
+  return moved(files.openUploadedMachine(service(), String(uploadId), target));
+}
+
+export async function checkUpload(uploadId: string, csv: unknown) {
+  return files.checkUpload(service(), String(uploadId), csv);
+}
+
+export async function writeUpload(uploadId: string) {
+  return files.writeUpload(service(), String(uploadId));
+}
+
+export async function dropUpload(uploadId: string): Promise<void> {
+  files.dropUpload(service(), String(uploadId));
+}
+
+export async function guessTable(uploadId: string, choice: unknown) {
+  return files.guessTable(service(), String(uploadId), choice);
+}
+
+export async function addPresentMachine(seatId: string): Promise<string | undefined> {
+  return moved(desk.addPresentMachine(service(), String(seatId)));
+}
+
+export async function saveSettings(settings: unknown) {
+  return moved(desk.saveSettings(service(), settings));
+}
+
+export async function keepOwned(owned: unknown) {
+  return moved(desk.keepOwned(service(), owned));
+}
+
+export async function dropOwned(id: string) {
+  return moved(desk.dropOwned(service(), String(id)));
+}
+
+export async function putOwned(id: string, target: unknown) {
+  return moved(desk.putOwned(service(), String(id), target));
 }

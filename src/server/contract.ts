@@ -2,6 +2,11 @@ import type { CatalogueData } from '@/core/formats/catalogueSchema';
 import type { Brief } from '@/core/brief';
 import type { Machine } from '@/core/machine';
 import type { Problem } from '@/core/formats/problems';
+import type { Settings } from '@/core/settings';
+import type { Mapping } from '@/core/formats/csv/mapping';
+import type { Owned } from '@/core/formats/projectFile';
+import type { Part, PartKind } from '@/core/parts';
+import type { Currency } from '@/core/units/money';
 
 /** A brief or draft with the revision that edits must name. */
 export interface StoredBody<T> {
@@ -29,6 +34,7 @@ export interface SeatBundle {
   readonly data: CatalogueData;
   readonly catalogueRevision: number;
   readonly today: string;
+  readonly settings: Settings;
   readonly steps: Steps;
 }
 
@@ -38,7 +44,108 @@ export type SaveResult<T> =
   | { readonly state: 'refused'; readonly problems: readonly Problem[] }
   | { readonly state: 'gone' };
 
-export type ImportResult =
-  | { readonly state: 'catalogue'; readonly added: number; readonly changed: number; readonly left: number }
-  | { readonly state: 'case'; readonly seatId: string; readonly projectId: string; readonly machines: number }
-  | { readonly state: 'refused'; readonly problems: readonly Problem[] };
+/** One row of the library's grid. */
+export interface LibraryRow {
+  readonly id: string;
+  readonly kind: PartKind;
+  readonly maker: string;
+  readonly name: string;
+  readonly state: 'on sale' | 'withdrawn' | 'announced';
+  /** Null is unknown. */
+  readonly cells: Readonly<Record<string, number | string | null>>;
+}
+
+/** A window of the grid with how much there is around it. */
+export interface LibraryPage {
+  readonly total: number;
+  readonly all: number;
+  readonly ofKind: Readonly<Partial<Record<PartKind, number>>>;
+  readonly rows: readonly LibraryRow[];
+  readonly offset: number;
+  readonly currency: string;
+  readonly regionName: string;
+}
+
+export interface SheetField {
+  readonly path: string;
+  readonly value: unknown;
+  /** Set by hand over what the file said. */
+  readonly hand: { readonly at: string } | null;
+}
+
+/** All that is known of one part. */
+export interface PartSheet {
+  readonly part: Part;
+  readonly fields: readonly SheetField[];
+  readonly origin: { readonly label: string; readonly origin: string; readonly at: string } | null;
+  readonly rating: {
+    readonly ratings: number;
+    readonly mean: number;
+    readonly shrunk: number;
+    readonly kindMean: number;
+  } | null;
+  readonly state: LibraryRow['state'];
+  readonly lookalikes: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly because: 'variant' | 'name';
+    readonly differences: readonly { readonly path: string; readonly here: unknown; readonly there: unknown }[];
+  }[];
+  readonly uses: readonly {
+    readonly label: string;
+    readonly href: string | undefined;
+    readonly standsInFor: string | undefined;
+  }[];
+  readonly offers: readonly {
+    readonly id: string;
+    readonly seller: string;
+    readonly condition: string;
+    readonly asOf: string;
+    readonly landedMinor: number;
+    readonly byHand: boolean;
+  }[];
+  readonly region: {
+    readonly id: string;
+    readonly name: string;
+    readonly currency: Currency;
+    readonly pricesIncludeTax: boolean;
+  } | null;
+}
+
+/** Something owned with its part's name; no kind when the part is gone from the library. */
+export type OwnedRow = Owned & { readonly label: string; readonly kind: PartKind | undefined };
+
+/** A change of the library as the list of changes shows it. */
+export interface StepRow {
+  readonly seq: number;
+  readonly label: string;
+  readonly origin: string;
+  readonly at: string;
+  readonly undone: boolean;
+  readonly entries: number;
+}
+
+/** A file that was given and waits. */
+export interface UploadView {
+  readonly id: string;
+  readonly name: string;
+  readonly bytes: number;
+  readonly format: string;
+}
+
+/** First rows of a table with the best guess at its columns. */
+export interface TableView {
+  readonly encoding: string;
+  readonly separator: string;
+  readonly headers: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+  readonly remembered: readonly string[];
+  readonly mapping: Mapping | undefined;
+}
+
+/** What an inventory or bill of materials holds. */
+export interface MachineView {
+  readonly name: string;
+  readonly items: readonly { readonly id: string; readonly label: string; readonly known: boolean }[];
+  readonly notes: readonly string[];
+}

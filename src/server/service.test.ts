@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
@@ -7,17 +7,30 @@ import { assess, contextOf } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
 import { filmBrief, filmDrafts } from '@/demo/ninefathom';
 import { demoCatalogue } from '@/demo/catalogue';
+import { exportCase, openCase } from './cases';
+import { importFile } from './import/importFile';
 import * as work from './service';
 
 let folder: string;
 let service: work.Service;
 const CATALOGUE = JSON.stringify(demoCatalogue());
 
+/** Imports a text as a file of the folder, as a person's file would be. */
+async function importText(text: string) {
+  const path = join(folder, 'given.json');
+  writeFileSync(path, text);
+  return importFile(service, { format: 'catalogue', path, name: 'given.json' });
+}
+const totals = (result: Awaited<ReturnType<typeof importText>>) =>
+  result.dryRun.counts.reduce(
+    (sum, entry) => ({ added: sum.added + entry.added, changed: sum.changed + entry.changed }),
+    { added: 0, changed: 0 },
+  );
+
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'vane-'));
   service = work.openService(join(folder, 'test.db'));
-  const imported = await work.importText(service, CATALOGUE);
-  expect(imported.state).toBe('catalogue');
+  expect((await importText(CATALOGUE)).state).toBe('written');
   await addSeat(service.db, {
     projectId: 'p',
     projectName: 'Project',
@@ -69,7 +82,9 @@ describe('the demo world', () => {
 describe('importing', () => {
   test('again changes nothing', async () => {
     const revision = (await service.catalogue()).revision;
-    expect(await work.importText(service, CATALOGUE)).toMatchObject({ state: 'catalogue', added: 0, changed: 0 });
+    const again = await importText(CATALOGUE);
+    expect(again).toMatchObject({ state: 'written', step: undefined });
+    expect(totals(again)).toEqual({ added: 0, changed: 0 });
     expect((await service.catalogue()).revision).toBe(revision);
   });
 
@@ -77,8 +92,8 @@ describe('importing', () => {
     const before = JSON.stringify((await service.catalogue()).data);
     const file = JSON.parse(CATALOGUE) as { parts: Record<string, unknown>[] };
     file.parts = file.parts.map((part, i) => (i === 5 ? { ...part, maxPowerW: -5 } : { ...part, warrantyMonths: 99 }));
-    const result = await work.importText(service, JSON.stringify(file));
-    expect(result).toEqual({
+    const result = await importText(JSON.stringify(file));
+    expect(result).toMatchObject({
       state: 'refused',
       problems: [{ path: 'parts[5].maxPowerW', message: 'must be above 0' }],
     });
@@ -90,35 +105,40 @@ describe('importing', () => {
     file.parts = file.parts.map((part) =>
       part['id'] === 'marlhouse-quay-glass' ? { ...part, coolerHeightMm: 190 } : part,
     );
-    expect(await work.importText(service, JSON.stringify(file))).toMatchObject({ changed: 1 });
+    expect(totals(await importText(JSON.stringify(file)))).toEqual({ added: 0, changed: 1 });
     const now = await bundle();
     expect(now.data.parts.find((part) => part.id === 'marlhouse-quay-glass')).toMatchObject({ coolerHeightMm: 190 });
   });
 
   test('refuses junk and foreign formats with a sentence', async () => {
-    expect(await work.importText(service, 'junk')).toMatchObject({ state: 'refused', problems: [{ path: 'file' }] });
-    expect(await work.importText(service, '{"format":"other-thing"}')).toMatchObject({
+    expect(await importText('junk')).toMatchObject({
       state: 'refused',
-      problems: [{ path: 'format', message: expect.stringContaining('"other-thing" is not read here') as unknown }],
+      problems: [{ path: 'file', message: expect.stringContaining('is not JSON') as unknown }],
+    });
+    expect(await importText('{"format":"other-thing"}')).toMatchObject({
+      state: 'refused',
+      problems: expect.arrayContaining([
+        { path: 'format', message: 'is not "vane-catalogue": this is not a catalogue file' },
+      ]) as unknown,
     });
   });
 
   test('a case file becomes a seat of its own, beside the one it came from', async () => {
-    const file = await work.exportCase(service, 'film');
-    const opened = await work.importText(service, JSON.stringify(file));
-    expect(opened).toMatchObject({ state: 'case', machines: 3 });
-    if (opened.state !== 'case') return;
-    const seat = await work.seatBundle(service, opened.seatId);
+    const file = await exportCase(service, 'film');
+    const opened = await openCase(service, JSON.stringify(file));
+    if (!opened.ok) throw new Error('refused');
+    expect(opened.value.machines).toBe(3);
+    const seat = await work.seatBundle(service, opened.value.seatId);
     expect(seat?.drafts.map((draft) => draft.body)).toEqual((await bundle()).drafts.map((draft) => draft.body));
     // once more: a third seat, nothing overwritten
-    expect(await work.importText(service, JSON.stringify(file))).not.toMatchObject({ seatId: opened.seatId });
+    expect(await openCase(service, JSON.stringify(file))).not.toMatchObject({ value: { seatId: opened.value.seatId } });
   });
 
   test('a case whose part differs from the catalogue’s is refused, not merged', async () => {
-    const file = await work.exportCase(service, 'film');
+    const file = await exportCase(service, 'film');
     const parts = file?.parts?.map((part) => (part.id === 'palisar-gale-12' ? { ...part, lengthMm: 1 } : part));
-    expect(await work.importText(service, JSON.stringify({ ...file, parts }))).toMatchObject({
-      state: 'refused',
+    expect(await openCase(service, JSON.stringify({ ...file, parts }))).toMatchObject({
+      ok: false,
       problems: [{ path: 'parts.palisar-gale-12' }],
     });
   });
@@ -199,7 +219,7 @@ describe('a figure filled in by hand', () => {
       state: 'filled',
     });
     expect(await flume()).toMatchObject({ sustainedWriteMBs: 850 });
-    await work.importText(service, CATALOGUE);
+    await importText(CATALOGUE);
     expect(await flume()).toMatchObject({ sustainedWriteMBs: 850 });
     expect((await work.stepSeat(service, 'film', 'undo')).label).toBe(
       'sequential write after its cache of Fenstore Flume 2 TB',

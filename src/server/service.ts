@@ -1,31 +1,28 @@
 import { join } from 'node:path';
 import { briefSchema, type Brief } from '@/core/brief';
 import { editBrief, editMachine, briefEditSchema, machineEditSchema } from '@/core/edits';
-import { CASE_FORMAT, readCase, writeCase, type CaseFile } from '@/core/formats/caseFile';
-import { readCatalogue } from '@/core/formats/catalogue';
-import { CATALOGUE_FORMAT, type CatalogueData } from '@/core/formats/catalogueSchema';
-import { MAX_TEXT, problemsOf, type Problem } from '@/core/formats/problems';
+import type { CatalogueData } from '@/core/formats/catalogueSchema';
+import { problemsOf, type Problem } from '@/core/formats/problems';
 import { machineSchema, type Machine } from '@/core/machine';
 import { fullName } from '@/core/fitted';
 import { figureMeta, isNumberField } from '@/core/parts';
-import {
-  catalogueRevision,
-  fixedToday,
-  fixToday,
-  importCatalogue,
-  knownIds,
-  partWithFigure,
-  readCatalogueData,
-} from '@/store/catalogueStore';
+import { catalogueRevision, fixedToday, fixToday, partWithFigure, readCatalogueData } from '@/store/catalogueStore';
 import { openDatabase, type Database } from '@/store/database';
+import { readSettings } from '@/store/libraryStore';
 import * as projects from '@/store/projectStore';
-import type { ImportResult, SaveResult, SeatBundle } from './contract';
+import type { Settings } from '@/core/settings';
+import type { SaveResult, SeatBundle } from './contract';
 import { z } from 'zod';
 
 /** What this process knows: the open database and the catalogue as last read. */
 export interface Service {
   readonly db: Database;
+  /** Where the database lies: importing and looking things up open it again. */
+  readonly path: string;
   readonly catalogue: () => Promise<{ readonly data: CatalogueData; readonly revision: number }>;
+  /** The catalogue as files said it, without what was filled in by hand. */
+  readonly fileCatalogue: () => Promise<CatalogueData>;
+  readonly settings: () => Promise<Settings>;
   readonly close: () => Promise<void>;
 }
 
@@ -37,7 +34,10 @@ export function openService(path: string = databasePath()): Service {
   let cached: { data: CatalogueData; revision: number } | undefined;
   return {
     db,
+    path,
     close,
+    fileCatalogue: () => readCatalogueData(db, 'files'),
+    settings: () => readSettings(db),
     catalogue: async () => {
       const revision = await catalogueRevision(db);
       if (cached?.revision !== revision) cached = { data: await readCatalogueData(db), revision };
@@ -50,7 +50,7 @@ export async function todayOf(service: Service): Promise<string> {
   return (await fixedToday(service.db)) ?? new Date().toISOString().slice(0, 10);
 }
 
-const now = (): string => new Date().toISOString();
+export const now = (): string => new Date().toISOString();
 
 /** The catalogue entries that these machines and all rivals mention. */
 function mentioned(data: CatalogueData, brief: Brief, machines: readonly Machine[]): CatalogueData {
@@ -80,6 +80,7 @@ export async function seatBundle(service: Service, seatId: string): Promise<Seat
     ),
     catalogueRevision: revision,
     today: await todayOf(service),
+    settings: await service.settings(),
     steps: await projects.stepsOf(service.db, seatId),
   };
 }
@@ -98,7 +99,7 @@ const target = z.strictObject({
 });
 
 /** Runs `change` and turns the schema's refusal into problems; anything else is our own mistake and is thrown on. */
-async function refusing<T>(change: () => Promise<T>): Promise<T | { state: 'refused'; problems: Problem[] }> {
+export async function refusing<T>(change: () => Promise<T>): Promise<T | { state: 'refused'; problems: Problem[] }> {
   try {
     return await change();
   } catch (error) {
@@ -230,109 +231,11 @@ export async function dropDraft(service: Service, seatId: string, documentId: st
   return seatBundle(service, seatId);
 }
 
-/** Reads a catalogue or a case file: everything is checked first, then all of it is written or nothing. */
-export async function importText(service: Service, text: string): Promise<ImportResult> {
-  if (text.length > MAX_TEXT)
-    return {
-      state: 'refused',
-      problems: [
-        {
-          path: 'file',
-          message: `has ${Math.round(text.length / 1e6)} million characters; files of up to ${MAX_TEXT / 1e6} million are read`,
-        },
-      ],
-    };
-  const format = /"format"\s*:\s*"([^"]{1,40})"/.exec(text.slice(0, 2000))?.[1];
-  if (format === CASE_FORMAT) return importCase(service, text);
-  const parsed = readCatalogue(text, await knownIds(service.db));
-  if (!parsed.ok)
-    return {
-      state: 'refused',
-      problems:
-        format === undefined || format === CATALOGUE_FORMAT
-          ? parsed.problems
-          : [
-              {
-                path: 'format',
-                message: `"${format}" is not read here; catalogue files say "${CATALOGUE_FORMAT}", case files "${CASE_FORMAT}"`,
-              },
-            ],
-    };
-  return { state: 'catalogue', ...(await importCatalogue(service.db, parsed.value)) };
-}
-
-async function importCase(service: Service, text: string): Promise<ImportResult> {
-  const { data } = await service.catalogue();
-  const parsed = readCase(text, new Set(data.parts.map((part) => part.id as string)));
-  if (!parsed.ok) return { state: 'refused', problems: parsed.problems };
-  const file = parsed.value;
-  const known = {
-    parts: new Set(data.parts.map((part) => part.id as string)),
-    applications: new Set(data.applications.map((profile) => profile.id)),
-    offers: new Set(data.offers.map((offer) => offer.id)),
-    sellers: new Set(data.sellers.map((seller) => seller.id)),
-  };
-  const differs = (file.parts ?? []).filter(
-    (part) =>
-      known.parts.has(part.id) &&
-      JSON.stringify(data.parts.find((other) => other.id === part.id)) !== JSON.stringify(part),
-  );
-  if (differs.length > 0)
-    return {
-      state: 'refused',
-      problems: differs.map((part) => ({
-        path: `parts.${part.id}`,
-        message:
-          'is in the catalogue with other figures; give it another id in the case file, or import it as a catalogue to change it',
-      })),
-    };
-  const unknownSellers = [...new Set((file.offers ?? []).map((offer) => offer.seller))].filter(
-    (id) => !known.sellers.has(id),
-  );
-  const regionKnown = data.regions.find((region) => region.id === file.region.id);
-  if (regionKnown && JSON.stringify(regionKnown) !== JSON.stringify(file.region))
-    return {
-      state: 'refused',
-      problems: [{ path: 'region', message: `"${file.region.id}" is known with other figures; give it another id` }],
-    };
-  await importCatalogue(service.db, {
-    format: CATALOGUE_FORMAT,
-    version: 1,
-    name: file.name,
-    regions: [file.region],
-    sellers: unknownSellers.map((id) => ({ id, name: id })),
-    applications: (file.applications ?? []).filter((profile) => !known.applications.has(profile.id)),
-    parts: (file.parts ?? []).filter((part) => !known.parts.has(part.id)),
-    offers: (file.offers ?? []).filter((offer) => !known.offers.has(offer.id)),
-    rivals: [],
-  });
-  const seats = await projects.listSeats(service.db);
-  const base = file.brief.id;
+/** The base itself, or the base with the first number that no seat has yet. */
+export function freeSeatId(seats: readonly { readonly id: string }[], base: string): string {
   let seatId = base;
   for (let n = 2; seats.some((seat) => seat.id === seatId); n++) seatId = `${base}-${n}`;
-  await projects.addSeat(service.db, {
-    projectId: 'opened-files',
-    projectName: 'Opened from files',
-    seatId,
-    seatName: file.name,
-    brief: file.brief,
-    drafts: file.machines,
-  });
-  return { state: 'case', seatId, projectId: 'opened-files', machines: file.machines.length };
-}
-
-/** A seat as a case file, everything it needs inline. */
-export async function exportCase(service: Service, seatId: string): Promise<CaseFile | undefined> {
-  const seat = await projects.readSeat(service.db, seatId);
-  if (!seat) return undefined;
-  const { data } = await service.catalogue();
-  return writeCase(
-    `${seat.seat.projectName}, ${seat.seat.name}`.slice(0, 80),
-    await todayOf(service),
-    seat.brief.body,
-    seat.drafts.map((draft) => draft.body),
-    data,
-  );
+  return seatId;
 }
 
 /** A new seat with an empty brief and an empty draft in the first region. */
@@ -342,7 +245,8 @@ export async function newSeat(
   name: string,
 ): Promise<{ state: 'made'; seatId: string; projectId: string } | { state: 'refused'; problems: Problem[] }> {
   const { data } = await service.catalogue();
-  const region = data.regions[0];
+  const settings = await service.settings();
+  const region = data.regions.find((entry) => entry.id === settings.region) ?? data.regions[0];
   if (!region)
     return {
       state: 'refused',
@@ -357,8 +261,7 @@ export async function newSeat(
         .replace(/[^a-z0-9]+/g, '-')
         .replace(/^-|-$/g, '')
         .slice(0, 60) || 'seat';
-    let seatId = base;
-    for (let n = 2; seats.some((seat) => seat.id === seatId); n++) seatId = `${base}-${n}`;
+    const seatId = freeSeatId(seats, base);
     const brief = briefSchema.parse({
       id: seatId,
       name,
@@ -388,3 +291,11 @@ export async function newSeat(
 export const addDemoSeat = (service: Service, seat: projects.NewSeat): Promise<void> =>
   projects.addSeat(service.db, seat);
 export const fixDemoDay = (service: Service, today: string): Promise<void> => fixToday(service.db, today);
+
+/** Seats by name, for choosing where something goes. */
+export async function seatNames(service: Service): Promise<{ id: string; label: string }[]> {
+  return (await projects.listSeats(service.db)).map((seat) => ({
+    id: seat.id,
+    label: `${seat.projectName} / ${seat.name}`,
+  }));
+}

@@ -1,19 +1,9 @@
-import { catalogueSchema, type CatalogueData, type CatalogueFile } from '@/core/formats/catalogueSchema';
+import { catalogueSchema, type CatalogueData } from '@/core/formats/catalogueSchema';
 import type { Known } from '@/core/formats/catalogue';
-import { partSchema, type Part } from '@/core/parts';
+import { partSchema, partSchemas, type Part, type PartKind } from '@/core/parts';
+import { withValueAt } from '@/core/parts/fields';
 import { writing, type Database, type Writer } from './database';
 import type { SmallList } from './schema';
-
-const SMALL: readonly SmallList[] = ['regions', 'sellers', 'applications', 'rivals'];
-/** SQLite takes a limited number of values a statement. */
-const BATCH = 200;
-
-/** What an import did or would do, entries counted. */
-export interface ImportSummary {
-  readonly added: number;
-  readonly changed: number;
-  readonly left: number;
-}
 
 /** Ids already there, so that a file may refer to them. */
 export async function knownIds(db: Database): Promise<Known> {
@@ -28,7 +18,8 @@ export async function knownIds(db: Database): Promise<Known> {
   };
 }
 
-async function bump(trx: Writer): Promise<void> {
+/** Counts a change, so that every process reads the catalogue again. */
+export async function bumpCatalogue(trx: Writer): Promise<void> {
   const next = (await revisionIn(trx)) + 1;
   await trx
     .insertInto('meta')
@@ -45,117 +36,40 @@ async function revisionIn(db: Database | Writer): Promise<number> {
 /** Counts every change of the catalogue, so that caches know when to read it again. */
 export const catalogueRevision = (db: Database): Promise<number> => revisionIn(db);
 
-/** Writes a validated file in one transaction; writing it again changes nothing. Entries that the file lacks stay. */
-export async function importCatalogue(db: Database, file: CatalogueFile): Promise<ImportSummary> {
-  return writing(db, async (trx) => {
-    let added = 0;
-    let changed = 0;
-    let left = 0;
-    const tally = (before: string | undefined, after: string): boolean => {
-      if (before === undefined) added++;
-      else if (before === after) left++;
-      else changed++;
-      return before !== after;
-    };
-    for (const list of SMALL) {
-      const before = new Map(
-        (await trx.selectFrom('small_lists').select(['id', 'spec']).where('list', '=', list).execute()).map((row) => [
-          row.id,
-          row.spec,
-        ]),
-      );
-      for (const entry of file[list]) {
-        const spec = JSON.stringify(entry);
-        if (tally(before.get(entry.id), spec))
-          await trx
-            .insertInto('small_lists')
-            .values({ list, id: entry.id, spec })
-            .onConflict((oc) => oc.columns(['list', 'id']).doUpdateSet({ spec }))
-            .execute();
-      }
-    }
-    const partsBefore = new Map(
-      (await trx.selectFrom('parts').select(['id', 'spec']).execute()).map((row) => [row.id, row.spec]),
-    );
-    const parts = file.parts
-      .map((part) => ({
-        id: part.id as string,
-        kind: part.kind,
-        maker: part.maker,
-        name: part.name,
-        spec: JSON.stringify(part),
-      }))
-      .filter((row) => tally(partsBefore.get(row.id), row.spec));
-    for (let i = 0; i < parts.length; i += BATCH)
-      await trx
-        .insertInto('parts')
-        .values(parts.slice(i, i + BATCH))
-        .onConflict((oc) =>
-          oc.column('id').doUpdateSet((eb) => ({
-            kind: eb.ref('excluded.kind'),
-            maker: eb.ref('excluded.maker'),
-            name: eb.ref('excluded.name'),
-            spec: eb.ref('excluded.spec'),
-          })),
-        )
-        .execute();
-    const offersBefore = new Map(
-      (await trx.selectFrom('offers').select(['id', 'spec']).execute()).map((row) => [row.id, row.spec]),
-    );
-    const offers = file.offers
-      .map((offer) => ({
-        id: offer.id,
-        part_id: offer.part as string,
-        region: offer.region,
-        price_minor: offer.priceMinor,
-        spec: JSON.stringify(offer),
-      }))
-      .filter((row) => tally(offersBefore.get(row.id), row.spec));
-    for (let i = 0; i < offers.length; i += BATCH)
-      await trx
-        .insertInto('offers')
-        .values(offers.slice(i, i + BATCH))
-        .onConflict((oc) =>
-          oc.column('id').doUpdateSet((eb) => ({
-            part_id: eb.ref('excluded.part_id'),
-            region: eb.ref('excluded.region'),
-            price_minor: eb.ref('excluded.price_minor'),
-            spec: eb.ref('excluded.spec'),
-          })),
-        )
-        .execute();
-    if (added + changed > 0) await bump(trx);
-    return { added, changed, left };
-  });
-}
-
-/** The whole catalogue, figures filled in by hand laid over what the files said. */
-export async function readCatalogueData(db: Database): Promise<CatalogueData> {
-  const rows = await db.selectFrom('parts').select('spec').orderBy('id').execute();
-  const figures = new Map<string, Record<string, unknown>>();
-  for (const row of await db.selectFrom('part_figures').selectAll().execute())
-    figures.set(row.part_id, { ...figures.get(row.part_id), [row.field]: JSON.parse(row.value) as unknown });
-  const small = await db.selectFrom('small_lists').selectAll().orderBy('id').execute();
-  const list = (name: SmallList) =>
-    small.filter((row) => row.list === name).map((row) => JSON.parse(row.spec) as unknown);
+/** The whole catalogue as the files said it, with figures filled in by hand laid over it unless `files` is asked for. */
+export async function readCatalogueData(
+  db: Database,
+  what: 'with-hand-figures' | 'files' = 'with-hand-figures',
+): Promise<CatalogueData> {
+  const rows = await db.selectFrom('parts').select(['id', 'spec']).orderBy('id').execute();
+  const figures = new Map<string, { field: string; value: unknown }[]>();
+  if (what === 'with-hand-figures')
+    for (const row of await db.selectFrom('part_figures').selectAll().execute())
+      figures.set(row.part_id, [
+        ...(figures.get(row.part_id) ?? []),
+        { field: row.field, value: JSON.parse(row.value) as unknown },
+      ]);
   const { shape } = catalogueSchema;
+  const offers = await db.selectFrom('offers').select('spec').orderBy('id').execute();
   return {
-    parts: rows.map((row): Part => withFigures(row.spec, figures)),
-    offers: shape.offers.parse(
-      (await db.selectFrom('offers').select('spec').orderBy('id').execute()).map(
-        (row) => JSON.parse(row.spec) as unknown,
-      ),
-    ),
-    regions: shape.regions.parse(list('regions')),
-    sellers: shape.sellers.parse(list('sellers')),
-    applications: shape.applications.parse(list('applications')),
-    rivals: shape.rivals.parse(list('rivals')),
+    parts: rows.map((row): Part => withFigures(row.spec, figures.get(row.id))),
+    offers: shape.offers.parse(offers.map((row) => JSON.parse(row.spec) as unknown)),
+    regions: await readSmall(db, 'regions'),
+    sellers: await readSmall(db, 'sellers'),
+    applications: await readSmall(db, 'applications'),
+    rivals: await readSmall(db, 'rivals'),
   };
 }
 
-function withFigures(spec: string, figures: ReadonlyMap<string, Record<string, unknown>>): Part {
-  const json = JSON.parse(spec) as { id: string };
-  return partSchema.parse({ ...json, ...figures.get(json.id) });
+/** Null stands for "taken away": the file's figure was wrong and the right one is not known. */
+function withFigures(spec: string, figures: readonly { field: string; value: unknown }[] | undefined): Part {
+  const json = JSON.parse(spec) as { kind: PartKind };
+  const laidOver = (figures ?? []).reduce<object>(
+    (part, { field, value }) => withValueAt(part, field, value ?? undefined),
+    json,
+  );
+  // asking the kind's own schema is several times faster than trying a union
+  return partSchemas[json.kind].parse(laidOver) as Part;
 }
 
 /** A part as it would be with a figure filled in; the schema's verdict decides. */
@@ -196,7 +110,7 @@ export async function writeFigure(
       .values({ part_id: partId, field, value, at })
       .onConflict((oc) => oc.columns(['part_id', 'field']).doUpdateSet({ value, at }))
       .execute();
-  await bump(trx);
+  await bumpCatalogue(trx);
 }
 
 /** The catalogue's own "today", set by the demo so that pictures repeat; otherwise unset. */
@@ -212,4 +126,10 @@ export async function fixToday(db: Database, today: string): Promise<void> {
       .onConflict((oc) => oc.column('key').doUpdateSet({ value: today }))
       .execute(),
   );
+}
+
+/** One of the small lists, validated. */
+export async function readSmall<L extends SmallList>(db: Database, list: L): Promise<CatalogueData[L]> {
+  const rows = await db.selectFrom('small_lists').select('spec').where('list', '=', list).orderBy('id').execute();
+  return catalogueSchema.shape[list].parse(rows.map((row) => JSON.parse(row.spec) as unknown)) as CatalogueData[L];
 }

@@ -10,6 +10,13 @@ export interface Tables {
   part_figures: { part_id: string; field: string; value: string; at: string };
   offers: { id: string; part_id: string; region: string; price_minor: number; spec: string };
   small_lists: { list: SmallList; id: string; spec: string };
+  /** Changes of the library that can be taken back: imports, parts and figures by hand. */
+  steps: { seq: Generated<number>; label: string; origin: string; at: string; undone: number };
+  /** What a step changed: `other` is how the entry was before it (or, undone, after it); null where there was none. */
+  changes: { step: number; list: string; id: string; other: string | null };
+  /** Where columns of foreign tables went last time. */
+  column_choices: { kind: string; header: string; target: string; at: string };
+  owned: { id: string; spec: string };
   projects: { id: string; name: string; position: number };
   seats: { id: string; project_id: string; name: string; position: number };
   documents: { id: string; seat_id: string; kind: 'brief' | 'draft'; body: string; revision: number; position: number };
@@ -42,5 +49,11 @@ export const MIGRATIONS: readonly string[] = [
   CREATE INDEX documents_by_seat ON documents (seat_id, position);
   CREATE TABLE history (seq INTEGER PRIMARY KEY AUTOINCREMENT, seat_id TEXT NOT NULL REFERENCES seats (id), target TEXT NOT NULL, label TEXT NOT NULL, before TEXT, after TEXT, undone INTEGER NOT NULL DEFAULT 0, at TEXT NOT NULL) STRICT;
   CREATE INDEX history_by_seat ON history (seat_id, seq);
+  `,
+  `
+  CREATE TABLE steps (seq INTEGER PRIMARY KEY AUTOINCREMENT, label TEXT NOT NULL, origin TEXT NOT NULL, at TEXT NOT NULL, undone INTEGER NOT NULL DEFAULT 0) STRICT;
+  CREATE TABLE changes (step INTEGER NOT NULL REFERENCES steps (seq) ON DELETE CASCADE, list TEXT NOT NULL, id TEXT NOT NULL, other TEXT, PRIMARY KEY (list, id, step)) STRICT, WITHOUT ROWID;
+  CREATE TABLE column_choices (kind TEXT NOT NULL, header TEXT NOT NULL, target TEXT NOT NULL, at TEXT NOT NULL, PRIMARY KEY (kind, header)) STRICT;
+  CREATE TABLE owned (id TEXT PRIMARY KEY, spec TEXT NOT NULL) STRICT;
   `,
 ];

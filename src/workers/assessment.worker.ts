@@ -25,10 +25,10 @@ const offersOf = (part: Part | undefined, brief: Brief) =>
 const SHOWN = 12;
 
 const api: WorkerApi = {
-  async load(url, today) {
+  async load(url, today, settings) {
     const response = await fetch(url);
     if (!response.ok) throw new Error(`the catalogue could not be read (${response.status})`);
-    context = contextOf(compileCatalogue(dataSchema.parse(await response.json())), today);
+    context = contextOf(compileCatalogue(dataSchema.parse(await response.json())), today, settings);
     return context.catalogue.parts.length;
   },
   candidates: (machine, brief, position) =>

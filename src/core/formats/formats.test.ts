@@ -45,7 +45,7 @@ describe('a catalogue file', () => {
       ok: false,
       problems: [{ path: 'file', message: expect.stringMatching(/^is not JSON/) as unknown }],
     });
-    expect(problems({ version: 2 })).toEqual(['version: must be 1']);
+    expect(problems({ version: 2 })).toEqual(['version: is 2; this release reads version 1']);
     expect(problems({ format: 'something' })[0]).toBe('format: is not "vane-catalogue": this is not a catalogue file');
   });
 
@@ -67,7 +67,7 @@ describe('a catalogue file', () => {
       /^parts\[6\]\.tier: must be one of "white"/,
     );
     expect(problems({ parts: patched('card', { kind: 'toaster' }) })[0]).toMatch(
-      /^parts\[3\]\.kind: "kind" is missing or not one/,
+      /^parts\[3\]\.kind: "toaster" is no kind of part; there are processor, board/,
     );
     expect(problems({ parts: patched('card', { gtin: '2000000000009' }) })).toEqual([
       'parts[3].gtin: is not a GTIN: its check digit does not match',

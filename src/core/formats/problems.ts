@@ -12,7 +12,7 @@ export type Parsed<T> =
 /** Longest text a file may have, in characters: far above any catalogue of this release. */
 export const MAX_TEXT = 40_000_000;
 /** Problems listed at once; more would not be read. */
-const MAX_PROBLEMS = 200;
+export const MAX_PROBLEMS = 200;
 
 /** `["parts", 3, "lengthMm"]` as people write it. */
 export const pathText = (path: readonly PropertyKey[]): string =>

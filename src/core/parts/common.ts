@@ -30,6 +30,7 @@ export const flag = (label: string) => z.boolean().optional().meta({ label });
 export const plainText = (max = 120) =>
   z
     .string()
+    .trim()
     .min(1, 'is empty')
     .max(max, `is longer than ${max} characters`)
     .regex(/^[^<>\p{Cc}]*$/u, 'holds markup or control characters; write it as plain text');
@@ -56,27 +57,29 @@ export function gtinIsValid(text: string): boolean {
 
 /** What is known about a part beyond its label (J17). */
 export const evidenceSchema = z.strictObject({
-  ratings: z.number().int().nonnegative().optional(),
-  meanRating: z.number().min(1).max(5).optional(),
-  returnRate: z.number().min(0).max(1).optional(),
-  testedGrade: plainText(60).optional(),
+  ratings: count('ratings'),
+  meanRating: figure('mean rating', 'of 5', 'higher', z.number().min(1).max(5)),
+  returnRate: figure('return rate', 'share', 'lower', z.number().min(0).max(1)),
+  testedGrade: plainText(60).optional().meta({ label: 'tested grade' }),
 });
 
 /** Fields every kind of part has. */
 export const partBase = {
-  id: partIdSchema,
-  maker: plainText(60),
-  name: plainText(),
-  partNumber: plainText(60).optional(),
-  gtin: gtin.optional(),
-  variantOf: partIdSchema.optional(),
-  announced: isoDate.optional(),
-  onSale: isoDate.optional(),
-  withdrawn: isoDate.optional(),
+  id: partIdSchema.meta({ label: 'id' }),
+  maker: plainText(60).meta({ label: 'maker' }),
+  name: plainText().meta({ label: 'name' }),
+  partNumber: plainText(60).optional().meta({ label: 'part number' }),
+  gtin: gtin.optional().meta({ label: 'GTIN' }),
+  variantOf: partIdSchema.optional().meta({ label: 'variant of' }),
+  /** The part whose figures were borrowed because this one's were never published (J12). */
+  figuresFrom: partIdSchema.optional().meta({ label: 'figures borrowed from' }),
+  announced: isoDate.optional().meta({ label: 'announced' }),
+  onSale: isoDate.optional().meta({ label: 'on sale' }),
+  withdrawn: isoDate.optional().meta({ label: 'withdrawn' }),
   warrantyMonths: figure('warranty', 'months', 'higher'),
   massG: figure('mass', 'g', 'lower'),
-  evidence: evidenceSchema.optional(),
-  source: plainText(200).optional(),
+  evidence: evidenceSchema.optional().meta({ label: 'evidence' }),
+  source: plainText(200).optional().meta({ label: 'source' }),
 };
 
 export const MEMORY_GENERATIONS = ['DDR4', 'DDR5'] as const;

@@ -14,6 +14,8 @@ export const expansionSchema = z.strictObject({
   lengthMm: figure('length', 'mm', 'lower'),
   powerW: figure('power', 'W', 'lower'),
   connectors: connectorCounts,
+  driveSlots: count('drive slots on the card'),
+  ownSwitch: flag('own lane switch'),
   videoInputs: count('video inputs'),
   inputGbitPerS: figure('rate of an input', 'Gb/s', 'higher'),
   networkGbitPerS: figure('network rate', 'Gb/s', 'higher'),

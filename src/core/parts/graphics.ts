@@ -20,6 +20,7 @@ export const graphicsSchema = z.strictObject({
   lengthMm: figure('length', 'mm', 'lower'),
   heightMm: figure('height', 'mm', 'lower'),
   slots: figure('thickness', 'slots', 'lower'),
+  coolerThicknessMm: figure('thickness of its cooler', 'mm', 'lower'),
   idlePowerW: figure('idle power', 'W', 'lower'),
   boardPowerW: figure('board power', 'W', 'lower'),
   excursionRatio: figure('excursion ratio', '× board power', 'lower'),

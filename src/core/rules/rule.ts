@@ -9,6 +9,7 @@ import type { MachinePrice } from '../money/landed';
 import type { PartKind } from '../parts';
 import type { PowerState } from '../power/draw';
 import type { SittingResult } from '../predict/results';
+import type { Settings } from '../settings';
 import type { MissingFigure } from '../work/stage';
 
 /** Worst first; `passes` is what the list of passed rules shows. */
@@ -236,6 +237,7 @@ export interface Facts {
   readonly power: PowerState;
   readonly price: MachinePrice;
   readonly today: string;
+  readonly settings: Settings;
 }
 
 /** One question about a machine. `check` returns nothing when the question does not arise. */

@@ -1,15 +1,13 @@
 import { unknown, idsOf, nameOf, type Check, type Rule } from './rule';
 
-/** Share of its rating a supply may give for hours. */
-export const SUSTAINED_SHARE = 0.8;
-
 export const supplyPower: Rule = {
   id: 'supply-power',
   holds: 'the supply carries the sustained draw with a reserve and the peak in full',
-  compares: 'sustained draw with 80 % of the rating, peak draw with all of it; efficiency plays no part',
+  compares:
+    'sustained draw with a share of the rating (80 % unless the desk says otherwise), peak draw with all of it; efficiency plays no part',
   levels: ['blocks', 'unproven', 'caution'],
   source: 'judgement: the reserve; definition: the rating',
-  check: ({ parts, power }) => {
+  check: ({ parts, power, settings }) => {
     const supply = parts.one('supply');
     if (!supply) return [];
     const checks: Check[] = [];
@@ -25,7 +23,7 @@ export const supplyPower: Rule = {
     const { ratedW } = supply.part;
     if (ratedW === undefined)
       return [...checks, unknown('supply-power', 'how much the supply delivers', [supply, 'ratedW'])];
-    const allowedW = ratedW * SUSTAINED_SHARE;
+    const allowedW = ratedW * settings.supplyShare;
     const items = idsOf(supply);
     const name = nameOf(supply);
     // draws with unknown parts are lower bounds: they can prove a supply too small, never large enough

@@ -26,7 +26,7 @@ export function supplies(): Priced[] {
 }
 
 const mounts = (front: number[], top: number[]) => [
-  { side: 'front', radiatorsMm: front, fans: [{ sizeMm: 140, count: 2 }, { sizeMm: 120, count: 3 }] },
+  { side: 'front', radiatorsMm: front, fans: [{ sizeMm: 140, count: Math.max(2, Math.floor(Math.max(...front) / 140)) }, { sizeMm: 120, count: 3 }] },
   { side: 'top', radiatorsMm: top, fans: [{ sizeMm: 120, count: 3 }] },
   { side: 'rear', radiatorsMm: [120], fans: [{ sizeMm: 120, count: 1 }] },
 ];

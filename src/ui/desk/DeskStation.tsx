@@ -5,20 +5,41 @@ import { useMemo } from 'react';
 import { assess, contextOf, type Assessment } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
 import { coins } from '@/core/words/format';
-import type { SeatBundle } from '@/server/contract';
+import type { Settings } from '@/core/settings';
+import type { OwnedRow, SeatBundle } from '@/server/contract';
 import { Beam } from '../shared/Beam';
 import { getsText, levelCounts, taskBeam, worstTask } from '../shared/beams';
 import { LevelSign } from '../shared/Level';
-import { ThemeSwitch } from '../shared/ThemeSwitch';
+import { DeskBar } from '../shared/DeskBar';
 import { STATIONS, stationPath } from '../seat/stations';
+import { AddPresent } from './AddPresent';
+import { OwnedPanel, type Place } from './OwnedPanel';
+import { SettingsPanel, type RegionChoice } from './SettingsPanel';
 import { StartPanel } from './StartPanel';
 
 /** All projects with their seats: the worst task and the price of each draft, and ways to start. */
-export function DeskStation({ seats }: { seats: readonly SeatBundle[] }) {
+export function DeskStation({
+  seats,
+  owned,
+  settings,
+  regions,
+}: {
+  seats: readonly SeatBundle[];
+  owned: readonly OwnedRow[];
+  settings: Settings;
+  regions: readonly RegionChoice[];
+}) {
+  const places: Place[] = seats.flatMap((bundle) =>
+    bundle.drafts.map((draft) => ({
+      seatId: bundle.seat.id,
+      draftId: draft.id,
+      label: `${bundle.seat.name}, ${draft.body.name}`,
+    })),
+  );
   const rows = useMemo(
     () =>
       seats.map((bundle) => {
-        const context = contextOf(compileCatalogue(bundle.data), bundle.today);
+        const context = contextOf(compileCatalogue(bundle.data), bundle.today, bundle.settings);
         return {
           bundle,
           drafts: bundle.drafts.map((draft) => ({ draft, assessment: assess(draft.body, bundle.brief.body, context) })),
@@ -29,14 +50,9 @@ export function DeskStation({ seats }: { seats: readonly SeatBundle[] }) {
   const projects = [...new Map(seats.map((bundle) => [bundle.seat.projectId, bundle.seat.projectName]))];
   return (
     <div className="frame" style={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>
-      <header className="topbar">
-        <span className="brand">Vane Scale</span>
-        <b>Desk</b>
-        <span style={{ marginLeft: 'auto' }} />
-        <ThemeSwitch />
-      </header>
+      <DeskBar />
       <main className="station">
-        <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(280px, 340px)' }}>
+        <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(300px, 360px)' }}>
           <section className="pane" aria-label="Projects">
             {rows.length === 0 && (
               <>
@@ -46,7 +62,12 @@ export function DeskStation({ seats }: { seats: readonly SeatBundle[] }) {
             )}
             {projects.map(([id, name]) => (
               <section key={id} style={{ marginBottom: 20 }} aria-label={name}>
-                <h1 style={{ borderBottom: '1px solid var(--edge)', paddingBottom: 4 }}>{name}</h1>
+                <div className="spread" style={{ borderBottom: '1px solid var(--edge)', paddingBottom: 4 }}>
+                  <h1>{name}</h1>
+                  <a className="small" href={`/api/export/archive?project=${encodeURIComponent(id)}`} download>
+                    Archive of the project
+                  </a>
+                </div>
                 {rows
                   .filter((row) => row.bundle.seat.projectId === id)
                   .map((row) => (
@@ -56,7 +77,11 @@ export function DeskStation({ seats }: { seats: readonly SeatBundle[] }) {
             ))}
           </section>
           <section className="pane" aria-label="Start">
-            <StartPanel projects={projects.map(([id, name]) => ({ id, name }))} />
+            <div className="stack" style={{ gap: 18 }}>
+              <StartPanel projects={projects.map(([id, name]) => ({ id, name }))} />
+              <OwnedPanel owned={owned} places={places} />
+              <SettingsPanel settings={settings} regions={regions} />
+            </div>
           </section>
         </div>
       </main>
@@ -87,6 +112,7 @@ function SeatRow({
           <a href={`/api/case/${encodeURIComponent(seat.id)}`} download>
             Case file
           </a>
+          <AddPresent seatId={seat.id} />
         </span>
       </div>
       <p className="quiet small">
@@ -99,7 +125,13 @@ function SeatRow({
         style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))', gap: 10, marginTop: 6 }}
       >
         {drafts.map(({ draft, assessment }) => (
-          <DraftChip key={draft.id} name={draft.body.name} assessment={assessment} />
+          <DraftChip
+            key={draft.id}
+            seatId={seat.id}
+            draftId={draft.id}
+            name={draft.body.name}
+            assessment={assessment}
+          />
         ))}
       </div>
     </article>
@@ -107,7 +139,17 @@ function SeatRow({
 }
 
 /** A draft at a glance: price, findings, worst task. */
-function DraftChip({ name, assessment }: { name: string; assessment: Assessment }) {
+function DraftChip({
+  seatId,
+  draftId,
+  name,
+  assessment,
+}: {
+  seatId: string;
+  draftId: string;
+  name: string;
+  assessment: Assessment;
+}) {
   const worst = worstTask(assessment);
   const counts = levelCounts(assessment.findings);
   const { price, machine } = assessment.facts;
@@ -145,6 +187,14 @@ function DraftChip({ name, assessment }: { name: string; assessment: Assessment 
           </span>
         )}
       </span>
+      <a
+        className="small"
+        href={`/api/export/bom?seat=${encodeURIComponent(seatId)}&draft=${encodeURIComponent(draftId)}`}
+        download
+        aria-label={`Bill of materials of ${name}`}
+      >
+        Bill of materials
+      </a>
       {beam && worst && (
         <span style={{ display: 'block', marginTop: 4 }}>
           <span className="small quiet">worst task: {worst.task.name}</span>

@@ -35,6 +35,15 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
   const commands: Command[] = [
     ...STATIONS.map((station) => ({ group: 'Go to', label: station.name, run: () => go(station.id) })),
     { group: 'Go to', label: 'Desk', run: () => router.push('/') },
+    { group: 'Go to', label: 'Library', run: () => router.push('/library') },
+    {
+      group: 'Do',
+      label: 'Save this draft as a bill of materials',
+      run: () =>
+        window.location.assign(
+          `/api/export/bom?seat=${encodeURIComponent(seat.id)}&draft=${encodeURIComponent(state.draftId)}`,
+        ),
+    },
     ...state.bundle.drafts.map((entry) => ({
       group: 'Drafts',
       label: `Show ${entry.body.name}`,

@@ -5,7 +5,8 @@ import { useId, type ReactNode } from 'react';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
 import { wallDrawW, tierEfficiency } from '@/core/power/efficiency';
-import { coinsOnly, number, percent, watts } from '@/core/words/format';
+import { yearlyEnergy } from '@/core/power/energy';
+import { coins, coinsOnly, number, percent, watts } from '@/core/words/format';
 import { useSeat } from './store';
 
 function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
@@ -118,6 +119,8 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
   const efficiency = supply?.tier && load !== undefined ? tierEfficiency(supply.tier, load) : undefined;
   const bound = power.missing.length > 0 ? 'at least ' : '';
   const open = power.sustainedOpen;
+  const { settings } = assessment.facts;
+  const energy = yearlyEnergy(power, brief, supply, settings.tariffMinorPerKWh);
   return (
     <Sheet title={`What ${assessment.facts.machine.name} draws`} onClose={onClose}>
       <table>
@@ -169,6 +172,16 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
           {open ? 'at least ' : ''}
           {watts(wallDrawW(power.sustainedW, efficiency))}
           {open ? '' : ' at most'}.
+        </p>
+      )}
+      {energy && brief.sittings.length > 0 && (
+        <p style={{ marginTop: 4 }}>
+          The sittings of a year take {energy.lowerBound ? 'at least ' : 'at most '}
+          {number(energy.kWh)} kWh from the wall
+          {energy.costMinor === undefined
+            ? '; the desk has no electricity tariff, so no cost is named'
+            : `: ${coins(energy.costMinor, assessment.facts.price.currency)} a year at the desk's tariff`}
+          .
         </p>
       )}
       <p className="quiet small" style={{ marginTop: 4 }}>

@@ -5,7 +5,7 @@ import Undo from '@mui/icons-material/Undo';
 import IconButton from '@mui/material/IconButton';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { SeatBundle } from '@/server/contract';
 import { ThemeSwitch } from '../shared/ThemeSwitch';
@@ -20,6 +20,7 @@ import { createSeatStore, SeatContext, useSeat, type SeatStore } from './store';
 export function SeatFrame({ bundle, children }: { bundle: SeatBundle; children: ReactNode }) {
   const store = useRef<SeatStore>(undefined);
   store.current ??= createSeatStore(bundle);
+  useDraftOfAddress(store.current);
   return (
     <SeatContext value={store.current}>
       <div className="frame">
@@ -32,6 +33,15 @@ export function SeatFrame({ bundle, children }: { bundle: SeatBundle; children: 
       </div>
     </SeatContext>
   );
+}
+
+/** An address may name the draft to show; afterwards the choice is the page's. */
+function useDraftOfAddress(store: SeatStore) {
+  useEffect(() => {
+    const draft = new URLSearchParams(window.location.search).get('draft');
+    if (draft && store.getState().bundle.drafts.some((entry) => entry.id === draft))
+      store.getState().selectDraft(draft);
+  }, [store]);
 }
 
 function TopBar() {
@@ -54,6 +64,7 @@ function TopBar() {
   useHotkeys('g>2', () => go('draft'));
   useHotkeys('g>3', () => go('weigh'));
   useHotkeys('g>4', () => go('rivals'));
+  useHotkeys('g>7', () => router.push('/library'));
 
   const busy = saving === 'saving';
   return (
@@ -83,6 +94,9 @@ function TopBar() {
           );
         })}
       </nav>
+      <Link href="/library" className="quiet" style={{ color: 'var(--quiet)', textDecoration: 'none' }}>
+        Library
+      </Link>
       <button type="button" className="find" style={{ marginLeft: 'auto' }} onClick={() => setFinding(true)}>
         <span>Find or do</span>
         <kbd>Ctrl K</kbd>

@@ -6,6 +6,8 @@ const KEYS = [
   ['Ctrl or ⌘ K', 'find a part or do something'],
   ['g then 1 … 4', 'Brief, Draft, Weigh, Rivals'],
   ['g then 0', 'Desk'],
+  ['g then 7', 'Library'],
+  ['/ and n in the Library', 'find, new part'],
   ['Ctrl or ⌘ Z', 'undo'],
   ['Ctrl or ⌘ Shift Z', 'redo'],
   ['↑ ↓ in the tray', 'look at a candidate: map and beams follow'],

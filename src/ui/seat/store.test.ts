@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { usualSettings } from '@/core/settings';
 import { briefOf, dataOf, machineOf } from '@/core/tests/world';
 import type { MachineEdit } from '@/core/edits';
 import { editBrief, editMachine } from '@/core/edits';
@@ -62,6 +63,7 @@ const bundleOf = (): SeatBundle => ({
   data: dataOf(),
   catalogueRevision: 1,
   today: '2026-05-18',
+  settings: usualSettings,
   steps: { undo: undefined, redo: undefined },
 });
 

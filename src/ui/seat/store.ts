@@ -82,7 +82,7 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
   let running = false;
 
   return createStore<SeatState>()((set, get) => {
-    const contextFor = (next: SeatBundle) => contextOf(compileCatalogue(next.data), next.today);
+    const contextFor = (next: SeatBundle) => contextOf(compileCatalogue(next.data), next.today, next.settings);
 
     /** What came from the server, with the edits that are still on their way put on top. */
     const take = (next: SeatBundle) => {

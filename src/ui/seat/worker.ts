@@ -2,6 +2,7 @@
 
 import * as Comlink from 'comlink';
 import { useEffect, useState } from 'react';
+import type { Settings } from '@/core/settings';
 import type { WorkerApi } from '@/workers/api';
 import { useSeat } from './store';
 
@@ -9,14 +10,14 @@ let shared: { key: string; api: Promise<Comlink.Remote<WorkerApi>> } | undefined
 let remote: Comlink.Remote<WorkerApi> | undefined;
 
 /** The page's one worker, loaded with a catalogue revision; a new revision loads it again. */
-function workerFor(revision: number, today: string): Promise<Comlink.Remote<WorkerApi>> {
-  const key = `${revision} ${today}`;
+function workerFor(revision: number, today: string, settings: Settings): Promise<Comlink.Remote<WorkerApi>> {
+  const key = `${revision} ${today} ${JSON.stringify(settings)}`;
   if (shared?.key !== key) {
     remote ??= Comlink.wrap<WorkerApi>(
       new Worker(new URL('../../workers/assessment.worker.ts', import.meta.url), { type: 'module' }),
     );
     const api = remote;
-    shared = { key, api: api.load(`/api/catalogue?revision=${revision}`, today).then(() => api) };
+    shared = { key, api: api.load(`/api/catalogue?revision=${revision}`, today, settings).then(() => api) };
     // a failed load may be tried again
     shared.api.catch(() => (shared = undefined));
   }
@@ -35,12 +36,13 @@ export type Answer<T> =
 export function useWorker<T>(key: string | undefined, ask: (api: Comlink.Remote<WorkerApi>) => Promise<T>): Answer<T> {
   const revision = useSeat((state) => state.bundle.catalogueRevision);
   const today = useSeat((state) => state.bundle.today);
+  const settings = useSeat((state) => state.bundle.settings);
   const [answer, setAnswer] = useState<{ key: string; answer: Answer<T> }>();
   const wanted = key === undefined ? undefined : `${revision} ${key}`;
   useEffect(() => {
     if (wanted === undefined) return;
     let current = true;
-    workerFor(revision, today)
+    workerFor(revision, today, settings)
       .then(ask)
       .then(
         (value) => current && setAnswer({ key: wanted, answer: { state: 'ready', value } }),

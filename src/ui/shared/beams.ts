@@ -1,6 +1,5 @@
 import type { Assessment } from '@/core/assess';
 import type { Finding } from '@/core/rules/rule';
-import { SUSTAINED_SHARE } from '@/core/rules/supplyPower';
 import type { HoldResult, TaskResult } from '@/core/predict/results';
 import type { Derivation } from '@/core/predict/derive';
 import { verdictOf, type Band, type Verdict } from '@/core/units/band';
@@ -142,7 +141,7 @@ const point = (ratio: number): Band => ({ low: ratio, likely: ratio, high: ratio
 
 /** Supply sustained and peak, clearances, in one column with the tasks. */
 export function headroomBeams(assessment: Assessment): BeamModel[] {
-  const { power, parts } = assessment.facts;
+  const { power, parts, settings } = assessment.facts;
   const beams: BeamModel[] = [];
   if (parts.one('supply')) {
     const add = (
@@ -178,9 +177,9 @@ export function headroomBeams(assessment: Assessment): BeamModel[] {
       'supply-sustained',
       'Supply, sustained',
       power.sustainedW,
-      power.ratedW === undefined ? undefined : power.ratedW * SUSTAINED_SHARE,
+      power.ratedW === undefined ? undefined : power.ratedW * settings.supplyShare,
       power.sustainedOpen,
-      `The heaviest sitting against ${percent(SUSTAINED_SHARE)} of the rating.`,
+      `The heaviest sitting against ${percent(settings.supplyShare)} of the rating.`,
     );
     add(
       'supply-peak',

@@ -1,5 +1,5 @@
 import { service } from '@/server/instance';
-import { exportCase } from '@/server/service';
+import { exportCase } from '@/server/cases';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { idText } from './parts/common';
+
+/** What holds for the whole desk, until a seat says otherwise. */
+export const settingsSchema = z.strictObject({
+  /** Region of new seats, and of the prices in the library; the first one when it is not set. */
+  region: idText.optional(),
+  /** Price of electricity in minor units a kWh, as an exact decimal. */
+  tariffMinorPerKWh: z
+    .string()
+    .regex(/^\d{1,4}(\.\d{1,4})?$/, 'is not a price such as 24.5')
+    .optional(),
+  /** Share of its rating that a supply may give for hours. */
+  supplyShare: z.number().min(0.5).max(1).default(0.8),
+  lengthUnit: z.enum(['mm', 'inch']).default('mm'),
+});
+export type Settings = z.infer<typeof settingsSchema>;
+export const usualSettings: Settings = settingsSchema.parse({});

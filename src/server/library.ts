@@ -1,0 +1,375 @@
+import { z } from 'zod';
+import { compileCatalogue, type Catalogue } from '@/core/catalogue';
+import { readCell } from '@/core/formats/csv/cells';
+import { idFrom } from '@/core/formats/csv/rows';
+import { partProblems } from '@/core/formats/entries';
+import { problemsOf, type Problem } from '@/core/formats/problems';
+import { columnsOf, type Cell } from '@/core/library/columns';
+import { lookalikesOf } from '@/core/library/lookalikes';
+import { kindMeanRating, shrunkRating } from '@/core/library/ratings';
+import {
+  indexLibrary,
+  searchLibrary,
+  type LibraryAnswer,
+  type LibraryIndex,
+  type LibraryQuestion,
+} from '@/core/library/search';
+import { cheapestOffer, landedPrice } from '@/core/money/landed';
+import { PART_KINDS, partSchemas, type Part, type PartKind } from '@/core/parts';
+import { fieldsOf, valueAt, withValueAt } from '@/core/parts/fields';
+import type { Region } from '@/core/formats/catalogueSchema';
+import { bumpCatalogue } from '@/store/catalogueStore';
+import { writing } from '@/store/database';
+import { readHandFigures } from '@/store/libraryStore';
+import { applyEntries, beginStep, type Entry } from '@/store/lists';
+import { allUses, type Use } from '@/store/uses';
+import { listSteps, originOf, stepLibrary, type LibraryStep, type StepBack } from '@/store/steps';
+import { now, todayOf, type Service } from './service';
+import type { LibraryPage, PartSheet, SheetField } from './contract';
+
+/** The library of one catalogue revision, ready for questions. */
+interface Library {
+  readonly key: string;
+  readonly catalogue: Catalogue;
+  readonly index: LibraryIndex;
+  readonly region: Region | undefined;
+  readonly answers: Map<string, LibraryAnswer>;
+  uses: ReadonlyMap<string, readonly Use[]>;
+}
+
+const libraries = new WeakMap<Service, Library>();
+/** Scrolling asks the same question again and again. */
+const REMEMBERED_ANSWERS = 24;
+
+async function libraryOf(service: Service): Promise<Library> {
+  const { data, revision } = await service.catalogue();
+  const settings = await service.settings();
+  const region = data.regions.find((entry) => entry.id === settings.region) ?? data.regions[0];
+  const key = `${revision} ${region?.id ?? ''}`;
+  const uses = await allUses(service.db, data.rivals);
+  const known = libraries.get(service);
+  if (known?.key === key) {
+    if (JSON.stringify([...known.uses]) !== JSON.stringify([...uses])) known.answers.clear();
+    known.uses = uses;
+    return known;
+  }
+  const catalogue = compileCatalogue(data);
+  const library: Library = {
+    key,
+    catalogue,
+    region,
+    uses,
+    answers: new Map(),
+    index: indexLibrary(data.parts, region?.currency ?? '', (part) => ({
+      landedMinor: region && cheapestOffer(catalogue, part.id, region)?.landed.landedMinor,
+      used: library.uses.get(part.id)?.length ?? 0,
+    })),
+  };
+  libraries.set(service, library);
+  return library;
+}
+
+export const librarySearchSchema = z.object({
+  text: z.string().max(300),
+  kind: z.enum(PART_KINDS as readonly [PartKind, ...PartKind[]]).optional(),
+  filters: z.record(z.string().max(80), z.string().max(200)),
+  sort: z.object({ key: z.string().max(80), descending: z.boolean() }).optional(),
+  columns: z.array(z.string().max(80)).max(60),
+  offset: z.number().int().min(0),
+  limit: z.number().int().min(1).max(500),
+});
+export type LibrarySearch = z.infer<typeof librarySearchSchema>;
+
+function answerOf(library: Library, question: LibraryQuestion): LibraryAnswer {
+  const key = JSON.stringify(question);
+  const known = library.answers.get(key);
+  if (known) return known;
+  const answer = searchLibrary(library.index, question);
+  if (library.answers.size >= REMEMBERED_ANSWERS) library.answers.delete(library.answers.keys().next().value ?? '');
+  library.answers.set(key, answer);
+  return answer;
+}
+
+/** One window of the grid. */
+export async function searchPage(service: Service, search: LibrarySearch): Promise<LibraryPage> {
+  const library = await libraryOf(service);
+  const { index } = library;
+  const today = await todayOf(service);
+  const answer = answerOf(library, {
+    text: search.text,
+    kind: search.kind,
+    filters: search.filters,
+    sort: search.sort,
+  });
+  const rows = [...answer.found.subarray(search.offset, search.offset + search.limit)].flatMap((at) => {
+    const part = index.parts[at];
+    if (!part) return [];
+    const columns = columnsOf(part.kind, library.region?.currency ?? '');
+    const cells = Object.fromEntries(
+      search.columns.map((key): [string, Exclude<Cell, undefined> | null] => [
+        key,
+        columns.find((column) => column.key === key)?.value(part, index.facts(part)) ?? null,
+      ]),
+    );
+    return [
+      {
+        id: part.id as string,
+        kind: part.kind,
+        maker: part.maker,
+        name: part.name,
+        cells,
+        state: stateOf(part, today),
+      },
+    ];
+  });
+  return {
+    total: answer.found.length,
+    all: index.parts.length,
+    ofKind: answer.ofKind,
+    rows,
+    currency: library.region?.currency ?? '',
+    regionName: library.region?.name ?? '',
+    offset: search.offset,
+  };
+}
+
+const stateOf = (part: Part, today: string): 'on sale' | 'withdrawn' | 'announced' =>
+  part.withdrawn !== undefined && part.withdrawn <= today
+    ? 'withdrawn'
+    : part.onSale !== undefined && part.onSale > today
+      ? 'announced'
+      : 'on sale';
+
+/** Everything the sheet of a part shows. */
+export async function partSheet(service: Service, id: string): Promise<PartSheet | undefined> {
+  const library = await libraryOf(service);
+  const part = library.catalogue.part(id);
+  if (!part) return undefined;
+  const origin = await originOf(service.db, 'parts', id);
+  const hand = new Map(
+    (await readHandFigures(service.db)).filter((figure) => figure.part === id).map((figure) => [figure.field, figure]),
+  );
+  const siblings = library.catalogue.ofKind(part.kind);
+  const fields = fieldsOf(part.kind).map((field): SheetField => {
+    const figure = hand.get(field.path);
+    return { path: field.path, value: valueAt(part, field.path) ?? null, hand: figure ? { at: figure.at } : null };
+  });
+  const { evidence } = part;
+  const kindMean = kindMeanRating(siblings, part.kind);
+  const rating =
+    evidence?.ratings !== undefined && evidence.meanRating !== undefined && kindMean !== undefined
+      ? {
+          ratings: evidence.ratings,
+          mean: evidence.meanRating,
+          shrunk: shrunkRating(evidence.meanRating, evidence.ratings, kindMean),
+          kindMean,
+        }
+      : null;
+  const { region } = library;
+  return {
+    part,
+    fields,
+    origin: origin ? { label: origin.label, origin: origin.origin, at: origin.at } : null,
+    rating,
+    state: stateOf(part, await todayOf(service)),
+    lookalikes: lookalikesOf(part, siblings).map(({ part: other, differences, because }) => ({
+      id: other.id,
+      name: `${other.maker} ${other.name}`,
+      because,
+      differences: differences.map(({ field, here, there }) => ({
+        path: field.path,
+        here: here ?? null,
+        there: there ?? null,
+      })),
+    })),
+    uses: library.uses.get(id) ?? [],
+    offers: region
+      ? library.catalogue.offers(id, region.id).map((offer) => ({
+          id: offer.id,
+          seller: library.catalogue.seller(offer.seller)?.name ?? offer.seller,
+          condition: offer.condition,
+          asOf: offer.asOf,
+          landedMinor: landedPrice(offer.priceMinor, offer.shippingMinor, region).landedMinor,
+          byHand: offer.seller === BY_HAND.id,
+        }))
+      : [],
+    region: region
+      ? { id: region.id, name: region.name, currency: region.currency, pricesIncludeTax: region.pricesIncludeTax }
+      : null,
+  };
+}
+
+export type Kept =
+  | { readonly state: 'kept'; readonly id: string }
+  | { readonly state: 'refused'; readonly problems: readonly Problem[] };
+
+const refuse = (path: string, message: string): Kept => ({ state: 'refused', problems: [{ path, message }] });
+
+async function asStep(service: Service, label: string, entries: readonly Entry[]): Promise<void> {
+  await writing(service.db, async (trx) => {
+    await applyEntries(trx, await beginStep(trx, label, 'by hand', now()), entries);
+    await bumpCatalogue(trx);
+  });
+}
+
+/** Checks a part that somebody made or changed: its schema, and that nothing in it contradicts itself. */
+function checkedPart(json: Record<string, unknown>): { part: Part } | { problems: Problem[] } {
+  const kind = json['kind'];
+  if (typeof kind !== 'string' || !Object.hasOwn(partSchemas, kind))
+    return { problems: [{ path: 'kind', message: 'is no kind of part' }] };
+  const parsed = partSchemas[kind as PartKind].safeParse(json);
+  if (!parsed.success) return { problems: problemsOf(parsed.error) };
+  const part = parsed.data as Part;
+  const problems = partProblems(part);
+  return problems.length > 0 ? { problems } : { part };
+}
+
+export const newPartSchema = z.object({
+  kind: z.enum(PART_KINDS as readonly [PartKind, ...PartKind[]]),
+  maker: z.string().max(200),
+  name: z.string().max(200),
+  /** Part whose figures are the start. */
+  from: z.string().optional(),
+  /** `copy` makes them its own; `stand-in` marks them as borrowed (J12). */
+  as: z.enum(['new', 'copy', 'stand-in']),
+});
+
+/** A part by hand: with nothing but its name, as a copy of another, or with figures borrowed from a stand-in. */
+export async function addPart(service: Service, input: unknown): Promise<Kept> {
+  const parsed = newPartSchema.safeParse(input);
+  if (!parsed.success) return { state: 'refused', problems: problemsOf(parsed.error) };
+  const { kind, maker, name, from, as } = parsed.data;
+  const library = await libraryOf(service);
+  const source = from === undefined ? undefined : library.catalogue.part(from);
+  if (from !== undefined && source?.kind !== kind) return refuse('from', `"${from}" is no ${kind} of the library`);
+  const id = idFrom(maker.trim(), name.trim());
+  if (library.catalogue.part(id))
+    return refuse('name', `"${maker} ${name}" is in the library already; open it, or give this one a name of its own`);
+  const {
+    gtin: _gtin,
+    partNumber: _number,
+    evidence: _evidence,
+    withdrawn: _withdrawn,
+    announced: _announced,
+    onSale: _onSale,
+    source: _source,
+    figuresFrom: _from,
+    ...figures
+  } = (source ?? {}) as Partial<Part>;
+  const checked = checkedPart({
+    ...figures,
+    kind,
+    id,
+    maker,
+    name,
+    source: source
+      ? `by hand, ${as === 'copy' ? 'copied from' : 'figures borrowed from'} ${source.maker} ${source.name}`.slice(
+          0,
+          200,
+        )
+      : 'by hand',
+    ...(as === 'stand-in' && source ? { figuresFrom: source.id } : {}),
+  });
+  if ('problems' in checked) return { state: 'refused', problems: checked.problems };
+  await asStep(service, `${maker} ${name} by hand`, [{ list: 'parts', id, spec: checked.part }]);
+  return { state: 'kept', id };
+}
+
+/** Sets one field of a part by hand from what was typed ("900 MB/s", "yes", "TLC"), or from a structure. Empty means unknown. */
+export async function setField(
+  service: Service,
+  id: string,
+  path: string,
+  value: { text: string } | { structure: unknown },
+): Promise<Kept> {
+  const library = await libraryOf(service);
+  const part = library.catalogue.part(id);
+  if (!part) return refuse(id, 'is not in the library any more');
+  const field = fieldsOf(part.kind).find((candidate) => candidate.path === path);
+  if (!field || path === 'id') return refuse(path, `is no field of a ${part.kind} that can be changed`);
+  const read =
+    'text' in value
+      ? readCell(field, value.text, '.', field.unit)
+      : { ok: true as const, value: value.structure ?? undefined };
+  if (!read.ok) return refuse(path, read.message);
+  if (read.value === undefined && field.required)
+    return refuse(path, 'cannot be unknown; a part has at least a maker and a name');
+  const checked = checkedPart(withValueAt(part, path, read.value));
+  if ('problems' in checked) return { state: 'refused', problems: checked.problems };
+  await asStep(service, `${field.label} of ${part.maker} ${part.name}`, [
+    { list: 'figures', id: `${id} ${path}`, spec: { value: read.value ?? null, at: now() } },
+  ]);
+  return { state: 'kept', id };
+}
+
+/** Takes a figure set by hand away, so that the file's own stands again. */
+export async function resetField(service: Service, id: string, path: string): Promise<Kept> {
+  const part = (await service.fileCatalogue()).parts.find((candidate) => candidate.id === id);
+  const now_ = (await libraryOf(service)).catalogue.part(id);
+  if (!part || !now_) return refuse(id, 'is not in the library any more');
+  const checked = checkedPart(withValueAt(now_, path, valueAt(part, path)));
+  if ('problems' in checked) return { state: 'refused', problems: checked.problems };
+  await asStep(service, `File's own figure for ${part.maker} ${part.name}`, [
+    { list: 'figures', id: `${id} ${path}`, spec: undefined },
+  ]);
+  return { state: 'kept', id };
+}
+
+/** Takes a part out of the library when nothing uses it. */
+export async function removePart(service: Service, id: string): Promise<Kept> {
+  const library = await libraryOf(service);
+  const part = library.catalogue.part(id);
+  if (!part) return refuse(id, 'is not in the library any more');
+  const uses = library.uses.get(id) ?? [];
+  if (uses.length > 0)
+    return refuse(
+      id,
+      `is used by ${uses
+        .map((use) => use.label)
+        .slice(0, 3)
+        .join(', ')}; take it out there first, or mark it withdrawn`,
+    );
+  const refers = library.catalogue.parts.find((other) => other.variantOf === id || other.figuresFrom === id);
+  if (refers) return refuse(id, `is referred to by ${refers.maker} ${refers.name}`);
+  const { data } = await service.catalogue();
+  await asStep(service, `Removal of ${part.maker} ${part.name}`, [
+    ...data.offers
+      .filter((offer) => offer.part === id)
+      .map((offer) => ({ list: 'offers' as const, id: offer.id, spec: undefined })),
+    { list: 'parts' as const, id, spec: undefined },
+  ]);
+  return { state: 'kept', id };
+}
+
+/** Seller of prices that were typed in. */
+const BY_HAND = { id: 'by-hand', name: 'Entered by hand' } as const;
+
+/** Sets the price of a part in the desk's region, as that region quotes prices; nothing takes it away. */
+export async function setPrice(service: Service, id: string, priceMinor: number | undefined): Promise<Kept> {
+  const library = await libraryOf(service);
+  const part = library.catalogue.part(id);
+  const { region } = library;
+  if (!part || !region) return refuse(id, 'is not in the library any more');
+  if (priceMinor !== undefined && !(Number.isInteger(priceMinor) && priceMinor > 0))
+    return refuse('price', 'must be above 0; leave it empty when it is unknown');
+  const offerId = `${id.slice(0, 56)}.by-hand.${region.id}`.slice(0, 80);
+  const offer = {
+    id: offerId,
+    part: id,
+    seller: BY_HAND.id,
+    region: region.id,
+    priceMinor,
+    shippingMinor: 0,
+    condition: 'new',
+    asOf: await todayOf(service),
+  };
+  await asStep(service, `Price of ${part.maker} ${part.name}`, [
+    ...(library.catalogue.seller(BY_HAND.id) ? [] : [{ list: 'sellers' as const, id: BY_HAND.id, spec: BY_HAND }]),
+    { list: 'offers', id: offerId, spec: priceMinor === undefined ? undefined : offer },
+  ]);
+  return { state: 'kept', id };
+}
+
+export const librarySteps = (service: Service): Promise<LibraryStep[]> => listSteps(service.db);
+export const stepTheLibrary = (service: Service, direction: 'undo' | 'redo'): Promise<StepBack> =>
+  stepLibrary(service.db, direction);

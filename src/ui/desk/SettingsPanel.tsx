@@ -1,0 +1,106 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Problem } from '@/core/formats/problems';
+import type { Settings } from '@/core/settings';
+import { saveSettings } from '@/server/actions';
+import { Problems } from '../shared/Problems';
+import { Value } from '../shared/Value';
+
+export interface RegionChoice {
+  readonly id: string;
+  readonly name: string;
+  readonly currency: string;
+  readonly taxName: string;
+  readonly taxRate: number;
+  readonly pricesIncludeTax: boolean;
+}
+
+/** What holds for the whole desk, as a sentence whose values are changed in place. */
+export function SettingsPanel({ settings, regions }: { settings: Settings; regions: readonly RegionChoice[] }) {
+  const router = useRouter();
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const region = regions.find((entry) => entry.id === settings.region) ?? regions[0];
+  const save = async (next: Settings) => {
+    const result = await saveSettings(next);
+    setProblems(result.state === 'refused' ? result.problems : []);
+    if (result.state === 'done') router.refresh();
+  };
+  const { tariffMinorPerKWh: tariff, ...withoutTariff } = settings;
+  return (
+    <section aria-label="Settings">
+      <h2>Settings</h2>
+      {region ? (
+        <p className="sentence">
+          New seats and the library&apos;s prices are of{' '}
+          <Value
+            label="Region"
+            editor={{
+              kind: 'choice',
+              value: region.id,
+              options: regions.map((entry) => ({ value: entry.id, label: `${entry.name}, ${entry.currency}` })),
+              onChange: (id) => void save({ ...settings, region: id }),
+            }}
+          >
+            {region.name}
+          </Value>{' '}
+          ({region.currency}, {region.taxName} {Math.round(region.taxRate * 1000) / 10} %{' '}
+          {region.pricesIncludeTax ? 'in' : 'on top of'} the prices). Electricity costs{' '}
+          <Value
+            label="Electricity tariff"
+            editor={{
+              kind: 'number',
+              value: tariff === undefined ? undefined : Number(tariff) / 100,
+              unit: `${region.currency} a kWh`,
+              min: 0.0001,
+              max: 10,
+              optional: true,
+              onChange: (value) =>
+                void save(
+                  value === undefined
+                    ? withoutTariff
+                    : { ...settings, tariffMinorPerKWh: String(Math.round(value * 1e6) / 1e4) },
+                ),
+            }}
+          >
+            {tariff === undefined ? 'an unknown tariff' : `${Number(tariff) / 100} ${region.currency} a kWh`}
+          </Value>
+          . A supply may give{' '}
+          <Value
+            label="Share of a supply's rating for hours"
+            editor={{
+              kind: 'number',
+              value: Math.round(settings.supplyShare * 100),
+              unit: '%',
+              min: 50,
+              max: 100,
+              onChange: (value) => value !== undefined && void save({ ...settings, supplyShare: value / 100 }),
+            }}
+          >
+            {`${Math.round(settings.supplyShare * 100)} %`}
+          </Value>{' '}
+          of its rating for hours. The library shows lengths in{' '}
+          <Value
+            label="Unit of lengths"
+            editor={{
+              kind: 'choice',
+              value: settings.lengthUnit,
+              options: [
+                { value: 'mm', label: 'millimetres' },
+                { value: 'inch', label: 'inches' },
+              ],
+              onChange: (unit) => void save({ ...settings, lengthUnit: unit === 'inch' ? 'inch' : 'mm' }),
+            }}
+          >
+            {settings.lengthUnit === 'inch' ? 'inches' : 'millimetres'}
+          </Value>
+          .
+        </p>
+      ) : (
+        <p className="quiet small">There is no region yet: import a catalogue that has one.</p>
+      )}
+      {problems.length > 0 && <Problems title="Not kept" list={problems} />}
+    </section>
+  );
+}

@@ -1,0 +1,256 @@
+'use client';
+
+import Redo from '@mui/icons-material/Redo';
+import Undo from '@mui/icons-material/Undo';
+import IconButton from '@mui/material/IconButton';
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { columnsOf, usualColumns, type Column } from '@/core/library/columns';
+import { PART_KINDS, type PartKind } from '@/core/parts';
+import type { Settings } from '@/core/settings';
+import { kindName } from '@/core/words/names';
+import { stepLibrary } from '@/server/actions';
+import type { StepRow } from '@/server/contract';
+import { DeskBar } from '../shared/DeskBar';
+import { Columns } from './Columns';
+import { Grid } from './Grid';
+import { NewPart, type NewPartStart } from './NewPart';
+import { addressOf, questionFrom, type Question } from './question';
+import { Sheet } from './Sheet';
+import { usePages } from './usePages';
+import { GiveFile } from '../import/GiveFile';
+import { ExportMenu } from './ExportMenu';
+
+/** Columns of a kind; of all kinds at once, those that every kind has. */
+const columnsFor = (kind: PartKind | undefined, currency: string): readonly Column[] => {
+  if (kind) return columnsOf(kind, currency);
+  const first = columnsOf(PART_KINDS[0] ?? 'processor', currency);
+  return first.filter((column) =>
+    PART_KINDS.every((name) => columnsOf(name, currency).some((other) => other.key === column.key)),
+  );
+};
+
+/** All parts: typed questions with units, filters above columns, sheets beside the grid. */
+export function LibraryStation({
+  query,
+  steps,
+  settings,
+  currency,
+  revision,
+}: {
+  query: string;
+  steps: readonly StepRow[];
+  settings: Settings;
+  currency: string;
+  revision: number;
+}) {
+  const router = useRouter();
+  const [question, setQuestion] = useState<Question>(() => questionFrom(new URLSearchParams(query)));
+  const [active, setActive] = useState(0);
+  const [start, setStart] = useState<NewPartStart>();
+  const [told, setTold] = useState<string>();
+  const search = useRef<HTMLInputElement>(null);
+  const pages = usePages(question, revision);
+  const all = useMemo(() => columnsFor(question.kind, currency), [question.kind, currency]);
+  const columns = question.columns.flatMap((key) => all.find((column) => column.key === key) ?? []);
+
+  const ask = (next: Question) => {
+    setQuestion(next);
+    setActive(0);
+    window.history.replaceState(null, '', addressOf(next));
+  };
+  const show = (part: string | undefined) => {
+    const next = { ...question, part };
+    setQuestion(next);
+    window.history.replaceState(null, '', addressOf(next));
+  };
+  const changed = () => router.refresh();
+  // with a sheet open, the arrows leaf through sheets
+  const activeId = pages.rowAt(active)?.id;
+  const { part } = question;
+  const follow = part !== undefined && activeId !== undefined && activeId !== part ? activeId : undefined;
+  const moved = useRef(false);
+  useEffect(() => {
+    if (!follow || !moved.current) return;
+    const timer = setTimeout(() => show(follow), 90);
+    return () => clearTimeout(timer);
+    // `show` is made anew each time; only the row matters
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [follow]);
+
+  const undoable = steps.find((step) => !step.undone);
+  const redoable = [...steps].reverse().find((step) => step.undone);
+  const step = async (direction: 'undo' | 'redo') => {
+    const result = await stepLibrary(direction);
+    setTold(
+      result.state === 'done'
+        ? `${direction === 'undo' ? 'Taken back' : 'Brought again'}: ${result.label}`
+        : result.state === 'held'
+          ? `Not taken back: something made since refers to what "${result.label}" brought.`
+          : `Nothing to ${direction}.`,
+    );
+    changed();
+  };
+  useHotkeys('/', () => search.current?.focus(), { preventDefault: true });
+  useHotkeys('n', () => setStart({ as: 'new', kind: question.kind ?? 'drive' }), { preventDefault: true });
+  useHotkeys('escape', () => show(undefined));
+  useHotkeys('mod+z', () => void step('undo'), { preventDefault: true });
+  useHotkeys(['mod+shift+z', 'mod+y'], () => void step('redo'), { preventDefault: true });
+
+  const head = pages.head;
+  return (
+    <div className="frame" style={{ gridTemplateRows: '40px auto minmax(0, 1fr) auto' }}>
+      <DeskBar>
+        <IconButton
+          size="small"
+          disabled={!undoable}
+          onClick={() => void step('undo')}
+          aria-label={undoable ? `Undo: ${undoable.label}` : 'Nothing to undo'}
+          title={undoable ? `Undo: ${undoable.label}` : ''}
+        >
+          <Undo fontSize="small" />
+        </IconButton>
+        <IconButton
+          size="small"
+          disabled={!redoable}
+          onClick={() => void step('redo')}
+          aria-label={redoable ? `Redo: ${redoable.label}` : 'Nothing to redo'}
+          title={redoable ? `Redo: ${redoable.label}` : ''}
+        >
+          <Redo fontSize="small" />
+        </IconButton>
+      </DeskBar>
+      <div className="row" style={{ padding: '8px 14px', gap: 8, borderBottom: '1px solid var(--hair)' }}>
+        <input
+          ref={search}
+          className="field"
+          style={{ flex: '1 1 260px', maxWidth: 520 }}
+          value={question.text}
+          onChange={(event) => ask({ ...question, text: event.target.value })}
+          onKeyDown={(event) => {
+            if (event.key === 'ArrowDown' || event.key === 'Enter') {
+              event.preventDefault();
+              document.querySelector<HTMLElement>('[role=grid]')?.focus();
+            }
+          }}
+          placeholder="A name, or a figure: ≥ 24 GB, < 300 mm, cores at least 12"
+          aria-label="Find parts"
+        />
+        <label className="small row" style={{ gap: 6 }}>
+          <span className="quiet">Kind</span>
+          <select
+            className="field"
+            style={{ width: 190 }}
+            value={question.kind ?? ''}
+            onChange={(event) => {
+              const kind = PART_KINDS.find((name) => name === event.target.value);
+              ask({ ...question, kind, filters: {}, sort: undefined, columns: usualColumns(kind) });
+            }}
+          >
+            <option value="">all kinds</option>
+            {PART_KINDS.map((kind) => (
+              <option key={kind} value={kind}>
+                {kindName(kind)} {head ? `(${head.ofKind[kind] ?? 0})` : ''}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Columns all={all} question={question} onQuestion={ask} />
+        <span style={{ marginLeft: 'auto' }} />
+        <button type="button" className="chip" onClick={() => setStart({ as: 'new', kind: question.kind ?? 'drive' })}>
+          New part
+        </button>
+        <GiveFile label="Import a file" />
+        <ExportMenu kind={question.kind} />
+      </div>
+      <main
+        style={{
+          display: 'grid',
+          gridTemplateColumns: part ? 'minmax(0, 1fr) minmax(320px, 380px)' : 'minmax(0, 1fr)',
+          minHeight: 0,
+        }}
+      >
+        <Grid
+          question={question}
+          columns={columns}
+          pages={pages}
+          active={active}
+          lengthUnit={settings.lengthUnit}
+          onActive={(index) => {
+            moved.current = true;
+            setActive(index);
+          }}
+          onOpen={() => show(pages.rowAt(active)?.id)}
+          onRow={(index, id) => {
+            setActive(index);
+            show(id);
+          }}
+          onQuestion={ask}
+        />
+        {part && (
+          <aside
+            aria-label="Sheet of the part"
+            style={{ borderLeft: '1px solid var(--hair)', overflow: 'auto', minHeight: 0 }}
+          >
+            <Sheet
+              id={part}
+              version={revision}
+              lengthUnit={settings.lengthUnit}
+              onChanged={changed}
+              onShow={(id) => {
+                moved.current = false;
+                show(id);
+              }}
+              onClose={() => show(undefined)}
+              onStart={(as, from) => setStart({ as, from, kind: from.part.kind })}
+            />
+          </aside>
+        )}
+      </main>
+      <footer className="ledger" aria-label="What the grid shows">
+        <span>
+          {head ? (
+            <>
+              <b>{head.total.toLocaleString('en-US')}</b> of {head.all.toLocaleString('en-US')} parts
+            </>
+          ) : (
+            'Looking …'
+          )}
+        </span>
+        {pages.waiting && head && <span className="quiet">looking …</span>}
+        <span className="quiet roomy">
+          Prices landed in {head?.regionName ?? 'the region'}: tax and shipping in, {currency}
+        </span>
+        {Object.keys(question.filters).length > 0 && (
+          <button type="button" className="link" onClick={() => ask({ ...question, filters: {} })}>
+            Clear {Object.keys(question.filters).length} filter{Object.keys(question.filters).length > 1 ? 's' : ''}
+          </button>
+        )}
+        {pages.failed && (
+          <span className="short" role="alert">
+            {pages.failed}
+          </span>
+        )}
+        <span role="status" className="carries">
+          {told}
+        </span>
+        <span className="quiet roomy" style={{ marginLeft: 'auto' }}>
+          / find · ↑ ↓ move · Enter opens · n new part
+        </span>
+      </footer>
+      {start && (
+        <NewPart
+          start={start}
+          onClose={() => setStart(undefined)}
+          onMade={(id) => {
+            setStart(undefined);
+            moved.current = false;
+            show(id);
+            changed();
+          }}
+        />
+      )}
+    </div>
+  );
+}

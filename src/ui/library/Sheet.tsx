@@ -1,0 +1,419 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useState, type ReactNode } from 'react';
+import { cellText } from '@/core/formats/csv/cells';
+import { fieldsOf, figuresOf, type Field } from '@/core/parts/fields';
+import type { PartKind } from '@/core/parts';
+import { convert } from '@/core/units/convert';
+import { coins, number } from '@/core/words/format';
+import { kindName } from '@/core/words/names';
+import { removePart, resetPartField, setPartPrice } from '@/server/actions';
+import type { PartSheet } from '@/server/contract';
+import { FieldValue } from './FieldValue';
+
+/** A value in words: plain ones with their unit, structures by what they hold. */
+export function valueWords(field: Field, value: unknown, lengthUnit: 'mm' | 'inch' = 'mm'): string {
+  if (value === null || value === undefined) return 'unknown';
+  if (typeof value === 'number') {
+    const inch = field.unit === 'mm' && lengthUnit === 'inch' ? convert(value, 'mm', 'inch') : undefined;
+    const shown = value !== 0 && Math.abs(value) < 1e-4 ? value.toExponential(0) : number(inch ?? value, 5);
+    return field.unit ? `${shown} ${inch === undefined ? field.unit : 'in'}` : shown;
+  }
+  if (Array.isArray(value)) {
+    if (value.length === 0) return 'none';
+    return field.type === 'list' ? value.join(', ') : `${value.length} ${value.length === 1 ? 'entry' : 'entries'}`;
+  }
+  if (typeof value === 'object') {
+    const entries = Object.entries(value);
+    if (entries.every(([, member]) => typeof member !== 'object'))
+      return (
+        entries
+          .map(([name, member]) => (typeof member === 'number' ? `${member} × ${name}` : String(member)))
+          .join(', ') || 'none'
+      );
+    return 'described';
+  }
+  return cellText(field, value);
+}
+
+const NAMES = ['maker', 'name', 'partNumber', 'gtin', 'announced', 'onSale', 'withdrawn', 'warrantyMonths', 'massG'];
+
+interface SheetProps {
+  readonly id: string;
+  readonly version: number;
+  readonly lengthUnit: 'mm' | 'inch';
+  readonly onChanged: () => void;
+  readonly onShow: (id: string) => void;
+  readonly onClose: () => void;
+  readonly onStart: (as: 'copy' | 'stand-in', sheet: PartSheet) => void;
+}
+
+/** All that is known of a part, where it came from, and what is not known with a place to fill it in. */
+export function Sheet({ id, version, lengthUnit, onChanged, onShow, onClose, onStart }: SheetProps) {
+  const [sheet, setSheet] = useState<{ id: string; sheet: PartSheet | undefined }>();
+  useEffect(() => {
+    const control = new AbortController();
+    fetch(`/api/library/${encodeURIComponent(id)}`, { signal: control.signal })
+      .then(async (response) =>
+        setSheet({ id, sheet: response.ok ? ((await response.json()) as PartSheet) : undefined }),
+      )
+      .catch((error: unknown) => {
+        if (!(error instanceof DOMException && error.name === 'AbortError')) setSheet({ id, sheet: undefined });
+      });
+    return () => control.abort();
+  }, [id, version]);
+  if (sheet?.id !== id) return <p className="pane quiet">Opening …</p>;
+  if (!sheet.sheet)
+    return (
+      <div className="pane">
+        <p>This part is not in the library any more.</p>
+        <button type="button" className="link" onClick={onClose}>
+          Close
+        </button>
+      </div>
+    );
+  return (
+    <SheetBody
+      sheet={sheet.sheet}
+      lengthUnit={lengthUnit}
+      onChanged={onChanged}
+      onShow={onShow}
+      onClose={onClose}
+      onStart={onStart}
+    />
+  );
+}
+
+function SheetBody({
+  sheet,
+  lengthUnit,
+  onChanged,
+  onShow,
+  onClose,
+  onStart,
+}: Omit<SheetProps, 'id' | 'version'> & { sheet: PartSheet }) {
+  const { part } = sheet;
+  const fields = fieldsOf(part.kind).filter((field) => !field.path.includes('.'));
+  const figures = new Set(figuresOf(part.kind).map((field) => field.path));
+  const value = (path: string) => sheet.fields.find((entry) => entry.path === path)?.value;
+  const known = fields.filter(
+    (field) => figures.has(field.path) && !NAMES.includes(field.path) && value(field.path) !== null,
+  );
+  const unknown = fields.filter(
+    (field) => figures.has(field.path) && !NAMES.includes(field.path) && value(field.path) === null,
+  );
+  const rows = (list: readonly Field[]) =>
+    list.map((field) => (
+      <FieldRow key={field.path} field={field} sheet={sheet} lengthUnit={lengthUnit} onChanged={onChanged} />
+    ));
+  return (
+    <div className="pane" style={{ padding: '10px 14px 20px' }}>
+      <div className="panehead" style={{ marginBottom: 2 }}>
+        <h1 style={{ fontSize: 16, lineHeight: '21px' }}>
+          {part.maker} {part.name}
+        </h1>
+        <button type="button" className="link small" onClick={onClose}>
+          Close
+        </button>
+      </div>
+      <p className="quiet small">
+        {kindName(part.kind)}
+        {sheet.state === 'on sale'
+          ? ''
+          : `, ${sheet.state}${part.withdrawn ? ` ${part.withdrawn}` : part.onSale ? ` for ${part.onSale}` : ''}`}
+        {' · '}
+        {originWords(sheet)}
+      </p>
+      {part.figuresFrom && (
+        <p className="small caution" style={{ marginTop: 4 }}>
+          ◆ Its figures are borrowed from{' '}
+          <button type="button" className="link" onClick={() => onShow(part.figuresFrom ?? '')}>
+            {part.figuresFrom}
+          </button>
+          , because its own are not published.
+        </p>
+      )}
+      <Actions sheet={sheet} onChanged={onChanged} onStart={onStart} onClose={onClose} />
+      <Section title={`Unknown (${unknown.length})`} hidden={unknown.length === 0}>
+        <dl className="facts small">{rows(unknown)}</dl>
+      </Section>
+      <Section title="Figures">
+        <dl className="facts small">{rows(known)}</dl>
+      </Section>
+      <Section title="Price">
+        <Prices sheet={sheet} onChanged={onChanged} />
+      </Section>
+      <Lookalikes sheet={sheet} onShow={onShow} />
+      <Section title="Used by" hidden={sheet.uses.length === 0}>
+        <ul className="small">
+          {sheet.uses.map((use, i) => (
+            <li key={i}>
+              {use.href ? <Link href={use.href}>{use.label}</Link> : use.label}
+              {use.standsInFor && <span className="caution"> stands in for {use.standsInFor}</span>}
+            </li>
+          ))}
+        </ul>
+      </Section>
+      <Section title="Evidence">
+        <Evidence sheet={sheet} onChanged={onChanged} />
+      </Section>
+      <Section title="Names and dates">
+        <dl className="facts small">{rows(fields.filter((field) => NAMES.includes(field.path)))}</dl>
+      </Section>
+    </div>
+  );
+}
+
+const originWords = ({ origin, part }: PartSheet): string => {
+  const from = origin
+    ? origin.origin === 'by hand'
+      ? `by hand on ${origin.at.slice(0, 10)}`
+      : `from ${origin.origin}, ${origin.at.slice(0, 10)}`
+    : 'origin not recorded';
+  return part.source && part.source !== 'by hand' ? `${from}; source: ${part.source}` : from;
+};
+
+function Section({ title, hidden, children }: { title: string; hidden?: boolean; children: ReactNode }) {
+  return hidden ? null : (
+    <section style={{ marginTop: 14 }} aria-label={title}>
+      <h2 style={{ fontSize: 13 }}>{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+function FieldRow({
+  field,
+  sheet,
+  lengthUnit,
+  onChanged,
+}: {
+  field: Field;
+  sheet: PartSheet;
+  lengthUnit: 'mm' | 'inch';
+  onChanged: () => void;
+}) {
+  const entry = sheet.fields.find((candidate) => candidate.path === field.path);
+  const value = entry?.value ?? null;
+  return (
+    <>
+      <dt>
+        {field.label}
+        {entry?.hand && (
+          <span className="unproven">
+            {' '}
+            by hand {entry.hand.at.slice(0, 10)}{' '}
+            <button
+              type="button"
+              className="link"
+              onClick={() => void resetPartField(sheet.part.id, field.path).then(onChanged)}
+              aria-label={`Take back ${field.label} set by hand`}
+            >
+              take back
+            </button>
+          </span>
+        )}
+      </dt>
+      <dd>
+        <FieldValue
+          partId={sheet.part.id}
+          field={field}
+          value={value}
+          words={valueWords(field, value, lengthUnit)}
+          onKept={onChanged}
+        />
+      </dd>
+    </>
+  );
+}
+
+function Actions({
+  sheet,
+  onChanged,
+  onStart,
+  onClose,
+}: Pick<SheetProps, 'onChanged' | 'onStart' | 'onClose'> & { sheet: PartSheet }) {
+  const [refused, setRefused] = useState<string>();
+  const remove = async () => {
+    const result = await removePart(sheet.part.id);
+    if (result.state === 'refused') return setRefused(result.problems.map((problem) => problem.message).join(' '));
+    onChanged();
+    onClose();
+  };
+  return (
+    <>
+      <span className="row wrap small" style={{ gap: 10, marginTop: 6 }}>
+        <button type="button" className="link" onClick={() => onStart('copy', sheet)}>
+          Copy as a start
+        </button>
+        <button type="button" className="link" onClick={() => onStart('stand-in', sheet)}>
+          Let it stand in
+        </button>
+        <button type="button" className="link" onClick={() => void remove()}>
+          Remove
+        </button>
+      </span>
+      {refused && (
+        <p className="short small" role="alert" style={{ marginTop: 4 }}>
+          Not removed: it {refused}.
+        </p>
+      )}
+    </>
+  );
+}
+
+function Prices({ sheet, onChanged }: { sheet: PartSheet; onChanged: () => void }) {
+  const { region, offers, part } = sheet;
+  const [text, setText] = useState('');
+  const [message, setMessage] = useState<string>();
+  if (!region) return <p className="quiet small">The catalogue has no region yet, so no price can be named.</p>;
+  const keep = async () => {
+    const value = Number(text.replace(',', '.'));
+    if (text.trim() === '' || !(value > 0)) return setMessage('Type a price above 0.');
+    const result = await setPartPrice(part.id, Math.round(value * 100));
+    if (result.state === 'refused') return setMessage(result.problems.map((problem) => problem.message).join(' '));
+    setText('');
+    setMessage(undefined);
+    onChanged();
+  };
+  return (
+    <>
+      <ul className="small">
+        {offers.map((offer) => (
+          <li key={offer.id} className="spread" style={{ padding: '2px 0' }}>
+            <span>
+              {offer.seller}, {offer.condition}, {offer.asOf}
+              {offer.byHand && (
+                <button
+                  type="button"
+                  className="link"
+                  style={{ marginLeft: 6 }}
+                  onClick={() => void setPartPrice(part.id, undefined).then(onChanged)}
+                >
+                  take away
+                </button>
+              )}
+            </span>
+            <span className="num">{coins(offer.landedMinor, region.currency)}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="quiet small">
+        {offers.length === 0 ? `No offer in ${region.name}. ` : ''}Landed in {region.name}: tax and shipping in.
+      </p>
+      <form
+        className="row small"
+        style={{ marginTop: 4 }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          void keep();
+        }}
+      >
+        <label htmlFor="hand-price" className="quiet">
+          Own price, tax {region.pricesIncludeTax ? 'in' : 'not in'}
+        </label>
+        <input
+          id="hand-price"
+          className="field"
+          style={{ width: 86 }}
+          inputMode="decimal"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <span className="quiet">{region.currency}</span>
+        <button type="submit" className="chip">
+          Keep
+        </button>
+      </form>
+      {message && (
+        <p className="short small" role="alert">
+          {message}
+        </p>
+      )}
+    </>
+  );
+}
+
+function Lookalikes({ sheet, onShow }: { sheet: PartSheet; onShow: (id: string) => void }) {
+  const { kind } = sheet.part;
+  return (
+    <Section title={`Easily taken for it (${sheet.lookalikes.length})`} hidden={sheet.lookalikes.length === 0}>
+      <ul className="small">
+        {sheet.lookalikes.map((other) => (
+          <li key={other.id} style={{ padding: '4px 0', borderBottom: '1px solid var(--hair)' }}>
+            <button type="button" className="link" onClick={() => onShow(other.id)}>
+              {other.name}
+            </button>{' '}
+            <span className="quiet">{other.because === 'variant' ? 'stated variant' : 'nearly the same name'}</span>
+            {other.differences.length === 0 ? (
+              <span className="carries" style={{ display: 'block' }}>
+                no figure differs
+              </span>
+            ) : (
+              other.differences.map((difference) => (
+                <Difference key={difference.path} kind={kind} difference={difference} />
+              ))
+            )}
+          </li>
+        ))}
+      </ul>
+    </Section>
+  );
+}
+
+function Difference({
+  kind,
+  difference,
+}: {
+  kind: PartKind;
+  difference: PartSheet['lookalikes'][number]['differences'][number];
+}) {
+  const field = fieldsOf(kind).find((candidate) => candidate.path === difference.path);
+  if (!field) return null;
+  return (
+    <span className="caution" style={{ display: 'block' }}>
+      ◆ {field.label}: {valueWords(field, difference.here)} here, {valueWords(field, difference.there)} there
+    </span>
+  );
+}
+
+function Evidence({ sheet, onChanged }: { sheet: PartSheet; onChanged: () => void }) {
+  const { rating, part } = sheet;
+  const members = fieldsOf(part.kind).filter((field) => field.path.startsWith('evidence.'));
+  return (
+    <>
+      {rating && (
+        <p className="small">
+          {number(rating.mean, 2)} of 5 from {number(rating.ratings)} ratings counts as{' '}
+          <b>{number(rating.shrunk, 3)}</b>: few ratings count little, so it is drawn towards{' '}
+          {number(rating.kindMean, 3)}, the mean of all {kindName(part.kind)} ratings.
+        </p>
+      )}
+      <dl className="facts small">
+        {members.map((field) => {
+          const value = sheet.fields.find((entry) => entry.path === field.path)?.value ?? null;
+          const share = field.path === 'evidence.returnRate' && typeof value === 'number';
+          return (
+            <FieldRowPlain key={field.path} label={field.label.replace(/^evidence: /, '')}>
+              <FieldValue
+                partId={part.id}
+                field={field}
+                value={value}
+                words={share ? `${number(value * 100, 2)} %` : valueWords(field, value)}
+                onKept={onChanged}
+              />
+            </FieldRowPlain>
+          );
+        })}
+      </dl>
+    </>
+  );
+}
+
+const FieldRowPlain = ({ label, children }: { label: string; children: ReactNode }) => (
+  <>
+    <dt>{label}</dt>
+    <dd>{children}</dd>
+  </>
+);

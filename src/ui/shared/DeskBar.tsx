@@ -1,0 +1,39 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useState, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Shortcuts } from '../seat/Shortcuts';
+import { ThemeSwitch } from './ThemeSwitch';
+
+/** Top bar of what belongs to no seat: Desk and Library. */
+export function DeskBar({ children }: { children?: ReactNode }) {
+  const path = usePathname();
+  const router = useRouter();
+  const [help, setHelp] = useState(false);
+  useHotkeys('g>0', () => router.push('/'));
+  useHotkeys('g>7', () => router.push('/library'));
+  useHotkeys('?', () => setHelp(true), { useKey: true, ignoreModifiers: true });
+  const link = (href: string, name: string) => (
+    <Link href={href} aria-current={path === href || (href !== '/' && path.startsWith(href)) ? 'page' : undefined}>
+      {name}
+    </Link>
+  );
+  return (
+    <header className="topbar">
+      <Link href="/" className="brand">
+        Vane Scale
+      </Link>
+      <nav className="stations" aria-label="Places">
+        {link('/', 'Desk')}
+        {link('/library', 'Library')}
+      </nav>
+      <span className="row" style={{ marginLeft: 'auto', gap: 6, minWidth: 0 }}>
+        {children}
+      </span>
+      <ThemeSwitch />
+      {help && <Shortcuts onClose={() => setHelp(false)} />}
+    </header>
+  );
+}
