@@ -6,7 +6,8 @@ import { cases, cooling, extras, supplies } from './lines/housing';
 import { memory } from './lines/memory';
 import { processors } from './lines/processors';
 import { rivals } from './rivals';
-import { DEMO_TODAY, seeded, type Priced } from './seed';
+import { dress, editionsOf, marksOf } from './editions';
+import { DEMO_TODAY, seededBy, type Priced } from './seed';
 
 const REGIONS = [
   {
@@ -33,6 +34,8 @@ const SELLERS = [
   { id: 'parcelwright', name: 'Parcelwright', ratings: 48_210, meanRating: 4.4 },
   { id: 'bitharbour', name: 'Bitharbour', ratings: 21_900, meanRating: 4.6 },
   { id: 'dockside-parts', name: 'Dockside Parts', ratings: 6_120, meanRating: 4.2 },
+  { id: 'tidewrack-surplus', name: 'Tidewrack Surplus', ratings: 34, meanRating: 4.7 },
+  { id: 'kelpline', name: 'Kelpline', ratings: 8_450, meanRating: 4.3 },
   { id: 'quillstone', name: 'Quillstone Workshop', ratings: 140, meanRating: 4.9 },
 ] as const;
 
@@ -127,14 +130,19 @@ function offersOf({ part, usd }: Priced, random: () => number): Record<string, u
       },
     ];
   offer('region-a', 'parcelwright', usd * first, usd > 60 ? 0 : 490, 2);
-  if (random() < 0.7) offer('region-a', random() < 0.5 ? 'bitharbour' : 'dockside-parts', usd * second, 590, 4);
+  if (random() < 0.75) offer('region-a', random() < 0.5 ? 'bitharbour' : 'dockside-parts', usd * second, 590, 4);
+  if (random() < 0.35) offer('region-a', 'tidewrack-surplus', usd * (1.02 + random() * 0.06), 0, 9);
   // euros, and tax inside the price
-  if (!NOT_IN_B.has(part.maker)) offer('region-b', 'bitharbour', usd * second * 0.93 * 1.21, 690, 5);
+  if (!NOT_IN_B.has(part.maker)) {
+    offer('region-b', 'bitharbour', usd * second * 0.93 * 1.21, 690, 5);
+    if (random() < 0.6) offer('region-b', 'kelpline', usd * first * 0.94 * 1.21, 490, 3);
+  }
   return offers;
 }
 
-export function demoParts(): Priced[] {
-  return [
+/** All parts: the lines, their editions, and for load tests marks of them until there are as many as asked for. */
+export function demoParts(size = 0): Priced[] {
+  const lines = [
     ...processors(),
     ...boards(),
     ...memory(),
@@ -145,12 +153,16 @@ export function demoParts(): Priced[] {
     ...cooling(),
     ...extras(),
   ];
+  const dressed = [...lines, ...lines.flatMap(editionsOf)].map(dress);
+  return [...dressed, ...marksOf(dressed, size - dressed.length)];
 }
 
-/** The demo catalogue as an open file, before validation: it goes through the importer like any user's file. */
-export function demoCatalogue(): Record<string, unknown> {
-  const random = seeded(20260518);
-  const parts = demoParts();
+/**
+ * The demo catalogue as an open file, before validation: it goes through the importer like any user's file.
+ * @param size parts at least; 0 for the demo's own
+ */
+export function demoCatalogue(size = 0): Record<string, unknown> {
+  const parts = demoParts(size);
   return {
     format: CATALOGUE_FORMAT,
     version: 1,
@@ -159,7 +171,7 @@ export function demoCatalogue(): Record<string, unknown> {
     sellers: SELLERS,
     applications: APPLICATIONS,
     parts: parts.map((entry) => entry.part),
-    offers: parts.flatMap((entry) => offersOf(entry, random)),
+    offers: parts.flatMap((entry) => offersOf(entry, seededBy(entry.part.id))),
     rivals: rivals(),
   };
 }

@@ -10,6 +10,13 @@ export function seeded(seed: number): () => number {
   };
 }
 
+/** A generator of a part's own, so that one part more or less changes no other's figures. */
+export function seededBy(text: string): () => number {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
+  return seeded(hash);
+}
+
 /** The demo's today, fixed so that pictures and tests repeat. */
 export const DEMO_TODAY = '2026-05-18';
 

@@ -60,6 +60,8 @@ export interface LibraryPage {
   readonly total: number;
   readonly all: number;
   readonly ofKind: Readonly<Partial<Record<PartKind, number>>>;
+  /** Figures that the bounds of the question were taken for, by kind. */
+  readonly readAs: Readonly<Partial<Record<PartKind, readonly string[]>>>;
   readonly rows: readonly LibraryRow[];
   readonly offset: number;
   readonly currency: string;

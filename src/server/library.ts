@@ -34,7 +34,7 @@ interface Library {
   readonly index: LibraryIndex;
   readonly region: Region | undefined;
   readonly answers: Map<string, LibraryAnswer>;
-  uses: ReadonlyMap<string, readonly Use[]>;
+  readonly live: { uses: ReadonlyMap<string, readonly Use[]> };
 }
 
 const libraries = new WeakMap<Service, Library>();
@@ -49,22 +49,18 @@ async function libraryOf(service: Service): Promise<Library> {
   const uses = await allUses(service.db, data.rivals);
   const known = libraries.get(service);
   if (known?.key === key) {
-    if (JSON.stringify([...known.uses]) !== JSON.stringify([...uses])) known.answers.clear();
-    known.uses = uses;
+    if (JSON.stringify([...known.live.uses]) !== JSON.stringify([...uses])) known.answers.clear();
+    known.live.uses = uses;
     return known;
   }
   const catalogue = compileCatalogue(data);
-  const library: Library = {
-    key,
-    catalogue,
-    region,
-    uses,
-    answers: new Map(),
-    index: indexLibrary(data.parts, region?.currency ?? '', (part) => ({
-      landedMinor: region && cheapestOffer(catalogue, part.id, region)?.landed.landedMinor,
-      used: library.uses.get(part.id)?.length ?? 0,
-    })),
-  };
+  // the index asks for facts while it is built; uses are read through this, because they change without the catalogue
+  const live = { uses };
+  const index = indexLibrary(data.parts, region?.currency ?? '', (part) => ({
+    landedMinor: region && cheapestOffer(catalogue, part.id, region)?.landed.landedMinor,
+    used: live.uses.get(part.id)?.length ?? 0,
+  }));
+  const library: Library = { key, catalogue, region, live, answers: new Map(), index };
   libraries.set(service, library);
   return library;
 }
@@ -126,6 +122,7 @@ export async function searchPage(service: Service, search: LibrarySearch): Promi
     total: answer.found.length,
     all: index.parts.length,
     ofKind: answer.ofKind,
+    readAs: answer.readAs,
     rows,
     currency: library.region?.currency ?? '',
     regionName: library.region?.name ?? '',
@@ -182,7 +179,7 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
         there: there ?? null,
       })),
     })),
-    uses: library.uses.get(id) ?? [],
+    uses: library.live.uses.get(id) ?? [],
     offers: region
       ? library.catalogue.offers(id, region.id).map((offer) => ({
           id: offer.id,
@@ -320,7 +317,7 @@ export async function removePart(service: Service, id: string): Promise<Kept> {
   const library = await libraryOf(service);
   const part = library.catalogue.part(id);
   if (!part) return refuse(id, 'is not in the library any more');
-  const uses = library.uses.get(id) ?? [];
+  const uses = library.live.uses.get(id) ?? [];
   if (uses.length > 0)
     return refuse(
       id,

@@ -22,12 +22,27 @@ export const pathText = (path: readonly PropertyKey[]): string =>
     '',
   ) || 'file';
 
+/** What a type is called in a sentence. */
+const wanted = (type: string): string => {
+  switch (type) {
+    case 'int':
+      return 'a whole number';
+    case 'string':
+      return 'a text';
+    case 'boolean':
+      return 'true or false';
+    default:
+      return /^[aeiou]/.test(type) ? `an ${type}` : `a ${type}`;
+  }
+};
+
 function sentence(issue: z.core.$ZodIssue): string {
   switch (issue.code) {
     case 'invalid_type':
-      return issue.message.includes('undefined') || issue.input === undefined
-        ? `is missing; it must be a ${issue.expected}`
-        : `must be a ${issue.expected}`;
+      // a missing value comes without its input, and says so in the library's own message only
+      return issue.message.includes('undefined')
+        ? `is missing; it must be ${wanted(issue.expected)}`
+        : `must be ${wanted(issue.expected)}`;
     case 'too_small':
       return issue.origin === 'number' || issue.origin === 'int'
         ? `must be ${issue.inclusive ? 'at least' : 'above'} ${issue.minimum}`

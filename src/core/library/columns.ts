@@ -1,5 +1,6 @@
 import { latencyNs } from '../memory/timing';
-import { fieldsOf, figuresOf, valueAt, type Field } from '../parts/fields';
+import { keyFigures } from '../words/partFigures';
+import { applies, fieldsOf, figuresOf, valueAt, type Field } from '../parts/fields';
 import type { Better } from '../parts/common';
 import type { Part, PartKind } from '../parts';
 
@@ -39,7 +40,7 @@ const ofField = (field: Field): Column => ({
   unit: field.unit,
   better: field.better,
   holds: field.type === 'number' || field.type === 'whole' || field.numericChoices ? 'number' : 'text',
-  value: (part) => plainCell(valueAt(part, field.path)),
+  value: field.path === 'withdrawn' ? (part) => part.withdrawn ?? '' : (part) => plainCell(valueAt(part, field.path)),
 });
 
 const derived = (
@@ -106,13 +107,14 @@ const DERIVED: Partial<Record<PartKind, readonly Column[]>> = {
   ],
 };
 
-/** How many figures of a part are unknown. */
+/** The figures of a part that are unknown; what does not apply to it is not missed. */
 export const unknownFigures = (part: Part): readonly Field[] =>
-  figuresOf(part.kind).filter((field) => valueAt(part, field.path) === undefined);
+  figuresOf(part.kind).filter((field) => valueAt(part, field.path) === undefined && applies(part, field.path));
 
 export const PRICE = 'price';
 
 const general = (currency: string): readonly Column[] => [
+  { key: 'gist', label: 'in short', unit: undefined, better: undefined, holds: 'text', value: keyFigures },
   { key: 'kind', label: 'kind', unit: undefined, better: undefined, holds: 'text', value: (part) => part.kind },
   {
     key: PRICE,
@@ -164,24 +166,25 @@ export function columnsOf(kind: PartKind, currency: string): readonly Column[] {
 export function usualColumns(kind: PartKind | undefined): readonly string[] {
   switch (kind) {
     case undefined:
-      return ['kind', 'maker', 'name', PRICE, 'used', 'unknown', 'onSale', 'withdrawn'];
+      return ['kind', 'maker', 'name', PRICE, 'gist', 'used', 'unknown'];
     case 'processor':
       return [
         'maker',
         'name',
+        PRICE,
         'socket',
         'cores',
         'boostGHz',
         'cacheMiB',
         'maxPowerW',
         'memoryChannels',
-        PRICE,
         'unknown',
       ];
     case 'board':
       return [
         'maker',
         'name',
+        PRICE,
         'socket',
         'form',
         'memoryGeneration',
@@ -189,12 +192,12 @@ export function usualColumns(kind: PartKind | undefined): readonly string[] {
         'm2Slots',
         'cardSlots',
         'processorPowerW',
-        PRICE,
       ];
     case 'memory':
       return [
         'maker',
         'name',
+        PRICE,
         'generation',
         'kitGiB',
         'modules',
@@ -202,25 +205,25 @@ export function usualColumns(kind: PartKind | undefined): readonly string[] {
         'casLatency',
         'latencyNs',
         'heightMm',
-        PRICE,
       ];
     case 'graphics':
       return [
         'maker',
         'name',
+        PRICE,
         'memoryGiB',
         'memoryGBs',
         'fp32Tflops',
         'boardPowerW',
         'lengthMm',
         'slots',
-        PRICE,
         'unknown',
       ];
     case 'drive':
       return [
         'maker',
         'name',
+        PRICE,
         'interface',
         'form',
         'capacityGB',
@@ -228,12 +231,12 @@ export function usualColumns(kind: PartKind | undefined): readonly string[] {
         'seqReadMBs',
         'sustainedWriteMBs',
         'enduranceTBW',
-        PRICE,
       ];
     case 'supply':
       return [
         'maker',
         'name',
+        PRICE,
         'form',
         'ratedW',
         'tier',
@@ -241,31 +244,30 @@ export function usualColumns(kind: PartKind | undefined): readonly string[] {
         'connectors.card-16',
         'connectors.card-8',
         'lengthMm',
-        PRICE,
       ];
     case 'case':
       return [
         'maker',
         'name',
+        PRICE,
         'boardForms',
         'cardLengthMm',
         'coolerHeightMm',
         'supplyLengthMm',
         'bays35',
         'volumeL',
-        PRICE,
       ];
     case 'cooler':
-      return ['maker', 'name', 'type', 'heightMm', 'radiatorMm', 'bestKPerW', 'noiseDbA', PRICE];
+      return ['maker', 'name', PRICE, 'type', 'heightMm', 'radiatorMm', 'bestKPerW', 'noiseDbA'];
     default:
       return [
         'maker',
         'name',
+        PRICE,
         ...figuresOf(kind)
           .filter((field) => field.type !== 'structure')
           .slice(2, 8)
           .map((field) => field.path),
-        PRICE,
         'unknown',
       ];
   }

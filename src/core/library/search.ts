@@ -1,6 +1,6 @@
 import { PART_KINDS, type Part, type PartKind } from '../parts';
 import { typedIn } from '../units/convert';
-import { columnsOf, type Cell, type Column, type PartFacts } from './columns';
+import { columnsOf, usualColumns, type Cell, type Column, type PartFacts } from './columns';
 import { folded, parseFilter, parseQuery, type Range, type Term } from './query';
 
 /** One kind's rows with their figures laid out by column, so that a range is one pass over one array. */
@@ -42,6 +42,8 @@ export interface LibraryAnswer {
   readonly found: Uint32Array;
   /** How many of each kind the words and ranges found, whatever kind is chosen. */
   readonly ofKind: Readonly<Partial<Record<PartKind, number>>>;
+  /** Figures that the bounds of the question were taken for, by kind, where they found something. */
+  readonly readAs: Readonly<Partial<Record<PartKind, readonly string[]>>>;
 }
 
 export function indexLibrary(parts: readonly Part[], currency: string, facts: (part: Part) => PartFacts): LibraryIndex {
@@ -100,8 +102,9 @@ const inside = (value: number, range: Range): boolean =>
 const wordsOf = (label: string): readonly string[] => folded(label).split(/[^\p{L}\p{N}]+/u);
 
 /**
- * Columns that a range may mean in a kind. The words in front of it name the figure when some column's label has them
- * (the longest run of words counts); how many words were used up comes with it.
+ * Columns that a range means in a kind. The words in front of it name the figure when some column's label has them (the
+ * longest run of words counts); how many words were used up comes with it. Without a name a unit means the first figure
+ * of the kind's usual columns that is counted in it: "< 300 mm" of a card is its length, not its height.
  */
 function meant(
   table: KindTable,
@@ -120,7 +123,9 @@ function meant(
     if (named.length > 0) return { columns: named, used };
   }
   // without a name and without a unit a bound could mean anything: it means nothing
-  return { columns: range.unit === undefined ? [] : fitting, used: 0 };
+  if (range.unit === undefined) return { columns: [], used: 0 };
+  const usual = usualColumns(table.kind).flatMap((key) => fitting.filter((column) => column.key === key));
+  return { columns: usual.length > 0 ? usual.slice(0, 1) : fitting, used: 0 };
 }
 
 /** Marks the rows of a table that have a figure in the range. */
@@ -252,15 +257,23 @@ export function searchLibrary(index: LibraryIndex, question: LibraryQuestion): L
   const terms = parseQuery(question.text);
   const filters = question.filters ?? {};
   const ofKind: Partial<Record<PartKind, number>> = {};
+  const readAs: Partial<Record<PartKind, readonly string[]>> = {};
+  const ranges = terms.filter((term) => term.kind === 'range');
   const found: number[] = [];
   for (const table of index.tables) {
     const keep = terms.length > 0 ? matchTable(index, table, terms) : new Uint8Array(table.rows.length).fill(1);
     let count = 0;
     for (const mark of keep) count += mark;
-    if (count > 0) ofKind[table.kind] = count;
+    if (count > 0) {
+      ofKind[table.kind] = count;
+      if (ranges.length > 0)
+        readAs[table.kind] = ranges.flatMap((term) =>
+          meant(table, term.range, term.before).columns.map((column) => column.label),
+        );
+    }
     if (question.kind !== undefined && question.kind !== table.kind) continue;
     applyFilters(index, table, filters, keep);
     for (let i = 0; i < keep.length; i++) if (keep[i] === 1) found.push(table.rows[i] ?? 0);
   }
-  return { found: ordered(index, Uint32Array.from(found), question.sort), ofKind };
+  return { found: ordered(index, Uint32Array.from(found), question.sort), ofKind, readAs };
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { count, figure, partBase, plainText } from './common';
+import { count, figure, partBase, plainText, figureFromZero } from './common';
 
 /** Package-to-air resistance at a fan speed. */
 export const resistancePointSchema = z.strictObject({ rpm: z.number().positive(), kPerW: z.number().positive() });
@@ -17,7 +17,7 @@ export const coolerSchema = z.strictObject({
   radiatorMm: figure('radiator length', 'mm', 'none'),
   memoryClearanceMm: figure('room for modules under it', 'mm', 'higher'),
   fans: count('fans', 'none'),
-  powerW: figure('power', 'W', 'lower'),
+  powerW: figureFromZero('power', 'W', 'lower'),
   noiseDbA: figure('noise at full speed', 'dB(A)', 'lower'),
 });
 

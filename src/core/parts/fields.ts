@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { partSchemas, type PartKind } from './index';
+import { partSchemas, type Part, type PartKind } from './index';
 import type { Better } from './common';
 
 /** What a field holds: one value, a list of plain values, or a structure with fields of its own. */
@@ -161,4 +161,36 @@ export function withValueAt(part: object, path: string, value: unknown): Record<
   const next = rest.length === 0 ? value : withValueAt((before as object | undefined) ?? {}, rest.join('.'), value);
   const empty = rest.length > 0 && value === undefined && Object.keys(next as object).length === 0;
   return next === undefined || empty ? others : { ...others, [head]: next };
+}
+
+/** Card purposes whose figures others do not have. */
+const PURPOSES: Readonly<Record<string, string>> = {
+  videoInputs: 'capture',
+  inputGbitPerS: 'capture',
+  networkGbitPerS: 'network',
+  driveSlots: 'storage',
+  ownSwitch: 'storage',
+};
+
+/** Whether a figure means anything for this part: flash does not spin, a tower has no radiator. Unknown kinds of it may. */
+export function applies(part: Part, path: string): boolean {
+  switch (part.kind) {
+    case 'drive':
+      if (path === 'rpm') return part.cellKind === undefined || part.cellKind === 'magnetic';
+      if (path === 'enduranceTBW' || path === 'heatsinkHeightMm')
+        return part.cellKind !== 'magnetic' && (path !== 'heatsinkHeightMm' || part.interface !== 'SATA');
+      if (path === 'generation' || path === 'lanes') return part.interface !== 'SATA';
+      return true;
+    case 'cooler':
+      if (path === 'radiatorMm') return part.type === undefined || part.type === 'liquid';
+      if (path === 'heightMm' || path === 'memoryClearanceMm') return part.type !== 'liquid';
+      if (path === 'fans' || path === 'noiseDbA') return part.type !== 'passive';
+      return true;
+    case 'expansion':
+      return PURPOSES[path] === undefined || part.purpose === undefined || part.purpose === PURPOSES[path];
+    case 'accessory':
+      return !['fitsCooler', 'fitsSocket'].includes(path) || part.purpose === 'mounting-kit';
+    default:
+      return true;
+  }
 }

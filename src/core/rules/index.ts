@@ -23,6 +23,7 @@ import { mixedKits } from './mixedKits';
 import { moduleKind } from './moduleKind';
 import { mustHaves } from './mustHaves';
 import { partsComplete } from './partsComplete';
+import { ownFigures } from './ownFigures';
 import { partsKnown } from './partsKnown';
 import { partsOnSale } from './partsOnSale';
 import { picturePath } from './picturePath';
@@ -42,6 +43,7 @@ import { taskFigures } from './taskFigures';
 /** All rules, in the order a builder wants to read what they found. */
 export const rules: readonly Rule[] = [
   partsKnown,
+  ownFigures,
   partsOnSale,
   partsComplete,
   socket,

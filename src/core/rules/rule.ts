@@ -22,6 +22,8 @@ export type Figures =
   | { readonly code: 'unknown-figure'; readonly about: string; readonly missing: readonly MissingFigure[] }
   | { readonly code: 'part-gone'; readonly label: string }
   | { readonly code: 'parts-known'; readonly count: number }
+  | { readonly code: 'borrowed-figures'; readonly name: string; readonly from: string }
+  | { readonly code: 'own-figures'; readonly count: number }
   | { readonly code: 'part-withdrawn'; readonly name: string; readonly date: string }
   | { readonly code: 'part-not-yet'; readonly name: string; readonly date: string }
   | { readonly code: 'parts-on-sale'; readonly count: number }

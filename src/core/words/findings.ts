@@ -37,6 +37,13 @@ export function findingWords(check: Check): Words {
         says: `${check.label} is no longer in the catalogue, so nothing about it can be checked.`,
         mend: 'Import a catalogue that has it, or put another part in its place.',
       };
+    case 'borrowed-figures':
+      return {
+        says: `${check.name} is judged by figures borrowed from ${check.from}; its own are not published.`,
+        mend: 'Fill in its own figures in the library as they become known.',
+      };
+    case 'own-figures':
+      return { says: `All ${check.count} parts are judged by their own figures.` };
     case 'parts-known':
       return { says: `All ${check.count} parts are in the catalogue.` };
     case 'part-withdrawn':

@@ -23,6 +23,11 @@ const FLASH: readonly Flash[] = [
   { maker: 'Fenstore', line: 'Cask', cells: 'TLC', generation: 4, lanes: 4, read: 5000, write: 4200, after: 900, tb: [0.5, 1, 2], usdPerTb: 60, cacheMiBPerTb: 0 },
   { maker: 'Fenstore', line: 'Anchor', cells: 'TLC', generation: 4, lanes: 4, read: 7000, write: 6500, after: 1600, tb: [1, 2, 4], usdPerTb: 69, cacheMiBPerTb: 1024 },
   { maker: 'Fenstore', line: 'Flume', cells: 'TLC', generation: 4, lanes: 4, read: 6900, write: 6000, tb: [1, 2], usdPerTb: 57, cacheMiBPerTb: 0 },
+  { maker: 'Dromolite', line: 'Spate Pro', cells: 'TLC', generation: 4, lanes: 4, read: 7200, write: 6900, after: 2900, tb: [1, 2, 4, 8], usdPerTb: 132, cacheMiBPerTb: 1024 },
+  { maker: 'Dromolite', line: 'Rill Five', cells: 'QLC', generation: 5, lanes: 4, read: 10300, write: 8600, after: 480, tb: [2, 4, 8], usdPerTb: 64, cacheMiBPerTb: 0 },
+  { maker: 'Fenstore', line: 'Anchor Five', cells: 'TLC', generation: 5, lanes: 4, read: 12400, write: 11000, after: 2400, tb: [1, 2, 4], usdPerTb: 108, cacheMiBPerTb: 1024 },
+  { maker: 'Ketterlode', line: 'Lock', cells: 'TLC', generation: 4, lanes: 4, read: 5600, write: 4800, after: 1250, tb: [0.5, 1, 2, 4], usdPerTb: 63, cacheMiBPerTb: 512 },
+  { maker: 'Ketterlode', line: 'Lock Narrow', cells: 'TLC', generation: 4, lanes: 2, read: 3500, write: 2900, after: 800, tb: [0.5, 1, 2], usdPerTb: 51, cacheMiBPerTb: 0 },
   { maker: 'Fenstore', line: 'Tarn', cells: 'TLC', generation: 3, lanes: 4, read: 3400, write: 2600, after: 650, tb: [0.5, 1], usdPerTb: 55, cacheMiBPerTb: 512 },
 ];
 
@@ -59,7 +64,7 @@ export function drives(): Priced[] {
       interface: 'SATA', form: '2.5"', capacityGB: tb * 1000, cellKind: 'TLC', cacheMiB: 512, seqReadMBs: 560, seqWriteMBs: 520, sustainedWriteMBs: 420, writeCacheGB: 40, enduranceTBW: Math.round(tb * 360), unrecoverableReadPerBit: 1e-17, activePowerW: 3, idlePowerW: 0.5, warrantyMonths: 60, encryption: false,
     }),
   );
-  const magnetic = [4, 8, 12, 18].map((tb) =>
+  const magnetic = [2, 4, 6, 8, 10, 12, 14, 16, 18, 22, 26].map((tb) =>
     priced('drive', 'Ketterlode', `Hold ${tb} TB`, Math.round(52 + tb * 15.5), {
       interface: 'SATA', form: '3.5"', capacityGB: tb * 1000, cellKind: 'magnetic', cacheMiB: 256, seqReadMBs: 190 + tb * 5, seqWriteMBs: 190 + tb * 5, sustainedWriteMBs: 150 + tb * 5, writeCacheGB: 0, randomReadKiops: 0.2, randomWriteKiops: 0.4, unrecoverableReadPerBit: 1e-15, rpm: 7200, activePowerW: 7.5, idlePowerW: 5, warrantyMonths: 60, encryption: false,
     }),

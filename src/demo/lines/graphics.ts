@@ -32,6 +32,14 @@ const CARDS: readonly Card[] = [
   { maker: 'Lumoth', name: 'Drift 24', tflops: 57, gib: 24, gbs: 960, watts: 355, lengthMm: 328, slots: 3, lanes: 16, generation: 4, usd: 999 },
   { maker: 'Vessary', name: 'Brine 8', tflops: 13, gib: 8, gbs: 256, watts: 120, lengthMm: 205, slots: 2, lanes: 8, generation: 4, usd: 249 },
   { maker: 'Vessary', name: 'Brine 16', tflops: 34, gib: 16, gbs: 672, watts: 250, lengthMm: 299, slots: 2.5, lanes: 16, generation: 5, usd: 749 },
+  { maker: 'Palisar', name: 'Gale 48 Pro', tflops: 82, gib: 48, gbs: 960, watts: 300, lengthMm: 267, slots: 2, lanes: 16, generation: 5, usd: 6290, certified: true },
+  { maker: 'Palisar', name: 'Gale 32', tflops: 98, gib: 32, gbs: 1568, watts: 525, lengthMm: 358, slots: 3.5, lanes: 16, generation: 5, usd: 2990, onSale: '2026-02-12' },
+  { maker: 'Lumoth', name: 'Drift 8', tflops: 12, gib: 8, gbs: 288, watts: 132, lengthMm: 221, slots: 2, lanes: 8, generation: 4, usd: 239 },
+  { maker: 'Lumoth', name: 'Drift 32 Pro', tflops: 48, gib: 32, gbs: 640, watts: 260, lengthMm: 280, slots: 2, lanes: 16, generation: 5, usd: 2190, certified: true },
+  { maker: 'Vessary', name: 'Brine 12', tflops: 21, gib: 12, gbs: 432, watts: 185, lengthMm: 261, slots: 2, lanes: 16, generation: 5, usd: 429 },
+  { maker: 'Vessary', name: 'Brine 24', tflops: 54, gib: 24, gbs: 896, watts: 340, lengthMm: 321, slots: 3, lanes: 16, generation: 5, usd: 1149 },
+  { maker: 'Palisar', name: 'Breeze 8', tflops: 10, gib: 8, gbs: 448, watts: 175, lengthMm: 256, slots: 2, lanes: 16, generation: 3, usd: 279, onSale: '2020-10-20', withdrawn: '2024-02-28' },
+  { maker: 'Lumoth', name: 'Eddyline 8', tflops: 8, gib: 8, gbs: 256, watts: 150, lengthMm: 240, slots: 2, lanes: 16, generation: 3, usd: 199, onSale: '2020-06-02', withdrawn: '2023-10-31' },
   { maker: 'Palisar', name: 'Breeze 6', tflops: 6.4, gib: 6, gbs: 336, watts: 160, lengthMm: 245, slots: 2, lanes: 16, generation: 3, usd: 229, onSale: '2019-09-01', withdrawn: '2023-03-31' },
 ];
 
@@ -49,6 +57,7 @@ export function graphics(): Priced[] {
       lengthMm: card.lengthMm,
       heightMm: card.slots > 2 ? 140 : 115,
       slots: card.slots,
+      coolerThicknessMm: Math.round(card.slots * 20 - 1),
       idlePowerW: Math.round(card.watts * 0.06) + 4,
       boardPowerW: card.watts,
       excursionRatio: card.watts > 250 ? 1.8 : 1.5,

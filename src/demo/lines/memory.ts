@@ -1,4 +1,4 @@
-import { priced, type Priced } from '../seed';
+import { priced, slug, type Priced } from '../seed';
 
 interface Kit {
   readonly maker: string;
@@ -24,6 +24,16 @@ const KITS: readonly Kit[] = [
   { maker: 'Cinderpath', line: 'Ash', generation: 'DDR5', rate: 5600, cl: 46, sizes: [[1, 16], [2, 16], [4, 32]], profile: 'none', height: 31, usdPerGib: 2.9 },
   { maker: 'Sablerow', line: 'Bedrock', generation: 'DDR5', rate: 5600, cl: 46, sizes: [[2, 16], [2, 32]], profile: 'none', height: 31, usdPerGib: 5.1, ecc: true },
   { maker: 'Sablerow', line: 'Bedrock R', generation: 'DDR5', rate: 5600, cl: 46, sizes: [[4, 32], [8, 32], [8, 64]], profile: 'none', height: 31, usdPerGib: 5.6, kind: 'registered', ecc: true },
+  { maker: 'Sablerow', line: 'Slate', generation: 'DDR5', rate: 6000, cl: 36, sizes: [[2, 8], [2, 24], [2, 48], [4, 16], [4, 32]], profile: 'EP', height: 35, usdPerGib: 3.5 },
+  { maker: 'Sablerow', line: 'Slate', generation: 'DDR5', rate: 6400, cl: 32, sizes: [[2, 16], [2, 24], [2, 32], [2, 48]], profile: 'EP', height: 35, usdPerGib: 4.4 },
+  { maker: 'Cinderpath', line: 'Ember', generation: 'DDR5', rate: 6000, cl: 30, sizes: [[2, 16], [2, 24], [2, 32], [2, 48]], profile: 'XP', height: 44, usdPerGib: 4 },
+  { maker: 'Cinderpath', line: 'Ember', generation: 'DDR5', rate: 6000, cl: 38, sizes: [[2, 16], [2, 32]], profile: 'XP', height: 44, usdPerGib: 3.4, suffix: 'long' },
+  { maker: 'Cinderpath', line: 'Ember Low', generation: 'DDR5', rate: 5600, cl: 38, sizes: [[2, 16], [2, 32], [2, 48]], profile: 'XP', height: 31, usdPerGib: 3.3 },
+  { maker: 'Cinderpath', line: 'Ember', generation: 'DDR5', rate: 8000, cl: 38, sizes: [[2, 16], [2, 24]], profile: 'XP', height: 46, usdPerGib: 6.4 },
+  { maker: 'Sablerow', line: 'Bedrock', generation: 'DDR5', rate: 4800, cl: 40, sizes: [[1, 16], [1, 32], [2, 48]], profile: 'none', height: 31, usdPerGib: 4.7, ecc: true },
+  { maker: 'Sablerow', line: 'Bedrock R', generation: 'DDR5', rate: 6400, cl: 52, sizes: [[4, 64], [8, 32], [8, 64], [8, 96]], profile: 'none', height: 31, usdPerGib: 6.2, kind: 'registered', ecc: true },
+  { maker: 'Cinderpath', line: 'Cinder', generation: 'DDR4', rate: 3600, cl: 18, sizes: [[2, 8], [2, 16], [2, 32], [4, 16]], profile: 'XP', height: 40, usdPerGib: 2.3 },
+  { maker: 'Cinderpath', line: 'Ash', generation: 'DDR4', rate: 3200, cl: 22, sizes: [[1, 8], [1, 16], [2, 16], [2, 32]], profile: 'none', height: 31, usdPerGib: 1.9 },
   { maker: 'Sablerow', line: 'Shale', generation: 'DDR4', rate: 3200, cl: 16, sizes: [[2, 8], [2, 16], [2, 32]], profile: 'XP', height: 34, usdPerGib: 2.1 },
 ];
 
@@ -50,7 +60,7 @@ export function memory(): Priced[] {
         modulePowerW: kit.kind === 'registered' ? 9 : kit.generation === 'DDR4' ? 4 : 5,
         dieKind: { name: kit.rate >= 6000 ? 'L die' : 'M die', certainty: kit.rate >= 6000 ? 'likely' : 'known' },
         warrantyMonths: 120,
-        ...(kit.suffix ? { variantOf: `sablerow-slate-${modules}x${gib}-${kit.rate}` } : {}),
+        ...(kit.suffix ? { variantOf: slug(`${kit.maker} ${kit.line} ${modules}x${gib} ${kit.rate}`) } : {}),
       });
     }),
   );

@@ -72,6 +72,7 @@ const LINES: readonly Line[] = [
     models: [
       { name: '6', p: 6, e: 0, base: 65, max: 88, cooler: true },
       { name: '8', p: 8, e: 0, base: 95, max: 125 },
+      { name: '12', p: 12, e: 0, base: 105, max: 142 },
     ],
   },
   {
@@ -82,6 +83,43 @@ const LINES: readonly Line[] = [
       { name: '14', p: 6, e: 8, base: 125, max: 181 },
       { name: '20', p: 8, e: 12, base: 125, max: 253 },
       { name: '24', p: 8, e: 16, base: 125, max: 253 },
+    ],
+  },
+  {
+    maker: 'Quernic', bird: 'Petrel', socket: 'Gannet', family: 'Petrel', workPerClock: 1.32, boost: 5, memory: [ddr5, ddr4], channels: 2, limitGiB: 128, ecc: false,
+    rootLinks: [{ generation: 5, lanes: 16 }, { generation: 4, lanes: 4 }], tflops: 0.7, usdPerWork: 3, onSale: '2022-11-08',
+    models: [
+      { name: '6', p: 6, e: 0, base: 58, max: 89, cooler: true },
+      { name: '12', p: 6, e: 4, base: 65, max: 148 },
+      { name: '16', p: 8, e: 8, base: 125, max: 241 },
+    ],
+  },
+  {
+    maker: 'Quernic', bird: 'Kittiwake', socket: 'Gannet', family: 'Kittiwake', workPerClock: 1.62, boost: 5.7, memory: [ddr5], channels: 2, limitGiB: 256, ecc: true,
+    rootLinks: [{ generation: 5, lanes: 16 }, { generation: 5, lanes: 4 }, { generation: 4, lanes: 4 }], tflops: 1.4, usdPerWork: 4.1, onSale: '2026-03-10',
+    models: [
+      { name: '14', p: 6, e: 8, base: 65, max: 159 },
+      { name: '20', p: 8, e: 12, base: 125, max: 235 },
+      { name: '24', p: 8, e: 16, base: 125, max: 250 },
+    ],
+  },
+  {
+    maker: 'Halcyte', bird: 'Avocet', socket: 'Godwit', family: 'Avocet', workPerClock: 1.44, boost: 5,
+    memory: [{ generation: 'DDR5', kinds: ['registered'], rates: rates(6400, 6400, 5200, 5200) }], channels: 8, limitGiB: 2048, ecc: true,
+    rootLinks: [{ generation: 5, lanes: 16 }, { generation: 5, lanes: 16 }, { generation: 5, lanes: 16 }, { generation: 5, lanes: 16 }, { generation: 5, lanes: 16 }], tflops: 'none', usdPerWork: 7.9, onSale: '2025-10-21',
+    models: [
+      { name: '16', p: 16, e: 0, base: 250, max: 320 },
+      { name: '24', p: 24, e: 0, base: 280, max: 350 },
+      { name: '32', p: 32, e: 0, base: 300, max: 380 },
+      { name: '48', p: 48, e: 0, base: 320, max: 400 },
+    ],
+  },
+  {
+    maker: 'Brandling', bird: 'Linnet', socket: 'Wren', family: 'Linnet', workPerClock: 1.22, boost: 4.7, memory: [ddr5], channels: 2, limitGiB: 96, ecc: false,
+    rootLinks: [{ generation: 4, lanes: 8 }, { generation: 4, lanes: 4 }], tflops: 4.5, usdPerWork: 4.2, onSale: '2023-06-05',
+    models: [
+      { name: '6', p: 6, e: 0, base: 45, max: 65, cooler: true },
+      { name: '8', p: 8, e: 0, base: 54, max: 75, cooler: true },
     ],
   },
   {

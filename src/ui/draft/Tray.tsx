@@ -7,41 +7,14 @@ import { DRIVE_ROLES, type DriveRole } from '@/core/machine';
 import type { Part } from '@/core/parts';
 import { withPart } from '@/core/search/candidates';
 import { findingWords } from '@/core/words/findings';
-import { coins, coinsChange, number, size } from '@/core/words/format';
+import { keyFigures } from '@/core/words/partFigures';
+import { coins, coinsChange, number } from '@/core/words/format';
 import { kindName } from '@/core/words/names';
 import type { CandidateRow } from '@/workers/api';
 import { Beam } from '../shared/Beam';
 import { LevelSign } from '../shared/Level';
 import { useDraft, useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
-
-/** One line of the figures that decide for a kind of part. */
-export function keyFigures(part: Part): string {
-  const or = (value: number | string | undefined, unit = '') =>
-    (value === undefined ? `? ${unit}` : `${typeof value === 'number' ? number(value) : value} ${unit}`).trim();
-  switch (part.kind) {
-    case 'processor':
-      return `${part.socket ?? '?'} · ${(part.coreGroups ?? []).map((group) => group.count).join(' + ') || '?'} cores · ${or(part.coreGroups?.[0]?.boostGHz, 'GHz')} · ${or(part.maxPowerW, 'W')}`;
-    case 'board':
-      return `${part.socket ?? '?'} · ${part.form ?? '?'} · ${part.memoryGeneration ?? '?'} · ${part.memorySlots?.length ?? '?'} memory slots`;
-    case 'memory':
-      return `${part.generation ?? '?'} · ${or(part.modules)} × ${or(part.moduleGiB, 'GB')} · ${or(part.rateMTs, 'MT/s')} CL ${or(part.casLatency)}`;
-    case 'graphics':
-      return `${or(part.memoryGiB, 'GB')} · ${or(part.fp32Tflops, 'TFLOP/s')} · ${or(part.boardPowerW, 'W')} · ${or(part.lengthMm, 'mm')}`;
-    case 'drive':
-      return `${part.capacityGB === undefined ? '?' : size(part.capacityGB * 1e9)} · ${part.cellKind ?? '?'} · reads ${or(part.seqReadMBs)} · writes ${or(part.sustainedWriteMBs)} MB/s after cache`;
-    case 'supply':
-      return `${or(part.ratedW, 'W')} · ${part.tier ?? '?'} · ${part.connectors?.['card-16'] ?? '?'} × card-16, ${part.connectors?.['card-8'] ?? '?'} × card-8`;
-    case 'case':
-      return `${or(part.volumeL, 'L')} · cards ${or(part.cardLengthMm, 'mm')} · cooler ${or(part.coolerHeightMm, 'mm')}`;
-    case 'cooler':
-      return `${part.type ?? '?'} · ${part.type === 'liquid' ? `${or(part.radiatorMm, 'mm')} radiator` : `${or(part.heightMm, 'mm')} high`} · ${or(part.resistance?.at(-1)?.kPerW, 'K/W')}`;
-    case 'expansion':
-      return `${part.purpose ?? '?'} · gen ${or(part.generation)} × ${or(part.lanes)}`;
-    default:
-      return part.kind;
-  }
-}
 
 const matches = (part: Part, text: string): boolean => {
   const haystack = `${fullName(part)} ${keyFigures(part)}`.toLowerCase();

@@ -28,13 +28,16 @@ export function cellWords(
 export const unitWords = (unit: string | undefined, lengthUnit: 'mm' | 'inch'): string | undefined =>
   unit === 'mm' && lengthUnit === 'inch' ? 'in' : unit;
 
+/** Wide enough for its longest word and for half of its label: headings take two lines. */
 const widthOf = (column: Column): number => {
   if (column.key === 'name') return 230;
+  if (column.key === 'gist') return 400;
   if (column.key === 'maker' || column.key === 'kind') return 104;
-  if (column.key === PRICE) return 112;
-  return column.holds === 'number'
-    ? Math.max(86, Math.min(150, 22 + column.label.length * 6.4))
-    : Math.max(96, Math.min(170, 30 + column.label.length * 6.6));
+  if (column.key === PRICE) return 92;
+  const label = `${column.label} ${column.unit ?? ''}`;
+  const longest = Math.max(...label.split(' ').map((word) => word.length));
+  const wanted = 24 + Math.max(longest, Math.ceil(label.length / 2) + 1) * 6.8;
+  return Math.round(Math.max(column.holds === 'number' ? 84 : 96, Math.min(150, wanted)));
 };
 
 interface GridProps {
@@ -128,7 +131,9 @@ export function Grid({ question, columns, pages, active, lengthUnit, onActive, o
               row={pages.rowAt(item.index)}
               columns={columns}
               lengthUnit={lengthUnit}
-              active={item.index === active}
+              active={
+                question.part === undefined ? item.index === active : pages.rowAt(item.index)?.id === question.part
+              }
               onRow={onRow}
             />
           ))}
@@ -171,9 +176,11 @@ function Heading({
         onClick={() => onQuestion({ ...question, sort: next })}
         title={`${column.label}${unit ? `, ${unit}` : ''}`}
       >
-        <span className="cut">{column.label}</span>
-        {unit && <span className="quiet"> {unit}</span>}
-        <span aria-hidden="true">{sorted ? (sorted.descending ? ' ↓' : ' ↑') : ''}</span>
+        <span>
+          {column.label}
+          {unit && <span className="quiet"> {unit}</span>}
+          <span aria-hidden="true">{sorted ? (sorted.descending ? ' ↓' : ' ↑') : ''}</span>
+        </span>
       </button>
       <input
         className="grid-filter"

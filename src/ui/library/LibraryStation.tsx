@@ -11,7 +11,7 @@ import { PART_KINDS, type PartKind } from '@/core/parts';
 import type { Settings } from '@/core/settings';
 import { kindName } from '@/core/words/names';
 import { stepLibrary } from '@/server/actions';
-import type { StepRow } from '@/server/contract';
+import type { LibraryPage, StepRow } from '@/server/contract';
 import { DeskBar } from '../shared/DeskBar';
 import { Columns } from './Columns';
 import { Grid } from './Grid';
@@ -21,6 +21,24 @@ import { Sheet } from './Sheet';
 import { usePages } from './usePages';
 import { GiveFile } from '../import/GiveFile';
 import { ExportMenu } from './ExportMenu';
+
+const SHOWN_MEANINGS = 3;
+
+/** How a bound without a figure's name was understood, so that nobody takes it for another. */
+function ReadAs({ page, kind }: { page: LibraryPage; kind: PartKind | undefined }) {
+  const meanings = Object.entries(page.readAs).filter(([name]) => kind === undefined || name === kind);
+  if (meanings.length === 0) return null;
+  return (
+    <span className="unproven">
+      bounds read as{' '}
+      {meanings
+        .slice(0, SHOWN_MEANINGS)
+        .map(([name, labels]) => `${labels.join(' and ')}${kind === undefined ? ` (${kindName(name)})` : ''}`)
+        .join(', ')}
+      {meanings.length > SHOWN_MEANINGS ? ` and so on in ${meanings.length - SHOWN_MEANINGS} more kinds` : ''}
+    </span>
+  );
+}
 
 /** Columns of a kind; of all kinds at once, those that every kind has. */
 const columnsFor = (kind: PartKind | undefined, currency: string): readonly Column[] => {
@@ -218,6 +236,7 @@ export function LibraryStation({
             'Looking …'
           )}
         </span>
+        {head && <ReadAs page={head} kind={question.kind} />}
         {pages.waiting && head && <span className="quiet">looking …</span>}
         <span className="quiet roomy">
           Prices landed in {head?.regionName ?? 'the region'}: tax and shipping in, {currency}

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useEffect, useState, type ReactNode } from 'react';
 import { cellText } from '@/core/formats/csv/cells';
-import { fieldsOf, figuresOf, type Field } from '@/core/parts/fields';
+import { applies, fieldsOf, figuresOf, type Field } from '@/core/parts/fields';
 import type { PartKind } from '@/core/parts';
 import { convert } from '@/core/units/convert';
 import { coins, number } from '@/core/words/format';
@@ -101,7 +101,8 @@ function SheetBody({
     (field) => figures.has(field.path) && !NAMES.includes(field.path) && value(field.path) !== null,
   );
   const unknown = fields.filter(
-    (field) => figures.has(field.path) && !NAMES.includes(field.path) && value(field.path) === null,
+    (field) =>
+      figures.has(field.path) && !NAMES.includes(field.path) && value(field.path) === null && applies(part, field.path),
   );
   const rows = (list: readonly Field[]) =>
     list.map((field) => (
