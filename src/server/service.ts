@@ -6,7 +6,14 @@ import { problemsOf, type Problem } from '@/core/formats/problems';
 import { machineSchema, type Machine } from '@/core/machine';
 import { fullName } from '@/core/fitted';
 import { figureMeta, isNumberField } from '@/core/parts';
-import { catalogueRevision, fixedToday, fixToday, partWithFigure, readCatalogueData } from '@/store/catalogueStore';
+import {
+  catalogueRevision,
+  emptyMemo,
+  fixToday,
+  fixedToday,
+  partWithFigure,
+  readCatalogueData,
+} from '@/store/catalogueStore';
 import { openDatabase, type Database } from '@/store/database';
 import { readSettings } from '@/store/libraryStore';
 import * as projects from '@/store/projectStore';

@@ -1,4 +1,4 @@
-import { catalogueSchema, type CatalogueData } from '@/core/formats/catalogueSchema';
+import { catalogueSchema, type CatalogueData, type Offer } from '@/core/formats/catalogueSchema';
 import type { Known } from '@/core/formats/catalogue';
 import { partSchema, partSchemas, type Part, type PartKind } from '@/core/parts';
 import { withValueAt } from '@/core/parts/fields';
@@ -36,24 +36,42 @@ async function revisionIn(db: Database | Writer): Promise<number> {
 /** Counts every change of the catalogue, so that caches know when to read it again. */
 export const catalogueRevision = (db: Database): Promise<number> => revisionIn(db);
 
+/** Entries parsed before, by id, with the text they came from: what has not changed is not parsed again. */
+export interface CatalogueMemo {
+  readonly parts: Map<string, { readonly text: string; readonly part: Part }>;
+  readonly offers: Map<string, { readonly text: string; readonly offer: Offer }>;
+}
+export const emptyMemo = (): CatalogueMemo => ({ parts: new Map(), offers: new Map() });
+
 /** The whole catalogue as the files said it, with figures filled in by hand laid over it unless `files` is asked for. */
 export async function readCatalogueData(
   db: Database,
   what: 'with-hand-figures' | 'files' = 'with-hand-figures',
+  memo: CatalogueMemo = emptyMemo(),
 ): Promise<CatalogueData> {
   const rows = await db.selectFrom('parts').select(['id', 'spec']).orderBy('id').execute();
-  const figures = new Map<string, { field: string; value: unknown }[]>();
+  const figures = new Map<string, { field: string; value: string }[]>();
   if (what === 'with-hand-figures')
     for (const row of await db.selectFrom('part_figures').selectAll().execute())
-      figures.set(row.part_id, [
-        ...(figures.get(row.part_id) ?? []),
-        { field: row.field, value: JSON.parse(row.value) as unknown },
-      ]);
-  const { shape } = catalogueSchema;
-  const offers = await db.selectFrom('offers').select('spec').orderBy('id').execute();
+      figures.set(row.part_id, [...(figures.get(row.part_id) ?? []), { field: row.field, value: row.value }]);
+  const offers = await db.selectFrom('offers').select(['id', 'spec']).orderBy('id').execute();
   return {
-    parts: rows.map((row): Part => withFigures(row.spec, figures.get(row.id))),
-    offers: shape.offers.parse(offers.map((row) => JSON.parse(row.spec) as unknown)),
+    parts: rows.map((row): Part => {
+      const hand = figures.get(row.id);
+      const text = hand === undefined ? row.spec : `${row.spec} ${JSON.stringify(hand)}`;
+      const known = memo.parts.get(row.id);
+      if (known?.text === text) return known.part;
+      const part = withFigures(row.spec, hand);
+      memo.parts.set(row.id, { text, part });
+      return part;
+    }),
+    offers: offers.map((row): Offer => {
+      const known = memo.offers.get(row.id);
+      if (known?.text === row.spec) return known.offer;
+      const offer = catalogueSchema.shape.offers.element.parse(JSON.parse(row.spec));
+      memo.offers.set(row.id, { text: row.spec, offer });
+      return offer;
+    }),
     regions: await readSmall(db, 'regions'),
     sellers: await readSmall(db, 'sellers'),
     applications: await readSmall(db, 'applications'),
@@ -62,10 +80,10 @@ export async function readCatalogueData(
 }
 
 /** Null stands for "taken away": the file's figure was wrong and the right one is not known. */
-function withFigures(spec: string, figures: readonly { field: string; value: unknown }[] | undefined): Part {
+function withFigures(spec: string, figures: readonly { field: string; value: string }[] | undefined): Part {
   const json = JSON.parse(spec) as { kind: PartKind };
   const laidOver = (figures ?? []).reduce<object>(
-    (part, { field, value }) => withValueAt(part, field, value ?? undefined),
+    (part, { field, value }) => withValueAt(part, field, (JSON.parse(value) as unknown) ?? undefined),
     json,
   );
   // asking the kind's own schema is several times faster than trying a union

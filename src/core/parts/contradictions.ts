@@ -201,7 +201,7 @@ function drive(part: PartOf<'drive'>): Found {
           field,
           code: 'faster-than-link',
           has,
-          against: Math.floor(linkMBs),
+          against: Math.round(linkMBs),
           otherField: part.interface === 'SATA' ? 'interface' : 'lanes',
         });
     }

@@ -25,6 +25,12 @@ const CASES: Readonly<
       { level: 'unproven', code: 'part-gone', label: 'Old card' },
     ],
   },
+  'own-figures': {
+    fails: [
+      { parts: { card: { figuresFrom: 'cpu' } } },
+      { level: 'caution', code: 'borrowed-figures', name: 'Palisar Test 12', from: 'Halcyte Test 8' },
+    ],
+  },
   'parts-on-sale': {
     fails: [
       { parts: { card: { withdrawn: '2026-05-01' } } },
