@@ -27,13 +27,13 @@ test.describe('the film desk, from brief to branded comparison', () => {
     // remedies found by trying mend both mistakes
     await findings(page, 'blocks')
       .first()
-      .getByRole('button', { name: /^Marlhouse Quay for Marlhouse Quay Glass/ })
+      .getByRole('button', { name: /^Marlhouse Quay White for Marlhouse Quay Glass/ })
       .click();
     await expect(findings(page, 'blocks')).toHaveCount(1);
     await settled(page);
     await findings(page, 'blocks')
       .first()
-      .getByRole('button', { name: /^Gatewick Anvil 750 for Voltarn Hearth 700/ })
+      .getByRole('button', { name: /^Gatewick Brazier 800 Fixed for Voltarn Hearth 700/ })
       .click();
     await expect(findings(page, 'blocks')).toHaveCount(0);
     await expect(page.getByText(/Nothing blocks, nothing is unproven/)).toBeVisible();
@@ -86,11 +86,11 @@ test.describe('the film desk, from brief to branded comparison', () => {
     await expect(beam(page, 'Export cinema master')).toHaveAccessibleName(/takes \d+ min of 40 min allowed/);
 
     // take two remedies
-    await focusOn(page, /^Marlhouse Quay for Marlhouse Quay Glass/);
+    await focusOn(page, /^Marlhouse Quay White for Marlhouse Quay Glass/);
     await page.keyboard.press('Enter');
     await expect(findings(page, 'blocks')).toHaveCount(1);
     await settled(page);
-    await focusOn(page, /^Gatewick Anvil 750 for Voltarn Hearth 700/);
+    await focusOn(page, /^Gatewick Brazier 800 Fixed for Voltarn Hearth 700/);
     await page.keyboard.press('Enter');
     await expect(findings(page, 'blocks')).toHaveCount(0);
     await settled(page);
@@ -108,13 +108,13 @@ test.describe('the film desk, from brief to branded comparison', () => {
     await openFresh(page, 'draft');
     await findings(page, 'blocks')
       .first()
-      .getByRole('button', { name: /^Northdraft Eddy 120 for / })
+      .getByRole('button', { name: /^Northdraft Eddy 92 for / })
       .click();
     await expect(findings(page, 'blocks')).toHaveCount(1);
     await settled(page);
     await page.reload();
     await expect(findings(page, 'blocks')).toHaveCount(1);
-    await page.getByRole('button', { name: 'Undo: Northdraft Eddy 120 for Northdraft Eddy 140 Twin' }).click();
+    await page.getByRole('button', { name: 'Undo: Northdraft Eddy 92 for Northdraft Eddy 140 Twin' }).click();
     await expect(findings(page, 'blocks')).toHaveCount(2);
     await page.reload();
     await expect(findings(page, 'blocks')).toHaveCount(2);

@@ -39,6 +39,7 @@ export const databasePath = (): string => process.env['VANE_DB'] ?? join(process
 export function openService(path: string = databasePath()): Service {
   const { db, close } = openDatabase(path);
   let cached: { data: CatalogueData; revision: number } | undefined;
+  const memo = emptyMemo();
   return {
     db,
     path,
@@ -47,7 +48,8 @@ export function openService(path: string = databasePath()): Service {
     settings: () => readSettings(db),
     catalogue: async () => {
       const revision = await catalogueRevision(db);
-      if (cached?.revision !== revision) cached = { data: await readCatalogueData(db), revision };
+      if (cached?.revision !== revision)
+        cached = { data: await readCatalogueData(db, 'with-hand-figures', memo), revision };
       return cached;
     },
   };

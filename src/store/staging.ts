@@ -36,7 +36,8 @@ export interface Staging {
 }
 
 const SCHEMA = `
-  CREATE TABLE rows (list TEXT NOT NULL, id TEXT NOT NULL, spec TEXT NOT NULL, place TEXT NOT NULL, PRIMARY KEY (list, id)) STRICT, WITHOUT ROWID;
+  CREATE TABLE rows (list TEXT NOT NULL, id TEXT NOT NULL, spec TEXT NOT NULL, place TEXT NOT NULL) STRICT;
+  CREATE UNIQUE INDEX rows_by_id ON rows (list, id);
   CREATE TABLE refs (list TEXT NOT NULL, id TEXT NOT NULL, place TEXT NOT NULL, PRIMARY KEY (list, id)) STRICT, WITHOUT ROWID;
   CREATE TABLE problems (seq INTEGER PRIMARY KEY, path TEXT NOT NULL, message TEXT NOT NULL, row INTEGER, col TEXT, value TEXT) STRICT;
 `;
@@ -53,6 +54,7 @@ export function openStaging(path: string): Staging {
   // losing it costs nothing but reading the file again
   sqlite.pragma('journal_mode = OFF');
   sqlite.pragma('synchronous = OFF');
+  sqlite.pragma('cache_size = -65536');
   sqlite.exec(SCHEMA);
   sqlite.exec('BEGIN');
   const insert = sqlite.prepare('INSERT OR IGNORE INTO rows (list, id, spec, place) VALUES (?, ?, ?, ?)');

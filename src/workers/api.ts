@@ -1,7 +1,6 @@
 import type { Brief } from '@/core/brief';
 import type { Offer } from '@/core/formats/catalogueSchema';
 import type { Machine } from '@/core/machine';
-import type { Part } from '@/core/parts';
 import type { Settings } from '@/core/settings';
 import type { Candidate, Position } from '@/core/search/candidates';
 import type { Step } from '@/core/search/coinSteps';
@@ -17,8 +16,7 @@ export type CoinStep = Step & { readonly offers: readonly Offer[] };
 /** What the worker does for the page. Data crosses as plain objects. */
 export interface WorkerApi {
   load(url: string, today: string, settings: Settings): Promise<number>;
-  candidates(machine: Machine, brief: Brief, position: Position): CandidateRow[];
-  remedies(machine: Machine, brief: Brief, findingKey: string): RemedyRow[];
-  coinSteps(machine: Machine, brief: Brief): { up: CoinStep[]; savings: CoinStep[]; tried: number };
-  findParts(text: string, limit: number): Part[];
+  candidates(machine: Machine, brief: Brief, position: Position): Promise<CandidateRow[]>;
+  remedies(machine: Machine, brief: Brief, findingKey: string): Promise<RemedyRow[]>;
+  coinSteps(machine: Machine, brief: Brief): Promise<{ up: CoinStep[]; savings: CoinStep[]; tried: number }>;
 }

@@ -2,14 +2,14 @@ import * as Comlink from 'comlink';
 import { assess, contextOf, type Context } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
 import { catalogueSchema } from '@/core/formats/catalogueSchema';
-import { fullName } from '@/core/fitted';
 import type { Machine } from '@/core/machine';
 import type { Brief } from '@/core/brief';
 import type { Part } from '@/core/parts';
 import { findingKey } from '@/core/rules/rule';
-import { rankCandidates } from '@/core/search/candidates';
-import { coinSteps, type Step } from '@/core/search/coinSteps';
-import { remediesFor } from '@/core/search/remedies';
+import { candidateTrials } from '@/core/search/candidates';
+import { coinTrials, type Step } from '@/core/search/coinSteps';
+import { remedyTrials } from '@/core/search/remedies';
+import type { Trials } from '@/core/search/trials';
 import type { WorkerApi } from './api';
 
 const dataSchema = catalogueSchema.omit({ format: true, version: true, name: true });
@@ -24,6 +24,24 @@ const offersOf = (part: Part | undefined, brief: Brief) =>
   part ? [...ready().catalogue.offers(part.id, brief.region)] : [];
 const SHOWN = 12;
 
+/** Time a search may take before other questions get a turn. */
+const SLICE_MS = 25;
+const newest = new Map<string, object>();
+
+/** Runs a search in slices; a newer question of the same topic ends it, because nobody waits for the older answer. */
+async function inSlices<T>(topic: string, trials: Trials<T>): Promise<T> {
+  const me = {};
+  newest.set(topic, me);
+  for (let until = performance.now() + SLICE_MS; ;) {
+    const next = trials.next();
+    if (next.done) return next.value;
+    if (performance.now() < until) continue;
+    await new Promise((resolve) => setTimeout(resolve));
+    if (newest.get(topic) !== me) throw new Error('a newer question took the place of this one');
+    until = performance.now() + SLICE_MS;
+  }
+}
+
 const api: WorkerApi = {
   async load(url, today, settings) {
     const response = await fetch(url);
@@ -31,34 +49,22 @@ const api: WorkerApi = {
     context = contextOf(compileCatalogue(dataSchema.parse(await response.json())), today, settings);
     return context.catalogue.parts.length;
   },
-  candidates: (machine, brief, position) =>
-    rankCandidates(machine, brief, position, ready()).map((candidate) => ({
+  candidates: async (machine, brief, position) =>
+    (await inSlices('candidates', candidateTrials(machine, brief, position, ready()))).map((candidate) => ({
       ...candidate,
       offers: offersOf(candidate.part, brief),
     })),
-  remedies: (machine, brief, key) => {
+  remedies: async (machine, brief, key) => {
     const before = assess(machine, brief, ready());
     const finding = before.findings.find((candidate) => findingKey(candidate) === key);
-    return finding
-      ? remediesFor(machine, brief, finding, ready(), 3, before).map((remedy) => ({
-          ...remedy,
-          offers: offersOf(remedy.part, brief),
-        }))
-      : [];
+    if (!finding) return [];
+    const found = await inSlices(`remedies ${key}`, remedyTrials(machine, brief, finding, ready(), 3, before));
+    return found.map((remedy) => ({ ...remedy, offers: offersOf(remedy.part, brief) }));
   },
-  coinSteps: (machine: Machine, brief: Brief) => {
-    const { up, savings, tried } = coinSteps(machine, brief, ready());
+  coinSteps: async (machine: Machine, brief: Brief) => {
+    const { up, savings, tried } = await inSlices('coin steps', coinTrials(machine, brief, ready()));
     const row = (step: Step) => ({ ...step, offers: offersOf(step.part, brief) });
     return { up: up.slice(0, SHOWN).map(row), savings: savings.slice(0, SHOWN).map(row), tried };
-  },
-  findParts: (text, limit) => {
-    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-    return ready()
-      .catalogue.parts.filter((part) => {
-        const name = `${part.kind} ${fullName(part)}`.toLowerCase();
-        return words.every((word) => name.includes(word));
-      })
-      .slice(0, limit);
   },
 };
 

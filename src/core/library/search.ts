@@ -217,7 +217,7 @@ function ranking(index: LibraryIndex, key: string): Ranking {
     });
   }
   const labels = key === '' ? undefined : ranking(index, '').rankOf;
-  const names = labels ? [] : index.parts.map((part) => `${sortKey(`${part.maker} ${part.name}`)} ${part.id}`);
+  const names = labels ? [] : index.parts.map((part) => `${sortKey(`${part.maker} ${part.name}`)}\u0000${part.id}`);
   const atRank = Uint32Array.from(index.parts.keys()).sort((a, b) => {
     if (!labels) return collate(names[a] ?? '', names[b] ?? '');
     const [x, y] = [cells[a], cells[b]];

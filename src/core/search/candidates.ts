@@ -6,6 +6,7 @@ import type { DriveRole, Machine } from '../machine';
 import { cheapestOffer } from '../money/landed';
 import type { Part, PartKind } from '../parts';
 import { compareEffects, effectOf, type Effect } from './effect';
+import { finish, type Trials } from './trials';
 
 /** The position being filled: an item to replace, or a new one of a kind (with the roles a new drive gets). */
 export interface Position {
@@ -54,29 +55,33 @@ export function withPart(machine: Machine, position: Position, part: Part): Mach
  * Every part of the position's kind with its effect, those that fit first, each group ranked by `compareEffects`.
  * Parts withdrawn by today are left out unless they are the current one.
  */
-export function rankCandidates(
+export const rankCandidates = (...args: Parameters<typeof candidateTrials>): Candidate[] =>
+  finish(candidateTrials(...args));
+
+/** The same, a trial at a time. */
+export function* candidateTrials(
   machine: Machine,
   brief: Brief,
   position: Position,
   context: Context,
   before: Assessment = assess(machine, brief, context),
-): Candidate[] {
+): Trials<Candidate[]> {
   const current = machine.items.find((item) => item.id === position.item)?.part;
-  const candidates = context.catalogue.ofKind(position.kind).flatMap((part): Candidate[] => {
-    if (part.id !== current && part.withdrawn !== undefined && part.withdrawn <= context.today) return [];
+  const candidates: Candidate[] = [];
+  for (const part of context.catalogue.ofKind(position.kind)) {
+    if (part.id !== current && part.withdrawn !== undefined && part.withdrawn <= context.today) continue;
     const after = part.id === current ? before : assess(withPart(machine, position, part), brief, context);
     const effect = effectOf(before, after);
-    return [
-      {
-        part,
-        edit: editFor(machine, position, part),
-        effect,
-        landedMinor: cheapestOffer(context.catalogue, part.id, before.region)?.landed.landedMinor,
-        fits: effect.brought.every((finding) => finding.level !== 'blocks'),
-        current: part.id === current,
-      },
-    ];
-  });
+    candidates.push({
+      part,
+      edit: editFor(machine, position, part),
+      effect,
+      landedMinor: cheapestOffer(context.catalogue, part.id, before.region)?.landed.landedMinor,
+      fits: effect.brought.every((finding) => finding.level !== 'blocks'),
+      current: part.id === current,
+    });
+    yield;
+  }
   return candidates.sort(
     (a, b) => Number(b.fits) - Number(a.fits) || compareEffects(a.effect, b.effect) || (a.part.id < b.part.id ? -1 : 1),
   );

@@ -5,6 +5,7 @@ import { fullName } from '../fitted';
 import type { Machine } from '../machine';
 import type { Part } from '../parts';
 import { bringsNothingAsBadAs, effectOf, gainPerCoin, type Effect } from './effect';
+import { finish, firstOfEach, type Trials } from './trials';
 
 /** One swap away from a machine. */
 export interface Step {
@@ -18,11 +19,17 @@ export interface Step {
  * Every single swap that fits, as steps up (dearer and faster) ranked by gain a coin, and savings (cheaper) ranked by
  * how little speed each coin saved costs. A swap that brings something unproven or blocking is left out.
  */
-export function coinSteps(
-  machine: Machine,
-  brief: Brief,
-  context: Context,
-): { up: Step[]; savings: Step[]; tried: number } {
+export const coinSteps = (...args: Parameters<typeof coinTrials>): CoinSteps => finish(coinTrials(...args));
+
+/** Steps up and savings, each best first, and how many swaps were tried. */
+export interface CoinSteps {
+  readonly up: Step[];
+  readonly savings: Step[];
+  readonly tried: number;
+}
+
+/** The same, a trial at a time. */
+export function* coinTrials(machine: Machine, brief: Brief, context: Context): Trials<CoinSteps> {
   const before = assess(machine, brief, context);
   const up: Step[] = [];
   const savings: Step[] = [];
@@ -34,6 +41,7 @@ export function coinSteps(
       const edit: MachineEdit = { kind: 'swap', item: item.id, part: other.id, label: fullName(other) };
       const effect = effectOf(before, assess(editMachine(machine, edit), brief, context));
       tried++;
+      yield;
       if (effect.priceMinor === undefined || !bringsNothingAsBadAs(effect, 'caution')) continue;
       const step = { edit, part: other, replaces: fullName(part), effect };
       if (effect.priceMinor > 0 && effect.gain > 1e-4) up.push(step);
@@ -51,5 +59,7 @@ export function coinSteps(
         : gainPerCoin(b.effect) - gainPerCoin(a.effect))
     );
   });
-  return { up, savings, tried };
+  const distinct = (steps: readonly Step[]) =>
+    firstOfEach(steps, ({ edit, part }) => `${'item' in edit ? String(edit.item) : ''} ${part.variantOf ?? part.id}`);
+  return { up: distinct(up), savings: distinct(savings), tried };
 }

@@ -6,6 +6,7 @@ import type { Machine } from '../machine';
 import type { Part, PartKind } from '../parts';
 import { findingKey, type Finding } from '../rules/rule';
 import { bringsNothingAsBadAs, effectOf, type Effect } from './effect';
+import { finish, firstOfEach, type Trials } from './trials';
 
 /** A single edit that mends a finding, found by trying it. */
 export interface Remedy {
@@ -85,19 +86,23 @@ const rolesSwitched = (machine: Machine, id: string, on: boolean) => {
  * worse level has come. Those that keep every task's verdict stand first, then those that keep speed, then the cheapest.
  * At most `limit`, of different kinds of edit or part where there are such.
  */
-export function remediesFor(
+export const remediesFor = (...args: Parameters<typeof remedyTrials>): Remedy[] => finish(remedyTrials(...args));
+
+/** The same, a trial at a time. */
+export function* remedyTrials(
   machine: Machine,
   brief: Brief,
   finding: Finding,
   context: Context,
   limit = 3,
   before: Assessment = assess(machine, brief, context),
-): Remedy[] {
+): Trials<Remedy[]> {
   const key = findingKey(finding);
   const found: Remedy[] = [];
   for (const { edit, part } of editsAgainst(machine, finding, context, before)) {
     const changed = editMachine(machine, edit);
     if (changed === machine) continue;
+    yield;
     const effect = effectOf(before, assess(changed, brief, context));
     if (effect.priceMinor === undefined) continue;
     if (!effect.mended.some((mended) => findingKey(mended) === key) || !bringsNothingAsBadAs(effect, finding.level))
@@ -114,7 +119,10 @@ export function remediesFor(
       b.effect.mended.length - a.effect.mended.length ||
       cost(a) - cost(b),
   );
-  return spreadOver(found, limit);
+  const distinct = firstOfEach(found, ({ edit, part }) =>
+    part ? `${edit.kind} ${part.variantOf ?? part.id}` : JSON.stringify(edit),
+  );
+  return spreadOver(distinct, limit);
 }
 
 const RANK = { short: 0, unproven: 1, between: 2, carries: 3 } as const;

@@ -71,7 +71,7 @@ export function OwnedPanel({ owned, places }: { owned: readonly OwnedRow[]; plac
           void add();
         }}
       >
-        <PartField label="Part, display or licence" value={picked} onPick={setPicked} />
+        <PartField key={owned.length} label="Part, display or licence" value={picked} onPick={setPicked} />
         <span className="row small">
           <label className="row" style={{ gap: 5 }}>
             <span className="quiet">Count</span>

@@ -187,10 +187,10 @@ function StructureDialog({
 }) {
   const [draft, setDraft] = useState<unknown>(value ?? undefined);
   return (
-    <Dialog open onClose={onClose} maxWidth="lg" fullWidth aria-label={field.label}>
+    <Dialog open onClose={onClose} maxWidth="lg" fullWidth aria-labelledby="structure-title">
       <div className="pane" style={{ padding: 16 }}>
         <div className="panehead">
-          <h1 style={{ textTransform: 'capitalize' }}>{field.label}</h1>
+          <h1 id="structure-title">{field.label}</h1>
         </div>
         <div style={{ maxHeight: '62vh', overflow: 'auto' }}>
           <StructureEditor schema={field.schema} label={field.label} value={draft} onChange={setDraft} />

@@ -110,7 +110,7 @@ export function LibraryStation({
     );
     changed();
   };
-  useHotkeys('/', () => search.current?.focus(), { preventDefault: true });
+  useHotkeys('/', () => search.current?.focus(), { preventDefault: true, useKey: true });
   useHotkeys('n', () => setStart({ as: 'new', kind: question.kind ?? 'drive' }), { preventDefault: true });
   useHotkeys('escape', () => show(undefined));
   useHotkeys('mod+z', () => void step('undo'), { preventDefault: true });
@@ -139,7 +139,7 @@ export function LibraryStation({
           <Redo fontSize="small" />
         </IconButton>
       </DeskBar>
-      <div className="row" style={{ padding: '8px 14px', gap: 8, borderBottom: '1px solid var(--hair)' }}>
+      <search className="row" style={{ padding: '8px 14px', gap: 8, borderBottom: '1px solid var(--hair)' }}>
         <input
           ref={search}
           className="field"
@@ -181,7 +181,7 @@ export function LibraryStation({
         </button>
         <GiveFile label="Import a file" />
         <ExportMenu kind={question.kind} />
-      </div>
+      </search>
       <main
         style={{
           display: 'grid',

@@ -10,13 +10,16 @@ import { freshItemId } from '@/core/edits';
 import { kindName } from '@/core/words/names';
 import { STATIONS, stationPath } from './stations';
 import { useDraft, useSeat } from './store';
-import { useWorker } from './worker';
+import { useFoundParts } from '../shared/useFoundParts';
+import type { PartSheet } from '@/server/contract';
 
 interface Command {
   readonly group: string;
   readonly label: string;
   readonly run: () => void;
 }
+
+const SHOWN_PARTS = 12;
 
 /** Kinds that a machine has once: choosing one of them replaces what is there. */
 const ONCE = new Set(['processor', 'board', 'supply', 'case', 'cooler', 'system']);
@@ -29,8 +32,27 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
   const seat = useSeat((state) => state.bundle.seat);
   const state = useSeat((all) => all);
   const trimmed = text.trim();
-  const found = useWorker(trimmed.length >= 2 ? `find ${trimmed}` : undefined, (api) => api.findParts(trimmed, 12));
-  const parts = found.state === 'ready' ? found.value : [];
+  const found = useFoundParts(trimmed, SHOWN_PARTS);
+  /** The grid knows names only; the whole part comes from its sheet, so that the page can assess it at once. */
+  const add = async (id: string) => {
+    const response = await fetch(`/api/library/${encodeURIComponent(id)}`);
+    if (!response.ok) return;
+    const { part } = (await response.json()) as PartSheet;
+    state.know([part], []);
+    const label = fullName(part);
+    state.editDraft(
+      {
+        kind: 'add',
+        item: {
+          id: freshItemId(draft, part.kind),
+          part: part.id,
+          label,
+          ...(part.kind === 'drive' ? { roles: ['active' as const] } : {}),
+        },
+      },
+      `Add ${label}`,
+    );
+  };
   const go = (station: string) => router.push(stationPath(seat.projectId, seat.id, station));
   const commands: Command[] = [
     ...STATIONS.map((station) => ({ group: 'Go to', label: station.name, run: () => go(station.id) })),
@@ -59,36 +81,20 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
       run: () => window.location.assign(`/api/case/${encodeURIComponent(seat.id)}`),
     },
     { group: 'Do', label: 'Show all keys', run: onHelp },
-    ...parts.map((part) => {
+    ...(found ?? []).map((part) => {
       const there = ONCE.has(part.kind)
         ? state.bundle.data.parts
             .filter((other) => other.kind === part.kind)
             .flatMap((other) => draft.items.filter((item) => item.part === other.id))[0]
         : undefined;
+      const label = `${part.maker} ${part.name}`;
       return {
         group: 'Parts',
-        label: there
-          ? `Put ${fullName(part)} in as the ${kindName(part.kind)}`
-          : `Add ${fullName(part)} (${kindName(part.kind)})`,
+        label: there ? `Put ${label} in as the ${kindName(part.kind)}` : `Add ${label} (${kindName(part.kind)})`,
         run: () => {
-          state.know([part], []);
-          const label = fullName(part);
-          if (there) state.choose({ kind: part.kind, item: there.id });
-          else {
-            state.editDraft(
-              {
-                kind: 'add',
-                item: {
-                  id: freshItemId(draft, part.kind),
-                  part: part.id,
-                  label,
-                  ...(part.kind === 'drive' ? { roles: ['active' as const] } : {}),
-                },
-              },
-              `Add ${label}`,
-            );
-          }
           go('draft');
+          if (there) state.choose({ kind: part.kind, item: there.id });
+          else void add(part.id);
         },
       };
     }),
@@ -117,11 +123,7 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
         }}
         autoHighlight
         disableClearable={false}
-        noOptionsText={
-          found.state === 'waiting' && trimmed.length >= 2
-            ? 'Looking …'
-            : 'Nothing of that name. Try a part, a station or a draft.'
-        }
+        noOptionsText={found === undefined ? 'Looking …' : 'Nothing of that name. Try a part, a station or a draft.'}
         renderInput={(params) => (
           <TextField
             {...params}
