@@ -12,6 +12,30 @@ test('pictures for the README', async ({ page }) => {
   await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toBeVisible();
   await shot(page, 'desk');
 
+  await page.goto(
+    '/library?kind=graphics&q=graphics+memory+%E2%89%A5+16+GB&sort=-fp32Tflops&part=palisar-gale-24',
+  );
+  await expect(page.getByRole('complementary')).toContainText('Easily taken for it');
+  await shot(page, 'library');
+
+  await page.getByLabel('File to open').setInputFiles({
+    name: 'price list.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      [
+        'Brand;Model;Bus;PCIe gen;Lanes;Form factor;Max. read (GB/s);Steady write;Size;Power (W);Price (USD);Weight (oz)',
+        'Fenstore;Weir 2 TB;NVMe;4;4;M.2 2280;7,1;1900;2 TB;6,5;129,90;0,3',
+        'Fenstore;Weir 4 TB;NVMe;4;4;M.2 2280;9,9;1900;4 TB;7;259,90;0,3',
+        'Fenstore;Weir 8 TB;tape;4;4;M.2 2280;7,1;fast;8 TB;7;0;0,4',
+      ].join('\r\n'),
+    ),
+  });
+  await page.getByRole('button', { name: 'Check it' }).click();
+  await expect(page.getByRole('list', { name: 'Problems' })).toBeVisible();
+  await shot(page, 'import');
+  await page.getByRole('button', { name: 'Throw the file away' }).click();
+  await expect(page).toHaveURL(/library$/);
+
   await openFresh(page, 'brief');
   await settled(page);
   await shot(page, 'brief');

@@ -32,7 +32,7 @@ const file = (name: string, text: string): string => {
 const EXAMPLES = new Map(
   [
     ...readFileSync(join(ROOT, 'docs', 'formats.md'), 'utf8').matchAll(
-      /<!-- example: (\w+) -->\n```json\n([\s\S]*?)```/g,
+      /<!-- example: (\w+) -->\n```(?:json|csv)\n([\s\S]*?)```/g,
     ),
   ].map((match) => [match[1] ?? '', match[2] ?? '']),
 );
@@ -50,7 +50,7 @@ const changed = (change: (json: CaseJson) => void): string => {
 
 describe('the examples in docs/formats.md', () => {
   test('are read as they stand', () => {
-    expect([...EXAMPLES.keys()]).toEqual(['catalogue', 'case']);
+    expect([...EXAMPLES.keys()]).toEqual(['catalogue', 'case', 'table']);
     expect(readCatalogue(EXAMPLES.get('catalogue') ?? '')).toMatchObject({ ok: true });
     expect(readCase(EXAMPLES.get('case') ?? '')).toMatchObject({ ok: true });
   });
@@ -119,4 +119,80 @@ test('without a command, or with one that is not there, the use is told', () => 
   expect(vane().code).toBe(2);
   expect(vane('--help')).toMatchObject({ code: 0, out: expect.stringContaining('vane assess CASE.json') as unknown });
   expect(vane('fly').err).toContain('there is no command "fly"');
+});
+
+describe('check, import and export', () => {
+  const database = () => join(folder, 'own.db');
+  const run = (...args: string[]) => {
+    const result = spawnSync(process.execPath, [join(ROOT, 'bin', 'vane.mjs'), ...args], {
+      encoding: 'utf8',
+      cwd: folder,
+      env: { ...process.env, VANE_DB: database() },
+    });
+    return { code: result.status, out: result.stdout, err: result.stderr };
+  };
+
+  test('the catalogue and the table of the docs are checked, taken, taken again, and come out', () => {
+    const catalogue = file('catalogue.json', EXAMPLES.get('catalogue') ?? '');
+    expect(run('check', catalogue)).toMatchObject({
+      code: 0,
+      out: expect.stringContaining('would be taken; regions: 1 added') as unknown,
+    });
+    expect(run('import', catalogue).code).toBe(0);
+    const table = file('table.csv', EXAMPLES.get('table') ?? '');
+    expect(run('import', table)).toMatchObject({
+      code: 0,
+      // one of the two drives is known from the catalogue and is added to
+      out: expect.stringContaining('parts: 1 added, 1 changed, 0 left as they are') as unknown,
+    });
+    expect(run('import', table).out).toContain('parts: 0 added, 0 changed, 2 left as they are');
+    const csv = run('export', 'drive');
+    expect(csv.out.split('\r\n')[0]).toContain('capacityGB');
+    expect(csv.out).toContain('fenstore-weir-4-tb,Fenstore,Weir 4 TB');
+    const saved = join(folder, 'all.zip');
+    expect(run('export', 'archive', '--to', saved)).toMatchObject({ code: 0 });
+    expect(run('check', saved).out).toContain('parts: 0 added, 0 changed, 2 left as they are');
+  });
+
+  test('what is wrong is named with file and place, and exits with 2', () => {
+    const bad = file('bad.csv', 'maker,name,seqReadMBs\nF,A,fast\nF,B,7000\n');
+    const result = run('import', '--kind', 'drive', bad);
+    expect(result.code).toBe(2);
+    expect(result.err).toContain('row 2, seqReadMBs: "fast" is not a number');
+    expect(result.err).toContain('1 problem; nothing of it was taken');
+    expect(run('export', 'drive').out).not.toContain('f-b');
+    expect(run('check')).toMatchObject({ code: 2, err: expect.stringContaining('name the files to check') as unknown });
+    expect(run('check', join(folder, 'nowhere.csv'))).toMatchObject({ code: 2 });
+    expect(run('check', '--kind', 'toaster', bad).err).toContain('"toaster" is no kind of table');
+    expect(run('check', '--colour', 'red', bad).err).toContain('is not an option');
+    expect(run('export', 'nonsense')).toMatchObject({ code: 2 });
+    expect(run('export', 'bom', '--seat', 'none', '--draft', 'none')).toMatchObject({ code: 2 });
+  });
+
+  test('columns are mapped from the command line, and what is left out is said', () => {
+    const table = file('own.csv', 'Ware;Lesen;Regal\nWeir 9;7,1;A3\n');
+    const without = run('check', '--kind', 'drive', '--all', 'maker=Fenstore', table);
+    expect(without.err).toContain('column "Lesen" is left out');
+    const mapped = [
+      '--kind',
+      'drive',
+      '--all',
+      'maker=Fenstore',
+      '--map',
+      'Ware=name',
+      '--map',
+      'Lesen=seqReadMBs[GB/s]',
+    ];
+    expect(run('import', ...mapped, table)).toMatchObject({
+      code: 0,
+      err: 'own.csv: column "Regal" is left out; --map "Regal=field" takes it\n',
+    });
+    expect(run('export', 'drive').out).toMatch(/fenstore-weir-9,.*7100/);
+    expect(run('check', '--kind', 'drive', '--map', 'Lesen=seqReadMBs[W]', table).err).toContain(
+      'W does not measure sequential read',
+    );
+    expect(run('check', '--kind', 'drive', '--map', 'Nichts=name', table).err).toContain(
+      'names no heading of the file',
+    );
+  });
 });

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
@@ -9,8 +10,9 @@ import { remediesFor } from '@/core/search/remedies';
 import { compareWithRival } from '@/core/money/rivals';
 import { editMachine } from '@/core/edits';
 import type { Machine } from '@/core/machine';
-import { demoCatalogue } from './catalogue';
+import { demoCatalogue, demoParts } from './catalogue';
 import { filmBrief, filmDrafts } from './ninefathom';
+import { implausible, plausibilityReport, relationsOf } from './plausibility';
 import { seeded, slug } from './seed';
 
 const parsed = readCatalogue(JSON.stringify(demoCatalogue()));
@@ -159,3 +161,77 @@ describe('the film desk', () => {
     }
   });
 });
+
+describe('the demo catalogue', () => {
+  test('holds figure against figure: lanes against speed, watts against cores, mass against size', () => {
+    const relations = relationsOf(parsed.value.parts);
+    for (const relation of relations) expect(relation.values.length, relation.what).toBeGreaterThan(5);
+    expect(implausible(relations)).toEqual([]);
+    // the report is the current one
+    expect(readFileSync('docs/demo-plausibility.md', 'utf8')).toBe(plausibilityReport(parsed.value.parts));
+  });
+
+  test('a figure outside what is believed is named', () => {
+    const parts = parsed.value.parts.map((part) =>
+      part.id === ('palisar-gale-12' as string) ? { ...part, boardPowerW: 20 } : part,
+    );
+    expect(implausible(relationsOf(parts)).join()).toContain('Palisar Gale 12 has');
+  });
+
+  test('is as large and varied as it should be', () => {
+    const { parts } = parsed.value;
+    expect(parts.length).toBeGreaterThanOrEqual(600);
+    const boards = catalogue.ofKind('board');
+    expect(boards.filter((board) => board.variantOf === undefined).length).toBeGreaterThanOrEqual(14);
+    expect(boards.some((board) => (board.topology?.hubs.length ?? 0) === 2)).toBe(true);
+    expect(boards.some((board) => (board.memorySlots?.length ?? 0) === 2 && board.form === 'Mini-ITX')).toBe(true);
+    expect(
+      boards.some(
+        (board) =>
+          new Set(board.memorySlots?.map((slot) => slot.channel)).size === 8 &&
+          board.topology?.slots.filter((slot) => slot.kind === 'card').length === 7,
+      ),
+    ).toBe(true);
+    expect(boards.some((board) => board.topology?.exclusions?.some((rule) => rule.slot.startsWith('card')))).toBe(true);
+    expect(parts.filter((part) => part.variantOf !== undefined).length).toBeGreaterThan(150);
+    expect(parsed.value.offers.length).toBeGreaterThan(2000);
+  });
+
+  test('an older board needs newer firmware for the newest processors of its socket', () => {
+    const tideway = boards('wexcombe-tideway-3');
+    const kittiwake = tideway?.processorFamilies?.find((entry) => entry.family === 'Kittiwake');
+    expect(kittiwake?.minimumFirmware).toBe('3.10');
+    expect(tideway?.shippedFirmware).toBe('1.50');
+  });
+
+  test('a lit module is higher and a raised card draws more than the part it varies', () => {
+    const pairs = catalogue.parts.flatMap((part) => {
+      const base = catalogue.part(part.variantOf ?? '');
+      return base ? [[part, base] as const] : [];
+    });
+    const lit = pairs.filter(([part]) => part.kind === 'memory' && part.name.endsWith(' lit'));
+    expect(lit.length).toBeGreaterThan(10);
+    for (const [part, base] of lit)
+      expect(
+        part.kind === 'memory' && base.kind === 'memory' && (part.heightMm ?? 0) > (base.heightMm ?? 0),
+        part.name,
+      ).toBe(true);
+    const raised = pairs.filter(([part]) => part.kind === 'graphics' && part.name.endsWith(' Raised'));
+    expect(raised.length).toBeGreaterThan(8);
+    for (const [part, base] of raised)
+      expect(
+        part.kind === 'graphics' && base.kind === 'graphics' && (part.boardPowerW ?? 0) > (base.boardPowerW ?? 0),
+        part.name,
+      ).toBe(true);
+  });
+
+  test('makes ten thousand and more from the same lines, each with an id and number of its own', () => {
+    const many = demoParts(10_000);
+    expect(many.length).toBe(10_000);
+    expect(new Set(many.map((entry) => entry.part.id)).size).toBe(10_000);
+    // the first are the demo's own
+    expect(many.slice(0, 50)).toEqual(demoParts().slice(0, 50));
+  });
+});
+
+const boards = (id: string) => catalogue.ofKind('board').find((board) => (board.id as string) === id);

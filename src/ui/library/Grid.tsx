@@ -70,7 +70,10 @@ export function Grid({ question, columns, pages, active, lengthUnit, onActive, o
 
   const widths = columns.map(widthOf);
   const width = widths.reduce((sum, px) => sum + px, 0);
-  const template = widths.map((px) => `${px}px`).join(' ');
+  // texts take what room is left, numbers stay where they are read best
+  const template = columns
+    .map((column, i) => (column.holds === 'text' ? `minmax(${widths[i] ?? 0}px, 1fr)` : `${widths[i] ?? 0}px`))
+    .join(' ');
 
   const move = (to: number) => {
     const next = Math.max(0, Math.min(total - 1, to));

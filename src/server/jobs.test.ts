@@ -1,0 +1,91 @@
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { demoCatalogue } from '@/demo/catalogue';
+import { checkUpload, dropUpload, writeUpload } from './files';
+import { keepUpload, stagingPath } from './inbox';
+import { importFile } from './import/importFile';
+import { cancelJob, jobState } from './jobs';
+import { openService, type Service } from './service';
+
+let folder: string;
+let service: Service;
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'vane-jobs-'));
+  service = openService(join(folder, 'test.db'));
+  const path = join(folder, 'base.json');
+  writeFileSync(path, JSON.stringify({ ...demoCatalogue(), parts: [], offers: [], rivals: [] }));
+  await importFile(service, { format: 'catalogue', path, name: 'base' });
+});
+afterEach(async () => {
+  await service.close();
+  rmSync(folder, { recursive: true });
+});
+
+const upload = (name: string, text: string) => keepUpload(service, name, new Blob([text]).stream());
+const reaches = (id: string, state: string) =>
+  vi.waitFor(() => expect(jobState(id)?.state).toBe(state), { timeout: 25_000, interval: 20 });
+
+test('a file is checked in a process of its own, then written as it was checked', async () => {
+  const given = await upload('demo.json', JSON.stringify({ ...demoCatalogue(), rivals: [] }));
+  expect(await checkUpload(service, given.id, undefined)).toEqual({ state: 'started' });
+  // nothing can be written before the check is through
+  expect(await writeUpload(service, given.id)).toMatchObject({ state: 'refused' });
+  await reaches(given.id, 'checked');
+  expect((await service.catalogue()).data.parts).toEqual([]);
+  expect(await writeUpload(service, given.id)).toEqual({ state: 'started' });
+  await reaches(given.id, 'written');
+  // the running app notices what the other process wrote
+  expect((await service.catalogue()).data.parts.length).toBeGreaterThan(600);
+  dropUpload(service, given.id);
+  expect(jobState(given.id)).toBeUndefined();
+  expect(existsSync(stagingPath(service, given.id))).toBe(false);
+});
+
+test('long work says how far it is and is stopped; nothing of it stays, and it can be done again', async () => {
+  const given = await upload('large.json', JSON.stringify({ ...demoCatalogue(15_000), offers: [], rivals: [] }));
+  await checkUpload(service, given.id, undefined);
+  await vi.waitFor(
+    () => {
+      const job = jobState(given.id);
+      expect(job?.state === 'running' && job.progress ? job.progress.bytes : 0).toBeGreaterThan(0);
+    },
+    { timeout: 25_000, interval: 5 },
+  );
+  const job = jobState(given.id);
+  expect(
+    job?.state === 'running' &&
+      job.progress &&
+      job.progress.bytes <= job.progress.of &&
+      job.progress.of === given.bytes,
+  ).toBe(true);
+  cancelJob(given.id);
+  expect(jobState(given.id)).toEqual({ state: 'cancelled' });
+  expect((await service.catalogue()).data.parts).toEqual([]);
+  await checkUpload(service, given.id, undefined);
+  await reaches(given.id, 'checked');
+  const again = jobState(given.id);
+  expect(again?.state === 'checked' && again.dryRun.counts).toContainEqual({
+    list: 'parts',
+    added: 15_000,
+    changed: 0,
+    left: 0,
+  });
+});
+
+test('a file with problems is not written, and one that cannot be read fails in words', async () => {
+  const given = await upload('bad.json', '{"format":"vane-catalogue"');
+  await checkUpload(service, given.id, undefined);
+  await reaches(given.id, 'checked');
+  const job = jobState(given.id);
+  expect(job?.state === 'checked' && job.dryRun.problems).toMatchObject([
+    { message: expect.stringContaining('cut off') as unknown },
+  ]);
+  expect(await writeUpload(service, given.id)).toMatchObject({
+    state: 'refused',
+    problems: [{ message: expect.stringContaining('has 1 problem') as unknown }],
+  });
+  expect(await checkUpload(service, 'no-such-id', undefined)).toMatchObject({ state: 'refused' });
+});
