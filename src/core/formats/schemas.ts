@@ -4,7 +4,11 @@ import { machineSchema } from '../machine';
 import { partSchemas, type PartKind } from '../parts';
 import { taskSchema } from '../work/tasks';
 import { caseSchema } from './caseFile';
-import { catalogueSchema } from './catalogueSchema';
+import { rivalSchema } from '../money/rivalSchema';
+import { applicationSchema } from '../work/applications';
+import { catalogueSchema, offerSchema, regionSchema, sellerSchema } from './catalogueSchema';
+import { mappingSchema } from './csv/mapping';
+import { projectSchemas } from './projectFile';
 
 const documents: Readonly<Record<string, z.ZodType>> = {
   'case-file': caseSchema,
@@ -12,6 +16,15 @@ const documents: Readonly<Record<string, z.ZodType>> = {
   brief: briefSchema,
   machine: machineSchema,
   task: taskSchema,
+  offer: offerSchema,
+  region: regionSchema,
+  seller: sellerSchema,
+  'application-profile': applicationSchema,
+  rival: rivalSchema,
+  'archive-seat': projectSchemas.seats,
+  'archive-figure': projectSchemas.figures,
+  'archive-owned': projectSchemas.owned,
+  'column-mapping': mappingSchema,
 };
 
 const isKind = (name: string): name is PartKind => Object.hasOwn(partSchemas, name);

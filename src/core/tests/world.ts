@@ -3,6 +3,7 @@ import { briefSchema, type Brief } from '../brief';
 import { compileCatalogue } from '../catalogue';
 import type { CatalogueData, Region } from '../formats/catalogueSchema';
 import { machineSchema, type Machine } from '../machine';
+import { usualSettings, type Settings } from '../settings';
 import { partSchema, type Part } from '../parts';
 
 /** A tiny world in which every rule passes; tests change one thing at a time. */
@@ -92,8 +93,8 @@ export const DESK = { kind: 'desk', id: 'desk', name: 'Desk', importance: 1, bro
 export const briefOf = (change: Change = {}): Brief =>
   briefSchema.parse({ id: 'brief', name: 'Test brief', region: 'here', budgetTaxIncluded: true, roomC: 24, yearsOfService: 4, mustHaves: {}, ownedDisplays: ['screen'], tasks: [PLAY, DESK], sittings: [{ id: 'both', name: 'Both', hoursPerWeek: 10, tasks: ['play', 'desk'] }], ...change.brief });
 
-export function assessed(change: Change = {}): Assessment {
-  return assess(machineOf(change), briefOf(change), contextOf(compileCatalogue(dataOf(change)), change.today ?? '2026-05-18'));
+export function assessed(change: Change = {}, settings: Settings = usualSettings): Assessment {
+  return assess(machineOf(change), briefOf(change), contextOf(compileCatalogue(dataOf(change)), change.today ?? '2026-05-18', settings));
 }
 
 /** The items of a machine with one part put in another's place, by item id. */
