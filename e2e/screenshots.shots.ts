@@ -12,9 +12,7 @@ test('pictures for the README', async ({ page }) => {
   await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toBeVisible();
   await shot(page, 'desk');
 
-  await page.goto(
-    '/library?kind=graphics&q=graphics+memory+%E2%89%A5+16+GB&sort=-fp32Tflops&part=palisar-gale-24',
-  );
+  await page.goto('/library?kind=graphics&q=graphics+memory+%E2%89%A5+16+GB&sort=-fp32Tflops&part=palisar-gale-24');
   await expect(page.getByRole('complementary')).toContainText('Easily taken for it');
   await shot(page, 'library');
 

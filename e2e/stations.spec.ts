@@ -34,6 +34,10 @@ test.describe('the tray', () => {
     await expect(list.getByRole('option', { name: /^Quernic Shearwater 14 [^C]/ })).toContainText(
       'has socket Gannet; Wexcombe Reef 4 has Dunlin',
     );
+    // an edition of what is there says what differs, where it is chosen
+    await expect(list.getByRole('option', { name: /^Halcyte Tern 12 Cool/ })).toContainText(
+      'maximum package power 112 W instead of 165 W',
+    );
     // an announced newer family needs firmware, and says so without blocking
     await expect(list.getByRole('option', { name: /^Halcyte Tern Deep 12 [^C]/ })).toContainText('needs firmware 2.40');
   });

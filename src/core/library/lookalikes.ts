@@ -18,6 +18,7 @@ export interface Lookalike {
 }
 
 const NAMES = new Set([
+  'massG',
   'id',
   'name',
   'partNumber',

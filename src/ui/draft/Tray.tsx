@@ -5,12 +5,14 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { fullName } from '@/core/fitted';
 import { DRIVE_ROLES, type DriveRole } from '@/core/machine';
 import type { Part } from '@/core/parts';
+import { differencesOf } from '@/core/library/lookalikes';
 import { withPart } from '@/core/search/candidates';
 import { findingWords } from '@/core/words/findings';
 import { keyFigures } from '@/core/words/partFigures';
 import { coins, coinsChange, number } from '@/core/words/format';
 import { kindName } from '@/core/words/names';
 import type { CandidateRow } from '@/workers/api';
+import { valueWords } from '../library/Sheet';
 import { Beam } from '../shared/Beam';
 import { LevelSign } from '../shared/Level';
 import { useDraft, useSeat } from '../seat/store';
@@ -60,6 +62,7 @@ export function Tray() {
   const misfit = shown.filter((row) => !row.fits);
   const ordered = [...fit, ...misfit];
   const current = ordered.find((row) => row.part.id === active);
+  const present = rows.find((row) => row.current)?.part;
 
   const lookAt = (row: CandidateRow | undefined) => {
     setActive(row?.part.id);
@@ -153,6 +156,7 @@ export function Tray() {
             key={row.part.id}
             row={row}
             active={row.part.id === active}
+            present={present}
             onLook={() => lookAt(row)}
             onTake={() => take(row)}
           />
@@ -167,6 +171,7 @@ export function Tray() {
             key={row.part.id}
             row={row}
             active={row.part.id === active}
+            present={present}
             onLook={() => lookAt(row)}
             onTake={() => take(row)}
           />
@@ -272,16 +277,41 @@ function ItemActions({ itemId }: { itemId: string }) {
   );
 }
 
+const SHOWN_DIFFERENCES = 4;
+
+/** An edition of the part that is there now: what differs is said where it is chosen (J13). */
+function Alike({ present, part }: { present: Part; part: Part }) {
+  const root = (one: Part) => one.variantOf ?? one.id;
+  if (root(present) !== root(part)) return null;
+  const differences = differencesOf(present, part);
+  const more = differences.length - SHOWN_DIFFERENCES;
+  const said = differences.slice(0, SHOWN_DIFFERENCES).map(({ field, here, there }) => {
+    const [now, then] = [valueWords(field, here), valueWords(field, there)];
+    // structures may differ in what their words leave out
+    return now === then ? `${field.label} not the same` : `${field.label} ${then} instead of ${now}`;
+  });
+  return (
+    <span className={`small ${differences.length > 0 ? 'caution' : 'quiet'}`} style={{ display: 'block' }}>
+      {differences.length === 0
+        ? 'an edition of what is there; no figure differs'
+        : `◆ an edition of what is there: ${said.join(', ')}${more > 0 ? ` and ${more} more` : ''}`}
+    </span>
+  );
+}
+
 const SHOWN_TASKS = 3;
 
 function CandidateItem({
   row,
   active,
+  present,
   onLook,
   onTake,
 }: {
   row: CandidateRow;
   active: boolean;
+  /** The part in the position now. */
+  present: Part | undefined;
   onLook: () => void;
   onTake: () => void;
 }) {
@@ -323,6 +353,7 @@ function CandidateItem({
       <span className="quiet small" style={{ display: 'block' }}>
         {keyFigures(part)}
       </span>
+      {present && !row.current && <Alike present={present} part={part} />}
       {!row.current && changed.length > 0 && row.fits && (
         <span style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 12, rowGap: 2, marginTop: 3 }}>
           {changed.slice(0, SHOWN_TASKS + (changed.length === SHOWN_TASKS + 1 ? 1 : 0)).map((task) => (
