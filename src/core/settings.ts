@@ -16,3 +16,9 @@ export const settingsSchema = z.strictObject({
 });
 export type Settings = z.infer<typeof settingsSchema>;
 export const usualSettings: Settings = settingsSchema.parse({});
+
+/** The desk's region: the one that is set, else the first there is. */
+export const deskRegion = <R extends { readonly id: string }>(
+  regions: readonly R[],
+  settings: Settings,
+): R | undefined => regions.find((region) => region.id === settings.region) ?? regions[0];

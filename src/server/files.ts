@@ -5,9 +5,9 @@ import { guessColumns, guessKind, mappingSchema, type ColumnTarget, type Mapping
 import { isSheet, type SheetKind } from '@/core/formats/csv/sheets';
 import { readInventory } from '@/core/formats/lshw';
 import { MAX_TEXT, problemsOf, type Problem } from '@/core/formats/problems';
-import { briefSchema } from '@/core/brief';
 import type { Machine } from '@/core/machine';
 import type { Part } from '@/core/parts';
+import { deskRegion } from '@/core/settings';
 import { bumpCatalogue } from '@/store/catalogueStore';
 import { writing } from '@/store/database';
 import { applyEntries, beginStep, type Entry } from '@/store/lists';
@@ -19,7 +19,7 @@ import { sampleCsv, SEPARATORS, type CsvSample } from './import/csvFile';
 import { csvRequestSchema, type ImportRequest } from './import/request';
 import { detectEncoding, ENCODINGS, UnreadableFile } from './import/text';
 import { cancelJob, forgetJob, jobState, startJob } from './jobs';
-import { freeSeatId, now, todayOf, type Service } from './service';
+import { newSeat, now, todayOf, type Service } from './service';
 
 export type Refused = { readonly state: 'refused'; readonly problems: readonly Problem[] };
 const refused = (path: string, message: string): Refused => ({ state: 'refused', problems: [{ path, message }] });
@@ -131,7 +131,6 @@ export async function openUploadedMachine(
   if (!parsed.success) return { state: 'refused', problems: problemsOf(parsed.error) };
   const read = await readMachine(service, id);
   if ('state' in read) return read;
-  const seats = await projects.listSeats(service.db);
   const entries: Entry[] = read.parts.map((part) => ({ list: 'parts', id: part.id, spec: part }));
   if (entries.length > 0)
     await writing(service.db, async (trx) => {
@@ -156,35 +155,10 @@ export async function openUploadedMachine(
     dropFile(service, id);
     return { state: 'opened', seatId: choice.seatId, projectId: seat.seat.projectId };
   }
-  const { data } = await service.catalogue();
-  const settings = await service.settings();
-  const region = data.regions.find((entry) => entry.id === settings.region) ?? data.regions[0];
-  if (!region) return refused('catalogue', 'has no region yet; import a catalogue first');
-  const projectId = choice.projectId ?? 'my-project';
-  const seatId = freeSeatId(seats, 'seat');
-  const brief = briefSchema.safeParse({
-    id: seatId,
-    name: choice.newSeat,
-    region: region.id,
-    budgetTaxIncluded: true,
-    roomC: 24,
-    yearsOfService: 4,
-    mustHaves: {},
-    ownedDisplays: [],
-    tasks: [],
-    sittings: [],
-  });
-  if (!brief.success) return { state: 'refused', problems: problemsOf(brief.error) };
-  await projects.addSeat(service.db, {
-    projectId,
-    projectName: seats.find((seat) => seat.projectId === projectId)?.projectName ?? 'My project',
-    seatId,
-    seatName: choice.newSeat,
-    brief: brief.data,
-    drafts: [read.machine],
-  });
+  const made = await newSeat(service, choice.projectId ?? 'my-project', choice.newSeat, read.machine);
+  if (made.state === 'refused') return made;
   dropFile(service, id);
-  return { state: 'opened', seatId, projectId };
+  return { state: 'opened', seatId: made.seatId, projectId: made.projectId };
 }
 
 /** What the mapping step starts from. */
@@ -212,7 +186,7 @@ export async function guessTable(service: Service, id: string, choice: unknown):
     const sample = await sampleCsv(path, { ...(encoding ? { encoding } : {}), ...(separator ? { separator } : {}) });
     const { data } = await service.catalogue();
     const settings = await service.settings();
-    const currency = (data.regions.find((region) => region.id === settings.region) ?? data.regions[0])?.currency ?? '';
+    const currency = deskRegion(data.regions, settings)?.currency ?? '';
     const kind = (parsed.data.kind as SheetKind | undefined) ?? guessKind(sample.headers, currency);
     const before = kind ? await rememberedColumns(service.db, kind) : new Map<string, ColumnTarget>();
     return {

@@ -18,6 +18,7 @@ import { cheapestOffer, landedPrice } from '@/core/money/landed';
 import { PART_KINDS, partSchemas, type Part, type PartKind } from '@/core/parts';
 import { fieldsOf, valueAt, withValueAt } from '@/core/parts/fields';
 import type { Region } from '@/core/formats/catalogueSchema';
+import { deskRegion } from '@/core/settings';
 import { bumpCatalogue } from '@/store/catalogueStore';
 import { writing } from '@/store/database';
 import { readHandFigures } from '@/store/libraryStore';
@@ -44,7 +45,7 @@ const REMEMBERED_ANSWERS = 24;
 async function libraryOf(service: Service): Promise<Library> {
   const { data, revision } = await service.catalogue();
   const settings = await service.settings();
-  const region = data.regions.find((entry) => entry.id === settings.region) ?? data.regions[0];
+  const region = deskRegion(data.regions, settings);
   const key = `${revision} ${region?.id ?? ''}`;
   const uses = await allUses(service.db, data.rivals);
   const known = libraries.get(service);

@@ -17,7 +17,7 @@ import {
 import { openDatabase, type Database } from '@/store/database';
 import { readSettings } from '@/store/libraryStore';
 import * as projects from '@/store/projectStore';
-import type { Settings } from '@/core/settings';
+import { deskRegion, type Settings } from '@/core/settings';
 import type { SaveResult, SeatBundle } from './contract';
 import { z } from 'zod';
 
@@ -247,15 +247,16 @@ export function freeSeatId(seats: readonly { readonly id: string }[], base: stri
   return seatId;
 }
 
-/** A new seat with an empty brief and an empty draft in the first region. */
+/** A new seat with an empty brief in the desk's region, and with an empty draft or the machine that is given. */
 export async function newSeat(
   service: Service,
   projectId: string,
   name: string,
+  machine?: Machine,
 ): Promise<{ state: 'made'; seatId: string; projectId: string } | { state: 'refused'; problems: Problem[] }> {
   const { data } = await service.catalogue();
   const settings = await service.settings();
-  const region = data.regions.find((entry) => entry.id === settings.region) ?? data.regions[0];
+  const region = deskRegion(data.regions, settings);
   if (!region)
     return {
       state: 'refused',
@@ -283,7 +284,7 @@ export async function newSeat(
       tasks: [],
       sittings: [],
     });
-    const draft = machineSchema.parse({ id: `${seatId}-a`, name: 'Draft A', items: [] });
+    const draft = machine ?? machineSchema.parse({ id: `${seatId}-a`, name: 'Draft A', items: [] });
     await projects.addSeat(service.db, {
       projectId,
       projectName: project?.projectName ?? 'My project',

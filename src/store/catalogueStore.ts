@@ -1,22 +1,8 @@
 import { catalogueSchema, type CatalogueData, type Offer } from '@/core/formats/catalogueSchema';
-import type { Known } from '@/core/formats/catalogue';
 import { partSchema, partSchemas, type Part, type PartKind } from '@/core/parts';
 import { withValueAt } from '@/core/parts/fields';
 import { writing, type Database, type Writer } from './database';
 import type { SmallList } from './schema';
-
-/** Ids already there, so that a file may refer to them. */
-export async function knownIds(db: Database): Promise<Known> {
-  const parts = await db.selectFrom('parts').select('id').execute();
-  const small = await db.selectFrom('small_lists').select(['list', 'id']).execute();
-  const of = (list: SmallList) => new Set(small.filter((row) => row.list === list).map((row) => row.id));
-  return {
-    parts: new Set(parts.map((row) => row.id)),
-    sellers: of('sellers'),
-    regions: of('regions'),
-    applications: of('applications'),
-  };
-}
 
 /** Counts a change, so that every process reads the catalogue again. */
 export async function bumpCatalogue(trx: Writer): Promise<void> {

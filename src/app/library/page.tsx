@@ -1,3 +1,4 @@
+import { deskRegion } from '@/core/settings';
 import { service } from '@/server/instance';
 import { librarySteps } from '@/server/library';
 import { LibraryStation } from '@/ui/library/LibraryStation';
@@ -15,7 +16,7 @@ export default async function LibraryPage({
   );
   const { data, revision } = await service().catalogue();
   const settings = await service().settings();
-  const region = data.regions.find((entry) => entry.id === settings.region) ?? data.regions[0];
+  const region = deskRegion(data.regions, settings);
   return (
     <LibraryStation
       query={query.toString()}

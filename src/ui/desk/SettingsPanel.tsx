@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Problem } from '@/core/formats/problems';
-import type { Settings } from '@/core/settings';
+import { deskRegion, type Settings } from '@/core/settings';
 import { saveSettings } from '@/server/actions';
 import { Problems } from '../shared/Problems';
 import { Value } from '../shared/Value';
@@ -21,7 +21,7 @@ export interface RegionChoice {
 export function SettingsPanel({ settings, regions }: { settings: Settings; regions: readonly RegionChoice[] }) {
   const router = useRouter();
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const region = regions.find((entry) => entry.id === settings.region) ?? regions[0];
+  const region = deskRegion(regions, settings);
   const save = async (next: Settings) => {
     const result = await saveSettings(next);
     setProblems(result.state === 'refused' ? result.problems : []);

@@ -1,3 +1,4 @@
+import { deskRegion } from '@/core/settings';
 import { guessTable, previewMachine } from '@/server/files';
 import { readUpload } from '@/server/inbox';
 import { ENCODINGS } from '@/server/import/text';
@@ -28,7 +29,7 @@ export default async function ImportPage({ params }: { params: Promise<{ id: str
   }
   const { data } = await service().catalogue();
   const settings = await service().settings();
-  const region = (data.regions.find((entry) => entry.id === settings.region) ?? data.regions[0])?.id ?? '';
+  const region = deskRegion(data.regions, settings)?.id ?? '';
   const guess = upload.format === 'csv' ? await guessTable(service(), id, {}) : undefined;
   const refused = guess && 'state' in guess ? guess : undefined;
   return (
