@@ -6,7 +6,7 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'scripts/**/*.test.mjs'],
     environment: 'node',
-    testTimeout: 30_000,
+    testTimeout: 180_000,
     setupFiles: ['src/core/tests/setup.ts'],
   },
 });

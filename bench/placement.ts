@@ -1,75 +1,18 @@
-import { compileBoard } from '@/core/board/compile';
-import { bestLossByTryingAll, compareLoss, place, type Device } from '@/core/board/placement';
-import type { Topology } from '@/core/parts/board';
+import { compileCatalogue } from '@/core/catalogue';
+import { readCatalogue } from '@/core/formats/catalogue';
+import type { Device } from '@/core/board/fit';
+import { compareLoss, place } from '@/core/board/placement';
+import { bestLossByTryingAll } from '@/core/board/tryAll';
+import type { Board, Slot } from '@/core/board/compile';
+import { randomProblem } from '@/core/tests/randomBoards';
+import { demoCatalogue } from '@/demo/catalogue';
+import { parseBaseline } from './baseline';
 
-/** Seeded numbers in [0, 1): xorshift, so that a failing seed can be run again. */
-function random(seed: number): () => number {
-  let state = seed | 1;
-  return () => {
-    state ^= state << 13;
-    state ^= state >>> 17;
-    state ^= state << 5;
-    return (state >>> 0) / 4294967296;
-  };
-}
-
-const LANES = [1, 4, 8, 16] as const;
-
-function world(seed: number): { topology: Topology; devices: Device[] } {
-  const next = random(seed * 2654435761);
-  const int = (below: number) => Math.floor(next() * below);
-  let row = 0;
-  const on = () => (next() < 0.5 ? 'h' : 'cpu');
-  const lanes = () => LANES[int(4)] ?? 16;
-  const slots: Topology['slots'] = [
-    ...Array.from({ length: int(4) }, (_, i) => ({
-      id: `c${i}`,
-      label: `c${i}`,
-      on: on(),
-      kind: 'card' as const,
-      generation: 3 + int(3),
-      lanes: lanes(),
-      mechanicalLanes: 16 as const,
-      row: (row += 1 + int(2)),
-    })),
-    ...Array.from({ length: int(4) }, (_, i) => ({
-      id: `m${i}`,
-      label: `m${i}`,
-      on: on(),
-      kind: 'm2' as const,
-      generation: 3 + int(3),
-      lanes: 4 as const,
-      lengthsMm: [80],
-    })),
-  ];
-  const devices = Array.from({ length: int(5) }, (_, i): Device => {
-    const drive = next() < 0.5;
-    const link = { generation: 3 + int(3), lanes: drive ? 4 : lanes() };
-    return {
-      id: `d${i}`,
-      twinKey: `${drive} ${link.generation} ${link.lanes}`,
-      needs: drive ? 'm2' : 'card',
-      sata: false,
-      link,
-      rows: drive ? 1 : 1 + int(3),
-      lengthMm: drive ? 80 : undefined,
-    };
-  }).map((device) => ({ ...device, twinKey: `${device.twinKey} ${device.rows}` }));
-  return { topology: { hubs: [{ id: 'h', label: 'h', on: 'cpu', generation: 4, lanes: 4 }], slots }, devices };
-}
-
-const SEEDS = 1000;
+const SEEDS = 2000;
 let exact = 0;
 let plain = 0;
 for (let seed = 1; seed <= SEEDS; seed++) {
-  const { topology, devices } = world(seed);
-  const problem = {
-    board: compileBoard(topology),
-    devices,
-    pins: new Map<string, string>(),
-    caseRows: 7,
-    sittings: [],
-  };
+  const problem = randomProblem(seed);
   const a = performance.now();
   const found = place(problem);
   const b = performance.now();
@@ -82,4 +25,45 @@ for (let seed = 1; seed <= SEEDS; seed++) {
 }
 console.log(
   `${SEEDS} seeded boards: every answer equals trying everything; the search took ${(exact / plain).toFixed(2)} × its time`,
+);
+
+/** A device for every slot, no two alike, so that nothing is saved by twins; each drive and card streams. */
+const deviceFor = (slot: Slot, i: number): Device => ({
+  id: `d${i}`,
+  twinKey: `d${i}`,
+  needs: slot.kind,
+  sata: slot.kind === 'sata',
+  link:
+    slot.kind === 'sata'
+      ? undefined
+      : { generation: 3 + (i % 3), lanes: slot.kind === 'card' ? (([4, 8, 16] as const)[i % 3] ?? 4) : 4 },
+  rows: slot.kind === 'card' ? 1 + Number(i % 4 === 3) : 1,
+  lengthMm: slot.kind === 'm2' ? 80 : undefined,
+});
+
+const read = readCatalogue(JSON.stringify(demoCatalogue()));
+if (!read.ok) throw new Error('the demo catalogue does not read');
+const catalogue = compileCatalogue(read.value);
+const parse = parseBaseline();
+const cold = (board: Board) => {
+  const devices = board.slots.map(deviceFor);
+  const sittings = [
+    devices
+      .filter((_, i) => i % 2 === 0)
+      .map((device) => ({ id: device.id, from: device.id, to: 'memory', bytesPerS: 0.8e9 })),
+  ];
+  const started = performance.now();
+  const found = place({ board, devices, pins: new Map(), caseRows: 8, sittings });
+  return { ms: performance.now() - started, found, devices: devices.length };
+};
+const results = catalogue.ofKind('board').flatMap((part) => {
+  const board = catalogue.board(part);
+  return board ? [{ name: part.name, ...cold(board) }] : [];
+});
+results.sort((a, b) => a.ms - b.ms);
+const middle = results[Math.floor(results.length / 2)];
+const last = results.at(-1);
+if (!middle || !last) throw new Error('the demo has no boards');
+console.log(
+  `${results.length} demo boards, a device in every slot, cold: median ${middle.ms.toFixed(2)} ms (${(middle.ms / parse).toFixed(1)} × parse), slowest ${last.name} with ${last.devices} devices ${last.ms.toFixed(1)} ms, ${last.found.nodes} nodes; ${results.filter(({ found }) => found.exact).length} exact`,
 );

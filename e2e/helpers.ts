@@ -1,10 +1,16 @@
 import { expect, type Page } from '@playwright/test';
 
 export const SEAT = '/ninefathom/film-desk';
+export const MOSAICS = '/ninefathom/sea-floor-mosaics';
+export const SONAR = '/ninefathom/sonar-ingest';
 
-/** Opens a station of the film desk with everything undone that an earlier test did. */
-export async function openFresh(page: Page, station: 'brief' | 'draft' | 'weigh' | 'rivals'): Promise<void> {
-  await page.goto(`${SEAT}/draft`);
+/** Opens a station of a seat, the film desk's first, with everything undone that an earlier test did. */
+export async function openFresh(
+  page: Page,
+  station: 'brief' | 'draft' | 'weigh' | 'rivals',
+  seat = SEAT,
+): Promise<void> {
+  await page.goto(`${seat}/draft`);
   await settled(page);
   for (let left = 40; left > 0; left--) {
     const undo = page.getByRole('button', { name: /^Undo: / });

@@ -230,6 +230,10 @@ test("a person's own table is mapped, dry-run, mended, imported, sized with, and
   await expect(option).toContainText('writes 1,900 MB/s after cache');
   await option.dblclick();
   await expect(page.getByRole('button', { name: /^Fenstore Weir 2 TB, / })).toBeVisible();
+  // the table says nothing of its cells, and scratch is written all day
+  const cells = page.getByRole('article', { name: /Unknown: whether its cells are made for scratch/ });
+  await cells.getByRole('button', { name: 'cell kind: unknown. Change.' }).click();
+  await page.getByRole('group', { name: 'cell kind' }).getByRole('button', { name: 'TLC' }).click();
   await expect(findings(page, 'unproven')).toHaveCount(0);
   await settled(page);
 
@@ -241,6 +245,7 @@ test("a person's own table is mapped, dry-run, mended, imported, sized with, and
   await page.getByRole('button', { name: 'Throw the file away' }).click();
 
   // undone: the draft still opens, and says that the part is gone
+  await page.getByRole('button', { name: /^Undo: cell kind of Fenstore Weir 2 TB/ }).click();
   await page.getByRole('button', { name: 'Undo: Import of own.csv' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Taken back: Import of own.csv' })).toBeVisible();
   await page.goto('/ninefathom/film-desk/draft');

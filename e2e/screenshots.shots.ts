@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { findings, openFresh, settled } from './helpers';
+import { findings, MOSAICS, openFresh, settled, SONAR } from './helpers';
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
@@ -47,6 +47,50 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('listbox').press('ArrowDown');
   await shot(page, 'draft-tray');
   await page.getByRole('listbox').press('Escape');
+
+  await page.getByRole('button', { name: 'Memory', exact: true }).click();
+  await page.getByRole('button', { name: 'Compare the kits that fit' }).click();
+  await expect(page.getByText(/faster stops paying at/)).toBeVisible();
+  await shot(page, 'draft-memory');
+  await page.getByRole('button', { name: 'Compare', exact: true }).click();
+  await expect(page.getByText(/lines differ/)).toBeVisible();
+  await shot(page, 'draft-compare');
+  await page.getByRole('button', { name: 'Back to the map' }).click();
+
+  await page.getByRole('button', { name: /^Halcyte Tern 12, / }).click();
+  await page.getByLabel('Narrow the candidates').fill('Tern Deep 12');
+  await page
+    .getByRole('option', { name: /Tern Deep 12/ })
+    .first()
+    .dblclick();
+  await settled(page);
+  await page.getByRole('button', { name: 'Steps and versions' }).click();
+  await calm(page);
+  await shot(page, 'draft-firmware');
+  await page.getByRole('button', { name: 'Back to the map' }).click();
+  await page.getByRole('button', { name: /^Undo: / }).click();
+  await settled(page);
+
+  await openFresh(page, 'draft', SONAR);
+  await page.getByRole('button', { name: 'Small board', exact: true }).click();
+  await page.getByRole('button', { name: /^Streams of: / }).click();
+  await page.getByRole('button', { name: 'At sea', exact: true }).click();
+  await calm(page);
+  await shot(page, 'draft-streams');
+  await openFresh(page, 'draft', MOSAICS);
+  await page.getByRole('button', { name: 'Heat and air', exact: true }).click();
+  await calm(page);
+  await shot(page, 'draft-heat');
+  await page.getByRole('button', { name: 'Fans and side view' }).click();
+  await expect(page.getByRole('slider', { name: 'Room' })).toBeVisible();
+  await shot(page, 'draft-side');
+  await openFresh(page, 'draft');
+  await page.getByRole('button', { name: 'Draft B', exact: true }).click();
+  await page.getByRole('button', { name: /W sustained · .* W peak/ }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await shot(page, 'draw');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Draft A', exact: true }).click();
 
   await page.getByRole('button', { name: /^Grade 5.4K raw: / }).click();
   await expect(page.getByRole('dialog')).toBeVisible();

@@ -108,13 +108,13 @@ test.describe('the film desk, from brief to branded comparison', () => {
     await openFresh(page, 'draft');
     await findings(page, 'blocks')
       .first()
-      .getByRole('button', { name: /^Northdraft Eddy 92 for / })
+      .getByRole('button', { name: /^Northdraft Eddy 120 Twin for / })
       .click();
     await expect(findings(page, 'blocks')).toHaveCount(1);
     await settled(page);
     await page.reload();
     await expect(findings(page, 'blocks')).toHaveCount(1);
-    await page.getByRole('button', { name: 'Undo: Northdraft Eddy 92 for Northdraft Eddy 140 Twin' }).click();
+    await page.getByRole('button', { name: 'Undo: Northdraft Eddy 120 Twin for Northdraft Eddy 140 Twin' }).click();
     await expect(findings(page, 'blocks')).toHaveCount(2);
     await page.reload();
     await expect(findings(page, 'blocks')).toHaveCount(2);

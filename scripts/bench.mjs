@@ -4,5 +4,6 @@ import { installPackages, rootPath, run } from './prepare.mjs';
 installPackages();
 run('bench: assess', process.execPath, ['--import', 'tsx', rootPath('bench', 'assess.ts')]);
 run('bench: placement', process.execPath, ['--import', 'tsx', rootPath('bench', 'placement.ts')]);
+run('bench: ranking', process.execPath, ['--import', 'tsx', rootPath('bench', 'ranking.ts')]);
 run('bench: search', process.execPath, ['--import', 'tsx', rootPath('bench', 'search.ts')]);
 run('bench: import', process.execPath, ['--import', 'tsx', rootPath('bench', 'import.ts'), '100000', '0']);

@@ -1,5 +1,7 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { assess, contextOf } from '@/core/assess';
+import { PHASES } from '@/core/machine';
+import { inPhase } from '@/core/phases';
 import { compileCatalogue } from '@/core/catalogue';
 import { caseCatalogue, readCase } from '@/core/formats/caseFile';
 import { emptyCatalogue } from '@/core/formats/catalogue';
@@ -57,10 +59,22 @@ async function assessCommand(path: string | undefined): Promise<number> {
   if (!parsed.ok) return refuse(parsed.problems);
   const file = parsed.value;
   const context = contextOf(compileCatalogue(caseCatalogue(file, around)), file.today);
-  const assessments = file.machines.map((machine) => assess(machine, file.brief, context));
+  // a machine with a later phase is two machines to a script that wants to know whether all is well
+  const assessments = file.machines.flatMap((machine) =>
+    (machine.later ? PHASES : (['now'] as const)).map((phase) => assess(inPhase(machine, phase), file.brief, context)),
+  );
+  const phases = file.machines.flatMap((machine) => (machine.later ? ['now', machine.later.name] : [undefined]));
   say(
     JSON.stringify(
-      { format: 'vane-assessment', version: 1, case: file.name, machines: assessments.map(reportOf) },
+      {
+        format: 'vane-assessment',
+        version: 1,
+        case: file.name,
+        machines: assessments.map((assessment, i) => ({
+          ...reportOf(assessment),
+          ...(phases[i] ? { phase: phases[i] } : {}),
+        })),
+      },
       null,
       1,
     ),

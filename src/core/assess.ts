@@ -1,14 +1,18 @@
 import type { Board } from './board/compile';
 import { devicesOf } from './board/devices';
 import type { Flow } from './board/flows';
-import { place, type Device, type Placement } from './board/placement';
+import type { Device } from './board/fit';
+import { place, placementKey, type Placement, type PlacementProblem } from './board/placement';
 import type { Brief } from './brief';
 import type { Catalogue } from './catalogue';
+import { sceneOf } from './clearance/scene';
 import { fitParts, type FittedParts } from './fitted';
 import type { Region } from './formats/catalogueSchema';
+import { heatOf } from './heat/state';
 import type { Machine } from './machine';
 import { populate } from './memory/population';
 import { priceMachine } from './money/landed';
+import { inPhase } from './phases';
 import { drawOf } from './power/draw';
 import { enginesOf } from './predict/engines';
 import { runSitting } from './predict/sitting';
@@ -53,27 +57,44 @@ export interface Assessment {
 /** Placements remembered at once; the oldest is forgotten first. */
 const REMEMBERED = 512;
 
-/** @throws RangeError when the brief names a region that the catalogue lacks */
-export function assess(machine: Machine, brief: Brief, context: Context): Assessment {
+/**
+ * Everything about a machine as built first; `assess(inPhase(machine, 'later'), …)` says the same of its later phase.
+ * @throws RangeError when the brief names a region that the catalogue lacks
+ */
+export function assess(whole: Machine, brief: Brief, context: Context): Assessment {
+  const machine = inPhase(whole, 'now');
   const { catalogue, today } = context;
   const region = catalogue.region(brief.region);
   if (!region) throw new RangeError(`the brief's region "${brief.region}" is not in the catalogue`);
   const parts = fitParts(machine, catalogue);
-  const memory = populate(parts, machine.memoryProfile ?? 'on');
+  const memory = populate(parts, machine.memoryProfile ?? 'on', machine.moduleSlots);
   const boardPart = parts.one('board')?.part;
-  const board = boardPart && catalogue.board(boardPart);
+  const bareBoard = boardPart && catalogue.board(boardPart, parts.one('processor')?.part);
 
   const machineFacts = factsForTrades(parts, catalogue);
   const expanded = new Map(brief.tasks.map((task) => [task.id, expand(task, machineFacts)]));
   const sittings = sittingsOf(brief, expanded);
-  const unplacedSupply = supplyOf(parts, memory, board, undefined);
+  const unplacedSupply = supplyOf(parts, memory, bareBoard, undefined);
   const flows = sittings.map(({ tasks }) => realTimeFlows(tasks, unplacedSupply));
   const devices = markTwins(devicesOf(parts), flows);
-  const placement = board && placementFor(boardPart?.id ?? '', board, devices, machine, parts, flows, context);
+  const problem = bareBoard && problemOf(bareBoard, devices, machine, parts, flows);
+  const placement = problem && placementFor(problem, context);
+  const board = placement?.board ?? bareBoard;
 
   const supply = supplyOf(parts, memory, board, placement);
-  const results = sittings.map(({ id, tasks }) => runSitting(id, tasks, { supply, board, placement }));
-  const power = drawOf(parts, results);
+  const { heat, results, drawn } = heatOf(
+    machine,
+    parts,
+    brief,
+    region.mainsV,
+    supply,
+    sittings.map(
+      ({ id, tasks }) =>
+        (kept) =>
+          runSitting(id, tasks, { supply: kept, board, placement }),
+    ),
+  );
+  const power = drawOf(parts, results, drawn, machine.tuning);
   const price = priceMachine(parts, catalogue, region);
 
   const facts: Facts = {
@@ -84,9 +105,13 @@ export function assess(machine: Machine, brief: Brief, context: Context): Assess
     memory,
     board,
     devices,
+    problem,
     placement,
     sittings: results,
     power,
+    heat,
+    scene: sceneOf(parts, memory, placement),
+    region,
     price,
     today,
     settings: context.settings,
@@ -162,20 +187,25 @@ function markTwins(devices: readonly Device[], sittings: readonly (readonly Flow
   });
 }
 
-function placementFor(
-  boardId: string,
+const problemOf = (
   board: Board,
   devices: readonly Device[],
   machine: Machine,
   parts: FittedParts,
   sittings: readonly (readonly Flow[])[],
-  context: Context,
-): Placement {
-  const caseRows = parts.one('case')?.part.expansionSlots;
-  const key = JSON.stringify([boardId, caseRows, devices, machine.pins ?? {}, sittings]);
+): PlacementProblem => ({
+  board,
+  devices,
+  pins: new Map(Object.entries(machine.pins ?? {})),
+  caseRows: parts.one('case')?.part.expansionSlots,
+  sittings,
+});
+
+function placementFor(problem: PlacementProblem, context: Context): Placement {
+  const key = placementKey(problem);
   const known = context.placements.get(key);
   if (known) return known;
-  const placement = place({ board, devices, pins: new Map(Object.entries(machine.pins ?? {})), caseRows, sittings });
+  const placement = place(problem);
   if (context.placements.size >= REMEMBERED)
     for (const oldest of context.placements.keys()) {
       context.placements.delete(oldest);

@@ -19,6 +19,15 @@ export const mustHavesSchema = z.strictObject({
   videoInputs: z.number().int().positive().optional(),
   displays: z.number().int().positive().optional(),
   volumeL: z.number().positive().optional(),
+  /** Ports at the back and the front together that reach this rate. */
+  fastPorts: z.strictObject({ count: z.number().int().positive(), gbitPerS: z.number().positive() }).optional(),
+  opticalDrive: z.boolean().optional(),
+  encryption: z.boolean().optional(),
+  remoteManagement: z.boolean().optional(),
+  /** Sound pressure at 1 m in the loudest sitting. */
+  noiseDbA: z.number().min(15).max(80).optional(),
+  /** Drives can be reached without taking a card or the cooler out. */
+  drivesReachable: z.boolean().optional(),
 });
 
 /** A brief's fields before its references are checked. */
@@ -31,6 +40,8 @@ const briefFields = z.strictObject({
   budgetTaxIncluded: z.boolean(),
   roomC: z.number().min(0).max(60),
   yearsOfService: z.number().positive().max(20),
+  /** Hours a week that the machine is on beside the sittings, at rest. */
+  idleHoursPerWeek: z.number().min(0).max(168).optional(),
   mustHaves: mustHavesSchema,
   ownedDisplays: z.array(partIdSchema),
   tasks: z.array(taskSchema).max(60),
@@ -39,7 +50,7 @@ const briefFields = z.strictObject({
 
 /** Figures of a brief that are edited one by one. */
 export const briefFiguresSchema = briefFields
-  .pick({ name: true, budgetTaxIncluded: true, roomC: true, yearsOfService: true })
+  .pick({ name: true, budgetTaxIncluded: true, roomC: true, yearsOfService: true, idleHoursPerWeek: true })
   .partial();
 
 export const briefSchema = briefFields.superRefine((brief, context) => {

@@ -1,4 +1,4 @@
-import { compileBoard, type Board } from './board/compile';
+import { compileBoard, type Board, type Roots } from './board/compile';
 import type { Part, PartId, PartKind, PartOf } from './parts';
 import type { CatalogueData, Offer, Region, Seller } from './formats/catalogueSchema';
 import type { ApplicationProfile } from './work/applications';
@@ -17,7 +17,18 @@ export interface Catalogue {
   readonly application: (id: string) => ApplicationProfile | undefined;
   readonly applications: readonly ApplicationProfile[];
   readonly rivals: readonly RivalModel[];
-  readonly board: (part: PartOf<'board'>) => Board | undefined;
+  /** A board's compiled topology as it works with a processor, or by itself. */
+  readonly board: (part: PartOf<'board'>, processor?: PartOf<'processor'>) => Board | undefined;
+}
+
+/** What a processor leaves of a board's root slots; a table that is not stated takes nothing away. */
+function rootsOf(board: PartOf<'board'>, processor: PartOf<'processor'> | undefined): Roots {
+  const links = processor?.rootLinks;
+  const entry = board.processorFamilies?.find((candidate) => candidate.family === processor?.family);
+  return {
+    generation: links && links.length > 0 ? Math.max(...links.map((link) => link.generation)) : undefined,
+    off: processor ? (entry?.slotsOff ?? []) : [],
+  };
 }
 
 const none: readonly never[] = Object.freeze([]);
@@ -38,7 +49,7 @@ export function compileCatalogue(data: CatalogueData): Catalogue {
     if (list) list.push(offer);
     else offers.set(key, [offer]);
   }
-  const boards = new WeakMap<object, Board>();
+  const boards = new WeakMap<object, Map<string, Board>>();
   const regions = new Map(data.regions.map((region) => [region.id, region]));
   const sellers = new Map(data.sellers.map((seller) => [seller.id, seller]));
   const applications = new Map(data.applications.map((profile) => [profile.id, profile]));
@@ -54,12 +65,14 @@ export function compileCatalogue(data: CatalogueData): Catalogue {
     application: (id) => applications.get(id),
     applications: data.applications,
     rivals: data.rivals,
-    board: (part) => {
+    board: (part, processor) => {
       if (!part.topology) return undefined;
-      const known = boards.get(part.topology);
-      if (known) return known;
-      const compiled = compileBoard(part.topology);
-      boards.set(part.topology, compiled);
+      const roots = rootsOf(part, processor);
+      const key = `${roots.generation ?? ''} ${roots.off.join()}`;
+      let known = boards.get(part.topology);
+      if (!known) boards.set(part.topology, (known = new Map()));
+      let compiled = known.get(key);
+      if (!compiled) known.set(key, (compiled = compileBoard(part.topology, roots)));
       return compiled;
     },
   };

@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { briefFiguresSchema, sittingSchema, mustHavesSchema, type Brief } from './brief';
-import { driveRole, itemSchema, type Item, type Machine } from './machine';
+import { sideSchema } from './parts/case';
+import { driveRole, itemSchema, laterSchema, PHASES, tuningSchema, type Item, type Machine } from './machine';
 import { idText, partIdSchema, plainText } from './parts/common';
+import { inPhase } from './phases';
 import { taskSchema } from './work/tasks';
 
-/** Changes of a machine as values: they can be applied, previewed, priced, stored and offered again. */
-export const machineEditSchema = z.discriminatedUnion('kind', [
+const singleEditSchemas = [
   z.strictObject({ kind: z.literal('swap'), item: idText, part: partIdSchema, label: plainText() }),
   z.strictObject({ kind: z.literal('add'), item: itemSchema }),
   z.strictObject({ kind: z.literal('remove'), item: idText }),
@@ -15,6 +16,28 @@ export const machineEditSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('own'), item: idText, owned: z.boolean() }),
   z.strictObject({ kind: z.literal('memory-profile'), profile: z.enum(['on', 'off']) }),
   z.strictObject({ kind: z.literal('rename'), name: plainText(80) }),
+  z.strictObject({ kind: z.literal('stand'), item: idText, upright: z.boolean() }),
+  /** Seats a kit's modules by hand; no slots lets the fill order decide again. */
+  z.strictObject({ kind: z.literal('seat-modules'), item: idText, slots: z.array(idText).max(32) }),
+  /** Firmware the board has or will have before its first start; none means as shipped. */
+  z.strictObject({ kind: z.literal('firmware'), version: plainText(20).optional() }),
+  z.strictObject({ kind: z.literal('phase'), item: idText, phase: z.enum([...PHASES, 'both']) }),
+  /** Puts a fan or radiator on a side of the case; without a side the app finds one again. */
+  z.strictObject({ kind: z.literal('side'), item: idText, side: sideSchema.optional() }),
+  /** Sets what firmware and driver are set to; what is left out is as the makers ship it. */
+  z.strictObject({ kind: z.literal('tune'), tuning: tuningSchema }),
+  /** Opens, renames or dates the later phase; without it the phase and what only it has are dropped. */
+  z.strictObject({ kind: z.literal('later'), later: laterSchema.optional() }),
+] as const;
+
+/** Changes of a machine as values: they can be applied, previewed, priced, stored and offered again. */
+export const machineEditSchema = z.discriminatedUnion('kind', [
+  ...singleEditSchemas,
+  /** Changes that only make sense together: one step to undo. */
+  z.strictObject({
+    kind: z.literal('several'),
+    edits: z.array(z.discriminatedUnion('kind', singleEditSchemas)).min(1).max(20),
+  }),
 ]);
 export type MachineEdit = z.infer<typeof machineEditSchema>;
 
@@ -25,6 +48,8 @@ const replaceItem = (machine: Machine, id: string, change: (item: Item) => Item)
 
 const without = <V>(record: Readonly<Record<string, V>> | undefined, key: string): Record<string, V> =>
   Object.fromEntries(Object.entries(record ?? {}).filter(([k]) => k !== key));
+
+const onlyNow = ({ phase, ...item }: Item): Item[] => (phase === 'later' ? [] : [item]);
 
 /** Applies an edit; an edit that changes nothing (or names an item that is gone) gives back the same machine. */
 export function editMachine(machine: Machine, edit: MachineEdit): Machine {
@@ -44,7 +69,8 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
         ? {
             ...machine,
             items: machine.items.filter((item) => item.id !== edit.item),
-            pins: without(machine.pins, edit.item),
+            ...(machine.pins ? { pins: without(machine.pins, edit.item) } : {}),
+            ...(machine.moduleSlots ? { moduleSlots: without(machine.moduleSlots, edit.item) } : {}),
           }
         : machine;
     case 'pin':
@@ -67,6 +93,57 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
       return (machine.memoryProfile ?? 'on') === edit.profile ? machine : { ...machine, memoryProfile: edit.profile };
     case 'rename':
       return machine.name === edit.name ? machine : { ...machine, name: edit.name };
+    case 'stand':
+      return replaceItem(machine, edit.item, (item) => {
+        if ((item.upright ?? false) === edit.upright) return item;
+        const { upright: _upright, ...rest } = item;
+        return edit.upright ? { ...rest, upright: true } : rest;
+      });
+    case 'side':
+      return replaceItem(machine, edit.item, (item) => {
+        if (item.side === edit.side) return item;
+        const { side: _side, ...rest } = item;
+        return edit.side === undefined ? rest : { ...rest, side: edit.side };
+      });
+    case 'tune': {
+      if (JSON.stringify(machine.tuning ?? {}) === JSON.stringify(edit.tuning)) return machine;
+      const { tuning: _tuning, ...rest } = machine;
+      return Object.keys(edit.tuning).length === 0 ? rest : { ...rest, tuning: edit.tuning };
+    }
+    case 'seat-modules':
+      if (
+        !machine.items.some((item) => item.id === edit.item) ||
+        (machine.moduleSlots?.[edit.item] ?? []).join() === edit.slots.join()
+      )
+        return machine;
+      return {
+        ...machine,
+        moduleSlots:
+          edit.slots.length > 0
+            ? { ...machine.moduleSlots, [edit.item]: edit.slots }
+            : without(machine.moduleSlots, edit.item),
+      };
+    case 'firmware': {
+      if (machine.firmware === edit.version) return machine;
+      const { firmware: _firmware, ...rest } = machine;
+      return edit.version === undefined ? rest : { ...rest, firmware: edit.version };
+    }
+    case 'phase':
+      return replaceItem(machine, edit.item, (item) => {
+        if ((item.phase ?? 'both') === edit.phase) return item;
+        const { phase: _phase, ...rest } = item;
+        return edit.phase === 'both' ? rest : { ...rest, phase: edit.phase };
+      });
+    case 'later': {
+      if (edit.later)
+        return machine.later?.name === edit.later.name && machine.later.on === edit.later.on
+          ? machine
+          : { ...machine, later: edit.later };
+      if (!machine.later) return machine;
+      return { ...inPhase(machine, 'now'), items: machine.items.flatMap(onlyNow) };
+    }
+    case 'several':
+      return edit.edits.reduce<Machine>(editMachine, machine);
   }
 }
 

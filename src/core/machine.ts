@@ -1,10 +1,47 @@
 import { z } from 'zod';
-import { idText, partIdSchema, plainText } from './parts/common';
+import { sideSchema } from './parts/case';
+import { idText, isoDate, partIdSchema, plainText } from './parts/common';
 
 /** What a drive is for; a drive may have several roles, none means spare. */
 export const DRIVE_ROLES = ['system', 'scratch', 'active', 'archive', 'backup'] as const;
 export const driveRole = z.enum(DRIVE_ROLES);
 export type DriveRole = z.infer<typeof driveRole>;
+
+/** Fan speed in % of full against °C, rising; between the points it is interpolated, outside them held. */
+export const fanCurveSchema = z
+  .array(z.strictObject({ c: z.number().min(0).max(120), percent: z.number().min(0).max(100) }))
+  .min(1)
+  .max(6)
+  .superRefine((points, context) => {
+    points.forEach((point, i) => {
+      const before = points[i - 1];
+      if (before && (point.c <= before.c || point.percent < before.percent))
+        context.addIssue({
+          code: 'custom',
+          path: [i],
+          message: `a fan curve rises: ${point.c} °C, ${point.percent} % cannot follow ${before.c} °C, ${before.percent} %`,
+        });
+    });
+  });
+export type FanCurve = readonly { readonly c: number; readonly percent: number }[];
+
+/** What is set in firmware and driver; absent means as the makers ship it. */
+export const tuningSchema = z.strictObject({
+  /** Package power that the processor keeps up, W. */
+  packageW: z.number().positive().max(2000).optional(),
+  /** Factor on the processor's clocks. */
+  clock: z.number().min(1).max(1.2).optional(),
+  /** Share of their board power that graphics cards may draw. */
+  cardShare: z.number().min(0.4).max(1).optional(),
+  coolerCurve: fanCurveSchema.optional(),
+  caseCurve: fanCurveSchema.optional(),
+});
+export type Tuning = z.infer<typeof tuningSchema>;
+
+/** A machine has one phase, or two when something is to be added later (J16). */
+export const PHASES = ['now', 'later'] as const;
+export type Phase = (typeof PHASES)[number];
+export const laterSchema = z.strictObject({ name: plainText(60), on: isoDate.optional() });
 
 /** One physical part in a machine. Two equal modules bought as a kit are one item; two cards are two items. */
 export const itemSchema = z.strictObject({
@@ -15,6 +52,12 @@ export const itemSchema = z.strictObject({
   roles: z.array(driveRole).optional(),
   /** Already owned: costs nothing again. */
   owned: z.boolean().optional(),
+  /** A card that stands in the case's upright mount, on a riser. */
+  upright: z.boolean().optional(),
+  /** The side of the case a fan or radiator is put on by hand; else the app finds one. */
+  side: sideSchema.optional(),
+  /** Only in the machine as built first, or only in its later phase; absent means in both. */
+  phase: z.enum(PHASES).optional(),
   /** Set when this part stands in for one whose figures were never published. */
   standsInFor: plainText(200).optional(),
 });
@@ -27,8 +70,13 @@ export const machineSchema = z
     items: z.array(itemSchema).max(200),
     /** item → slot; hard for the placement search */
     pins: z.record(idText, idText).optional(),
+    /** kit → memory slots its modules sit in, where a person says so; else the board's fill order decides */
+    moduleSlots: z.record(idText, z.array(idText).min(1).max(32)).optional(),
+    /** The later phase: what it is called and when it comes. */
+    later: laterSchema.optional(),
     /** Whether the memory runs its profile or its standard rate. */
     memoryProfile: z.enum(['on', 'off']).optional(),
+    tuning: tuningSchema.optional(),
     /** Firmware the board really has or will have before first start; unknown means as shipped. */
     firmware: plainText(20).optional(),
     /** The machine that is there already: what is added to it counts as owned. */
@@ -45,12 +93,16 @@ export const machineSchema = z
         });
       seen.add(item.id);
     });
-    for (const id of Object.keys(machine.pins ?? {}))
-      if (!seen.has(id))
-        context.addIssue({
-          code: 'custom',
-          path: ['pins', id],
-          message: `pins "${id}", which is not an item of this machine`,
-        });
+    for (const [field, what] of [
+      ['pins', 'pins'],
+      ['moduleSlots', 'seats the modules of'],
+    ] as const)
+      for (const id of Object.keys(machine[field] ?? {}))
+        if (!seen.has(id))
+          context.addIssue({
+            code: 'custom',
+            path: [field, id],
+            message: `${what} "${id}", which is not an item of this machine`,
+          });
   });
 export type Machine = z.infer<typeof machineSchema>;

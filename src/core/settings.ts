@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { POLICIES } from './power/policies';
 import { idText } from './parts/common';
 
 /** What holds for the whole desk, until a seat says otherwise. */
@@ -12,6 +13,10 @@ export const settingsSchema = z.strictObject({
     .optional(),
   /** Share of its rating that a supply may give for hours. */
   supplyShare: z.number().min(0.5).max(1).default(0.8),
+  /** Ways of sizing a supply that count; the others are shown beside them. */
+  policies: z.array(z.enum(POLICIES)).min(1).default(['sustained', 'peak', 'excursion']),
+  /** Factor on the sustained draw, for those who size by it. */
+  drawMultiple: z.number().min(1).max(4).default(1.5),
   lengthUnit: z.enum(['mm', 'inch']).default('mm'),
 });
 export type Settings = z.infer<typeof settingsSchema>;

@@ -3,6 +3,7 @@ import { boards } from './lines/boards';
 import { drives } from './lines/drives';
 import { graphics } from './lines/graphics';
 import { cases, cooling, extras, supplies } from './lines/housing';
+import { withFittings, withTestedLists } from './lines/fittings';
 import { memory } from './lines/memory';
 import { processors } from './lines/processors';
 import { rivals } from './rivals';
@@ -18,6 +19,7 @@ const REGIONS = [
     taxRate: 0.075,
     pricesIncludeTax: false,
     mainsV: 115,
+    circuitA: 15,
   },
   {
     id: 'region-b',
@@ -27,6 +29,7 @@ const REGIONS = [
     taxRate: 0.21,
     pricesIncludeTax: true,
     mainsV: 230,
+    circuitA: 16,
   },
 ] as const;
 
@@ -52,6 +55,7 @@ const APPLICATIONS = [
     cards: { max: 2, gain: 0.7 },
     engineLimit: { width: 8192, height: 8192 },
     computeStacks: ['Tesserel', 'Loomwork'],
+    systems: ['System One-seat', 'System Works'],
     memoryGiB: { minimum: 16, recommended: 32 },
     graphicsMemoryGiB: { minimum: 6, recommended: 12 },
     ownMemoryGiB: 5,
@@ -85,6 +89,7 @@ const APPLICATIONS = [
     threadCap: 24,
     cards: { max: 1, gain: 0 },
     computeStacks: [],
+    systems: ['System Works'],
     memoryGiB: { minimum: 8, recommended: 16 },
     graphicsMemoryGiB: { minimum: 2, recommended: 4 },
     ownMemoryGiB: 3,
@@ -153,7 +158,8 @@ export function demoParts(size = 0): Priced[] {
     ...cooling(),
     ...extras(),
   ];
-  const dressed = [...lines, ...lines.flatMap(editionsOf)].map(dress);
+  const fitted = withTestedLists(lines.map(withFittings));
+  const dressed = [...fitted, ...fitted.flatMap(editionsOf)].map(dress);
   return [...dressed, ...marksOf(dressed, size - dressed.length)];
 }
 

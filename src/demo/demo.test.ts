@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { assess, contextOf } from '@/core/assess';
+import { assess, contextOf, type Assessment } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
 import { readCatalogue } from '@/core/formats/catalogue';
 import { linkBytesPerS } from '@/core/board/rates';
@@ -11,7 +11,7 @@ import { compareWithRival } from '@/core/money/rivals';
 import { editMachine } from '@/core/edits';
 import type { Machine } from '@/core/machine';
 import { demoCatalogue, demoParts } from './catalogue';
-import { filmBrief, filmDrafts } from './ninefathom';
+import { filmBrief, filmDrafts, sonarBrief, sonarDrafts } from './ninefathom';
 import { implausible, plausibilityReport, relationsOf } from './plausibility';
 import { seeded, slug } from './seed';
 
@@ -159,6 +159,41 @@ describe('the film desk', () => {
       // tax does not change who is dearer when both pay the same rate
       expect((comparison.priceRatio ?? 0) - (comparison.netPriceRatio ?? 9), rival.name).toBeLessThan(0.05);
     }
+  });
+});
+
+describe('the sonar ingest machine', () => {
+  const [wide, small] = sonarDrafts().map((machine) => assess(machine, sonarBrief(), context));
+  const slotOf = (assessment: Assessment | undefined, item: string) =>
+    assessment?.facts.placement?.placed.get(item)?.slot;
+
+  test('has its network cards and its array in slots that carry every stream, chosen by the search', () => {
+    expect(slotOf(wide, 'expansion-1')).toBe('card-1');
+    // one drive of the array at the processor, the other and the archive link where the hub still carries them
+    expect([slotOf(wide, 'drive-1'), slotOf(wide, 'drive-2')]).toEqual(['m2-1', 'm2-2']);
+    expect(wide?.facts.placement?.exact).toBe(true);
+    expect(wide?.tasks.map((task) => [task.task, task.verdict])).toEqual([
+      ['ingest', 'carries'],
+      ['archive', 'carries'],
+      ['check', 'carries'],
+      ['desk', 'carries'],
+    ]);
+    expect(wide?.findings.filter((finding) => finding.level === 'blocks' || finding.code === 'stream')).toEqual([]);
+  });
+
+  test('on a lesser board the finding says which devices lose how much, and what mends it', () => {
+    // the archive link gets one lane of generation 3 coding at generation 3: 64/65 GB/s, 85 % of it arrive, 1 is wanted
+    const short = small?.findings.filter((finding) => finding.code === 'stream');
+    expect(short).toMatchObject([
+      { at: 'Card slot 2', shared: false, needsGBs: 1, items: ['drive-1', 'expansion-2', 'drive-2', 'board-1'] },
+    ]);
+    expect(short?.[0]?.code === 'stream' ? short[0].getsGBs : 0).toBeCloseTo((64 / 65) * 0.85, 9);
+    const [finding] = short ?? [];
+    if (!finding || !small) throw new Error('the small board should fall short');
+    const remedies = remediesFor(small.facts.machine, sonarBrief(), finding, context);
+    expect(remedies.map((remedy) => remedy.part?.kind)).toContain('board');
+    for (const { effect } of remedies)
+      expect(effect.tasks.find((task) => task.task === 'archive')?.after).toBe('carries');
   });
 });
 

@@ -40,6 +40,7 @@ function cool(entry: Priced): Priced {
     coreGroups: groups,
     basePowerW: Math.round(num(part, 'basePowerW') * share),
     maxPowerW: Math.round(num(part, 'maxPowerW') * share),
+    sustainedPowerW: Math.round(num(part, 'sustainedPowerW') * share),
     unlocked: false,
   });
 }
@@ -61,9 +62,17 @@ function processors(entry: Priced): Priced[] {
   ];
 }
 
+/** Another cooler on the same card. */
+const cooler = (part: Figures, factor: number) =>
+  (part['resistance'] as readonly { rpm: number; kPerW: number }[]).map((point) => ({
+    ...point,
+    kPerW: round(point.kPerW * factor, 3),
+  }));
+
 function graphics(entry: Priced): Priced[] {
   const { part } = entry;
-  if (typeof part['variantOf'] === 'string' || part['certifiedDriver'] === true) return [];
+  if (typeof part['variantOf'] === 'string' || part['certifiedDriver'] === true || part['cooling'] === 'passive')
+    return [];
   const watts = num(part, 'boardPowerW');
   const length = num(part, 'lengthMm');
   const faster = 1.045;
@@ -76,6 +85,7 @@ function graphics(entry: Priced): Priced[] {
       fp32Tflops: round(num(part, 'fp32Tflops') * faster, 1),
       matrixTflops: round(num(part, 'matrixTflops') * faster, 1),
       boardPowerW: raisedW,
+      noiseDbA: num(part, 'noiseDbA') + 2,
       lengthMm: length + 18,
       recommendedSupplyW: Math.ceil((raisedW * 1.6 + 250) / 50) * 50,
       ...(raisedW > enough ? { connectors: { ...connectors, 'card-8': (connectors['card-8'] ?? 0) + 1 } } : {}),
@@ -84,10 +94,14 @@ function graphics(entry: Priced): Priced[] {
       lengthMm: length + 30,
       slots: num(part, 'slots') + 0.5,
       coolerThicknessMm: num(part, 'coolerThicknessMm') + 10,
+      noiseDbA: num(part, 'noiseDbA') - 4,
+      resistance: cooler(part, 0.86),
       heightMm: 140,
     }),
     edition(entry, 'Short', 1.04, {
       lengthMm: Math.max(170, length - 60),
+      noiseDbA: num(part, 'noiseDbA') + 3,
+      resistance: cooler(part, 1.12),
       fp32Tflops: round(num(part, 'fp32Tflops') * 0.97, 1),
     }),
     edition(entry, 'White', 1.03, {}),

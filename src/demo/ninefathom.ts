@@ -81,3 +81,97 @@ export function filmDrafts(): Machine[] {
     ]),
   ];
 }
+
+/** Takes the ship's recorder in at 25 Gb/s, keeps it on an array of two drives and sends it on to the archive. */
+export function sonarBrief(): Brief {
+  return briefSchema.parse({
+    id: 'sonar-ingest',
+    name: 'Sonar ingest',
+    region: 'region-a',
+    budgetMinor: 290_000,
+    budgetTaxIncluded: true,
+    roomC: 22,
+    yearsOfService: 5,
+    mustHaves: { networkGbitPerS: 25 },
+    ownedDisplays: ['glasswater-pane-27'],
+    tasks: [
+      { kind: 'custom', id: 'ingest', name: 'Take the recorder in', importance: 5, mode: 'real-time', unit: 'block', unitsPerS: 1, parallelGwork: 3, memoryGiB: 8, flows: [{ from: 'network', to: 'active', gbytePerS: 2.6 }] },
+      { kind: 'custom', id: 'archive', name: 'Send on to the archive', importance: 4, mode: 'real-time', unit: 'block', unitsPerS: 1, serialGwork: 0.5, memoryGiB: 2, flows: [{ from: 'active', to: 'second network', gbytePerS: 1 }] },
+      { kind: 'custom', id: 'check', name: 'Check and index a survey', importance: 2, mode: 'elastic', unit: 'survey line', unitsPerRun: 40, targetMin: 10, threadCap: 16, parallelGwork: 180, serialGwork: 6, memoryGiB: 12, readGB: { active: 4 } },
+      { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 8, conferencing: false, otherGiB: 1 },
+    ],
+    sittings: [
+      { id: 'at-sea', name: 'At sea', hoursPerWeek: 60, tasks: ['ingest', 'archive', 'desk'] },
+      { id: 'in-port', name: 'In port', hoursPerWeek: 20, tasks: ['archive', 'check', 'desk'] },
+    ],
+  });
+}
+
+/** One draft on a board with slots at the processor for both network cards, one on a lesser board. */
+export function sonarDrafts(): Machine[] {
+  const rows = (board: string, label: string, chassis: readonly [string, string]): Row[] => [
+    ['processor-1', 'halcyte-tern-12', 'Halcyte Tern 12'],
+    ['board-1', board, label],
+    ['memory-1', 'sablerow-slate-2x32-5600', 'Sablerow Slate 2x32 5600'],
+    ['expansion-1', 'relaypike-span-25', 'Relaypike Span 25'],
+    ['expansion-2', 'relaypike-span-10', 'Relaypike Span 10'],
+    ['drive-1', 'dromolite-spate-pro-4-tb', 'Dromolite Spate Pro 4 TB', { roles: ['active'] }],
+    ['drive-2', 'dromolite-spate-pro-4-tb', 'Dromolite Spate Pro 4 TB', { roles: ['active'] }],
+    ['drive-3', 'fenstore-cove-1-tb', 'Fenstore Cove 1 TB', { roles: ['system'] }],
+    ['supply-1', 'gatewick-anvil-750', 'Gatewick Anvil 750'],
+    ['cooler-1', 'northdraft-eddy-140', 'Northdraft Eddy 140'],
+    ['case-1', ...chassis],
+    ['system-1', 'slipway-system-works', 'Slipway System Works'],
+  ];
+  return [
+    machine('sonar-a', 'Wide board', rows('dunmarrow-cairn-6', 'Dunmarrow Cairn 6', ['marlhouse-quay', 'Marlhouse Quay'])),
+    machine('sonar-b', 'Small board', rows('wexcombe-reef-2', 'Wexcombe Reef 2', ['marlhouse-quay', 'Marlhouse Quay'])),
+  ];
+}
+
+/** Aligns 12,000 stills on all cores, builds the mesh, and renders a fly-through. */
+export function mosaicsBrief(): Brief {
+  return briefSchema.parse({
+    id: 'sea-floor-mosaics',
+    name: 'Sea-floor mosaics',
+    region: 'region-a',
+    budgetMinor: 340_000,
+    budgetTaxIncluded: true,
+    roomC: 26,
+    yearsOfService: 4,
+    mustHaves: { noiseDbA: 40 },
+    ownedDisplays: ['glasswater-pane-32'],
+    tasks: [
+      { kind: 'custom', id: 'align', name: 'Align the stills', importance: 5, runsPerWeek: 2, mode: 'elastic', unit: 'still', unitsPerRun: 12_000, targetMin: 210, threadCap: 64, parallelGwork: 130, serialGwork: 0.4, memoryTrafficGB: 4, memoryGiB: 48, readGB: { active: 0.03 } },
+      { kind: 'custom', id: 'mesh', name: 'Build the mesh', importance: 3, runsPerWeek: 2, mode: 'elastic', unit: 'tile', unitsPerRun: 400, targetMin: 60, threadCap: 64, parallelGwork: 600, serialGwork: 12, fp32Gflop: 9000, memoryGiB: 40, graphicsMemoryGiB: 6, writeGB: { scratch: 0.4 } },
+      { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 10, conferencing: false, otherGiB: 1 },
+    ],
+    sittings: [
+      { id: 'aligning', name: 'Aligning', hoursPerWeek: 20, tasks: ['align', 'desk'] },
+      { id: 'meshing', name: 'Meshing', hoursPerWeek: 8, tasks: ['mesh', 'desk'] },
+    ],
+  });
+}
+
+/** One draft with a cooler far too small and twice the fans it needs; one that is put right. */
+export function mosaicsDrafts(): Machine[] {
+  const rows = (cooler: readonly [string, string], fans: readonly (readonly [string, string])[]): Row[] => [
+    ['processor-1', 'halcyte-tern-16', 'Halcyte Tern 16'],
+    ['board-1', 'dunmarrow-cairn-6', 'Dunmarrow Cairn 6'],
+    ['memory-1', 'sablerow-slate-2x48-5600', 'Sablerow Slate 2x48 5600'],
+    ['graphics-1', 'palisar-gale-12', 'Palisar Gale 12'],
+    ['drive-1', 'dromolite-spate-pro-4-tb', 'Dromolite Spate Pro 4 TB', { roles: ['system', 'active', 'scratch'] }],
+    ['drive-2', 'ketterlode-hold-12-tb', 'Ketterlode Hold 12 TB', { roles: ['archive'] }],
+    ['supply-1', 'gatewick-anvil-750', 'Gatewick Anvil 750'],
+    ['cooler-1', ...cooler],
+    ['case-1', 'pellbox-bare', 'Pellbox Bare'],
+    ['system-1', 'slipway-system-works', 'Slipway System Works'],
+    ...fans.map(([part, label], i): Row => [`fan-${i + 1}`, part, label]),
+  ];
+  const wide = ['northdraft-puff-140', 'Northdraft Puff 140'] as const;
+  const small = ['northdraft-puff-120', 'Northdraft Puff 120'] as const;
+  return [
+    machine('mosaics-a', 'Six fans', rows(['northdraft-eddy-92', 'Northdraft Eddy 92'], [wide, wide, wide, small, small, small])),
+    machine('mosaics-b', 'Put right', rows(['northdraft-eddy-140-twin', 'Northdraft Eddy 140 Twin'], [wide, wide, small])),
+  ];
+}

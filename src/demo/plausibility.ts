@@ -53,7 +53,7 @@ const millimetres = (part: PartOf<'graphics'>) =>
 export function relationsOf(parts: readonly Part[]): readonly Relation[] {
   return [
     relation(parts, 'drive', 'sequential read of what its link carries', '×', [0.2, 1], (part) =>
-      part.cellKind === 'magnetic' ? undefined : ratio(part.seqReadMBs, linkMBs(part)),
+      part.cellKind === 'magnetic' || part.cellKind === 'optical' ? undefined : ratio(part.seqReadMBs, linkMBs(part)),
     ),
     relation(parts, 'drive', 'write after its cache of the cached rate', '×', [0.05, 1], (part) =>
       ratio(part.sustainedWriteMBs, part.seqWriteMBs),

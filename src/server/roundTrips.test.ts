@@ -4,7 +4,7 @@ import { compileCatalogue } from '@/core/catalogue';
 import { readBom, writeBom } from '@/core/formats/bom';
 import { readCase, writeCase } from '@/core/formats/caseFile';
 import { readCatalogue } from '@/core/formats/catalogue';
-import { DRIVE_ROLES, machineSchema, type Machine } from '@/core/machine';
+import { DRIVE_ROLES, PHASES, machineSchema, type Machine } from '@/core/machine';
 import { demoCatalogue } from '@/demo/catalogue';
 import { filmBrief } from '@/demo/ninefathom';
 import { catalogueLines } from './exports';
@@ -28,6 +28,9 @@ const machine: fc.Arbitrary<Machine> = fc
     memoryProfile: optional(fc.constantFrom('on' as const, 'off' as const)),
     firmware: optional(text.filter((value) => value.length <= 20)),
     present: optional(fc.boolean()),
+    later: optional(
+      fc.record({ name: text.filter((value) => value.length <= 60), on: optional(fc.constant('2027-03-01')) }),
+    ),
     pinned: fc.boolean(),
     items: fc.array(
       fc.record({
@@ -35,6 +38,8 @@ const machine: fc.Arbitrary<Machine> = fc
         label: optional(text),
         roles: optional(fc.subarray([...DRIVE_ROLES])),
         owned: optional(fc.boolean()),
+        upright: optional(fc.boolean()),
+        phase: optional(fc.constantFrom(...PHASES)),
         standsInFor: optional(text),
       }),
       { minLength: 1, maxLength: 12 },
@@ -47,7 +52,7 @@ const machine: fc.Arbitrary<Machine> = fc
           id: 'm',
           ...rest,
           items: items.map((item, i) => ({ id: `item-${i + 1}`, ...item })),
-          ...(pinned ? { pins: { 'item-1': 'card-1' } } : {}),
+          ...(pinned ? { pins: { 'item-1': 'card-1' }, moduleSlots: { 'item-1': ['a2', 'b2'] } } : {}),
         }),
       ),
     ),

@@ -70,7 +70,10 @@ describe('the demo world', () => {
     const context = contextOf(compileCatalogue(data), '2026-05-18');
     const [draft] = filmDrafts();
     if (!draft) throw new Error('no draft');
-    const found = assess(draft, filmBrief(), context).findings.map((finding) => `${finding.level} ${finding.code}`);
+    // what is more than needed is another matter
+    const found = assess(draft, filmBrief(), context)
+      .findings.filter((finding) => finding.level !== 'note')
+      .map((finding) => `${finding.level} ${finding.code}`);
     expect(found).toEqual(['blocks cooler-height', 'blocks connectors', 'unproven unknown-figure']);
   });
 
@@ -103,11 +106,11 @@ describe('importing', () => {
   test('of changed figures is seen by the next assessment', async () => {
     const file = JSON.parse(CATALOGUE) as { parts: Record<string, unknown>[] };
     file.parts = file.parts.map((part) =>
-      part['id'] === 'marlhouse-quay-glass' ? { ...part, coolerHeightMm: 190 } : part,
+      part['id'] === 'marlhouse-quay-glass' ? { ...part, coolerHeightMm: 177 } : part,
     );
     expect(totals(await importText(JSON.stringify(file)))).toEqual({ added: 0, changed: 1 });
     const now = await bundle();
-    expect(now.data.parts.find((part) => part.id === 'marlhouse-quay-glass')).toMatchObject({ coolerHeightMm: 190 });
+    expect(now.data.parts.find((part) => part.id === 'marlhouse-quay-glass')).toMatchObject({ coolerHeightMm: 177 });
   });
 
   test('refuses junk and foreign formats with a sentence', async () => {

@@ -1,3 +1,4 @@
+import { usualSettings, type Settings } from '@/core/settings';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -158,9 +159,10 @@ describe('reading', () => {
   });
 
   test('settings and remembered columns come back, and unset ones are the usual', async () => {
-    expect(await readSettings(db)).toEqual({ supplyShare: 0.8, lengthUnit: 'mm' });
-    await writeSettings(db, { supplyShare: 0.7, lengthUnit: 'inch', tariffMinorPerKWh: '31.5' });
-    expect(await readSettings(db)).toEqual({ supplyShare: 0.7, lengthUnit: 'inch', tariffMinorPerKWh: '31.5' });
+    expect(await readSettings(db)).toEqual(usualSettings);
+    const other: Settings = { ...usualSettings, supplyShare: 0.7, lengthUnit: 'inch', tariffMinorPerKWh: '31.5' };
+    await writeSettings(db, other);
+    expect(await readSettings(db)).toEqual(other);
     await rememberColumns(
       db,
       'drive',

@@ -3,7 +3,9 @@ import type { Offer } from '@/core/formats/catalogueSchema';
 import type { Machine } from '@/core/machine';
 import type { Settings } from '@/core/settings';
 import type { Candidate, Position } from '@/core/search/candidates';
+import type { KitRow, MemorySheet } from '@/core/search/memorySheet';
 import type { Step } from '@/core/search/coinSteps';
+import type { OperatingPoint } from '@/core/search/operatingPoints';
 import type { Remedy } from '@/core/search/remedies';
 
 /** A candidate with the offers that the page needs to assess it itself. */
@@ -13,10 +15,17 @@ export type RemedyRow = Remedy & { readonly offers: readonly Offer[] };
 /** A step up or a saving from a machine. */
 export type CoinStep = Step & { readonly offers: readonly Offer[] };
 
+export type MemorySheetRows = Omit<MemorySheet, 'rows' | 'paysUpTo'> & {
+  readonly rows: readonly (KitRow & { readonly offers: readonly Offer[] })[];
+  readonly paysUpTo: string | undefined;
+};
+
 /** What the worker does for the page. Data crosses as plain objects. */
 export interface WorkerApi {
   load(url: string, today: string, settings: Settings): Promise<number>;
   candidates(machine: Machine, brief: Brief, position: Position): Promise<CandidateRow[]>;
+  memorySheet(machine: Machine, brief: Brief, position: Position): Promise<MemorySheetRows>;
   remedies(machine: Machine, brief: Brief, findingKey: string): Promise<RemedyRow[]>;
+  operatingPoints(machine: Machine, brief: Brief): Promise<OperatingPoint[]>;
   coinSteps(machine: Machine, brief: Brief): Promise<{ up: CoinStep[]; savings: CoinStep[]; tried: number }>;
 }

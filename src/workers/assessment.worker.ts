@@ -8,6 +8,8 @@ import type { Part } from '@/core/parts';
 import { findingKey } from '@/core/rules/rule';
 import { candidateTrials } from '@/core/search/candidates';
 import { coinTrials, type Step } from '@/core/search/coinSteps';
+import { memoryTrials } from '@/core/search/memorySheet';
+import { operatingPoints } from '@/core/search/operatingPoints';
 import { remedyTrials } from '@/core/search/remedies';
 import type { Trials } from '@/core/search/trials';
 import type { WorkerApi } from './api';
@@ -54,6 +56,14 @@ const api: WorkerApi = {
       ...candidate,
       offers: offersOf(candidate.part, brief),
     })),
+  memorySheet: async (machine, brief, position) => {
+    const { rows, fits, paysUpTo } = await inSlices('memory sheet', memoryTrials(machine, brief, position, ready()));
+    return {
+      rows: rows.map((row) => ({ ...row, offers: offersOf(row.candidate.part, brief) })),
+      fits,
+      paysUpTo: paysUpTo?.candidate.part.id,
+    };
+  },
   remedies: async (machine, brief, key) => {
     const before = assess(machine, brief, ready());
     const finding = before.findings.find((candidate) => findingKey(candidate) === key);
@@ -61,6 +71,7 @@ const api: WorkerApi = {
     const found = await inSlices(`remedies ${key}`, remedyTrials(machine, brief, finding, ready(), 3, before));
     return found.map((remedy) => ({ ...remedy, offers: offersOf(remedy.part, brief) }));
   },
+  operatingPoints: async (machine, brief) => operatingPoints(machine, brief, ready(), assess(machine, brief, ready())),
   coinSteps: async (machine: Machine, brief: Brief) => {
     const { up, savings, tried } = await inSlices('coin steps', coinTrials(machine, brief, ready()));
     const row = (step: Step) => ({ ...step, offers: offersOf(step.part, brief) });

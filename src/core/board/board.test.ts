@@ -2,9 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Topology } from '../parts/board';
 import { compileBoard, topologyProblems } from './compile';
+import type { Device } from './fit';
 import { linkLoads, linksCrossed, shortfallOf, type Flow } from './flows';
-import { bestLossByTryingAll, compareLoss, place, type Device, type PlacementProblem } from './placement';
+import { compareLoss, place, type PlacementProblem } from './placement';
 import { linkBytesPerS, linkFraction, negotiate } from './rates';
+import { bestLossByTryingAll } from './tryAll';
 
 describe('link rates', () => {
   test('are exact fractions of GB/s', () => {

@@ -18,6 +18,16 @@ export interface Slot {
   /** Slots with the same key are interchangeable for the placement search. */
   readonly twinKey: string;
   readonly order: number;
+  /** Links of four lanes it can be split into for a card that carries drives; undefined when not stated. */
+  readonly splits: number | undefined;
+  /** Height under the board's own cover, mm; undefined when there is none or it is not stated. */
+  readonly roomMm: number | undefined;
+}
+
+/** What the processor behind a board takes away: its links' best generation, and slots whose lanes it does not have. */
+export interface Roots {
+  readonly generation: number | undefined;
+  readonly off: readonly string[];
 }
 
 export interface Hub {
@@ -35,6 +45,8 @@ export interface SharedPort {
 }
 
 export interface Board {
+  /** Distinguishes compiled boards: equal keys are equal boards. */
+  readonly key: string;
   readonly slots: readonly Slot[];
   readonly slotById: ReadonlyMap<string, Slot>;
   readonly hubs: ReadonlyMap<string, Hub>;
@@ -129,32 +141,45 @@ export function topologyProblems(topology: Topology): TopologyProblem[] {
   return problems;
 }
 
+/** A slot may stand in several exclusions; each of them counts. */
+function merged(rules: readonly { slot: string; off: readonly string[] }[]): Map<string, string[]> {
+  const all = new Map<string, string[]>();
+  for (const { slot, off } of rules) all.set(slot, [...(all.get(slot) ?? []), ...off]);
+  return all;
+}
+
+let compiled = 0;
+
 /**
  * Resolves a topology once so that placement and flows only look up.
  * @throws RangeError naming the first contradiction; call `topologyProblems` first on foreign data
  */
-export function compileBoard(topology: Topology): Board {
+export function compileBoard(topology: Topology, roots?: Roots): Board {
   const first = topologyProblems(topology)[0];
   if (first) throw new RangeError(`${first.path.join('.')}: ${first.message}`);
   const parent = new Map(topology.hubs.map((hub) => [hub.id, hub.on]));
   const pathFrom = (on: string): string[] => (on === 'cpu' ? [] : [on, ...pathFrom(parent.get(on) ?? 'cpu')]);
   const shared = topology.sharedPorts ?? [];
   const exclusions = topology.exclusions ?? [];
+  const off = new Set(roots?.off);
   const special = new Set([
+    ...off,
     ...shared.flatMap((port) => port.modes.flatMap((mode) => Object.keys(mode.lanes))),
     ...exclusions.flatMap((rule) => [rule.slot, ...rule.off]),
   ]);
   const slots = topology.slots.map((spec, order): Slot => {
     // only SATA ports may leave these out (topologyProblems refuses the rest), and theirs are never used
-    const lanes = spec.lanes ?? 1;
-    const generation = spec.generation ?? 1;
+    const lanes = off.has(spec.id) ? 0 : (spec.lanes ?? 1);
+    const own = spec.generation ?? 1;
+    // the hubs' own links are not in a processor's table of root links, so only slots at the root are held to it
+    const generation = spec.on === 'cpu' ? Math.min(own, roots?.generation ?? own) : own;
     return {
       id: spec.id,
       label: spec.label,
       kind: spec.kind,
       generation,
       lanes,
-      mechanicalLanes: spec.mechanicalLanes ?? lanes,
+      mechanicalLanes: spec.mechanicalLanes ?? spec.lanes ?? 1,
       row: spec.row,
       lengthsMm: spec.lengthsMm,
       takesSata: spec.kind === 'sata' || (spec.takesSata ?? false),
@@ -162,11 +187,22 @@ export function compileBoard(topology: Topology): Board {
       twinKey:
         special.has(spec.id) || spec.row !== undefined
           ? spec.id
-          : [spec.kind, spec.on, generation, lanes, spec.lengthsMm?.join() ?? '', spec.takesSata ?? false].join('|'),
+          : [
+              spec.kind,
+              spec.on,
+              generation,
+              lanes,
+              spec.lengthsMm?.join() ?? '',
+              spec.takesSata ?? false,
+              spec.roomMm ?? '',
+            ].join('|'),
       order,
+      splits: spec.splits,
+      roomMm: spec.roomMm,
     };
   });
   return {
+    key: `board-${++compiled}`,
     slots,
     slotById: new Map(slots.map((slot) => [slot.id, slot])),
     hubs: new Map(
@@ -177,9 +213,12 @@ export function compileBoard(topology: Topology): Board {
     ),
     sharedPorts: shared.map((port) => ({
       id: port.id,
-      modes: port.modes.map((mode) => ({ name: mode.name, lanes: new Map(Object.entries(mode.lanes)) })),
+      modes: port.modes.map((mode) => ({
+        name: mode.name,
+        lanes: new Map(Object.entries(mode.lanes).map(([id, lanes]) => [id, off.has(id) ? 0 : lanes])),
+      })),
     })),
-    exclusions: new Map(exclusions.map((rule) => [rule.slot, rule.off])),
+    exclusions: merged(exclusions),
     integrated: (topology.integrated ?? []).map((item) => ({
       id: item.id,
       label: item.label,

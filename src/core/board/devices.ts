@@ -1,5 +1,5 @@
 import type { Fitted, FittedParts } from '../fitted';
-import type { Device } from './placement';
+import type { Device } from './fit';
 import type { Link } from './rates';
 
 const linkOf = (part: { generation?: number | undefined; lanes?: number | undefined }): Link | undefined =>
@@ -30,27 +30,42 @@ function driveDevice({ item, part }: Fitted<'drive'>): Device {
     link: sata ? undefined : linkOf(part),
     rows: 1,
     lengthMm: m2Length,
+    ...(m2Length !== undefined && part.heatsinkHeightMm !== undefined ? { heightMm: part.heatsinkHeightMm } : {}),
   };
 }
 
-function cardDevice({ item, part }: Fitted<'graphics'> | Fitted<'expansion'>): Device {
+function cardDevice({ item, part }: Fitted<'graphics'> | Fitted<'expansion'>, riser: Link | undefined): Device {
+  const slots = part.kind === 'expansion' ? (part.driveSlots ?? 0) : 0;
   return {
     id: item.id,
-    twinKey: part.id,
+    twinKey: `${part.id}${item.upright ? ' upright' : ''}`,
     needs: 'card',
     sata: false,
     link: linkOf(part),
     // unknown thickness takes one row here and is reported by its own rule
     rows: Math.ceil(part.slots ?? 1),
     lengthMm: part.lengthMm,
+    ...(slots > 0 && part.kind === 'expansion'
+      ? // a switch that is not stated is not counted on
+        {
+          carries: {
+            slots,
+            ownSwitch: part.ownSwitch ?? false,
+            lengthsMm: part.driveForms?.flatMap((form) => M2_LENGTH[form] ?? []),
+          },
+        }
+      : {}),
+    ...(item.upright ? { upright: true, ...(riser ? { riser } : {}) } : {}),
   };
 }
 
 /** Everything in the machine that needs a slot or a port on the board. */
 export function devicesOf(parts: FittedParts): Device[] {
+  const riser = parts.ofKind('accessory').find(({ part }) => part.purpose === 'riser');
+  const link = riser && linkOf(riser.part);
   return [
-    ...parts.ofKind('graphics').map(cardDevice),
-    ...parts.ofKind('expansion').map(cardDevice),
+    ...parts.ofKind('graphics').map((card) => cardDevice(card, link)),
+    ...parts.ofKind('expansion').map((card) => cardDevice(card, link)),
     ...parts.ofKind('drive').map(driveDevice),
   ];
 }

@@ -53,6 +53,50 @@ export function capacityOf(
   );
 }
 
+/** A flow as sharing sees it: what it would take, and the directed links on its way. */
+export interface Sharer {
+  readonly wants: number;
+  readonly links: readonly LinkKey[];
+}
+
+/**
+ * Max-min fair rates in bytes/s: all flows rise together, each stops at what it wants or when a link on its way is
+ * full. Source: Bertsekas and Gallager 1992, Data Networks, section 6.5.2. A link of unknown capacity does not stop
+ * anything; whoever asks must say so.
+ * @example an uplink of 15.754 with wants of 9.1, 6.2 and 3.1 gives 6.454, 6.2 and 3.1
+ */
+export function maxMinFair(flows: readonly Sharer[], capacity: (key: LinkKey) => number | undefined): number[] {
+  const rates = flows.map(() => 0);
+  const left = new Map<LinkKey, number>();
+  for (const flow of flows)
+    for (const key of flow.links) {
+      const limit = capacity(key);
+      if (limit !== undefined) left.set(key, Math.max(0, limit));
+    }
+  let rising = flows.map((_, i) => i).filter((i) => (flows[i]?.wants ?? 0) > 0);
+  while (rising.length > 0) {
+    const users = new Map<LinkKey, number>();
+    for (const i of rising) for (const key of flows[i]?.links ?? []) users.set(key, (users.get(key) ?? 0) + 1);
+    let step = Infinity;
+    for (const i of rising) step = Math.min(step, (flows[i]?.wants ?? 0) - (rates[i] ?? 0));
+    for (const [key, count] of users) {
+      const room = left.get(key);
+      if (room !== undefined) step = Math.min(step, room / count);
+    }
+    for (const i of rising) rates[i] = (rates[i] ?? 0) + step;
+    for (const [key, count] of users) {
+      const room = left.get(key);
+      if (room !== undefined) left.set(key, room - step * count);
+    }
+    rising = rising.filter(
+      (i) =>
+        (flows[i]?.wants ?? 0) - (rates[i] ?? 0) > (flows[i]?.wants ?? 0) * 1e-12 &&
+        (flows[i]?.links ?? []).every((key) => (left.get(key) ?? Infinity) > (capacity(key) ?? Infinity) * 1e-12),
+    );
+  }
+  return rates;
+}
+
 /** Shortfall of real-time flows: the largest relative one and the sum, 0 when all run in full. */
 export interface Shortfall {
   readonly largest: number;

@@ -1,20 +1,10 @@
 import { invariant } from '../units/quantity';
+import { carriedIn, carriedSlots, isCarried } from './carriers';
 import type { Board, Slot } from './compile';
+import { clash, linkIn, misfit, ownRate, rateIn, rowsOf, type Device, type Unplaced } from './fit';
 import { capacityOf, shortfallOf, type End, type Flow } from './flows';
-import { linkBytesPerS, negotiate, SATA_BYTES_PER_S, type Link } from './rates';
-
-/** Something that needs a slot. Figures that are unknown stay undefined: the device is placed, its rate is unknown. */
-export interface Device {
-  readonly id: string;
-  /** Devices with the same key are the same part doing the same work, so the search need not swap them. */
-  readonly twinKey: string;
-  readonly needs: 'card' | 'm2' | 'u2' | 'sata';
-  /** SATA devices in an M.2 form have no lanes. */
-  readonly sata: boolean;
-  readonly link: Link | undefined;
-  readonly rows: number;
-  readonly lengthMm: number | undefined;
-}
+import { outlookOf, type Outlook } from './outlook';
+import type { Link } from './rates';
 
 export interface PlacementProblem {
   readonly board: Board;
@@ -25,9 +15,6 @@ export interface PlacementProblem {
   /** Real-time flows of each sitting. */
   readonly sittings: readonly (readonly Flow[])[];
 }
-
-/** Why a device found no place, worst reason first. */
-export type Unplaced = 'no-such-slot' | 'too-long' | 'too-wide' | 'beyond-case' | 'pin-does-not-fit' | 'taken';
 
 export interface Placed {
   readonly slot: string;
@@ -41,12 +28,20 @@ export interface Placed {
 /** Lexicographic loss, smaller is better: unplaced, largest shortfall, sum of shortfalls, lost peak rate in GB/s. */
 export type Loss = readonly [unplaced: number, largest: number, sum: number, lostGBs: number];
 
+export interface Mode {
+  readonly names: readonly { readonly port: string; readonly name: string }[];
+  /** Lanes each of the board's slots has. */
+  readonly lanes: ReadonlyMap<string, number>;
+}
+
 export interface Placement {
+  /** The board with the drive slots that placed cards bring, each where it hangs. */
+  readonly board: Board;
   readonly placed: ReadonlyMap<string, Placed>;
   readonly unplaced: ReadonlyMap<string, Unplaced>;
-  readonly modes: readonly { readonly port: string; readonly name: string }[];
+  readonly modes: Mode['names'];
   /** Lanes each slot really has in the chosen modes. */
-  readonly lanes: ReadonlyMap<string, number>;
+  readonly lanes: Mode['lanes'];
   /** Slots that are off or covered, and by which item. */
   readonly off: ReadonlyMap<string, { readonly by: string; readonly how: 'exclusion' | 'covered' | 'mode' }>;
   readonly loss: Loss;
@@ -66,68 +61,41 @@ export function compareLoss(a: Loss, b: Loss): number {
   return 0;
 }
 
-const ownRate = (device: Device): number | undefined =>
-  device.sata ? SATA_BYTES_PER_S : device.link && linkBytesPerS(device.link);
-
-/** The link a device gets in a slot that has `lanes` lanes in the chosen mode. */
-function linkIn(device: Device, slot: Slot, lanes: number): Link | undefined {
-  return device.sata || !device.link ? undefined : negotiate(device.link, { generation: slot.generation, lanes });
+/** Every combination of the board's modes. */
+export function modesOf(board: Board): Mode[] {
+  let modes: Mode[] = [{ names: [], lanes: new Map(board.slots.map((slot) => [slot.id, slot.lanes])) }];
+  for (const port of board.sharedPorts)
+    modes = modes.flatMap(({ names, lanes }) =>
+      port.modes.map((mode) => ({
+        names: [...names, { port: port.id, name: mode.name }],
+        lanes: new Map([...lanes, ...mode.lanes]),
+      })),
+    );
+  return modes;
 }
 
-const rateIn = (device: Device, slot: Slot, lanes: number): number | undefined => {
-  if (device.sata) return SATA_BYTES_PER_S;
-  const link = linkIn(device, slot, lanes);
-  return link && linkBytesPerS(link);
-};
+/** Lanes of a slot in a mode; a drive slot on a card brings its own. */
+export const lanesIn = (slot: Slot, lanes: Mode['lanes']): number => lanes.get(slot.id) ?? slot.lanes;
 
-/** Whether the device goes into the slot at all, leaving other devices aside; the reason when it does not. */
-export function misfit(device: Device, slot: Slot, caseRows: number | undefined): Unplaced | undefined {
-  if (device.needs === 'sata' ? slot.kind !== 'sata' : slot.kind !== device.needs) return 'no-such-slot';
-  if (device.needs === 'm2') {
-    if (device.sata && !slot.takesSata) return 'no-such-slot';
-    if (device.lengthMm !== undefined && slot.lengthsMm && !slot.lengthsMm.includes(device.lengthMm)) return 'too-long';
-  }
-  if (device.needs === 'card') {
-    if (device.link && device.link.lanes > slot.mechanicalLanes) return 'too-wide';
-    if (caseRows !== undefined && slot.row !== undefined && slot.row + device.rows - 1 > caseRows) return 'beyond-case';
-  }
-  return undefined;
+/** Whether a slot can be used at all in a mode. */
+export const usable = (slot: Slot, lanes: Mode['lanes']): boolean => slot.kind === 'sata' || lanesIn(slot, lanes) > 0;
+
+/** The slot as it works now: a drive slot on a card hangs where the card sits, and is none while that is nowhere. */
+export function resolved(slot: Slot, slotOf: ReadonlyMap<string, Slot>, lanes: Mode['lanes']): Slot | undefined {
+  if (!isCarried(slot)) return slot;
+  const under = slotOf.get(slot.carrier.id);
+  return under && carriedIn(slot, under, lanesIn(under, lanes));
 }
 
-/** Whether two devices can sit in these two slots at once: covered rows and exclusions. */
-export function clash(board: Board, a: Device, slotA: Slot, b: Device, slotB: Slot): boolean {
-  if (slotA.id === slotB.id) return true;
-  if (board.exclusions.get(slotA.id)?.includes(slotB.id) || board.exclusions.get(slotB.id)?.includes(slotA.id))
-    return true;
-  if (slotA.row === undefined || slotB.row === undefined) return false;
-  return slotA.row < slotB.row + b.rows && slotB.row < slotA.row + a.rows;
+/** GB/s of its own rate that a device loses in a slot; an unknown rate loses nothing that could be known. */
+function lostIn(device: Device, slot: Slot, lanes: Mode['lanes']): number {
+  const rate = rateIn(device, slot, lanesIn(slot, lanes));
+  const own = ownRate(device);
+  return rate === undefined || own === undefined ? 0 : (own - rate) / 1e9;
 }
 
-function* modeChoices(
-  board: Board,
-): Generator<{ names: { port: string; name: string }[]; lanes: Map<string, number> }> {
-  const choose = function* (
-    index: number,
-    names: { port: string; name: string }[],
-    lanes: Map<string, number>,
-  ): Generator<{ names: { port: string; name: string }[]; lanes: Map<string, number> }> {
-    const port = board.sharedPorts[index];
-    if (!port) {
-      yield { names, lanes };
-      return;
-    }
-    for (const mode of port.modes)
-      yield* choose(index + 1, [...names, { port: port.id, name: mode.name }], new Map([...lanes, ...mode.lanes]));
-  };
-  yield* choose(0, [], new Map(board.slots.map((slot) => [slot.id, slot.lanes])));
-}
-
-/** Loss of a complete or partial assignment; devices not in `slotOf` count as unplaced only when `final`. */
-export function lossOf(
-  problem: PlacementProblem,
-  slotOf: ReadonlyMap<string, Slot>,
-  lanes: ReadonlyMap<string, number>,
-): Loss {
+/** Loss of an assignment; devices that are not in `slotOf` are unplaced. */
+export function lossOf(problem: PlacementProblem, slotOf: ReadonlyMap<string, Slot>, lanes: Mode['lanes']): Loss {
   const { board, devices, sittings } = problem;
   const rates = new Map<string, number>();
   let unplaced = 0;
@@ -138,13 +106,17 @@ export function lossOf(
       unplaced++;
       continue;
     }
-    const rate = rateIn(device, slot, lanes.get(slot.id) ?? 0);
-    const own = ownRate(device);
+    const rate = rateIn(device, slot, lanesIn(slot, lanes));
     if (rate !== undefined) rates.set(slot.id, rate);
-    if (rate !== undefined && own !== undefined) lost += (own - rate) / 1e9;
+    lost += lostIn(device, slot, lanes);
   }
   const { largest, sum } = worstShortfall(board, sittings, slotOf, rates);
   return [unplaced, largest, sum, lost];
+}
+
+interface Short {
+  readonly largest: number;
+  readonly sum: number;
 }
 
 function worstShortfall(
@@ -152,7 +124,7 @@ function worstShortfall(
   sittings: PlacementProblem['sittings'],
   slotOf: ReadonlyMap<string, Slot>,
   rates: ReadonlyMap<string, number>,
-) {
+): Short {
   const endOf = (id: string): End | undefined => {
     const slot = slotOf.get(id);
     if (slot) return { link: slot.id, path: slot.path };
@@ -170,173 +142,230 @@ function worstShortfall(
   return { largest, sum };
 }
 
+interface Best {
+  readonly loss: Loss;
+  readonly slotOf: ReadonlyMap<string, Slot>;
+  readonly mode: Mode;
+}
+
+/** One combination of modes being searched. */
+interface Search {
+  readonly problem: PlacementProblem;
+  readonly mode: Mode;
+  /** Devices, hardest first, so that cards come before the drives they may carry. */
+  readonly order: readonly Device[];
+  readonly options: readonly (readonly Slot[])[];
+  readonly outlook: Outlook;
+  /** Devices whose place changes what a real-time flow gets. */
+  readonly streaming: ReadonlySet<string>;
+}
+
 /**
  * Best placement of all devices by branch and bound over each combination of modes, exact unless `nodeLimit` is hit
  * (then `exact` is false and the best found is returned).
  *
  *  order    devices, hardest first; `depth` of them are decided
  *  slotOf   device → slot on this branch; a decided device that is not in it stays unplaced
- *  floor    least rate each later device can lose wherever it goes, so lost + floor never exceeds the true loss
+ *  outlook  what the devices still to come must lose at least, so that a bound never exceeds the true loss
  *  best     the best complete placement so far; a branch is cut when its bound is not better, so among equals the
  *           first in slot order stays
  */
 export function place(problem: PlacementProblem, nodeLimit = 200_000): Placement {
-  const { board, devices, pins, caseRows } = problem;
-  const order = [...devices].sort(
+  const { board } = problem;
+  const order = inOrder(problem.devices);
+  const slots: Slot[] = [...board.slots, ...carriedSlots(board, order)];
+  const streaming = new Set(problem.sittings.flatMap((flows) => flows.flatMap((flow) => [flow.from, flow.to])));
+  let best: Best | undefined;
+  let nodes = 0;
+  let exact = true;
+  for (const mode of modesOf(board)) {
+    const options = order.map((device) => optionsOf(problem, device, slots, mode));
+    const outlook = outlookOf(order, options, mode, problem);
+    const found = searchMode({ problem, mode, order, options, outlook, streaming }, best, nodeLimit - nodes);
+    best = found.best ?? best;
+    nodes += found.nodes;
+    if (!found.exact) exact = false;
+  }
+  invariant(best !== undefined, 'place() found no placement, not even the empty one');
+  return describe(problem, slots, best, exact, nodes);
+}
+
+function optionsOf(problem: PlacementProblem, device: Device, slots: readonly Slot[], mode: Mode): Slot[] {
+  const pin = problem.pins.get(device.id);
+  return slots.filter(
+    (slot) =>
+      (pin === undefined || pin === slot.id) &&
+      usable(slot, mode.lanes) &&
+      misfit(device, slot, problem.caseRows) === undefined,
+  );
+}
+
+function searchMode(
+  { problem, mode, order, options, outlook, streaming }: Search,
+  start: Best | undefined,
+  nodeLimit: number,
+): { best: Best | undefined; nodes: number; exact: boolean } {
+  const { board, pins } = problem;
+  const slotOf = new Map<string, Slot>();
+  const rates = new Map<string, number>();
+  const taken = new Set<string>();
+  const here: { device: Device; slot: Slot }[] = [];
+  let best = start;
+  let improved: Best | undefined;
+  let nodes = 0;
+  let exact = true;
+
+  const boundOf = (depth: number, unplaced: number, lost: number, short: Short): Loss => {
+    const ahead = outlook(depth, (slot) => !taken.has(slot.id) && !covered(board, here, slot), here);
+    return [
+      unplaced + ahead.unplaced,
+      Math.max(short.largest, ahead.largest),
+      short.sum + ahead.sum,
+      lost + ahead.lostGBs,
+    ];
+  };
+  const put = (device: Device, slot: Slot): void => {
+    slotOf.set(device.id, slot);
+    taken.add(slot.id);
+    here.push({ device, slot });
+    const rate = rateIn(device, slot, lanesIn(slot, mode.lanes));
+    if (rate !== undefined) rates.set(slot.id, rate);
+  };
+  const takeBack = (device: Device, slot: Slot): void => {
+    slotOf.delete(device.id);
+    taken.delete(slot.id);
+    here.pop();
+    rates.delete(slot.id);
+  };
+
+  /** Slots that a device can take here, with what each would come to at least. */
+  const branches = (device: Device, depth: number, unplaced: number, lost: number, short: Short): Branch[] => {
+    const before = order[depth - 1];
+    const twin =
+      before && before.twinKey === device.twinKey && !pins.has(before.id) && !pins.has(device.id) ? before : undefined;
+    const twinSlot = twin && slotOf.get(twin.id);
+    if (twin && !twinSlot) return [];
+    const tried = new Set<string>();
+    const found: Branch[] = [];
+    for (const option of options[depth] ?? []) {
+      // equal devices go into slots in order, and of equal free slots only the first is tried
+      if (twinSlot && option.order <= twinSlot.order) continue;
+      if (taken.has(option.id) || tried.has(option.twinKey)) continue;
+      const slot = resolved(option, slotOf, mode.lanes);
+      if (!slot || here.some((other) => clash(board, device, slot, other.device, other.slot))) continue;
+      // pins and lengths make slots unequal for some devices, so twins are only skipped when nothing is pinned
+      if (pins.size === 0) tried.add(option.twinKey);
+      put(device, slot);
+      const next =
+        streaming.has(device.id) || device.carries ? worstShortfall(board, problem.sittings, slotOf, rates) : short;
+      const nextLost = lost + lostIn(device, slot, mode.lanes);
+      found.push({ slot, short: next, lost: nextLost, bound: boundOf(depth + 1, unplaced, nextLost, next) });
+      takeBack(device, slot);
+    }
+    return found;
+  };
+
+  const visit = (depth: number, unplaced: number, lost: number, short: Short): void => {
+    if (++nodes > nodeLimit) {
+      exact = false;
+      return;
+    }
+    const device = order[depth];
+    if (!device) {
+      const loss: Loss = [unplaced, short.largest, short.sum, lost];
+      if (!best || compareLoss(loss, best.loss) < 0) best = improved = { loss, slotOf: new Map(slotOf), mode };
+      return;
+    }
+    // the most promising first, slots in order among equals: a good answer early cuts more
+    const open = branches(device, depth, unplaced, lost, short).sort((a, b) => compareLoss(a.bound, b.bound));
+    for (const branch of open) {
+      if (best && compareLoss(branch.bound, best.loss) >= 0) continue;
+      put(device, branch.slot);
+      visit(depth + 1, unplaced, branch.lost, branch.short);
+      takeBack(device, branch.slot);
+    }
+    if (!best || compareLoss(boundOf(depth + 1, unplaced + 1, lost, short), best.loss) < 0)
+      visit(depth + 1, unplaced + 1, lost, short);
+  };
+  visit(0, 0, 0, worstShortfall(board, problem.sittings, slotOf, rates));
+  return { best: improved, nodes, exact };
+}
+
+/** A slot for the next device, and the least that any placement with it there loses. */
+interface Branch {
+  readonly slot: Slot;
+  readonly short: Short;
+  readonly lost: number;
+  readonly bound: Loss;
+}
+
+/** Whether a placed device covers a free slot or switches it off (or would be switched off by its use). */
+function covered(board: Board, here: readonly { device: Device; slot: Slot }[], slot: Slot): boolean {
+  return here.some(
+    (other) =>
+      board.exclusions.get(other.slot.id)?.includes(slot.id) === true ||
+      board.exclusions.get(slot.id)?.includes(other.slot.id) === true ||
+      (slot.row !== undefined &&
+        other.slot.row !== undefined &&
+        slot.row >= other.slot.row &&
+        slot.row < other.slot.row + rowsOf(other.device)),
+  );
+}
+
+/** Hardest first, so that cards come before the drives they may carry; equal devices by their keys. */
+const inOrder = (devices: readonly Device[]): Device[] =>
+  [...devices].sort(
     (a, b) =>
       hardness(b) - hardness(a) ||
       (ownRate(b) ?? 0) - (ownRate(a) ?? 0) ||
       compareText(a.twinKey, b.twinKey) ||
       compareText(a.id, b.id),
   );
-  let best:
-    | { loss: Loss; slotOf: Map<string, Slot>; lanes: Map<string, number>; modes: { port: string; name: string }[] }
-    | undefined;
-  let nodes = 0;
-  let exact = true;
-  for (const mode of modeChoices(board)) {
-    const options = order.map((device) =>
-      board.slots.filter((slot) => {
-        const pin = pins.get(device.id);
-        if (pin !== undefined && pin !== slot.id) return false;
-        const lanesHere = mode.lanes.get(slot.id) ?? 0;
-        return (slot.kind === 'sata' || lanesHere > 0) && misfit(device, slot, caseRows) === undefined;
-      }),
-    );
-    const lostIn = (i: number, slot: Slot): number => {
-      const device = order[i];
-      if (!device) return 0;
-      const rate = rateIn(device, slot, mode.lanes.get(slot.id) ?? 0);
-      const own = ownRate(device);
-      return rate === undefined || own === undefined ? 0 : (own - rate) / 1e9;
-    };
-    const floor = new Array<number>(order.length + 1).fill(0);
-    for (let i = order.length - 1; i >= 0; i--) {
-      const least = Math.min(...(options[i] ?? []).map((slot) => lostIn(i, slot)), Infinity);
-      floor[i] = (floor[i + 1] ?? 0) + (least === Infinity ? 0 : least);
-    }
-    const slotOf = new Map<string, Slot>();
-    const rates = new Map<string, number>();
-    const taken = new Set<string>();
-    const deviceById = new Map(order.map((device) => [device.id, device]));
 
-    const visit = (depth: number, unplaced: number, lost: number): void => {
-      if (++nodes > nodeLimit) {
-        exact = false;
-        return;
-      }
-      const short = worstShortfall(board, problem.sittings, slotOf, rates);
-      // an unplaced device loses no rate but worsens the first term, so the floor may only be counted when all later
-      // devices could still be placed; otherwise the bound stays a bound because `unplaced` is compared first
-      const crowded = crowding(order, depth, options, taken);
-      const bound: Loss = [
-        unplaced + crowded,
-        short.largest,
-        short.sum,
-        crowded > 0 ? lost : lost + (floor[depth] ?? 0),
-      ];
-      if (best && compareLoss(bound, best.loss) >= 0) return;
-      const device = order[depth];
-      if (!device) {
-        best = {
-          loss: [unplaced, short.largest, short.sum, lost],
-          slotOf: new Map(slotOf),
-          lanes: mode.lanes,
-          modes: mode.names,
-        };
-        return;
-      }
-      const before = order[depth - 1];
-      const twin =
-        before && before.twinKey === device.twinKey && !pins.has(before.id) && !pins.has(device.id)
-          ? before
-          : undefined;
-      const twinSlot = twin && slotOf.get(twin.id);
-      const tried = new Set<string>();
-      if (!twin || twinSlot)
-        for (const slot of options[depth] ?? []) {
-          // equal devices go into slots in order, and of equal free slots only the first is tried
-          if (twinSlot && slot.order <= twinSlot.order) continue;
-          if (taken.has(slot.id) || tried.has(slot.twinKey)) continue;
-          if (
-            [...slotOf].some(([id, other]) => {
-              const there = deviceById.get(id);
-              return there !== undefined && clash(board, device, slot, there, other);
-            })
-          )
-            continue;
-          // pins and lengths make slots unequal for some devices, so twins are only skipped when nothing is pinned
-          if (pins.size === 0) tried.add(slot.twinKey);
-          slotOf.set(device.id, slot);
-          taken.add(slot.id);
-          const rate = rateIn(device, slot, mode.lanes.get(slot.id) ?? 0);
-          if (rate !== undefined) rates.set(slot.id, rate);
-          visit(depth + 1, unplaced, lost + lostIn(depth, slot));
-          slotOf.delete(device.id);
-          taken.delete(slot.id);
-          rates.delete(slot.id);
-        }
-      visit(depth + 1, unplaced + 1, lost);
-    };
-    visit(0, 0, 0);
-  }
-  invariant(best !== undefined, 'place() found no placement, not even the empty one');
-  return describe(problem, best, exact, nodes);
+/**
+ * Key of what a placement depends on: equal keys have equal placements. Which part a device is counts only through the
+ * order it gives and through who is whose twin.
+ */
+export function placementKey(problem: PlacementProblem): string {
+  const { board, caseRows, pins, sittings } = problem;
+  let before: string | undefined;
+  const devices = inOrder(problem.devices).map(({ twinKey, ...device }) => {
+    const twin = twinKey === before;
+    before = twinKey;
+    return [device, twin];
+  });
+  return JSON.stringify([board.key, caseRows, devices, [...pins], sittings]);
 }
 
 const compareText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 const hardness = (device: Device): number =>
-  device.needs === 'card' ? 100 + device.rows : device.needs === 'm2' ? 50 + (device.lengthMm ?? 0) / 1000 : 0;
-
-/** Devices from `depth` on that cannot all be placed, counted by pigeonhole over each set of equal options. */
-function crowding(
-  order: readonly Device[],
-  depth: number,
-  options: readonly (readonly Slot[])[],
-  taken: ReadonlySet<string>,
-): number {
-  const kinds = new Map<string, { devices: number; slots: Set<string> }>();
-  for (let i = depth; i < order.length; i++) {
-    const needs = order[i]?.needs ?? '';
-    let kind = kinds.get(needs);
-    if (!kind) kinds.set(needs, (kind = { devices: 0, slots: new Set() }));
-    kind.devices++;
-    for (const slot of options[i] ?? []) if (!taken.has(slot.id)) kind.slots.add(slot.id);
-  }
-  let extra = 0;
-  for (const kind of kinds.values()) extra += Math.max(0, kind.devices - kind.slots.size);
-  return extra;
-}
+  device.needs === 'card'
+    ? 100 + device.rows + (device.carries ? 100 : 0)
+    : device.needs === 'm2'
+      ? 50 + (device.lengthMm ?? 0) / 1000
+      : 0;
 
 function describe(
   problem: PlacementProblem,
-  best: { loss: Loss; slotOf: Map<string, Slot>; lanes: Map<string, number>; modes: { port: string; name: string }[] },
+  slots: readonly Slot[],
+  { loss, slotOf, mode }: Best,
   exact: boolean,
   nodes: number,
 ): Placement {
-  const { board, devices, pins, caseRows } = problem;
+  const { devices } = problem;
+  const carried = slots.filter(isCarried).flatMap((slot) => resolved(slot, slotOf, mode.lanes) ?? []);
+  const board = carried.length > 0 ? withSlots(problem.board, carried) : problem.board;
   const placed = new Map<string, Placed>();
   const unplaced = new Map<string, Unplaced>();
   const off = new Map<string, { by: string; how: 'exclusion' | 'covered' | 'mode' }>();
   for (const device of devices) {
-    const slot = best.slotOf.get(device.id);
+    const slot = slotOf.get(device.id);
     if (!slot) {
-      const pin = pins.get(device.id);
-      const reasons = board.slots.map((candidate) => misfit(device, candidate, caseRows));
-      const pinned = pin === undefined ? undefined : board.slotById.get(pin);
-      if (pin !== undefined && (!pinned || misfit(device, pinned, caseRows) !== undefined))
-        unplaced.set(device.id, 'pin-does-not-fit');
-      else if (reasons.includes(undefined)) unplaced.set(device.id, 'taken');
-      else
-        unplaced.set(
-          device.id,
-          (['beyond-case', 'too-long', 'too-wide'] as const).find((reason) => reasons.includes(reason)) ??
-            'no-such-slot',
-        );
+      unplaced.set(device.id, reasonOf(problem, device, board));
       continue;
     }
-    const lanes = best.lanes.get(slot.id) ?? 0;
+    const lanes = lanesIn(slot, mode.lanes);
     placed.set(device.id, {
       slot: slot.id,
       link: linkIn(device, slot, lanes),
@@ -346,48 +375,26 @@ function describe(
     for (const id of board.exclusions.get(slot.id) ?? []) off.set(id, { by: device.id, how: 'exclusion' });
     if (slot.row !== undefined)
       for (const other of board.slots)
-        if (other.row !== undefined && other.row > slot.row && other.row < slot.row + device.rows)
+        if (other.row !== undefined && other.row > slot.row && other.row < slot.row + rowsOf(device))
           off.set(other.id, { by: device.id, how: 'covered' });
   }
-  for (const slot of board.slots)
-    if (slot.kind !== 'sata' && best.lanes.get(slot.id) === 0) off.set(slot.id, { by: '', how: 'mode' });
-  return { placed, unplaced, modes: best.modes, lanes: best.lanes, off, loss: best.loss, exact, nodes };
+  for (const slot of board.slots) if (!usable(slot, mode.lanes)) off.set(slot.id, { by: '', how: 'mode' });
+  return { board, placed, unplaced, modes: mode.names, lanes: mode.lanes, off, loss, exact, nodes };
 }
 
-/** Every possible placement, tried one by one: the plain way that the search is compared with in tests. */
-export function bestLossByTryingAll(problem: PlacementProblem): Loss {
-  const { board, devices, pins, caseRows } = problem;
-  let best: Loss | undefined;
-  for (const mode of modeChoices(board)) {
-    const slotOf = new Map<string, Slot>();
-    const visit = (index: number): void => {
-      const device = devices[index];
-      if (!device) {
-        const loss = lossOf(problem, slotOf, mode.lanes);
-        if (!best || compareLoss(loss, best) < 0) best = loss;
-        return;
-      }
-      visit(index + 1);
-      for (const slot of board.slots) {
-        const pin = pins.get(device.id);
-        if (pin !== undefined && pin !== slot.id) continue;
-        if (slot.kind !== 'sata' && (mode.lanes.get(slot.id) ?? 0) === 0) continue;
-        if (misfit(device, slot, caseRows) !== undefined) continue;
-        const others = devices.slice(0, index).filter((other) => slotOf.has(other.id));
-        if (
-          others.some((other) => {
-            const at = slotOf.get(other.id);
-            return at !== undefined && clash(board, device, slot, other, at);
-          })
-        )
-          continue;
-        slotOf.set(device.id, slot);
-        visit(index + 1);
-        slotOf.delete(device.id);
-      }
-    };
-    visit(0);
-  }
-  invariant(best !== undefined, 'there is always the empty placement');
-  return best;
+function reasonOf({ pins, caseRows }: PlacementProblem, device: Device, board: Board): Unplaced {
+  const pin = pins.get(device.id);
+  const pinned = pin === undefined ? undefined : board.slotById.get(pin);
+  if (pin !== undefined && (!pinned || misfit(device, pinned, caseRows) !== undefined)) return 'pin-does-not-fit';
+  const reasons = board.slots.map((slot) => misfit(device, slot, caseRows));
+  if (reasons.includes(undefined)) return 'taken';
+  return (
+    (['beyond-case', 'too-high', 'too-long', 'too-wide'] as const).find((reason) => reasons.includes(reason)) ??
+    'no-such-slot'
+  );
+}
+
+function withSlots(board: Board, more: readonly Slot[]): Board {
+  const slots = [...board.slots, ...more];
+  return { ...board, slots, slotById: new Map(slots.map((slot) => [slot.id, slot])) };
 }

@@ -53,6 +53,9 @@ function component(item: Machine['items'][number], part: Part | undefined): BomC
       ...property('label', item.label),
       ...property('roles', item.roles),
       ...property('owned', item.owned),
+      ...property('upright', item.upright),
+      ...property('side', item.side),
+      ...property('phase', item.phase),
       ...property('stands-in-for', item.standsInFor),
       ...figures.map(([field, value]) => ({ name: `${FIGURE}${field}`, value: JSON.stringify(value) })),
     ],
@@ -74,7 +77,10 @@ export function writeBom(machine: Machine, catalogue: Pick<Catalogue, 'part'>, t
         properties: [
           ...property('machine', machine.id),
           ...property('pins', machine.pins),
+          ...property('module-slots', machine.moduleSlots),
+          ...property('later', machine.later),
           ...property('memory-profile', machine.memoryProfile),
+          ...property('tuning', machine.tuning),
           ...property('firmware', machine.firmware),
           ...property('present', machine.present),
         ],
@@ -148,6 +154,9 @@ export function readBom(text: string): Parsed<ReadBom> {
       ...optional('label', of('label')),
       ...optional('roles', of('roles')),
       ...optional('owned', of('owned')),
+      ...optional('upright', of('upright')),
+      ...optional('side', of('side')),
+      ...optional('phase', of('phase')),
       ...optional('standsInFor', of('stands-in-for')),
     });
     if (kind === undefined) return undefined;
@@ -186,7 +195,10 @@ export function readBom(text: string): Parsed<ReadBom> {
     name: parsed.value.metadata?.component?.name ?? 'Machine from a bill of materials',
     items,
     ...optional('pins', main.get(`${PREFIX}pins`)),
+    ...optional('moduleSlots', main.get(`${PREFIX}module-slots`)),
+    ...optional('later', main.get(`${PREFIX}later`)),
     ...optional('memoryProfile', main.get(`${PREFIX}memory-profile`)),
+    ...optional('tuning', main.get(`${PREFIX}tuning`)),
     ...optional('firmware', main.get(`${PREFIX}firmware`)),
     ...optional('present', main.get(`${PREFIX}present`)),
   });

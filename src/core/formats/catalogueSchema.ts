@@ -14,6 +14,8 @@ export const regionSchema = z.strictObject({
   taxRate: z.number().min(0).max(1),
   pricesIncludeTax: z.boolean(),
   mainsV: z.union([z.literal(115), z.literal(230)]),
+  /** What a usual socket's circuit is fused at. */
+  circuitA: z.number().positive().max(63).optional(),
 });
 export type Region = z.infer<typeof regionSchema>;
 

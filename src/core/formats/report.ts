@@ -62,8 +62,30 @@ export function reportOf(assessment: Assessment) {
       excursionW: significant(facts.power.excursionW),
       lowerBound: facts.power.missing.length > 0,
       sustainedLowerBound: facts.power.sustainedOpen,
-      clocks: 'full-power clocks: heat is not yet taken into account',
     },
+    heat: facts.heat.sittings.map(({ sitting, best, worst, noise }) => ({
+      sitting,
+      clocks: {
+        processor: significant(best.clocks.processor),
+        graphics: significant(best.clocks.graphics),
+        heldBy: best.heldBy,
+      },
+      parts: best.state.parts.map((part, i) => ({
+        item: part.item,
+        watts: significant(part.watts),
+        tempC: significant(part.tempC),
+        // where figures are only bounded, the other end
+        atWorstC: significant(worst.state.parts[i]?.tempC ?? part.tempC),
+        limitC: part.limitC,
+        fanShare: significant(part.speed),
+      })),
+      airflowM3h: significant(best.state.flowM3h),
+      caseAirC: significant(best.state.outletC),
+      shutsDown: best.shutsDown,
+      noiseDbA: significant(noise.dbA),
+      noiseLowerBound: noise.missing.length > 0,
+      missing: facts.heat.setup.missing,
+    })),
     price: {
       currency: facts.price.currency,
       ...facts.price.total,

@@ -121,3 +121,57 @@ describe('unknown figures', () => {
     expect(memory.effectiveMTs).toBeUndefined();
   });
 });
+
+describe('two tables and hands', () => {
+  test('a second module pair lowers what processor and board support; the profile above it is a caution, no block', () => {
+    const two = assessed({ items: plus(kit('kit-2')) });
+    expect(two.facts.memory).toMatchObject({
+      supportedByProcessorMTs: 4000,
+      supportedByBoardMTs: 4400,
+      profileMTs: 5600,
+      effectiveMTs: 5600,
+      modulesPerChannel: 2,
+    });
+    expect(two.findings.filter((finding) => finding.rule === 'memory-rate')).toMatchObject([{ level: 'caution' }]);
+    expect(two.findings.filter((finding) => finding.level === 'blocks')).toEqual([]);
+    expect(memoryOf({}).supportedByBoardMTs).toBe(7200);
+  });
+
+  test('a board that states one limit promises nothing for two modules a channel', () => {
+    const change = { items: plus(kit('kit-2')), parts: { board: { memoryRates: undefined } } };
+    expect(memoryOf(change).supportedByBoardMTs).toBeUndefined();
+    expect(memoryOf({ parts: { board: { memoryRates: undefined } } }).supportedByBoardMTs).toBe(7200);
+    expect(assessed(change).findings.find((finding) => finding.rule === 'memory-rate')).toMatchObject({
+      level: 'unproven',
+      missing: [{ field: 'memoryRates' }],
+    });
+  });
+
+  test('modules seated by hand stay there; what cannot, follows the fill order and is told', () => {
+    const by = (slots: string[]) => memoryOf({ machine: { moduleSlots: { 'kit-1': slots } } });
+    expect(
+      by(['a1', 'b1'])
+        .modules.map((module) => module.slot)
+        .sort(),
+    ).toEqual(['a1', 'b1']);
+    expect(by(['a1', 'b1']).wantedSlots).toEqual(['a2', 'b2']);
+    expect(by(['a1', 'a2'])).toMatchObject({ channelsPopulated: 1, even: false });
+    expect(by(['a2', 'z9'])).toMatchObject({ badSeats: [{ item: 'kit-1', slot: 'z9' }], wantedSlots: undefined });
+  });
+
+  test('unequal channels: the matched part over both, the rest over one', () => {
+    // 3 modules of 32 GB: 32 + 32 interleaved, 32 more on one channel; 5600 MT/s × 8 B
+    expect(memoryOf({ parts: { kit: { modules: 3 } } }).spread).toEqual([
+      { gib: 64, channels: 2, bandwidthBytesPerS: 89.6e9 },
+      { gib: 32, channels: 1, bandwidthBytesPerS: 44.8e9 },
+    ]);
+  });
+
+  test('a kit without a profile keeps the timings of its label at its label rate', () => {
+    expect(memoryOf({ parts: { kit: { profileKind: 'none', standardRateMTs: 5600 } } }).access?.open).toBeCloseTo(
+      12.857,
+      3,
+    );
+    expect(memoryOf({ parts: { kit: { profileKind: 'none' } } }).access).toBeUndefined();
+  });
+});

@@ -1,6 +1,8 @@
 import type { Fitted, FittedParts } from '../fitted';
+import type { MemorySlot } from '../parts/board';
+import type { PopulationRate } from '../parts/common';
 import { GIB } from '../units/quantity';
-import { bandwidthBytesPerS, latencyNs } from './timing';
+import { accessNs, bandwidthBytesPerS, type AccessNs } from './timing';
 
 /** One module in a slot of the board. */
 export interface ModuleInSlot {
@@ -8,6 +10,13 @@ export interface ModuleInSlot {
   readonly channel: string;
   readonly item: string;
   readonly gib: number | undefined;
+}
+
+/** Memory that is spread over the same channels: the part up to the least channel is spread over all of them. */
+export interface Spread {
+  readonly gib: number;
+  readonly channels: number;
+  readonly bandwidthBytesPerS: number;
 }
 
 /** What the memory of a machine amounts to. Undefined figures are unknown; the rules name what is missing. */
@@ -19,14 +28,25 @@ export interface MemoryState {
   readonly channelsPopulated: number | undefined;
   readonly channels: number | undefined;
   readonly even: boolean | undefined;
+  /** Where channels hold unequal amounts: the part spread over all, then over fewer; one entry when all is even. */
+  readonly spread: readonly Spread[] | undefined;
   readonly modulesPerChannel: number | undefined;
+  readonly ranks: number | undefined;
+  /** Seats given by hand that the board does not have or that are taken twice. */
+  readonly badSeats: readonly { readonly item: string; readonly slot: string }[];
+  /** The slots that the fill order would take, when the modules sit in others. */
+  readonly wantedSlots: readonly string[] | undefined;
   readonly supportedByProcessorMTs: number | undefined;
   readonly supportedByBoardMTs: number | undefined;
+  /** The highest rate the board can be set to at all. */
+  readonly boardLimitMTs: number | undefined;
   readonly profileMTs: number | undefined;
   readonly profileReadable: boolean | undefined;
   readonly effectiveMTs: number | undefined;
   readonly bandwidthBytesPerS: number | undefined;
   readonly latencyNs: number | undefined;
+  /** Of the slowest kit in each respect, at the rate in effect; undefined when the profile is not in use. */
+  readonly access: AccessNs | undefined;
 }
 
 /** Smallest of the values, unknown when one is. */
@@ -39,24 +59,106 @@ function leastKnown(values: readonly (number | undefined)[]): number | undefined
   return least;
 }
 
+/** Largest of the values, unknown when one is. */
+function mostKnown(values: readonly (number | undefined)[]): number | undefined {
+  const negated = leastKnown(values.map((value) => (value === undefined ? undefined : -value)));
+  return negated === undefined ? undefined : -negated;
+}
+
 /**
- * Fills the board's memory slots in fill order, larger modules first, and derives the rate in effect: with the profile
- * on, the slowest kit's profile rate held to the board's limit (a rate above what the processor supports still runs;
- * a rule cautions about it); with the profile off or unreadable, the standard rate held to what is supported.
+ * Rate that a table supports with this population: of the entries that cover it (as many modules a channel and as many
+ * ranks, or more) the fastest. Beyond the table nothing is promised.
  */
-export function populate(parts: FittedParts, profile: 'on' | 'off'): MemoryState {
+export function rateFor(
+  table: readonly PopulationRate[] | undefined,
+  modulesPerChannel: number | undefined,
+  ranks: number | undefined,
+): number | undefined {
+  if (!table || modulesPerChannel === undefined || ranks === undefined) return undefined;
+  const covering = table.filter((entry) => entry.modulesPerChannel >= modulesPerChannel && entry.ranks >= ranks);
+  return covering.length === 0 ? undefined : Math.max(...covering.map((entry) => entry.rateMTs));
+}
+
+type Kit = Fitted<'memory'>;
+interface Seating {
+  readonly modules: readonly ModuleInSlot[];
+  readonly badSeats: MemoryState['badSeats'];
+  readonly wantedSlots: MemoryState['wantedSlots'];
+}
+
+/** Kits seated by hand go where a person says; all other modules follow the fill order, larger ones first. */
+function seat(
+  kits: readonly Kit[],
+  slots: readonly MemorySlot[],
+  byHand: Readonly<Record<string, readonly string[]>> = {},
+): Seating {
+  const bySlot = new Map<string, Kit>();
+  const ids = new Set(slots.map((slot) => slot.id));
+  const badSeats: { item: string; slot: string }[] = [];
+  const loose: Kit[] = [];
+  for (const kit of [...kits].sort((a, b) => (b.part.moduleGiB ?? 0) - (a.part.moduleGiB ?? 0))) {
+    const wanted = [...(byHand[kit.item.id] ?? [])].slice(0, kit.part.modules ?? 0);
+    const seats = wanted.filter((slot) => {
+      const free = ids.has(slot) && !bySlot.has(slot);
+      if (free) bySlot.set(slot, kit);
+      else badSeats.push({ item: kit.item.id, slot });
+      return free;
+    });
+    for (let i = seats.length; i < (kit.part.modules ?? 0); i++) loose.push(kit);
+  }
+  const inOrder = [...slots].sort((a, b) => a.fillOrder - b.fillOrder);
+  for (const slot of inOrder) {
+    const next = bySlot.has(slot.id) ? undefined : loose.shift();
+    if (next) bySlot.set(slot.id, next);
+  }
+  const wanted = inOrder.slice(0, bySlot.size).map((slot) => slot.id);
+  return {
+    modules: inOrder.flatMap((slot): ModuleInSlot[] => {
+      const kit = bySlot.get(slot.id);
+      return kit ? [{ slot: slot.id, channel: slot.channel, item: kit.item.id, gib: kit.part.moduleGiB }] : [];
+    }),
+    badSeats,
+    wantedSlots: wanted.every((slot) => bySlot.has(slot)) ? undefined : wanted,
+  };
+}
+
+/**
+ * Where channels hold unequal amounts, addresses are interleaved as widely as they can be: up to the least filled
+ * channel over all of them, what is above over those that have more.
+ */
+function spreadOf(gibs: readonly number[], rateMTs: number): Spread[] {
+  const spread: Spread[] = [];
+  let below = 0;
+  for (const level of [...new Set(gibs)].sort((a, b) => a - b)) {
+    const channels = gibs.filter((gib) => gib >= level).length;
+    spread.push({
+      gib: (level - below) * channels,
+      channels,
+      bandwidthBytesPerS: bandwidthBytesPerS(rateMTs, channels),
+    });
+    below = level;
+  }
+  return spread;
+}
+
+/**
+ * Fills the board's memory slots and derives the rate in effect: with the profile on, the slowest kit's profile rate
+ * held to the board's limit (a rate above what processor or board support in this population still runs; a rule
+ * cautions about it); with the profile off or unreadable, the standard rate held to what is supported.
+ */
+export function populate(
+  parts: FittedParts,
+  profile: 'on' | 'off',
+  byHand?: Readonly<Record<string, readonly string[]>>,
+): MemoryState {
   const kits = parts.ofKind('memory');
   const board = parts.one('board')?.part;
   const processor = parts.one('processor')?.part;
-  const slots = board?.memorySlots && [...board.memorySlots].sort((a, b) => a.fillOrder - b.fillOrder);
-  const loose = [...kits]
-    .sort((a, b) => (b.part.moduleGiB ?? 0) - (a.part.moduleGiB ?? 0))
-    .flatMap((kit) => Array.from({ length: kit.part.modules ?? 0 }, () => kit));
-  const modules = (slots ?? []).flatMap((slot, i): ModuleInSlot[] => {
-    const kit = loose[i];
-    return kit ? [{ slot: slot.id, channel: slot.channel, item: kit.item.id, gib: kit.part.moduleGiB }] : [];
-  });
-  const modulesWanted = kits.some((kit) => kit.part.modules === undefined) ? undefined : loose.length;
+  const slots = board?.memorySlots;
+  const { modules, badSeats, wantedSlots } = seat(kits, slots ?? [], byHand);
+  const modulesWanted = kits.some((kit) => kit.part.modules === undefined)
+    ? undefined
+    : kits.reduce((sum, kit) => sum + (kit.part.modules ?? 0), 0);
 
   const perChannel = new Map<string, { modules: number; gib: number }>();
   for (const module of modules) {
@@ -68,39 +170,45 @@ export function populate(parts: FittedParts, profile: 'on' | 'off'): MemoryState
   const channels = leastKnown([boardChannels, processor?.memoryChannels]);
   const known = slots !== undefined && modulesWanted !== undefined && kits.length > 0;
   const channelsPopulated = known ? Math.min(loads.length, channels ?? loads.length) : undefined;
-  const most = Math.max(0, ...loads.map((load) => load.modules));
-  const modulesPerChannel = known ? most : undefined;
+  const modulesPerChannel = known ? Math.max(0, ...loads.map((load) => load.modules)) : undefined;
 
   const support = processor?.memory?.find((entry) => entry.generation === kits[0]?.part.generation);
-  const ranks = leastKnown(kits.map((kit) => kit.part.ranks));
-  const rated =
-    support?.rates.filter((rate) => rate.modulesPerChannel >= (modulesPerChannel ?? 1) && rate.ranks >= (ranks ?? 1)) ??
-    [];
-  // the table's first entry that covers this population; beyond the table nothing is promised
-  const supportedByProcessorMTs =
-    modulesPerChannel === undefined || ranks === undefined || rated.length === 0
-      ? undefined
-      : Math.max(...rated.map((rate) => rate.rateMTs));
+  const ranks = mostKnown(kits.map((kit) => kit.part.ranks));
+  const supportedByProcessorMTs = rateFor(support?.rates, modulesPerChannel, ranks);
+  const boardLimitMTs = board?.memoryRateMTs;
+  // one limit stated for the board says nothing about more than one module a channel
+  const supportedByBoardMTs = board?.memoryRates
+    ? rateFor(board.memoryRates, modulesPerChannel, ranks)
+    : modulesPerChannel !== undefined && modulesPerChannel <= 1
+      ? boardLimitMTs
+      : undefined;
   const profileMTs = kits.length ? leastKnown(kits.map((kit) => kit.part.rateMTs)) : undefined;
   const profileReadable = readable(kits, board?.profileKinds);
   const standard = kits.length ? leastKnown(kits.map((kit) => kit.part.standardRateMTs)) : undefined;
   const onProfile = profile === 'on' && profileReadable === true;
   const effectiveMTs = onProfile
-    ? leastKnown([profileMTs, board?.memoryRateMTs])
+    ? leastKnown([profileMTs, boardLimitMTs])
     : profile === 'on' && profileReadable === undefined
       ? undefined
-      : leastKnown([standard, supportedByProcessorMTs, board?.memoryRateMTs]);
-  // the slowest module decides; first-word latency follows the clock in effect, cycles stay as sold on the profile
-  const cas = Math.max(0, ...kits.map((kit) => kit.part.casLatency ?? 0));
-  const casKnown = kits.length > 0 && kits.every((kit) => kit.part.casLatency !== undefined);
+      : leastKnown([standard, supportedByProcessorMTs, supportedByBoardMTs]);
+  const slowest = (field: 'casLatency' | 'rcd' | 'rp' | 'ras') => mostKnown(kits.map((kit) => kit.part[field]));
+  const capacityKnown = known && kits.every((kit) => kit.part.moduleGiB !== undefined);
+  // cycles are sold for the rate on the label; what they are at a lower one is not stated, but for a profile held back
+  const plain = kits.every((kit) => kit.part.profileKind === 'none') && effectiveMTs === profileMTs;
+  const access =
+    (onProfile || plain) && effectiveMTs !== undefined
+      ? accessNs(
+          { cl: slowest('casLatency'), rcd: slowest('rcd'), rp: slowest('rp'), ras: slowest('ras') },
+          effectiveMTs,
+        )
+      : undefined;
   return {
     modules,
     modulesWanted,
     slots: slots?.length,
-    bytes:
-      known && kits.every((kit) => kit.part.moduleGiB !== undefined)
-        ? loose.reduce((sum, kit) => sum + (kit.part.moduleGiB ?? 0) * GIB, 0)
-        : undefined,
+    bytes: capacityKnown
+      ? kits.reduce((sum, kit) => sum + (kit.part.modules ?? 0) * (kit.part.moduleGiB ?? 0) * GIB, 0)
+      : undefined,
     channelsPopulated,
     channels,
     even:
@@ -108,9 +216,20 @@ export function populate(parts: FittedParts, profile: 'on' | 'off'): MemoryState
         ? loads.length === channels &&
           loads.every((load) => load.modules === loads[0]?.modules && load.gib === loads[0].gib)
         : undefined,
+    spread:
+      capacityKnown && effectiveMTs !== undefined
+        ? spreadOf(
+            loads.map((load) => load.gib),
+            effectiveMTs,
+          )
+        : undefined,
     modulesPerChannel,
+    ranks,
+    badSeats,
+    wantedSlots,
     supportedByProcessorMTs,
-    supportedByBoardMTs: board?.memoryRateMTs,
+    supportedByBoardMTs,
+    boardLimitMTs,
     profileMTs,
     profileReadable,
     effectiveMTs,
@@ -118,7 +237,8 @@ export function populate(parts: FittedParts, profile: 'on' | 'off'): MemoryState
       effectiveMTs === undefined || channelsPopulated === undefined
         ? undefined
         : bandwidthBytesPerS(effectiveMTs, channelsPopulated),
-    latencyNs: onProfile && casKnown && effectiveMTs !== undefined ? latencyNs(cas, effectiveMTs) : undefined,
+    latencyNs: access?.open,
+    access,
   };
 }
 

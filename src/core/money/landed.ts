@@ -58,13 +58,20 @@ const addLanded = (a: Landed, b: Landed): Landed => ({
   landedMinor: a.landedMinor + b.landedMinor,
 });
 
-/** Cheapest landed offer of a new part in a region; ties go to the earlier offer id. */
-export function cheapestOffer(
-  catalogue: Catalogue,
-  part: string,
-  region: Region,
-): { offer: Offer; landed: Landed } | undefined {
-  let best: { offer: Offer; landed: Landed } | undefined;
+type Cheapest = { readonly offer: Offer; readonly landed: Landed } | undefined;
+const cheapest = new WeakMap<Catalogue, Map<string, Cheapest>>();
+
+/** Cheapest landed offer of a new part in a region; ties go to the earlier offer id. Remembered for the catalogue. */
+export function cheapestOffer(catalogue: Catalogue, part: string, region: Region): Cheapest {
+  let known = cheapest.get(catalogue);
+  if (!known) cheapest.set(catalogue, (known = new Map()));
+  const key = `${region.id} ${part}`;
+  if (!known.has(key)) known.set(key, findCheapest(catalogue, part, region));
+  return known.get(key);
+}
+
+function findCheapest(catalogue: Catalogue, part: string, region: Region): Cheapest {
+  let best: Cheapest;
   for (const offer of catalogue.offers(part, region.id)) {
     if (offer.condition !== 'new') continue;
     const landed = landedPrice(offer.priceMinor, offer.shippingMinor, region);

@@ -7,6 +7,7 @@ import {
   figure,
   flag,
   idText,
+  isoDate,
   lanes,
   linkGeneration,
   memoryGeneration,
@@ -14,6 +15,7 @@ import {
   partBase,
   partIdSchema,
   plainText,
+  populationRateSchema,
 } from './common';
 
 /** A chipset chip. `on` is `cpu` or another hub's id; the uplink is shared by all that hangs below. */
@@ -27,7 +29,9 @@ export const hubSchema = z.strictObject({
 
 /**
  * A place a device can go. `row` counts expansion rows from the processor downwards, 1 first; M.2 and SATA have none.
- * `mechanicalLanes` is the width of the connector, `lanes` what is wired to it without any mode.
+ * `mechanicalLanes` is the width of the connector, `lanes` what is wired to it without any mode. `splits` is how many
+ * links of four lanes the slot's lanes can be split into for a card that carries drives (1 when it cannot be split);
+ * `roomMm` is the height between an M.2 slot and the board's own cover above it.
  */
 export const slotSchema = z.strictObject({
   id: idText,
@@ -40,6 +44,10 @@ export const slotSchema = z.strictObject({
   row: z.number().int().min(1).max(8).optional(),
   lengthsMm: z.array(z.number().int().positive()).optional(),
   takesSata: z.boolean().optional(),
+  splits: z.number().int().min(1).max(4).optional(),
+  roomMm: z.number().positive().optional(),
+  /** For an M.2 slot: the expansion row it lies at; 0 is above the first row. */
+  atRow: z.number().int().min(0).max(8).optional(),
 });
 export type SlotSpec = z.infer<typeof slotSchema>;
 
@@ -80,6 +88,7 @@ export const memorySlotSchema = z.strictObject({
   position: z.number().int().min(1).max(3),
   fillOrder: z.number().int().min(1),
 });
+export type MemorySlot = z.infer<typeof memorySlotSchema>;
 
 export const boardSchema = z.strictObject({
   kind: z.literal('board'),
@@ -92,7 +101,9 @@ export const boardSchema = z.strictObject({
   memorySlots: z.array(memorySlotSchema).optional().meta({ label: 'memory slots' }),
   moduleLimitGiB: figure('limit per memory slot', 'GiB', 'higher'),
   memoryLimitGiB: figure('memory limit', 'GiB', 'higher'),
+  /** The highest rate that can be set at all; what is supported in a population is in `memoryRates`. */
   memoryRateMTs: figure('memory rate limit', 'MT/s', 'higher'),
+  memoryRates: z.array(populationRateSchema).min(1).optional().meta({ label: 'memory rates by population' }),
   profileKinds: z
     .array(z.enum(['XP', 'EP']))
     .optional()
@@ -102,10 +113,29 @@ export const boardSchema = z.strictObject({
   processorPowerW: figure('sustained processor power', 'W', 'higher'),
   boardPowerW: figure('own draw', 'W', 'lower'),
   shippedFirmware: plainText(20).optional().meta({ label: 'shipped firmware' }),
+  /** `slotsOff` are slots whose lanes this family does not have. */
   processorFamilies: z
-    .array(z.strictObject({ family: plainText(40), minimumFirmware: plainText(20).optional() }))
+    .array(
+      z.strictObject({
+        family: plainText(40),
+        minimumFirmware: plainText(20).optional(),
+        slotsOff: z.array(idText).optional(),
+      }),
+    )
     .optional()
     .meta({ label: 'processor families' }),
+  /** Published versions, with the faults that are known of them. */
+  firmwareVersions: z
+    .array(
+      z.strictObject({
+        version: plainText(20),
+        channel: z.enum(['release', 'beta']),
+        date: isoDate.optional(),
+        fault: plainText(160).optional(),
+      }),
+    )
+    .optional()
+    .meta({ label: 'firmware versions published' }),
   flashWithoutProcessor: flag('firmware can be flashed without a processor'),
   secondFirmwareChip: flag('second firmware chip'),
   displayOutputs: displayPorts('display outputs'),
@@ -115,12 +145,20 @@ export const boardSchema = z.strictObject({
     .meta({ label: 'rear USB ports' }),
   fanHeaders: count('fan headers'),
   fanHeaderCurrentA: figure('fan header current', 'A', 'higher'),
+  pumpHeaders: count('pump headers'),
+  lightHeaders: count('addressable light headers'),
+  frontAudioHeader: flag('front audio header'),
   frontUsbHeaders: z
     .array(z.strictObject({ gbitPerS: z.number().positive(), count: z.number().int().positive() }))
     .optional()
     .meta({ label: 'front USB headers' }),
   powerInputs: connectorCounts,
   wireless: flag('wireless'),
+  /** Middle of the socket from the board's rear edge and from its upper one. */
+  socketFromRearMm: figure('socket from the rear edge', 'mm', 'none'),
+  socketFromTopMm: figure('socket from the upper edge', 'mm', 'none'),
+  sataCables: count('data cables included'),
+  remoteManagement: flag('remote management'),
   heatsinkHeightMm: figure('heatsink height near the socket', 'mm', 'lower'),
   testedMemory: z.array(partIdSchema).optional().meta({ label: 'tested memory' }),
 });

@@ -2,11 +2,30 @@ import { z } from 'zod';
 import { boardForm, count, figure, figureFromZero, flag, partBase } from './common';
 import { SUPPLY_FORMS } from './supply';
 
-/** A place for radiators or fans on one side. `sizesMm` are radiator lengths that fit; fans are counted by size. */
+export const SIDES = ['front', 'top', 'rear', 'bottom', 'side'] as const;
+export const sideSchema = z.enum(SIDES);
+export type Side = z.infer<typeof sideSchema>;
+
+/**
+ * A place for radiators or fans on one side. `radiatorsMm` are radiator lengths that fit; fans are counted by size.
+ * `rowMm` is the length of the row that radiator and fans share.
+ */
 export const mountSchema = z.strictObject({
-  side: z.enum(['front', 'top', 'rear', 'bottom', 'side']),
+  side: sideSchema,
   radiatorsMm: z.array(z.number().int().positive()).optional(),
   fans: z.array(z.strictObject({ sizeMm: z.number().int().positive(), count: z.number().int().positive() })).optional(),
+  rowMm: z.number().positive().optional(),
+});
+
+/** Fans that come with a case, with what is known of them. */
+const includedFanSchema = z.strictObject({
+  side: sideSchema,
+  sizeMm: z.number().int().positive(),
+  count: z.number().int().positive(),
+  maxRpm: z.number().positive().optional(),
+  airflowM3h: z.number().positive().optional(),
+  pressurePa: z.number().positive().optional(),
+  noiseDbA: z.number().positive().optional(),
 });
 
 export const caseSchema = z.strictObject({
@@ -18,20 +37,14 @@ export const caseSchema = z.strictObject({
   supplyLengthMm: figure('room for the supply', 'mm', 'higher'),
   cardLengthMm: figure('room for cards', 'mm', 'higher'),
   cardLengthFrontRadiatorMm: figure('room for cards with a front radiator', 'mm', 'higher'),
+  cardHeightMm: figure('room for card height', 'mm', 'higher'),
   expansionSlots: count('expansion slots'),
   uprightCards: flag('upright card mount'),
   coolerHeightMm: figure('room for the cooler', 'mm', 'higher'),
   mounts: z.array(mountSchema).optional().meta({ label: 'radiator and fan mounts' }),
-  fansIncluded: z
-    .array(
-      z.strictObject({
-        side: z.enum(['front', 'top', 'rear', 'bottom', 'side']),
-        sizeMm: z.number().int().positive(),
-        count: z.number().int().positive(),
-      }),
-    )
-    .optional()
-    .meta({ label: 'fans included' }),
+  fansIncluded: z.array(includedFanSchema).optional().meta({ label: 'fans included' }),
+  fanCurrentA: figureFromZero('current of a fan included', 'A', 'lower'),
+  lightHeaders: count('light headers needed', 'lower'),
   fanPowerW: figureFromZero('power of the fans included', 'W', 'lower'),
   bays25: count('2.5" bays'),
   bays35: count('3.5" bays'),
@@ -40,6 +53,14 @@ export const caseSchema = z.strictObject({
     .array(z.strictObject({ gbitPerS: z.number().positive(), count: z.number().int().positive() }))
     .optional()
     .meta({ label: 'front USB ports' }),
+  frontAudio: flag('front audio ports'),
+  /** Inside, without mounts: rear panel to front, floor to roof, board tray to side panel. */
+  innerLengthMm: figure('inside length', 'mm', 'higher'),
+  innerHeightMm: figure('inside height', 'mm', 'higher'),
+  innerWidthMm: figure('inside width', 'mm', 'higher'),
+  supplyPlace: z.enum(['bottom', 'top', 'front']).optional().meta({ label: 'place of the supply' }),
+  /** Distance of the 3.5" drive cage from the rear panel. */
+  driveCageFromRearMm: figure('drive cage from the rear', 'mm', 'higher'),
   volumeL: figure('volume', 'L', 'lower'),
   damped: flag('damped'),
   dustFilters: flag('dust filters'),

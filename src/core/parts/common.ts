@@ -87,6 +87,14 @@ export const MODULE_KINDS = ['unbuffered', 'registered', 'small-outline'] as con
 export const memoryGeneration = z.enum(MEMORY_GENERATIONS);
 export const moduleKind = z.enum(MODULE_KINDS);
 
+/** Rate that a processor or a board supports with this many modules a channel of this many ranks. */
+export const populationRateSchema = z.strictObject({
+  modulesPerChannel: z.number().int().min(1).max(3),
+  ranks: z.number().int().min(1).max(8),
+  rateMTs: z.number().positive(),
+});
+export type PopulationRate = z.infer<typeof populationRateSchema>;
+
 export const linkGeneration = z.number().int().min(1).max(6);
 export const lanes = z.union([z.literal(1), z.literal(2), z.literal(4), z.literal(8), z.literal(16)]);
 
@@ -113,6 +121,14 @@ export const mediaEngineSchema = z.strictObject({
 });
 export type MediaEngine = z.infer<typeof mediaEngineSchema>;
 export const mediaEngines = z.array(mediaEngineSchema).optional().meta({ label: 'media engines' });
+
+/** Thermal resistance to the air at fan speeds; a part without fans has one point at 1 rpm. */
+export const resistancePoints = (label: string) =>
+  z
+    .array(z.strictObject({ rpm: z.number().positive(), kPerW: z.number().positive() }))
+    .min(1)
+    .optional()
+    .meta({ label });
 
 /** Supply connectors. One cable feeds one high-power input. */
 export const CONNECTORS = ['board-24', 'processor-8', 'card-8', 'card-16', 'sata', 'peripheral'] as const;

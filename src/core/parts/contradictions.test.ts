@@ -105,6 +105,19 @@ describe('what cannot be right inside one part is named with both figures', () =
         ],
       }),
     ).toEqual([['resistance', 'warmer-when-faster', 0.3, 0.2]]);
+    expect(
+      found('graphics', {
+        resistance: [
+          { rpm: 900, kPerW: 0.2 },
+          { rpm: 2000, kPerW: 0.25 },
+        ],
+      }),
+    ).toEqual([['resistance', 'warmer-when-faster', 0.25, 0.2]]);
+    expect(found('cooler', { heightMm: 60, finsAboveBoardMm: 70 })).toEqual([['finsAboveBoardMm', 'above', 70, 60]]);
+    expect(found('processor', { maxPowerW: 200, sustainedPowerW: 240 })).toEqual([
+      ['sustainedPowerW', 'above', 240, 200],
+    ]);
+    expect(found('case', { innerLengthMm: 400, cardLengthMm: 420 })).toEqual([['cardLengthMm', 'above', 420, 400]]);
     expect(found('cooler', { type: 'liquid', heightMm: 60 })).toEqual([['radiatorMm', 'no-radiator', 'liquid', 60]]);
     const front = (count: number) => ({
       mounts: [{ side: 'front', fans: [{ sizeMm: 140, count: 2 }] }],
@@ -156,4 +169,26 @@ describe('what cannot be right inside one part is named with both figures', () =
     for (const one of all)
       expect(contradictionWords('drive', one), one.code).toMatch(/correct|leave it out|leave the speed out/);
   });
+});
+
+test('a board whose table promises more than its limit, or that takes away a slot it does not have', () => {
+  const board = partSchema.parse({
+    kind: 'board',
+    id: 'b',
+    maker: 'Wexcombe',
+    name: 'B',
+    memoryRateMTs: 6000,
+    memoryRates: [{ modulesPerChannel: 1, ranks: 2, rateMTs: 6400 }],
+    topology: { hubs: [], slots: [{ id: 's', label: 'S', on: 'cpu', kind: 'm2', generation: 4, lanes: 4 }] },
+    processorFamilies: [{ family: 'Tern', slotsOff: ['s', 'z'] }],
+  });
+  expect(contradictionsOf(board)).toEqual([
+    { field: 'memoryRates[0].rateMTs', code: 'above', has: 6400, against: 6000, otherField: 'memoryRateMTs' },
+    {
+      field: 'processorFamilies[0].slotsOff[1]',
+      code: 'topology',
+      has: 'names slot "z", which this board lacks',
+      against: '',
+    },
+  ]);
 });

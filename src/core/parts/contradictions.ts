@@ -86,6 +86,7 @@ function processor(part: PartOf<'processor'>): Found {
   return [
     ...clocks,
     ...rates,
+    ...notAbove(part, 'sustainedPowerW', 'maxPowerW'),
     ...notAbove(part, 'basePowerW', 'maxPowerW'),
     ...notAbove(part, 'idlePowerW', 'maxPowerW'),
   ];
@@ -146,13 +147,43 @@ function board(part: PartOf<'board'>): Found {
           },
         ]
       : none;
-  return [...topology, ...capacity, ...rate];
+  const { memoryRateMTs: limit } = part;
+  const tables = (part.memoryRates ?? []).flatMap((entry, i): Contradiction[] =>
+    limit !== undefined && entry.rateMTs > limit
+      ? [
+          {
+            field: `memoryRates[${i}].rateMTs`,
+            code: 'above',
+            has: entry.rateMTs,
+            against: limit,
+            otherField: 'memoryRateMTs',
+          },
+        ]
+      : [],
+  );
+  const ids = new Set(part.topology?.slots.map((slot) => slot.id));
+  const lost = (part.processorFamilies ?? []).flatMap((family, f) =>
+    (family.slotsOff ?? []).flatMap((slot, s): Contradiction[] =>
+      part.topology && !ids.has(slot)
+        ? [
+            {
+              field: `processorFamilies[${f}].slotsOff[${s}]`,
+              code: 'topology',
+              has: `names slot "${slot}", which this board lacks`,
+              against: '',
+            },
+          ]
+        : [],
+    ),
+  );
+  return [...topology, ...capacity, ...rate, ...tables, ...lost];
 }
 
 function graphics(part: PartOf<'graphics'>): Found {
   const found: Contradiction[] = [
     ...notAbove(part, 'idlePowerW', 'boardPowerW'),
     ...notAbove(part, 'boardPowerW', 'recommendedSupplyW'),
+    ...warmerWhenFaster(part.resistance),
   ];
   if (part.excursionRatio !== undefined && part.excursionRatio < 1)
     found.push({ field: 'excursionRatio', code: 'below', has: part.excursionRatio, against: 1 });
@@ -222,7 +253,13 @@ function drive(part: PartOf<'drive'>): Found {
 }
 
 function enclosure(part: PartOf<'case'>): Found {
-  const found: Contradiction[] = [...notAbove(part, 'cardLengthFrontRadiatorMm', 'cardLengthMm')];
+  const found: Contradiction[] = [
+    ...notAbove(part, 'cardLengthFrontRadiatorMm', 'cardLengthMm'),
+    ...notAbove(part, 'cardLengthMm', 'innerLengthMm'),
+    ...notAbove(part, 'supplyLengthMm', 'innerLengthMm'),
+    ...notAbove(part, 'coolerHeightMm', 'innerWidthMm'),
+    ...notAbove(part, 'driveCageFromRearMm', 'innerLengthMm'),
+  ];
   const { mounts } = part;
   if (mounts)
     (part.fansIncluded ?? []).forEach((fans, i) => {
@@ -244,16 +281,24 @@ function enclosure(part: PartOf<'case'>): Found {
   return found;
 }
 
+/** A fan that turns faster cools no worse. */
+function warmerWhenFaster(points: readonly { readonly rpm: number; readonly kPerW: number }[] | undefined): Found {
+  const sorted = [...(points ?? [])].sort((a, b) => a.rpm - b.rpm);
+  return sorted.flatMap((point, i): Found => {
+    const before = sorted[i - 1];
+    return before && point.kPerW > before.kPerW
+      ? [{ field: 'resistance', code: 'warmer-when-faster', has: point.kPerW, against: before.kPerW }]
+      : none;
+  });
+}
+
 function cooler(part: PartOf<'cooler'>): Found {
-  const found: Contradiction[] = [];
+  const found: Contradiction[] = [
+    ...notAbove(part, 'finsAboveBoardMm', 'heightMm'),
+    ...warmerWhenFaster(part.resistance),
+  ];
   if (part.type === 'liquid' && part.radiatorMm === undefined && part.heightMm !== undefined)
     found.push({ field: 'radiatorMm', code: 'no-radiator', has: 'liquid', against: part.heightMm, otherField: 'type' });
-  const points = [...(part.resistance ?? [])].sort((a, b) => a.rpm - b.rpm);
-  points.forEach((point, i) => {
-    const before = points[i - 1];
-    if (before && point.kPerW > before.kPerW)
-      found.push({ field: 'resistance', code: 'warmer-when-faster', has: point.kPerW, against: before.kPerW });
-  });
   return found;
 }
 

@@ -1,8 +1,5 @@
 import { z } from 'zod';
-import { count, figure, partBase, plainText, figureFromZero } from './common';
-
-/** Package-to-air resistance at a fan speed. */
-export const resistancePointSchema = z.strictObject({ rpm: z.number().positive(), kPerW: z.number().positive() });
+import { count, figure, flag, partBase, plainText, figureFromZero, resistancePoints } from './common';
 
 export const coolerSchema = z.strictObject({
   kind: z.literal('cooler'),
@@ -12,11 +9,21 @@ export const coolerSchema = z.strictObject({
     .array(z.strictObject({ socket: plainText(40), kit: z.enum(['included', 'apart']) }))
     .optional()
     .meta({ label: 'sockets' }),
-  resistance: z.array(resistancePointSchema).optional().meta({ label: 'thermal resistance' }),
+  resistance: resistancePoints('thermal resistance'),
   heightMm: figure('height', 'mm', 'lower'),
+  /** Its extent along the air stream, and across it; what stands above the modules is the first. */
+  depthMm: figure('depth along the air stream', 'mm', 'lower'),
+  widthMm: figure('width across it', 'mm', 'lower'),
+  /** How far its middle sits from the socket's, towards the rear. */
+  offsetMm: figureFromZero('offset to the rear', 'mm', 'none'),
+  finsAboveBoardMm: figure('lowest fins above the board', 'mm', 'higher'),
   radiatorMm: figure('radiator length', 'mm', 'none'),
+  radiatorThicknessMm: figure('thickness of radiator and fans', 'mm', 'lower'),
   memoryClearanceMm: figure('room for modules under it', 'mm', 'higher'),
   fans: count('fans', 'none'),
+  fanCurrentA: figureFromZero('current of a fan', 'A', 'lower'),
+  lightHeaders: count('light headers needed', 'lower'),
+  pasteIncluded: flag('paste included'),
   powerW: figureFromZero('power', 'W', 'lower'),
   noiseDbA: figure('noise at full speed', 'dB(A)', 'lower'),
 });
@@ -31,5 +38,6 @@ export const fanSchema = z.strictObject({
   noiseDbA: figure('noise', 'dB(A)', 'lower'),
   currentA: figure('current', 'A', 'lower'),
   powerW: figure('power', 'W', 'lower'),
+  lightHeaders: count('light headers needed', 'lower'),
   connector: z.enum(['3-pin', '4-pin']).optional().meta({ label: 'connector' }),
 });

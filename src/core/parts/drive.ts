@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { figure, flag, figureFromZero, lanes, linkGeneration, partBase } from './common';
 
-export const DRIVE_FORMS = ['M.2 2230', 'M.2 2280', 'M.2 22110', '2.5"', '3.5"', 'card'] as const;
+export const DRIVE_FORMS = ['M.2 2230', 'M.2 2280', 'M.2 22110', '2.5"', '3.5"', '5.25"', 'card'] as const;
 
 export const driveSchema = z.strictObject({
   kind: z.literal('drive'),
@@ -11,7 +11,7 @@ export const driveSchema = z.strictObject({
   lanes: lanes.optional().meta({ label: 'lanes' }),
   form: z.enum(DRIVE_FORMS).optional().meta({ label: 'form' }),
   capacityGB: figure('capacity', 'GB', 'higher'),
-  cellKind: z.enum(['SLC', 'MLC', 'TLC', 'QLC', 'magnetic']).optional().meta({ label: 'cell kind' }),
+  cellKind: z.enum(['SLC', 'MLC', 'TLC', 'QLC', 'magnetic', 'optical']).optional().meta({ label: 'cell kind' }),
   cacheMiB: figureFromZero('own cache memory', 'MiB', 'higher'),
   seqReadMBs: figure('sequential read', 'MB/s', 'higher'),
   seqWriteMBs: figure('sequential write, cached', 'MB/s', 'higher'),
@@ -24,6 +24,7 @@ export const driveSchema = z.strictObject({
   rpm: figure('speed', 'rpm', 'none'),
   activePowerW: figure('active power', 'W', 'lower'),
   idlePowerW: figure('idle power', 'W', 'lower'),
+  noiseDbA: figureFromZero('noise', 'dB(A)', 'lower'),
   heatsinkHeightMm: figureFromZero('heatsink height', 'mm', 'lower'),
   encryption: flag('hardware encryption'),
 });

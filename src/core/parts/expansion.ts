@@ -12,9 +12,14 @@ export const expansionSchema = z.strictObject({
   lanes: lanes.optional().meta({ label: 'lanes' }),
   slots: figure('thickness', 'slots', 'lower'),
   lengthMm: figure('length', 'mm', 'lower'),
+  heightMm: figure('height', 'mm', 'lower'),
   powerW: figure('power', 'W', 'lower'),
   connectors: connectorCounts,
   driveSlots: count('drive slots on the card'),
+  driveForms: z
+    .array(z.enum(['M.2 2230', 'M.2 2280', 'M.2 22110']))
+    .optional()
+    .meta({ label: 'drive forms it takes' }),
   ownSwitch: flag('own lane switch'),
   videoInputs: count('video inputs'),
   inputGbitPerS: figure('rate of an input', 'Gb/s', 'higher'),

@@ -16,7 +16,7 @@ describe('the fields of every kind', () => {
     for (const field of fields) expect(field.label, field.path).toMatch(/\S/);
     // a unit in the name is the unit of the field
     for (const field of fields)
-      if (/(Mm|(?<!TB)W|GB|MiB|GiB|GHz)$/.test(field.path))
+      if (/(Mm|(?<!TB|KPer)W|GB|MiB|GiB|GHz)$/.test(field.path))
         expect(field.unit, field.path).toBe(/(Mm|W|GB|MiB|GiB|GHz)$/.exec(field.path)?.[0].replace('Mm', 'mm'));
   });
 

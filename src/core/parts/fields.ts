@@ -125,7 +125,7 @@ export function fieldsOf(kind: PartKind): readonly Field[] {
 }
 
 /** Names and dates are no figures: a part without a GTIN is not less known. */
-const NOT_FIGURES = new Set([
+export const NOT_FIGURES: ReadonlySet<string> = new Set([
   'id',
   'maker',
   'name',

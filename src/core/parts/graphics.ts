@@ -4,12 +4,14 @@ import {
   count,
   displayPorts,
   figure,
+  figureFromZero,
   flag,
   lanes,
   linkGeneration,
   mediaEngines,
   partBase,
   plainText,
+  resistancePoints,
 } from './common';
 
 export const graphicsSchema = z.strictObject({
@@ -40,5 +42,9 @@ export const graphicsSchema = z.strictObject({
   computeStacks: z.array(plainText(40)).optional().meta({ label: 'compute stacks' }),
   certifiedDriver: flag('certified driver'),
   adaptiveSync: z.array(plainText(40)).optional().meta({ label: 'adaptive-sync kinds' }),
+  cooling: z.enum(['fans', 'passive']).optional().meta({ label: 'cooling' }),
+  resistance: resistancePoints('thermal resistance, chip to air'),
+  maxTemperatureC: figure('temperature limit', '°C', 'higher'),
+  noiseDbA: figureFromZero('noise at full speed', 'dB(A)', 'lower'),
   exhaust: z.enum(['case', 'out', 'both']).optional().meta({ label: 'exhaust' }),
 });

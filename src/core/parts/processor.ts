@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import {
+  populationRateSchema,
   count,
   figure,
+  figureFromZero,
   flag,
   lanes,
   linkGeneration,
@@ -25,13 +27,6 @@ export const coreGroupSchema = z.strictObject({
 });
 export type CoreGroup = z.infer<typeof coreGroupSchema>;
 
-/** Rate the processor supports with this many modules a channel of this many ranks. */
-export const populationRateSchema = z.strictObject({
-  modulesPerChannel: z.number().int().min(1).max(3),
-  ranks: z.number().int().min(1).max(8),
-  rateMTs: z.number().positive(),
-});
-
 export const memorySupportSchema = z.strictObject({
   generation: memoryGeneration,
   kinds: z.array(moduleKind).min(1),
@@ -54,7 +49,11 @@ export const processorSchema = z.strictObject({
   idlePowerW: figure('idle power', 'W', 'lower'),
   basePowerW: figure('base power', 'W', 'lower'),
   maxPowerW: figure('maximum package power', 'W', 'lower'),
+  /** Package power it keeps up for hours; the maximum where it has no short power window. */
+  sustainedPowerW: figure('power kept up for hours', 'W', 'higher'),
+  shortPowerS: figureFromZero('short power window', 's', 'higher'),
   maxTemperatureC: figure('temperature limit', '°C', 'higher'),
+  packageKPerW: figure('resistance of the package', 'K/W', 'lower'),
   memory: z.array(memorySupportSchema).optional().meta({ label: 'memory support' }),
   memoryChannels: count('memory channels'),
   memoryLimitGiB: figure('memory limit', 'GiB', 'higher'),
@@ -68,6 +67,8 @@ export const processorSchema = z.strictObject({
     .optional()
     .meta({ label: 'integrated graphics' }),
   coolerIncluded: flag('cooler included'),
+  includedCoolerKPerW: figure('resistance of the cooler included', 'K/W', 'lower'),
+  includedCoolerNoiseDbA: figure('noise of the cooler included', 'dB(A)', 'lower'),
   unlocked: flag('unlocked'),
   fp32PerClock: figure('FP32 operations per clock and core', '', 'higher'),
   fp64PerClock: figure('FP64 operations per clock and core', '', 'higher'),

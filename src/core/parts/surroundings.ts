@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { count, displayPorts, figure, flag, partBase, partIdSchema, plainText } from './common';
+import { count, displayPorts, figure, flag, lanes, linkGeneration, partBase, partIdSchema, plainText } from './common';
 
 export const displaySchema = z.strictObject({
   kind: z.literal('display'),
@@ -21,6 +21,8 @@ export const peripheralSchema = z.strictObject({
 export const systemSchema = z.strictObject({
   kind: z.literal('system'),
   ...partBase,
+  /** The system's plain name, as applications name it. */
+  system: plainText(40).optional().meta({ label: 'system' }),
   yearly: flag('paid yearly'),
 });
 
@@ -45,6 +47,11 @@ export const accessorySchema = z.strictObject({
     .enum(['mounting-kit', 'cable', 'riser', 'paste', 'light-controller'])
     .optional()
     .meta({ label: 'purpose' }),
+  /** What a cable is for: data of a drive, more fans on one header, a front port's plug on another header. */
+  cableFor: z.enum(['drive data', 'fan splitter', 'front port', 'power']).optional().meta({ label: 'cable for' }),
+  outlets: count('outlets'),
+  generation: linkGeneration.optional().meta({ label: 'link generation' }),
+  lanes: lanes.optional().meta({ label: 'lanes' }),
   fitsCooler: partIdSchema.optional().meta({ label: 'fits cooler' }),
   fitsSocket: plainText(40).optional().meta({ label: 'fits socket' }),
 });

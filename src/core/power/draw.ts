@@ -1,5 +1,7 @@
 import type { FittedParts } from '../fitted';
+import type { Tuning } from '../machine';
 import type { SittingResult } from '../predict/results';
+import { mostOf } from '../units/most';
 import type { MissingFigure } from '../work/stage';
 
 /** Draw of one part in W at rest, at its limit, and in the sitting asked about. */
@@ -15,6 +17,8 @@ export interface PowerState {
   readonly parts: readonly PartDraw[];
   readonly peakW: number;
   readonly excursionW: number;
+  /** All parts at rest, fans and board included. */
+  readonly idleW: number;
   readonly sittings: readonly {
     readonly sitting: string;
     readonly sustainedW: number;
@@ -34,12 +38,27 @@ const BUSY: Readonly<Record<string, readonly string[]>> = {
   memory: ['memory.traffic'],
 };
 
-/**
- * Sustained draw of each sitting = Σ idle + (limit − idle) × busy share; peak = Σ limits; excursion = peak with graphics
- * × its excursion ratio. Heat is not yet taken into account: clocks and limits are the full-power ones.
- */
-export function drawOf(parts: FittedParts, sittings: readonly SittingResult[]): PowerState {
-  const draws: (PartDraw & { busyKeys: readonly string[] })[] = [];
+/** W that excursions of a card add to its limit. @example 300 W at ratio 1.8: 240 W */
+export const excursionReserveW = (boardPowerW: number, ratio: number): number => boardPowerW * (ratio - 1);
+
+/** Draws of all parts, before anything is known of how busy they are. */
+export interface Draws {
+  readonly parts: readonly (PartDraw & { readonly busyKeys: readonly string[]; readonly clock: ClockOf })[];
+  readonly missing: readonly MissingFigure[];
+}
+type ClockOf = 'processor' | 'graphics' | undefined;
+
+const draws = new WeakMap<FittedParts, Draws>();
+
+/** Idle, limit and excursion of every part that hangs on the supply. */
+export function drawsOf(parts: FittedParts): Draws {
+  let known = draws.get(parts);
+  if (!known) draws.set(parts, (known = computeDraws(parts)));
+  return known;
+}
+
+function computeDraws(parts: FittedParts): Draws {
+  const list: (PartDraw & { busyKeys: readonly string[]; clock: ClockOf })[] = [];
   const missing: MissingFigure[] = [];
   const push = (
     item: string,
@@ -52,7 +71,14 @@ export function drawOf(parts: FittedParts, sittings: readonly SittingResult[]): 
   ) => {
     if (max === undefined) missing.push({ item, part, field });
     const maxW = max ?? 0;
-    draws.push({ item, idleW: Math.min(idle ?? 0, maxW), maxW, excursionW: maxW * ratio, busyKeys: BUSY[kind] ?? [] });
+    list.push({
+      item,
+      idleW: Math.min(idle ?? 0, maxW),
+      maxW,
+      excursionW: maxW + excursionReserveW(maxW, ratio),
+      busyKeys: BUSY[kind] ?? [],
+      clock: kind === 'processor' || kind === 'graphics' ? kind : undefined,
+    });
   };
   for (const { item, part } of parts.all)
     switch (part.kind) {
@@ -87,32 +113,83 @@ export function drawOf(parts: FittedParts, sittings: readonly SittingResult[]): 
         // supplies, displays, software and services draw nothing from the supply
         break;
     }
-  const peakW = draws.reduce((sum, draw) => sum + draw.maxW, 0);
-  const bySitting = sittings.map((sitting) => {
-    const byItem = new Map(
-      draws.map((draw) => {
-        // drives count as busy in a sitting: they are small and their share is not worth a model
-        const busy =
-          draw.busyKeys.length === 0 ? 1 : Math.max(0, ...draw.busyKeys.map((key) => sitting.busy.get(key) ?? 0));
-        return [draw.item, draw.idleW + (draw.maxW - draw.idleW) * busy] as const;
-      }),
-    );
+  return { parts: list, missing };
+}
+
+/**
+ * W of each item in a sitting: idle + (limit − idle) × busy share × clock³, since power follows clock × voltage² and
+ * voltage follows the clock. Memory traffic and engines keep their power at any clock; they are the small part of it.
+ */
+export function sittingDraw(
+  all: Draws,
+  busy: ReadonlyMap<string, number>,
+  clocks: { readonly processor: number; readonly graphics: number },
+): Map<string, number> {
+  const byItem = new Map<string, number>();
+  for (const draw of all.parts) {
+    // drives count as busy in a sitting: they are small and their share is not worth a model
+    let share = draw.busyKeys.length === 0 ? 1 : 0;
+    for (const key of draw.busyKeys) share = Math.max(share, busy.get(key) ?? 0);
+    const clock = draw.clock === undefined ? 1 : clocks[draw.clock];
+    byItem.set(draw.item, draw.idleW + (draw.maxW - draw.idleW) * share * clock ** 3);
+  }
+  return byItem;
+}
+
+/** The sitting that draws most; undefined when the brief has none. */
+export const heaviestOf = ({ sittings }: PowerState): PowerState['sittings'][number] | undefined =>
+  mostOf(sittings, ({ sustainedW }) => sustainedW);
+
+/** What settling found of one sitting. */
+export interface SittingDraw {
+  readonly sitting: string;
+  readonly byItem: ReadonlyMap<string, number>;
+}
+
+/**
+ * Peak = Σ limits; excursion = peak with graphics × its excursion ratio; sustained = the heaviest sitting's draw at the
+ * clocks that heat and power limits leave it.
+ */
+export function drawOf(
+  parts: FittedParts,
+  results: readonly SittingResult[],
+  drawn: readonly SittingDraw[],
+  tuning: Tuning = {},
+): PowerState {
+  const { parts: list, missing } = drawsOf(parts);
+  // limits set by hand are limits of the peak too; a raised clock raises it
+  const limitOf = (draw: (typeof list)[number]): number => {
+    if (draw.clock === 'graphics') return draw.maxW * (tuning.cardShare ?? 1);
+    if (draw.clock === undefined) return draw.maxW;
+    const raised = draw.idleW + (draw.maxW - draw.idleW) * (tuning.clock ?? 1) ** 3;
+    return Math.min(raised, Math.max(draw.idleW, tuning.packageW ?? Infinity));
+  };
+  const limited = list.map((draw): PartDraw => {
+    const maxW = limitOf(draw);
     return {
-      sitting: sitting.sitting,
-      sustainedW: [...byItem.values()].reduce((sum, watts) => sum + watts, 0),
-      byItem,
+      item: draw.item,
+      idleW: draw.idleW,
+      maxW,
+      excursionW: draw.excursionW * (draw.maxW > 0 ? maxW / draw.maxW : 1),
     };
+  });
+  const peakW = limited.reduce((sum, draw) => sum + draw.maxW, 0);
+  const bySitting = drawn.map(({ sitting, byItem }) => {
+    let sustainedW = 0;
+    for (const watts of byItem.values()) sustainedW += watts;
+    return { sitting, sustainedW, byItem };
   });
   const ratings = parts.ofKind('supply').map((supply) => supply.part.ratedW);
   return {
-    parts: draws.map(({ item, idleW, maxW, excursionW }) => ({ item, idleW, maxW, excursionW })),
+    parts: limited,
     peakW,
-    excursionW: draws.reduce((sum, draw) => sum + draw.excursionW, 0),
+    excursionW: limited.reduce((sum, draw) => sum + draw.excursionW, 0),
+    idleW: limited.reduce((sum, draw) => sum + draw.idleW, 0),
     sittings: bySitting,
     sustainedW: bySitting.length === 0 ? peakW : Math.max(...bySitting.map((sitting) => sitting.sustainedW)),
     sustainedOpen:
       missing.length > 0 ||
-      sittings.some((sitting) => sitting.tasks.some((task) => task.mode === 'elastic' && task.missing.length > 0)),
+      results.some((sitting) => sitting.tasks.some((task) => task.mode === 'elastic' && task.missing.length > 0)),
     ratedW: ratings.length === 0 ? undefined : ratings[0],
     missing,
   };

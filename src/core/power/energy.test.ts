@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { assessed, briefOf } from '../tests/world';
+import { usualSettings } from '../settings';
 import { finish, firstOfEach } from '../search/trials';
 import { yearlyEnergy } from './energy';
 
@@ -29,7 +30,7 @@ describe('energy of a year', () => {
 describe('the desk’s policy for supplies', () => {
   test('decides what share of the rating is allowed for hours', () => {
     const allowed = (share: number) =>
-      assessed({}, { supplyShare: share, lengthUnit: 'mm' }).checks.find((check) => check.code === 'supply-sustained');
+      assessed({}, { ...usualSettings, supplyShare: share }).checks.find((check) => check.code === 'supply-sustained');
     expect(allowed(0.8)).toMatchObject({ allowedW: 600 });
     expect(allowed(0.5)).toMatchObject({ allowedW: 375 });
   });

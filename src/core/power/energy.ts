@@ -1,6 +1,6 @@
 import type { Brief } from '../brief';
 import type { PartOf } from '../parts';
-import { tierEfficiency, wallDrawW } from './efficiency';
+import { supplyWallW, type Mains } from './efficiency';
 import type { PowerState } from './draw';
 
 /** Energy of a year, from the wall. A lower bound when a draw is unknown. */
@@ -14,8 +14,9 @@ export interface YearlyEnergy {
 const WEEKS_A_YEAR = 52;
 
 /**
- * Σ sittings of hours a week × 52 × draw from the wall at the sitting's own load. Hours outside the sittings do not
- * count: the machine is taken to be off. Undefined without the supply's tier and rating. Source: definition.
+ * Σ sittings of hours a week × 52 × draw from the wall at the sitting's own load, and the hours at rest at the idle
+ * draw; in the hours that are left the machine is off. Undefined without the supply's tier and rating. Source:
+ * definition.
  * @example 20 h a week at 414 W and 92 %: 20 × 52 × 450 Wh = 468 kWh
  */
 export function yearlyEnergy(
@@ -23,19 +24,19 @@ export function yearlyEnergy(
   brief: Brief,
   supply: PartOf<'supply'> | undefined,
   tariffMinorPerKWh: string | undefined,
+  mains: Mains = 115,
 ): YearlyEnergy | undefined {
   const { tier, ratedW } = supply ?? {};
   if (tier === undefined || ratedW === undefined) return undefined;
-  const kWh = brief.sittings.reduce((sum, sitting) => {
-    const draw = power.sittings.find((entry) => entry.sitting === sitting.id);
-    return draw
-      ? sum +
-          (sitting.hoursPerWeek *
-            WEEKS_A_YEAR *
-            wallDrawW(draw.sustainedW, tierEfficiency(tier, draw.sustainedW / ratedW))) /
-            1000
-      : sum;
-  }, 0);
+  const yearKWh = (hoursPerWeek: number, watts: number) =>
+    (hoursPerWeek * WEEKS_A_YEAR * supplyWallW(watts, ratedW, tier, mains)) / 1000;
+  const kWh = brief.sittings.reduce(
+    (sum, sitting) => {
+      const draw = power.sittings.find((entry) => entry.sitting === sitting.id);
+      return draw ? sum + yearKWh(sitting.hoursPerWeek, draw.sustainedW) : sum;
+    },
+    yearKWh(brief.idleHoursPerWeek ?? 0, power.idleW),
+  );
   return {
     kWh,
     costMinor: tariffMinorPerKWh === undefined ? undefined : Math.round(kWh * Number(tariffMinorPerKWh)),

@@ -1,8 +1,9 @@
 import { verdictOf } from '../units/band';
 import { COMMON } from '../work/common';
-import type { Demand, Elastic, Impossible, MissingFigure, Resource } from '../work/stage';
+import { unique, type Demand, type Elastic, type Impossible, type MissingFigure, type Resource } from '../work/stage';
 import type { TaskResult, Use } from './results';
-import { supplied, supplierKind, unique, type Setting } from './totals';
+import type { Streams } from './streams';
+import { supplied, supplierKind, type Setting } from './totals';
 
 /** What a foreground task keeps for itself: two cores and a share of the graphics. */
 export function foregroundReserve({ supply }: Setting): Map<string, number> {
@@ -17,7 +18,7 @@ export function foregroundReserve({ supply }: Setting): Map<string, number> {
   return reserve;
 }
 
-interface AloneRun {
+export interface AloneRun {
   readonly unitsPerS: number | undefined;
   readonly spread: number;
   readonly binds: string | undefined;
@@ -39,6 +40,7 @@ export function elasticAlone(
   leftOf: (key: string) => number | undefined,
   setting: Setting,
   slow: number,
+  streams: Streams,
 ): AloneRun {
   const missing: MissingFigure[] = [...task.missing];
   const absent: string[] = [];
@@ -64,6 +66,20 @@ export function elasticAlone(
     if (seconds > pipelined) {
       pipelined = seconds;
       binds = key;
+    }
+  }
+  // a unit carries what its streams carry in a second, so it takes at least that second, longer on a narrow link
+  for (const flow of task.flows) {
+    const { share, missing: lacking } = streams.shareOf(flow, true);
+    missing.push(...lacking);
+    if (share === undefined) {
+      if (lacking.length === 0) absent.push('board');
+      continue;
+    }
+    const seconds = 1 / Math.min(1, share);
+    if (seconds > pipelined) {
+      pipelined = seconds;
+      binds = `flow:${flow.id}`;
     }
   }
   const stages = stageTimes(task, rateOf, slow);

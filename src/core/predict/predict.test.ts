@@ -17,6 +17,7 @@ import {
 import { assess, contextOf } from '../assess';
 import { compileCatalogue } from '../catalogue';
 import { reportOf } from '../formats/report';
+import type { Topology } from '../parts/board';
 import { levelRank } from '../rules/rule';
 import { COMMON } from '../work/common';
 import { EDIT } from '../work/editConstants';
@@ -35,6 +36,20 @@ const resultOf = (change: Change, id = 'play'): TaskResult => {
 const useOf = (result: TaskResult, resource: string) => result.uses.find((use) => use.resource === resource);
 const only = (...tasks: object[]): Change => ({ brief: { tasks, sittings: [] } });
 const PX = 3840 * 2160;
+
+/** The test board with one more drive slot behind the hub. */
+const wideHub = () => {
+  const board = PARTS.find((part) => part['kind'] === 'board')?.['topology'] as Topology;
+  return {
+    topology: {
+      ...board,
+      slots: [
+        ...board.slots.map((slot) => (slot.id === 'm2-2' ? { ...slot, generation: 5 } : slot)),
+        { id: 'm2-3', label: 'M.2 slot 3', on: 'hub', kind: 'm2', generation: 5, lanes: 4, lengthsMm: [80] },
+      ],
+    },
+  };
+};
 
 describe('processor rates', () => {
   const part = (groups: object[]) =>
@@ -240,9 +255,65 @@ describe('sittings', () => {
       unitsPerS: 1,
       flows: [{ from: 'network', to: 'archive', gbytePerS: 0.25 }],
     };
-    const result = resultOf(only(copy), 'copy');
+    const quick = { parts: { disk: { sustainedWriteMBs: 500 } } };
     // 2.5 Gb/s is 0.3125 GB/s, 85 % of it arrives: 1.0625 times 0.25 GB/s
-    expect(result.ratio?.likely).toBeCloseTo((0.3125 * 0.85) / 0.25, 9);
+    expect(resultOf({ ...only(copy), ...quick }, 'copy').ratio?.likely).toBeCloseTo((0.3125 * 0.85) / 0.25, 9);
+    // the disk by itself takes 0.19 GB/s, less than the link
+    const slow = resultOf(only(copy), 'copy');
+    expect(slow.ratio?.likely).toBeCloseTo(0.19 / 0.25, 9);
+    expect(slow.missing).toEqual([]);
+    // what the disk takes is unknown: so is the result, and the figure is named
+    const unknown = resultOf({ ...only(copy), parts: { disk: { sustainedWriteMBs: undefined } } }, 'copy');
+    expect(unknown.verdict).toBe('unproven');
+    expect(unknown.missing).toEqual([{ item: 'disk-1', part: 'disk', field: 'sustainedWriteMBs' }]);
+  });
+
+  test('elastic streams share what the real-time ones leave, max-min fair, and a unit takes as much longer', () => {
+    const elastic = (id: string, gbytePerS: number) => ({
+      kind: 'custom',
+      id,
+      name: id,
+      importance: 1,
+      mode: 'elastic',
+      unit: 'second of stream',
+      unitsPerRun: 60,
+      targetMin: 1,
+      flows: [{ from: 'memory', to: id, gbytePerS }],
+    });
+    // behind the hub: 512/65 × 0.85 = 6.695 GB/s; 2 of them in real time leave 4.695 for wants of 3.5 and 2
+    const change = {
+      parts: {
+        ssd: { sustainedWriteMBs: 20_000, generation: 5 },
+        disk: { interface: 'NVMe', generation: 5, lanes: 4, form: 'M.2 2280', sustainedWriteMBs: 20_000 },
+        board: wideHub(),
+      },
+      machine: { pins: { 'ssd-1': 'm2-2', 'disk-1': 'm2-3' } },
+      brief: {
+        tasks: [
+          {
+            ...elastic('steady', 2),
+            mode: 'real-time',
+            unitsPerS: 1,
+            unitsPerRun: undefined,
+            targetMin: undefined,
+            flows: [{ from: 'memory', to: 'system', gbytePerS: 2 }],
+          },
+          elastic('active', 3.5),
+          elastic('archive', 2),
+        ].map((task) => JSON.parse(JSON.stringify(task)) as object),
+        sittings: [{ id: 's', name: 'S', hoursPerWeek: 1, tasks: ['steady', 'active', 'archive'] }],
+      },
+    };
+    const uplink = (512 / 65) * 0.85;
+    const sitting = assessed(change).facts.sittings[0];
+    expect(sitting?.flows.map(({ task, bytesPerS }) => [task, (bytesPerS ?? 0) / 1e9])).toEqual([
+      ['steady', expect.closeTo(2, 9) as number],
+      ['active', expect.closeTo(uplink - 4, 6) as number],
+      ['archive', expect.closeTo(2, 6) as number],
+    ]);
+    // 60 units of a second each, slowed by 3.5 ÷ 2.695
+    expect(resultOf(change, 'active').gets?.likely).toBeCloseTo((60 * 3.5) / (uplink - 4), 3);
+    expect(resultOf(change, 'archive').gets?.likely).toBeCloseTo(60, 3);
   });
 
   test('streams and what tasks read meet on the uplink: each counts the other', () => {
@@ -263,7 +334,8 @@ describe('sittings', () => {
     const uplink = ((4 * 128) / 65) * 1e9 * 0.85;
     // 3 GB/s of footage and 0.2 GB/s of the copy on 6.7 GB/s
     expect(useOf(resultOf(both, 'reads'), 'uplink:hub:up')?.ratio).toBeCloseTo((uplink - 0.2e9) / 3e9, 6);
-    expect(resultOf(both, 'copy').ratio?.likely).toBeCloseTo(Math.min(uplink / 3.2e9, (0.6e9 * 0.85) / 0.2e9), 6);
+    // the disk by itself reads 0.23 GB/s, which is less than both links leave
+    expect(resultOf(both, 'copy').ratio?.likely).toBeCloseTo(0.23 / 0.2, 6);
   });
 
   test('only a task marked foreground keeps a reserve from elastic work', () => {

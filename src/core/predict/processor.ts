@@ -25,7 +25,8 @@ function coreRate(group: CoreGroup, clock: 'boostGHz' | 'allCoreGHz', where: str
 
 /**
  * Serial rate is the best core's boost; parallel rate adds cores from the fastest down, one thread each, then second
- * threads at the common gain. Clocks are the full-power ones: heat and power limits are not yet taken into account.
+ * threads at the common gain. Clocks are the full-power ones: what heat and power
+ * limits leave of them is a factor, see `clocks.ts`.
  */
 export function processorRates(processor: PartOf<'processor'>): ProcessorRates {
   const where = fullName(processor);

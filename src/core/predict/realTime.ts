@@ -1,56 +1,10 @@
-import { capacityOf, linkLoads, linksCrossed, type End, type Flow } from '../board/flows';
 import { verdictOf } from '../units/band';
 import { COMMON } from '../work/common';
-import type { Demand, RealTime } from '../work/stage';
+import { unique, type Demand, type RealTime } from '../work/stage';
 import { given, product, type Derivation } from './derive';
 import type { TaskResult, Use } from './results';
-import { supplied, supplierKind, unique, type Setting } from './totals';
-
-interface FlowLoads {
-  readonly loads: ReadonlyMap<string, number>;
-  /** The same loads on hub uplinks, by the key that demands use. */
-  readonly onUplinks: ReadonlyMap<string, number>;
-  readonly shareOf: (flow: Flow) => number | undefined;
-}
-
-/**
- * Loads of explicit flows on the placed links and the share each flow gets (capacity ÷ load, may exceed 1). `implied`
- * holds what the tasks' own demands put on the uplinks.
- */
-export function flowLoads(
-  flows: readonly Flow[],
-  { board, placement }: Setting,
-  implied: ReadonlyMap<string, number>,
-): FlowLoads {
-  if (!board || !placement || flows.length === 0)
-    return { loads: new Map(), onUplinks: new Map(), shareOf: () => undefined };
-  const endOf = (item: string): End | undefined => {
-    const slot = board.slotById.get(placement.placed.get(item)?.slot ?? '');
-    if (slot) return { link: slot.id, path: slot.path };
-    const integrated = board.integrated.find((entry) => entry.id === item);
-    return integrated && { link: integrated.id, path: integrated.path };
-  };
-  const bySlot = new Map([...placement.placed.values()].map((placed) => [placed.slot, placed.bytesPerS]));
-  const loads = linkLoads(flows, endOf);
-  const isUplink = (key: string) => board.hubs.has(key.slice(0, key.lastIndexOf(':')));
-  return {
-    loads,
-    onUplinks: new Map(
-      [...loads].flatMap(([key, value]) => (isUplink(key) ? [[`uplink:${key}`, value] as const] : [])),
-    ),
-    shareOf: (flow) => {
-      let share: number | undefined;
-      for (const key of linksCrossed(flow, endOf)) {
-        const capacity = capacityOf(board, (slot) => bySlot.get(slot), key);
-        if (capacity === undefined) return undefined;
-        const load = (loads.get(key) ?? flow.bytesPerS) + (implied.get(`uplink:${key}`) ?? 0);
-        const here = (capacity * COMMON.linkAchieved.value) / load;
-        share = share === undefined ? here : Math.min(share, here);
-      }
-      return share;
-    },
-  };
-}
+import type { Streams } from './streams';
+import { supplied, supplierKind, type Setting } from './totals';
 
 export function realTimeResult(
   sitting: string,
@@ -59,7 +13,7 @@ export function realTimeResult(
   load: ReadonlyMap<string, number>,
   setting: Setting,
   slow: number,
-  flows: FlowLoads,
+  streams: Streams,
 ): TaskResult {
   const target = task.targetPerS.value;
   const uses: Use[] = [];
@@ -112,8 +66,9 @@ export function realTimeResult(
     }
   }
   for (const flow of task.flows) {
-    const share = flows.shareOf(flow);
+    const { share, narrowest, missing: lacking } = streams.shareOf(flow);
     const demand = given(`flow ${flow.from} to ${flow.to}`, flow.bytesPerS, 'B/s', 'brief', task.task);
+    missing.push(...lacking);
     if (share === undefined)
       uses.push({
         resource: `flow:${flow.id}`,
@@ -129,7 +84,13 @@ export function realTimeResult(
         'flow',
         share,
         demand,
-        given('narrowest link on the way', share * flow.bytesPerS, 'B/s', 'standard', 'link rates after headers'),
+        given(
+          narrowest?.label ?? 'narrowest link',
+          share * flow.bytesPerS,
+          'B/s',
+          'standard',
+          'link rates after headers, or the device itself',
+        ),
         COMMON.linkAchieved.spread,
       );
   }

@@ -1,6 +1,8 @@
+import type { Flow } from '../board/flows';
 import type { Band, Verdict } from '../units/band';
 import type { Impossible, MissingFigure } from '../work/stage';
 import type { Derivation } from './derive';
+import type { Narrowest } from './streams';
 
 /** How much one resource has to do for a task, and how much of it the whole sitting uses. */
 export interface Use {
@@ -45,6 +47,15 @@ export interface HoldResult {
   readonly missing: readonly MissingFigure[];
 }
 
+/** A stream that a task names, with what it gets in bytes/s (undefined when a figure on its way is unknown). */
+export interface StreamResult {
+  readonly task: string;
+  readonly flow: Flow;
+  readonly realTime: boolean;
+  readonly bytesPerS: number | undefined;
+  readonly narrowest: Narrowest | undefined;
+}
+
 export interface SittingResult {
   readonly sitting: string;
   readonly tasks: readonly TaskResult[];
@@ -52,4 +63,6 @@ export interface SittingResult {
   /** Busy share by resource, 0 … 1, for power and the map. */
   readonly busy: ReadonlyMap<string, number>;
   readonly linkLoads: ReadonlyMap<string, number>;
+  /** The streams that tasks name. */
+  readonly flows: readonly StreamResult[];
 }

@@ -1,8 +1,10 @@
-import type { Expanded } from '../work/stage';
-import { elasticAlone, elasticResult, foregroundReserve, shareMaxMin } from './elastic';
+import type { Demand, Elastic, Expanded } from '../work/stage';
+import type { Flow } from '../board/flows';
+import { elasticAlone, elasticResult, foregroundReserve, shareMaxMin, type AloneRun } from './elastic';
 import { holdings, spill } from './holdings';
-import { flowLoads, realTimeResult } from './realTime';
-import type { SittingResult, TaskResult } from './results';
+import { realTimeResult } from './realTime';
+import type { SittingResult, StreamResult, TaskResult } from './results';
+import { streamsOf, type Streams } from './streams';
 import { supplied, totals, type Setting } from './totals';
 
 /**
@@ -22,11 +24,11 @@ export function runSitting(id: string, tasks: readonly Expanded[], setting: Sett
       load.set(key, (load.get(key) ?? 0) + demand.amount.value * task.targetPerS.value);
   const flows = realTime.flatMap((task) => task.flows);
   // streams between named devices and what tasks read and write meet on the hubs' uplinks: each counts the other
-  const loads = flowLoads(flows, setting, new Map(load));
-  for (const [key, bytesPerS] of loads.onUplinks) load.set(key, (load.get(key) ?? 0) + bytesPerS);
+  const streams = streamsOf(flows, setting, new Map(load));
+  for (const [key, bytesPerS] of streams.onUplinks) load.set(key, (load.get(key) ?? 0) + bytesPerS);
 
   const results: TaskResult[] = realTime.map((task) =>
-    realTimeResult(id, task, totalsOf.get(task.task) ?? new Map(), load, setting, slow(task), loads),
+    realTimeResult(id, task, totalsOf.get(task.task) ?? new Map(), load, setting, slow(task), streams),
   );
 
   const reserve =
@@ -47,11 +49,11 @@ export function runSitting(id: string, tasks: readonly Expanded[], setting: Sett
   };
   const alone = elastic.map((task) => ({
     task,
-    run: elasticAlone(task, totalsOf.get(task.task) ?? new Map(), leftOf, setting, slow(task)),
+    run: elasticAlone(task, totalsOf.get(task.task) ?? new Map(), leftOf, setting, slow(task), streams),
   }));
-  const shares = shareMaxMin(alone.map(({ run }) => run.busyAtFull));
+  const shares = elasticShares(alone, totalsOf, setting, streams);
   alone.forEach(({ task, run }, i) =>
-    results.push(elasticResult(id, task, run, shares[i] ?? 1, totalsOf.get(task.task) ?? new Map(), setting)),
+    results.push(elasticResult(id, task, run, shares.of[i] ?? 1, totalsOf.get(task.task) ?? new Map(), setting)),
   );
 
   const busy = new Map<string, number>();
@@ -61,10 +63,80 @@ export function runSitting(id: string, tasks: readonly Expanded[], setting: Sett
   };
   for (const [key, amount] of load) addBusy(key, amount);
   alone.forEach(({ task, run }, i) => {
-    const perS = run.unitsPerS === undefined ? 0 : run.unitsPerS * (shares[i] ?? 1);
+    const perS = run.unitsPerS === undefined ? 0 : run.unitsPerS * (shares.of[i] ?? 1);
     for (const [key, demand] of totalsOf.get(task.task) ?? []) addBusy(key, demand.amount.value * perS);
   });
-  return { sitting: id, tasks: results.map((result) => withBusy(result, busy)), holds, busy, linkLoads: loads.loads };
+  const linkLoads = new Map(streams.loads);
+  for (const { flow, bytesPerS } of shares.streamed)
+    for (const key of streams.linksOf(flow)) linkLoads.set(key, (linkLoads.get(key) ?? 0) + (bytesPerS ?? 0));
+  return {
+    sitting: id,
+    tasks: results.map((result) => withBusy(result, busy)),
+    holds,
+    busy,
+    linkLoads,
+    flows: [
+      ...realTime.flatMap((task) =>
+        task.flows.map((flow): StreamResult => {
+          const { share, narrowest } = streams.shareOf(flow);
+          const bytesPerS = share === undefined ? undefined : flow.bytesPerS * Math.min(1, share);
+          return { task: task.task, flow, realTime: true, bytesPerS, narrowest };
+        }),
+      ),
+      ...shares.streamed,
+    ],
+  };
+}
+
+interface Running {
+  readonly task: Elastic;
+  readonly run: AloneRun;
+}
+
+/**
+ * Shares of their own full speed that elastic tasks get: max-min fair over what they compute with, then over the
+ * links that their streams and drives share.
+ */
+function elasticShares(
+  alone: readonly Running[],
+  totalsOf: ReadonlyMap<string, ReadonlyMap<string, Demand>>,
+  setting: Setting,
+  streams: Streams,
+): { of: readonly number[]; streamed: readonly StreamResult[] } {
+  const computing = alone.map(({ run }) => new Map([...run.busyAtFull].filter(([key]) => !key.startsWith('uplink:'))));
+  const shares = shareMaxMin(computing);
+  const named: { task: number; flow: Flow; asked: Flow | undefined }[] = [];
+  alone.forEach(({ task, run }, i) => {
+    const perS = (run.unitsPerS ?? 0) * (shares[i] ?? 1);
+    if (perS <= 0) return;
+    // a unit of an elastic task carries what its streams carry in a second
+    for (const flow of task.flows)
+      named.push({ task: i, flow: { ...flow, bytesPerS: flow.bytesPerS * perS }, asked: flow });
+    for (const [key, { resource, amount }] of totalsOf.get(task.task) ?? []) {
+      const end = key === resource ? setting.supply.endOf(resource) : undefined;
+      if (!end || !(amount.value > 0)) continue;
+      const ends = end.direction === 'up' ? { from: end.item, to: 'memory' } : { from: 'memory', to: end.item };
+      named.push({
+        task: i,
+        flow: { id: `${task.task} ${key}`, ...ends, bytesPerS: amount.value * perS },
+        asked: undefined,
+      });
+    }
+  });
+  const rates = streams.fair(named.map(({ flow }) => flow));
+  const slowed = shares.map(() => 1);
+  named.forEach(({ task, flow }, k) => {
+    slowed[task] = Math.min(slowed[task] ?? 1, (rates[k] ?? 0) / flow.bytesPerS);
+  });
+  return {
+    of: shares.map((share, i) => share * (slowed[i] ?? 1)),
+    streamed: named.flatMap(({ task, asked }, k): StreamResult[] => {
+      const owner = alone[task]?.task.task;
+      if (!asked || owner === undefined) return [];
+      const { narrowest } = streams.shareOf(asked, true);
+      return [{ task: owner, flow: asked, realTime: false, bytesPerS: rates[k], narrowest }];
+    }),
+  };
 }
 
 const withBusy = (result: TaskResult, busy: ReadonlyMap<string, number>): TaskResult => ({

@@ -5,7 +5,7 @@ import { DRIVE_ROLES, type DriveRole } from '../machine';
 import type { MemoryState } from '../memory/population';
 import { GIB } from '../units/quantity';
 import { COMMON } from '../work/common';
-import { driveFor } from '../work/desk';
+import { driveFor, networkCards } from '../work/desk';
 import type { MissingFigure, Resource } from '../work/stage';
 import { fromConstant, given, least, product, type Derivation } from './derive';
 import { processorRates, type ProcessorRates } from './processor';
@@ -23,6 +23,8 @@ export interface Supply {
   readonly processor: ProcessorRates | undefined;
   /** Item ids that a resource's traffic passes on its way to memory, for shared uplinks. */
   readonly endOf: (resource: Resource) => { readonly item: string; readonly direction: 'up' | 'down' } | undefined;
+  /** What a drive or a network card can take or give by itself; nothing for what its link alone bounds. */
+  readonly deviceRate: (item: string, direction: 'up' | 'down') => Supplied | undefined;
   readonly memoryBytes: Supplied;
   readonly graphicsBytes: Supplied | undefined;
   readonly uplinks: ReadonlyMap<string, Derivation>;
@@ -182,8 +184,7 @@ export function supplyOf(
           items: card ? [card.item.id] : processor ? [processor.item.id] : [],
         };
       case 'network': {
-        const cards = parts.ofKind('expansion').filter((expansion) => expansion.part.purpose === 'network');
-        const best = cards[0];
+        const best = networkCards(parts)[0];
         if (best) return own(best, 'networkGbitPerS', best.part.networkGbitPerS, 'network', 'B/s', 1e9 / 8);
         const onBoard = board?.integrated
           .filter((item) => item.kind === 'network')
@@ -215,6 +216,16 @@ export function supplyOf(
     return undefined;
   };
 
+  const deviceRate: Supply['deviceRate'] = (id, direction) => {
+    const drive = parts.ofKind('drive').find(({ item }) => item.id === id);
+    if (drive)
+      return direction === 'up'
+        ? own(drive, 'seqReadMBs', drive.part.seqReadMBs, 'sequential read', 'B/s', 1e6)
+        : own(drive, 'sustainedWriteMBs', drive.part.sustainedWriteMBs, 'sequential write after its cache', 'B/s', 1e6);
+    const network = parts.ofKind('expansion').find(({ item, part }) => item.id === id && part.purpose === 'network');
+    return network && own(network, 'networkGbitPerS', network.part.networkGbitPerS, 'network', 'B/s', 1e9 / 8);
+  };
+
   return {
     of: (resource) => {
       if (!cache.has(resource)) cache.set(resource, compute(resource));
@@ -222,6 +233,7 @@ export function supplyOf(
     },
     processor: rates,
     endOf,
+    deviceRate,
     memoryBytes: {
       rate: memory.bytes === undefined ? undefined : given('memory fitted', memory.bytes, 'B', 'part', 'memory kits'),
       missing: memory.bytes === undefined ? memoryUnknown() : [],
@@ -236,8 +248,8 @@ export function supplyOf(
             items: [],
           }
         : undefined,
-    uplinks: new Map(
-      [...(board?.hubs.values() ?? [])].map((hub) => [
+    uplinks: new Map([
+      ...[...(board?.hubs.values() ?? [])].map((hub): [string, Derivation] => [
         hub.id,
         achievedLink(
           `uplink of ${hub.label}`,
@@ -245,7 +257,22 @@ export function supplyOf(
           `generation ${hub.uplink.generation} × ${hub.uplink.lanes}`,
         ),
       ]),
-    ),
+      // behind a card with a switch its drives share the card's own link
+      ...[...(placement?.placed.values() ?? [])].flatMap((placed): [string, Derivation][] =>
+        placed.bytesPerS === undefined
+          ? []
+          : [
+              [
+                placed.slot,
+                achievedLink(
+                  `link of the card in ${board?.slotById.get(placed.slot)?.label ?? placed.slot}`,
+                  placed.bytesPerS,
+                  'negotiated',
+                ),
+              ],
+            ],
+      ),
+    ]),
     space: (role) => {
       if (!DRIVE_ROLES.includes(role)) return undefined;
       const drives = parts.ofKind('drive').filter((fitted) => fitted.item.roles?.includes(role));

@@ -75,7 +75,3 @@ export const supplierKind = (key: string): string =>
         : key === 'network'
           ? 'network'
           : 'drive';
-
-export function unique(missing: readonly MissingFigure[]): MissingFigure[] {
-  return [...new Map(missing.map((figure) => [`${figure.item} ${figure.field}`, figure])).values()];
-}

@@ -1,44 +1,76 @@
 import type { Rule } from './rule';
-import { applicationFloor } from './applicationFloor';
-import { boardForm } from './boardForm';
-import { boardPower } from './boardPower';
-import { cardLength } from './cardLength';
-import { coolerHeight } from './coolerHeight';
-import { coolerLoad } from './coolerLoad';
-import { coolerSocket } from './coolerSocket';
-import { devicePlace } from './devicePlace';
-import { displayOutputs } from './displayOutputs';
-import { driveBays } from './driveBays';
-import { driveSpace } from './driveSpace';
-import { errorCorrection } from './errorCorrection';
-import { firmware } from './firmware';
-import { linkWidth } from './linkWidth';
-import { memoryCapacity } from './memoryCapacity';
-import { memoryChannels } from './memoryChannels';
-import { memoryGeneration } from './memoryGeneration';
-import { memoryRate } from './memoryRate';
-import { memorySlots } from './memorySlots';
-import { memoryUnderCooler } from './memoryUnderCooler';
-import { mixedKits } from './mixedKits';
-import { moduleKind } from './moduleKind';
-import { mustHaves } from './mustHaves';
-import { partsComplete } from './partsComplete';
-import { ownFigures } from './ownFigures';
-import { partsKnown } from './partsKnown';
-import { partsOnSale } from './partsOnSale';
-import { picturePath } from './picturePath';
-import { pricesKnown } from './pricesKnown';
-import { processorFamily } from './processorFamily';
-import { profileKind } from './profileKind';
-import { radiatorMount } from './radiatorMount';
-import { slotsOff } from './slotsOff';
-import { socket } from './socket';
-import { supplyConnectors } from './supplyConnectors';
-import { supplyForm } from './supplyForm';
-import { supplyLength } from './supplyLength';
-import { supplyPower } from './supplyPower';
-import { systemDrive } from './systemDrive';
-import { taskFigures } from './taskFigures';
+import { applicationFloor } from './work/applicationFloor';
+import { boardForm } from './housing/boardForm';
+import { boardPower } from './platform/boardPower';
+import { cardLength } from './housing/cardLength';
+import { coolerHeight } from './housing/coolerHeight';
+import { coolerLoad } from './heat/coolerLoad';
+import { cardLoad } from './heat/cardLoad';
+import { caseAir } from './heat/caseAir';
+import { noiseLimit } from './heat/noiseLimit';
+import { clearance } from './housing/clearance';
+import { fanRow } from './housing/fanRow';
+import { reach } from './housing/reach';
+import { mainsCircuit } from './power/mainsCircuit';
+import { coolerSocket } from './platform/coolerSocket';
+import { devicePlace } from './slots/devicePlace';
+import { displayOutputs } from './ports/displayOutputs';
+import { driveBays } from './housing/driveBays';
+import { driveSpace } from './work/driveSpace';
+import { errorCorrection } from './memory/errorCorrection';
+import { firmware } from './platform/firmware';
+import { linkWidth } from './slots/linkWidth';
+import { memoryCapacity } from './memory/memoryCapacity';
+import { memoryChannels } from './memory/memoryChannels';
+import { memoryGeneration } from './memory/memoryGeneration';
+import { memoryRate } from './memory/memoryRate';
+import { memorySlots } from './memory/memorySlots';
+import { memoryUnderCooler } from './housing/memoryUnderCooler';
+import { mixedKits } from './memory/mixedKits';
+import { moduleKind } from './memory/moduleKind';
+import { mustHaves } from './work/mustHaves';
+import { partsComplete } from './parts/partsComplete';
+import { ownFigures } from './parts/ownFigures';
+import { partsKnown } from './parts/partsKnown';
+import { partsOnSale } from './parts/partsOnSale';
+import { picturePath } from './ports/picturePath';
+import { pricesKnown } from './parts/pricesKnown';
+import { processorFamily } from './platform/processorFamily';
+import { profileKind } from './memory/profileKind';
+import { radiatorMount } from './housing/radiatorMount';
+import { slotsOff } from './slots/slotsOff';
+import { socket } from './platform/socket';
+import { supplyConnectors } from './power/supplyConnectors';
+import { supplyForm } from './housing/supplyForm';
+import { supplyLength } from './housing/supplyLength';
+import { supplyPower } from './power/supplyPower';
+import { systemDrive } from './work/systemDrive';
+import { taskFigures } from './parts/taskFigures';
+import { smallParts } from './parts/smallParts';
+import { memoryOrder } from './memory/memoryOrder';
+import { testedMemory } from './memory/testedMemory';
+import { streams } from './slots/streams';
+import { uplinkShared } from './slots/uplinkShared';
+import { upright } from './slots/upright';
+import { driveHeatsink } from './slots/driveHeatsink';
+import { carrier } from './slots/carrier';
+import { rootLinks } from './slots/rootLinks';
+import { cardHeight } from './housing/cardHeight';
+import { fanMounts } from './housing/fanMounts';
+import { fanHeaders } from './ports/fanHeaders';
+import { pumpHeader } from './ports/pumpHeader';
+import { lightHeaders } from './ports/lightHeaders';
+import { frontPorts } from './ports/frontPorts';
+import { displayLinks } from './ports/displayLinks';
+import { adaptiveSync } from './ports/adaptiveSync';
+import { applicationNeeds } from './work/applicationNeeds';
+import { scratchCells } from './work/scratchCells';
+import { surplusMemory } from './surplus/surplusMemory';
+import { surplusSupply } from './surplus/surplusSupply';
+import { surplusSpace } from './surplus/surplusSpace';
+import { surplusGraphics } from './surplus/surplusGraphics';
+import { surplusCards } from './surplus/surplusCards';
+import { surplusFans } from './surplus/surplusFans';
 
 /** All rules, in the order a builder wants to read what they found. */
 export const rules: readonly Rule[] = [
@@ -46,6 +78,7 @@ export const rules: readonly Rule[] = [
   ownFigures,
   partsOnSale,
   partsComplete,
+  smallParts,
   socket,
   processorFamily,
   firmware,
@@ -55,31 +88,62 @@ export const rules: readonly Rule[] = [
   memorySlots,
   memoryCapacity,
   memoryChannels,
+  memoryOrder,
   memoryRate,
   mixedKits,
+  testedMemory,
   errorCorrection,
   cardLength,
+  cardHeight,
+  upright,
   devicePlace,
+  carrier,
+  rootLinks,
   linkWidth,
+  streams,
+  uplinkShared,
+  driveHeatsink,
   slotsOff,
   coolerSocket,
   coolerHeight,
   coolerLoad,
+  cardLoad,
+  caseAir,
+  noiseLimit,
   radiatorMount,
+  fanMounts,
+  fanRow,
+  clearance,
+  reach,
   memoryUnderCooler,
   boardForm,
   supplyForm,
   supplyLength,
   supplyPower,
   supplyConnectors,
+  mainsCircuit,
+  fanHeaders,
+  pumpHeader,
+  frontPorts,
+  lightHeaders,
   boardPower,
   driveBays,
   systemDrive,
+  scratchCells,
   picturePath,
   displayOutputs,
+  displayLinks,
+  adaptiveSync,
   applicationFloor,
+  applicationNeeds,
   mustHaves,
   driveSpace,
+  surplusMemory,
+  surplusGraphics,
+  surplusSpace,
+  surplusSupply,
+  surplusFans,
+  surplusCards,
   taskFigures,
   pricesKnown,
 ];

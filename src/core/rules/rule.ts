@@ -1,5 +1,6 @@
 import type { Board } from '../board/compile';
-import type { Device, Placement, Unplaced } from '../board/placement';
+import type { Device, Unplaced } from '../board/fit';
+import type { Placement, PlacementProblem } from '../board/placement';
 import type { Brief } from '../brief';
 import type { Catalogue } from '../catalogue';
 import { fullName, type AnyFitted, type FittedParts } from '../fitted';
@@ -9,6 +10,18 @@ import type { MachinePrice } from '../money/landed';
 import type { PartKind } from '../parts';
 import type { PowerState } from '../power/draw';
 import type { SittingResult } from '../predict/results';
+import type { HeatState } from '../heat/state';
+import type { Region } from '../formats/catalogueSchema';
+import type { Scene } from '../clearance/scene';
+import type { HeatFigures } from './heat/figures';
+import type { HousingFigures } from './housing/figures';
+import type { MemoryFigures } from './memory/figures';
+import type { PlatformFigures } from './platform/figures';
+import type { PortFigures } from './ports/figures';
+import type { PowerFigures } from './power/figures';
+import type { SlotFigures } from './slots/figures';
+import type { SurplusFigures } from './surplus/figures';
+import type { WorkFigures } from './work/figures';
 import type { Settings } from '../settings';
 import type { MissingFigure } from '../work/stage';
 
@@ -17,8 +30,17 @@ export const LEVELS = ['blocks', 'unproven', 'caution', 'note', 'passes'] as con
 export type Level = (typeof LEVELS)[number];
 export const levelRank = (level: Level): number => LEVELS.indexOf(level);
 
-/** What a comparison found, as figures without words; `core/words/findings.ts` says each of them in one place. */
+/** What a comparison found, as figures without words; `core/words` says each of them in one place. */
 export type Figures =
+  | SlotFigures
+  | MemoryFigures
+  | HousingFigures
+  | PlatformFigures
+  | PortFigures
+  | WorkFigures
+  | SurplusFigures
+  | HeatFigures
+  | PowerFigures
   | { readonly code: 'unknown-figure'; readonly about: string; readonly missing: readonly MissingFigure[] }
   | { readonly code: 'part-gone'; readonly label: string }
   | { readonly code: 'parts-known'; readonly count: number }
@@ -44,7 +66,11 @@ export type Figures =
       readonly board: string;
       readonly minimum: string;
       readonly has: string;
-      readonly flashable: boolean;
+      readonly route: 'without-processor' | 'with-processor' | 'none';
+      /** The version to take: the newest release that knows the processor, else a beta. */
+      readonly takes: string | undefined;
+      readonly channel: 'release' | 'beta' | undefined;
+      readonly fault: string | undefined;
     }
   | {
       readonly code: 'memory-generation';
@@ -77,7 +103,13 @@ export type Figures =
       readonly board: string;
     }
   | { readonly code: 'memory-capacity'; readonly gib: number; readonly limitGib: number; readonly against: string }
-  | { readonly code: 'memory-channels'; readonly populated: number; readonly channels: number; readonly even: boolean }
+  | {
+      readonly code: 'memory-channels';
+      readonly populated: number;
+      readonly channels: number;
+      readonly even: boolean;
+      readonly spread: MemoryState['spread'];
+    }
   | {
       readonly code: 'memory-rate';
       readonly profileMTs: number;
@@ -85,7 +117,7 @@ export type Figures =
       readonly boardMTs: number;
       readonly effectiveMTs: number;
     }
-  | { readonly code: 'mixed-kits'; readonly kits: readonly string[] }
+  | { readonly code: 'mixed-kits'; readonly kits: readonly string[]; readonly count: number }
   | { readonly code: 'error-correction'; readonly without: readonly string[] }
   | {
       readonly code: 'card-length';
@@ -116,14 +148,6 @@ export type Figures =
       readonly heightMm: number;
       readonly spaceMm: number;
       readonly chassis: string;
-    }
-  | {
-      readonly code: 'cooler-load';
-      readonly cooler: string;
-      readonly processor: string;
-      readonly powerW: number;
-      readonly leastC: number;
-      readonly limitC: number;
     }
   | {
       readonly code: 'radiator';
@@ -184,7 +208,7 @@ export type Figures =
     }
   | {
       readonly code: 'drive-bays';
-      readonly size: '2.5"' | '3.5"';
+      readonly size: '2.5"' | '3.5"' | '5.25"';
       readonly drives: number;
       readonly bays: number;
       readonly chassis: string;
@@ -223,7 +247,7 @@ export const isFinding = (check: Check): check is Finding => check.level !== 'pa
 
 /** Identity of a finding across what-ifs: same rule, same comparison, same items. */
 export const findingKey = (check: Check): string =>
-  `${check.rule} ${check.code} ${check.items.join(',')}${'missing' in check ? ` ${check.missing.map((m) => `${m.part}.${m.field}`).join(',')}` : ''}${'kind' in check ? ` ${check.kind}` : ''}${'connector' in check ? ` ${check.connector}` : ''}`;
+  `${check.rule} ${check.code} ${check.items.join(',')}${'missing' in check ? ` ${check.missing.map((m) => `${m.part}.${m.field}`).join(',')}` : ''}${'kind' in check ? ` ${check.kind}` : ''}${'connector' in check ? ` ${check.connector}` : ''}${'task' in check ? ` ${check.task} ${check.sitting}` : ''}${'application' in check ? ` ${check.application}` : ''}${'display' in check ? ` ${check.display}` : ''}${'policy' in check ? ` ${check.policy}` : ''}`;
 
 /** Everything a rule may look at. Nothing here is computed by a rule. */
 export interface Facts {
@@ -235,12 +259,27 @@ export interface Facts {
   readonly board: Board | undefined;
   readonly devices: readonly Device[];
   readonly placement: Placement | undefined;
+  /** What the placement answers; undefined without a board whose wiring is known. */
+  readonly problem: PlacementProblem | undefined;
   readonly sittings: readonly SittingResult[];
   readonly power: PowerState;
+  readonly heat: HeatState;
+  /** Parts as boxes in the case; undefined without a case and a board. */
+  readonly scene: Scene | undefined;
+  readonly region: Region;
   readonly price: MachinePrice;
   readonly today: string;
   readonly settings: Settings;
 }
+
+/**
+ * What a rule looks at: parts of a kind, or what is derived from several. A swap can only change what a rule says when
+ * it changes something the rule reads.
+ */
+export type Reading =
+  PartKind | 'any part' | 'memory state' | 'wiring' | 'sittings' | 'power' | 'heat' | 'geometry' | 'price';
+
+export type AnyFittedById = ReadonlyMap<string, AnyFitted>;
 
 /** One question about a machine. `check` returns nothing when the question does not arise. */
 export interface Rule {
@@ -248,6 +287,9 @@ export interface Rule {
   /** What holds when the rule passes. */
   readonly holds: string;
   readonly compares: string;
+  readonly reads: readonly Reading[];
+  /** Reads which part it is (its id, dates, price, lists that name it), not only its figures; then nothing derived. */
+  readonly byIdentity?: true;
   readonly levels: readonly Exclude<Level, 'passes'>[];
   readonly source: string;
   readonly check: (facts: Facts) => readonly Check[];

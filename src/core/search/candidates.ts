@@ -5,7 +5,8 @@ import { fullName } from '../fitted';
 import type { DriveRole, Machine } from '../machine';
 import { cheapestOffer } from '../money/landed';
 import type { Part, PartKind } from '../parts';
-import { compareEffects, effectOf, type Effect } from './effect';
+import { compareStandings, effectOf, outcomeOf, standing, type Effect } from './effect';
+import { trialBench } from './trial';
 import { finish, type Trials } from './trials';
 
 /** The position being filled: an item to replace, or a new one of a kind (with the roles a new drive gets). */
@@ -68,13 +69,16 @@ export function* candidateTrials(
 ): Trials<Candidate[]> {
   const current = machine.items.find((item) => item.id === position.item)?.part;
   const candidates: Candidate[] = [];
+  const bench = trialBench(before, brief, context);
+  const now = outcomeOf(before);
   for (const part of context.catalogue.ofKind(position.kind)) {
     if (part.id !== current && part.withdrawn !== undefined && part.withdrawn <= context.today) continue;
-    const after = part.id === current ? before : assess(withPart(machine, position, part), brief, context);
-    const effect = effectOf(before, after);
+    const edit = editFor(machine, position, part);
+    const after = part.id === current ? now : bench.outcomeOf(edit, withPart(machine, position, part), part);
+    const effect = effectOf(now, after);
     candidates.push({
       part,
-      edit: editFor(machine, position, part),
+      edit,
       effect,
       landedMinor: cheapestOffer(context.catalogue, part.id, before.region)?.landed.landedMinor,
       fits: effect.brought.every((finding) => finding.level !== 'blocks'),
@@ -82,7 +86,8 @@ export function* candidateTrials(
     });
     yield;
   }
-  return candidates.sort(
-    (a, b) => Number(b.fits) - Number(a.fits) || compareEffects(a.effect, b.effect) || (a.part.id < b.part.id ? -1 : 1),
-  );
+  return candidates
+    .map((candidate) => ({ candidate, rank: [Number(candidate.fits), ...standing(candidate.effect)] }))
+    .sort((a, b) => compareStandings(a.rank, b.rank) || (a.candidate.part.id < b.candidate.part.id ? -1 : 1))
+    .map(({ candidate }) => candidate);
 }

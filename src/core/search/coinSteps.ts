@@ -4,7 +4,8 @@ import { editMachine, type MachineEdit } from '../edits';
 import { fullName } from '../fitted';
 import type { Machine } from '../machine';
 import type { Part } from '../parts';
-import { bringsNothingAsBadAs, effectOf, gainPerCoin, type Effect } from './effect';
+import { bringsNothingAsBadAs, effectOf, gainPerCoin, outcomeOf, type Effect } from './effect';
+import { trialBench } from './trial';
 import { finish, firstOfEach, type Trials } from './trials';
 
 /** One swap away from a machine. */
@@ -31,6 +32,8 @@ export interface CoinSteps {
 /** The same, a trial at a time. */
 export function* coinTrials(machine: Machine, brief: Brief, context: Context): Trials<CoinSteps> {
   const before = assess(machine, brief, context);
+  const bench = trialBench(before, brief, context);
+  const now = outcomeOf(before);
   const up: Step[] = [];
   const savings: Step[] = [];
   let tried = 0;
@@ -39,7 +42,7 @@ export function* coinTrials(machine: Machine, brief: Brief, context: Context): T
     for (const other of context.catalogue.ofKind(part.kind)) {
       if (other.id === part.id || (other.withdrawn !== undefined && other.withdrawn <= context.today)) continue;
       const edit: MachineEdit = { kind: 'swap', item: item.id, part: other.id, label: fullName(other) };
-      const effect = effectOf(before, assess(editMachine(machine, edit), brief, context));
+      const effect = effectOf(now, bench.outcomeOf(edit, editMachine(machine, edit), other));
       tried++;
       yield;
       if (effect.priceMinor === undefined || !bringsNothingAsBadAs(effect, 'caution')) continue;

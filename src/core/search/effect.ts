@@ -1,4 +1,7 @@
 import { progress, type Assessment } from '../assess';
+import type { Brief } from '../brief';
+import type { MachinePrice } from '../money/landed';
+import type { TaskResult } from '../predict/results';
 import { findingKey, levelRank, LEVELS, type Finding, type Level } from '../rules/rule';
 import type { Band, Verdict } from '../units/band';
 
@@ -25,12 +28,43 @@ export interface Effect {
   readonly gain: number;
 }
 
+/** What an effect compares: of an assessment what a person would see change. */
+export interface Outcome {
+  readonly findings: readonly Finding[];
+  readonly tasks: readonly TaskResult[];
+  readonly price: MachinePrice;
+  readonly brief: Brief;
+}
+
+/** The outcome of an assessment. */
+export const outcomeOf = ({ findings, tasks, facts }: Assessment): Outcome => ({
+  findings,
+  tasks,
+  price: facts.price,
+  brief: facts.brief,
+});
+
 /** Past this ratio more is no gain. */
 const SATURATION = 4;
 
-export function effectOf(before: Assessment, after: Assessment): Effect {
-  const keysBefore = new Set(before.findings.map(findingKey));
-  const keysAfter = new Set(after.findings.map(findingKey));
+const keysOf = new WeakMap<Outcome, ReadonlySet<string>>();
+
+/** Keys of an outcome's findings, made once: one side of a comparison stays while thousands pass on the other. */
+function keysIn(outcome: Outcome): ReadonlySet<string> {
+  let known = keysOf.get(outcome);
+  if (!known) keysOf.set(outcome, (known = new Set(outcome.findings.map(findingKey))));
+  return known;
+}
+
+export function effectOf(before: Outcome, after: Outcome): Effect {
+  const keysBefore = keysIn(before);
+  const keysAfter = new Set<string>();
+  const brought: Finding[] = [];
+  for (const finding of after.findings) {
+    const key = findingKey(finding);
+    keysAfter.add(key);
+    if (!keysBefore.has(key)) brought.push(finding);
+  }
   const results = new Map(after.tasks.map((result) => [result.task, result]));
   let weight = 0;
   let gain = 0;
@@ -45,7 +79,7 @@ export function effectOf(before: Assessment, after: Assessment): Effect {
       ratio: next.ratio,
       ratioBefore: result.ratio,
     });
-    const importance = before.facts.brief.tasks.find((task) => task.id === result.task)?.importance ?? 1;
+    const importance = before.brief.tasks.find((task) => task.id === result.task)?.importance ?? 1;
     const a = Math.min(SATURATION, progress(result));
     const b = Math.min(SATURATION, progress(next));
     weight += importance;
@@ -54,14 +88,14 @@ export function effectOf(before: Assessment, after: Assessment): Effect {
     if (a > 0 && b > 0) gain += importance * Math.log(b / a);
     else if (a > 0 || b > 0) gain += importance * (b > 0 ? 1 : -1) * Math.log(SATURATION);
   }
-  const bound = before.facts.price.unpriced.length > 0 && !sameUnpriced(before, after);
+  const bound = before.price.unpriced.length > 0 && !sameUnpriced(before, after);
   return {
     priceMinor:
-      bound || after.facts.price.unpriced.length > before.facts.price.unpriced.length
+      bound || after.price.unpriced.length > before.price.unpriced.length
         ? undefined
-        : after.facts.price.total.landedMinor - before.facts.price.total.landedMinor,
+        : after.price.total.landedMinor - before.price.total.landedMinor,
     mended: before.findings.filter((finding) => !keysAfter.has(findingKey(finding))),
-    brought: after.findings.filter((finding) => !keysBefore.has(findingKey(finding))),
+    brought,
     tasks,
     met: after.tasks.filter((result) => result.verdict === 'carries').length,
     metBefore: before.tasks.filter((result) => result.verdict === 'carries').length,
@@ -69,8 +103,7 @@ export function effectOf(before: Assessment, after: Assessment): Effect {
   };
 }
 
-const sameUnpriced = (a: Assessment, b: Assessment): boolean =>
-  a.facts.price.unpriced.join() === b.facts.price.unpriced.join();
+const sameUnpriced = (a: Outcome, b: Outcome): boolean => a.price.unpriced.join() === b.price.unpriced.join();
 
 /** Findings mended minus brought at each level, worst level first. */
 export function findingBalance(effect: Effect): number[] {
@@ -82,29 +115,36 @@ export function findingBalance(effect: Effect): number[] {
 export const bringsNothingAsBadAs = (effect: Effect, level: Level): boolean =>
   effect.brought.every((finding) => levelRank(finding.level) > levelRank(level));
 
+/** Findings that a change mends; a note gone is nothing mended. */
+export const mends = (effect: Effect): number => effect.mended.filter((finding) => finding.level !== 'note').length;
+
+const noWorse = (effect: Effect): boolean =>
+  effect.priceMinor !== undefined &&
+  effect.priceMinor <= 0 &&
+  effect.brought.every((finding) => finding.level === 'note') &&
+  effect.gain >= -1e-9 &&
+  effect.met >= effect.metBefore &&
+  (effect.gain > 1e-9 || effect.priceMinor < 0 || mends(effect) > 0);
+
+/** What candidates are ordered by, best first in each place; larger is better. */
+export const standing = (effect: Effect): readonly number[] => [
+  Number(noWorse(effect)),
+  ...findingBalance(effect),
+  effect.met,
+  gainPerCoin(effect),
+];
+
+/** Negative when `a` stands above `b`. */
+export function compareStandings(a: readonly number[], b: readonly number[]): number {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return (b[i] ?? 0) - (a[i] ?? 0);
+  return 0;
+}
+
 /**
  * Order of candidates: what is no dearer and no worse stands above all; then findings mended minus brought, worst level
  * first; then tasks that meet their target; then gain a coin added (gain alone when it costs nothing more).
  */
-export function compareEffects(a: Effect, b: Effect): number {
-  const noWorse = (effect: Effect) =>
-    effect.priceMinor !== undefined &&
-    effect.priceMinor <= 0 &&
-    effect.brought.length === 0 &&
-    effect.gain >= -1e-9 &&
-    effect.met >= effect.metBefore &&
-    (effect.gain > 1e-9 || effect.priceMinor < 0 || effect.mended.length > 0);
-  const top = Number(noWorse(b)) - Number(noWorse(a));
-  if (top !== 0) return top;
-  const left = findingBalance(a);
-  const right = findingBalance(b);
-  for (let i = 0; i < left.length; i++) {
-    const difference = (right[i] ?? 0) - (left[i] ?? 0);
-    if (difference !== 0) return difference;
-  }
-  if (a.met !== b.met) return b.met - a.met;
-  return gainPerCoin(b) - gainPerCoin(a);
-}
+export const compareEffects = (a: Effect, b: Effect): number => compareStandings(standing(a), standing(b));
 
 /** Gain a hundred coins of price added; with no price added the gain counts as if it cost one coin. */
 export function gainPerCoin(effect: Effect): number {

@@ -4,8 +4,11 @@ import { editMachine, freshItemId, type MachineEdit } from '../edits';
 import { fullName } from '../fitted';
 import type { Machine } from '../machine';
 import type { Part, PartKind } from '../parts';
+import { SIDES } from '../parts/case';
 import { findingKey, type Finding } from '../rules/rule';
-import { bringsNothingAsBadAs, effectOf, type Effect } from './effect';
+import { bringsNothingAsBadAs, effectOf, mends, outcomeOf, type Effect } from './effect';
+import { tuningsToTry } from './operatingPoints';
+import { trialBench } from './trial';
 import { finish, firstOfEach, type Trials } from './trials';
 
 /** A single edit that mends a finding, found by trying it. */
@@ -17,6 +20,22 @@ export interface Remedy {
 
 /** Kinds that a machine can do without, so that leaving one out may be a remedy. */
 const SPARE: readonly PartKind[] = ['expansion', 'fan', 'mixer', 'peripheral', 'accessory', 'display'];
+
+/** Findings that another slot may mend. */
+const MOVED: ReadonlySet<string> = new Set([
+  'link',
+  'device-place',
+  'slot-off',
+  'stream',
+  'carrier',
+  'drive-heatsink',
+  'uplink',
+  'collision',
+  'reach',
+]);
+
+/** Findings that more air, a lower limit or another curve may mend. */
+const WARM: ReadonlySet<string> = new Set(['cooler-load', 'card-load', 'case-air', 'noise']);
 
 /** Every single edit worth trying against a finding: swaps of its items, additions, moves, removals and settings. */
 function* editsAgainst(
@@ -39,8 +58,19 @@ function* editsAgainst(
       if (other.id !== part.id && buyable(other))
         yield { edit: { kind: 'swap', item: id, part: other.id, label: fullName(other) }, part: other };
     if (SPARE.includes(part.kind)) yield { edit: { kind: 'remove', item: id }, part: undefined };
+    if (item.upright) yield { edit: { kind: 'stand', item: id, upright: false }, part: undefined };
+    else if (
+      ['slot-off', 'collision', 'reach'].includes(finding.code) &&
+      (part.kind === 'graphics' || part.kind === 'expansion')
+    )
+      yield { edit: { kind: 'stand', item: id, upright: true }, part: undefined };
+    if (finding.code === 'collision' && (part.kind === 'cooler' || part.kind === 'fan'))
+      for (const side of SIDES)
+        if (side !== item.side) yield { edit: { kind: 'side', item: id, side }, part: undefined };
+    if (machine.moduleSlots?.[id] !== undefined)
+      yield { edit: { kind: 'seat-modules', item: id, slots: [] }, part: undefined };
     if (machine.pins?.[id] !== undefined) yield { edit: { kind: 'unpin', item: id }, part: undefined };
-    else if (finding.code === 'link' || finding.code === 'device-place' || finding.code === 'slot-off')
+    else if (MOVED.has(finding.code))
       for (const slot of assessed.facts.board?.slots ?? [])
         yield { edit: { kind: 'pin', item: id, slot: slot.id }, part: undefined };
   }
@@ -59,8 +89,35 @@ function* editsAgainst(
           },
           part,
         };
+  // one fan lets little in that cannot get out: two of a kind go to both ends
+  if (finding.code === 'case-air')
+    for (const part of catalogue.ofKind('fan'))
+      if (buyable(part)) yield { edit: { kind: 'several', edits: severalOf(machine, part, 2) }, part: undefined };
+  if (finding.code === 'data-cables' && finding.drives - finding.cables > 1)
+    for (const part of catalogue.ofKind('accessory'))
+      if (buyable(part) && part.cableFor === 'drive data') {
+        const edits = severalOf(machine, part, finding.drives - finding.cables);
+        yield { edit: { kind: 'several', edits }, part: undefined };
+      }
+  if (finding.code === 'surplus-fans' && finding.items.length > 1)
+    yield {
+      edit: { kind: 'several', edits: finding.items.map((item) => ({ kind: 'remove' as const, item })) },
+      part: undefined,
+    };
+  if (WARM.has(finding.code)) {
+    for (const tuning of tuningsToTry(assessed)) yield { edit: { kind: 'tune', tuning }, part: undefined };
+    if (finding.code === 'cooler-load' || finding.code === 'card-load')
+      for (const part of catalogue.ofKind('fan'))
+        if (buyable(part))
+          yield {
+            edit: { kind: 'add', item: { id: freshItemId(machine, 'fan'), part: part.id, label: fullName(part) } },
+            part,
+          };
+  }
   if (finding.code === 'memory-rate' || finding.code === 'profile-kind')
     yield { edit: { kind: 'memory-profile', profile: 'off' }, part: undefined };
+  if (finding.code === 'firmware' && finding.takes !== undefined)
+    yield { edit: { kind: 'firmware', version: finding.takes }, part: undefined };
   if (finding.code === 'system-drive')
     for (const id of finding.items)
       yield {
@@ -68,6 +125,13 @@ function* editsAgainst(
         part: undefined,
       };
 }
+
+/** Additions of a number of equal parts. */
+const severalOf = (machine: Machine, part: Part, count: number) =>
+  Array.from({ length: count }, (_, i) => ({
+    kind: 'add' as const,
+    item: { id: `${freshItemId(machine, part.kind)}.${i + 1}`, part: part.id, label: fullName(part) },
+  }));
 
 const rolesWanted = (machine: Machine, finding: Finding) => {
   if (finding.code === 'space') return [finding.role as 'active'];
@@ -83,7 +147,8 @@ const rolesSwitched = (machine: Machine, id: string, on: boolean) => {
 
 /**
  * Remedies of a finding, best first: an edit counts when the finding is gone afterwards and nothing of the same or a
- * worse level has come. Those that keep every task's verdict stand first, then those that keep speed, then the cheapest.
+ * worse level has come. Those that keep every task's verdict stand first, then those that keep speed, then those that
+ * bring nothing else, then those that mend most besides, then the cheapest.
  * At most `limit`, of different kinds of edit or part where there are such.
  */
 export const remediesFor = (...args: Parameters<typeof remedyTrials>): Remedy[] => finish(remedyTrials(...args));
@@ -99,12 +164,22 @@ export function* remedyTrials(
 ): Trials<Remedy[]> {
   const key = findingKey(finding);
   const found: Remedy[] = [];
+  const bench = trialBench(before, brief, context);
+  const now = outcomeOf(before);
   for (const { edit, part } of editsAgainst(machine, finding, context, before)) {
     const changed = editMachine(machine, edit);
     if (changed === machine) continue;
     yield;
-    const effect = effectOf(before, assess(changed, brief, context));
+    const effect = effectOf(now, bench.outcomeOf(edit, changed, part));
     if (effect.priceMinor === undefined) continue;
+    if (finding.code === 'stream' && slows(effect, finding.taskId)) continue;
+    if (finding.code === 'link' && slower(effect) > 0) continue;
+    if (finding.code.startsWith('surplus-')) {
+      // less of what is too much is a saving even while some is left, as long as nothing is lost by it
+      if (effect.priceMinor < 0 && effect.brought.length === 0 && worsened(effect) + slower(effect) === 0)
+        found.push({ edit, part, effect });
+      continue;
+    }
     if (!effect.mended.some((mended) => findingKey(mended) === key) || !bringsNothingAsBadAs(effect, finding.level))
       continue;
     found.push({ edit, part, effect });
@@ -116,7 +191,8 @@ export function* remedyTrials(
     (a, b) =>
       worsened(a.effect) - worsened(b.effect) ||
       slower(a.effect) - slower(b.effect) ||
-      b.effect.mended.length - a.effect.mended.length ||
+      brings(a.effect) - brings(b.effect) ||
+      mends(b.effect) - mends(a.effect) ||
       cost(a) - cost(b),
   );
   const distinct = firstOfEach(found, ({ edit, part }) =>
@@ -125,8 +201,16 @@ export function* remedyTrials(
   return spreadOver(distinct, limit);
 }
 
+/** A slower device no longer fills its link, which mends nothing: the task itself must not lose. */
+function slows(effect: Effect, task: string): boolean {
+  const change = effect.tasks.find((entry) => entry.task === task);
+  return (change?.ratio?.likely ?? 0) < (change?.ratioBefore?.likely ?? 0) - 1e-9;
+}
+
 const RANK = { short: 0, unproven: 1, between: 2, carries: 3 } as const;
 const worsened = (effect: Effect): number => effect.tasks.filter((task) => RANK[task.after] < RANK[task.before]).length;
+/** Findings of a lesser level that come with it; a note is none. */
+const brings = (effect: Effect): number => effect.brought.filter((finding) => finding.level !== 'note').length;
 const slower = (effect: Effect): number => Number(effect.gain < -0.02);
 
 /** The best of each kind of remedy first, then the next best, so that a choice is a choice. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { briefOf, dataOf, DESK, machineOf, PARTS, PLAY, plus, swapped, type Change } from '../tests/world';
-import { assess, contextOf } from '../assess';
+import { assess, contextOf, type Assessment } from '../assess';
 import { compileCatalogue } from '../catalogue';
 import { editBrief, editMachine, freshItemId, freshTaskId } from '../edits';
 import { compareWithRival } from '../money/rivals';
@@ -9,7 +9,7 @@ import { findingKey } from '../rules/rule';
 import type { CatalogueData } from '../formats/catalogueSchema';
 import { rankCandidates } from './candidates';
 import { coinSteps } from './coinSteps';
-import { effectOf } from './effect';
+import { effectOf, outcomeOf } from './effect';
 import { remediesFor } from './remedies';
 
 const like = (id: string, as: string, patch: Record<string, unknown>) => ({
@@ -57,6 +57,8 @@ const hard = briefOf({
   brief: { tasks: [{ ...PLAY, correctionSteps: 60, temporalNr: 'strong' }, DESK], sittings: [] },
 });
 const tall: Change = { items: swapped('cooler-1', 'cooler-tall') };
+
+const effectBetween = (before: Assessment, after: Assessment) => effectOf(outcomeOf(before), outcomeOf(after));
 
 describe('remedies', () => {
   const machine = machineOf(tall);
@@ -152,15 +154,15 @@ describe('effects', () => {
   test('an edit and its way back cancel out', () => {
     const machine = machineOf();
     const faster = editMachine(machine, { kind: 'swap', item: 'card-1', part: 'card-fast' as never, label: 'fast' });
-    const there = effectOf(assess(machine, brief, context), assess(faster, brief, context));
-    const back = effectOf(assess(faster, brief, context), assess(machine, brief, context));
+    const there = effectBetween(assess(machine, brief, context), assess(faster, brief, context));
+    const back = effectBetween(assess(faster, brief, context), assess(machine, brief, context));
     expect(there.gain + back.gain).toBeCloseTo(0, 12);
     expect((there.priceMinor ?? 0) + (back.priceMinor ?? 0)).toBe(0);
   });
 
   test('a total that is only a lower bound has no price change to show', () => {
     const odd = editMachine(machineOf(), { kind: 'add', item: { id: 'x', part: 'ghost' as never } });
-    expect(effectOf(assess(machineOf(), brief, context), assess(odd, brief, context)).priceMinor).toBeUndefined();
+    expect(effectBetween(assess(machineOf(), brief, context), assess(odd, brief, context)).priceMinor).toBeUndefined();
   });
 });
 

@@ -37,7 +37,12 @@ describe('worked by hand', () => {
     // half-way between 0.90 at 20 % and 0.92 at 50 %
     expect(tierEfficiency('platinum', 0.35)).toBeCloseTo(0.91, 12);
     expect(tierEfficiency('titanium', 0.1)).toBe(0.9);
-    expect(tierEfficiency('gold', 0.05)).toBe(0.87);
+    // below 20 % the loss stays what it is there, 0.2 × (1/0.87 − 1) of the rating: 0.05 ÷ (0.05 + 0.02989)
+    expect(tierEfficiency('gold', 0.05)).toBeCloseTo(0.6259, 4);
+    // 90 % at half, 87 % at full: 60 % load lies a fifth of the way, so 372 W of 620 W draw 416.1 W
+    expect(tierEfficiency('gold', 0.6)).toBeCloseTo(0.894, 12);
+    expect(wallDrawW(372, tierEfficiency('gold', 372 / 620))).toBeCloseTo(416.1, 1);
+    expect(tierEfficiency('gold', 0.5, 230)).toBe(0.92);
     expect(tierEfficiency('bronze', 1)).toBe(0.82);
   });
 

@@ -170,12 +170,12 @@ describe('findings say the thing, both figures and the mend', () => {
     [
       'firmware',
       { parts: { board: { shippedFirmware: '1.2' } } },
-      'Halcyte Test 8 needs firmware 1.5; Wexcombe Test comes with 1.2, and can be flashed without a processor. Flash firmware 1.5 from a USB stick before the first start.',
+      'Halcyte Test 8 needs firmware 1.5; Wexcombe Test comes with 1.2, and can be flashed without a processor. Flash firmware 2.0 from a USB stick before the first start.',
     ],
     [
       'memory-channels',
       { parts: { kit: { modules: 1 } } },
-      '1 of 2 memory channels are populated, which costs bandwidth. Fill all 2 channels alike.',
+      '1 of 2 memory channels are populated, which costs bandwidth. 32 GB at 44.8 GB/s over 1 channel. Fill all 2 channels alike.',
     ],
     [
       'parts-complete',
@@ -225,9 +225,9 @@ describe('findings say the thing, both figures and the mend', () => {
     const passed = assessed().checks.filter((check) => check.level === 'passes');
     const sentences = passed.map((check) => findingWords(check).says);
     expect(sentences).toContain('Halcyte Test 8 and Wexcombe Test both have socket Dunlin.');
-    expect(sentences).toContain('All 2 memory channels are populated alike.');
+    expect(sentences).toContain('All 2 memory channels are populated alike. 64 GB at 89.6 GB/s over 2 channels.');
     expect(sentences).toContain(
-      'Northdraft Test 140 holds Halcyte Test 8 at 120 W to 48 °C of 95 °C in room air; warmth of the case is not counted yet.',
+      'Under Northdraft Test 140, with the card under load too, Halcyte Test 8 settles at 72.9 of 95 °C with 120 W at full clock.',
     );
     for (const check of passed) expect(findingWords(check).mend, check.rule).toBeUndefined();
   });

@@ -20,6 +20,10 @@ export const applicationSchema = z.strictObject({
   /** Largest picture it sends to an encoder engine, whatever the engine could do. */
   engineLimit: z.strictObject({ width: z.number().int().positive(), height: z.number().int().positive() }).optional(),
   computeStacks: z.array(plainText(40)),
+  /** Operating systems it runs on; absent when not stated. */
+  systems: z.array(plainText(40)).min(1).optional(),
+  /** Its maker supports it only with a certified graphics driver. */
+  certifiedDriver: z.boolean().optional(),
   /** Published minimum and recommended; a minimum is where trouble begins. */
   memoryGiB: z.strictObject({ minimum: z.number().positive(), recommended: z.number().positive() }),
   graphicsMemoryGiB: z.strictObject({ minimum: z.number().positive(), recommended: z.number().positive() }),

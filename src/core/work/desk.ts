@@ -5,6 +5,7 @@ import type { Demand, Holding, RealTime } from './stage';
 import type { CustomWork, DeskWork } from './tasks';
 import type { Elastic, Expanded } from './stage';
 import type { Flow } from '../board/flows';
+import type { Fitted, FittedParts } from '../fitted';
 import type { MachineFacts } from './machineFacts';
 
 export const DESK = {
@@ -129,8 +130,17 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
       [flow.from, from],
       [flow.to, to],
     ] as const)
-      if (!found) impossible.push({ code: 'part-missing', kind: end });
-    if (from && to) flows.push({ id: `${task.id}.${i}`, from, to, bytesPerS: flow.gbytePerS * 1e9 });
+      if (found.length === 0) impossible.push({ code: 'part-missing', kind: end });
+    // several drives of one role take a stream in equal parts
+    const pairs = from.flatMap((a) => to.map((b) => [a, b] as const));
+    pairs.forEach(([a, b], k) =>
+      flows.push({
+        id: pairs.length > 1 ? `${task.id}.${i}.${k}` : `${task.id}.${i}`,
+        from: a,
+        to: b,
+        bytesPerS: (flow.gbytePerS * 1e9) / pairs.length,
+      }),
+    );
   });
   const graphicsNeeded = demands.some((demand) => demand.resource.startsWith('gpu.'));
   const base = {
@@ -169,19 +179,32 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
 const scaled = (value: number | undefined, factor: number): number | undefined =>
   value === undefined ? undefined : value * factor;
 
-/** Item or integrated function a flow's end stands for on this machine. */
-function flowEnd(end: string, facts: MachineFacts): string | undefined {
-  if (end === 'memory') return 'memory';
-  if (end === 'graphics') return facts.parts.one('graphics')?.item.id;
-  if (end === 'capture')
-    return facts.parts.ofKind('expansion').find((card) => card.part.purpose === 'capture')?.item.id;
-  if (end === 'network')
-    return (
-      facts.parts.ofKind('expansion').find((card) => card.part.purpose === 'network')?.item.id ??
-      facts.parts.one('board')?.part.topology?.integrated?.find((item) => item.kind === 'network')?.id
-    );
-  return driveFor(facts, end)?.item.id;
+/** Items or integrated function a flow's end stands for on this machine: all drives of a role, one of anything else. */
+function flowEnd(end: string, { parts }: MachineFacts): string[] {
+  const cardFor = (purpose: string) => parts.ofKind('expansion').find((card) => card.part.purpose === purpose)?.item.id;
+  const one = (id: string | undefined) => (id === undefined ? [] : [id]);
+  if (end === 'memory') return ['memory'];
+  if (end === 'graphics') return one(parts.one('graphics')?.item.id);
+  if (end === 'capture') return one(cardFor('capture'));
+  if (end === 'network' || end === 'second network') {
+    const ends = [
+      ...networkCards(parts).map(({ item }) => item.id),
+      ...(parts.one('board')?.part.topology?.integrated ?? [])
+        .filter((item) => item.kind === 'network')
+        .map((item) => item.id),
+    ];
+    return one(ends[end === 'network' ? 0 : 1]);
+  }
+  const drives = parts.ofKind('drive').filter((drive) => drive.item.roles?.some((role) => role === end));
+  return drives.length > 0 ? drives.map(({ item }) => item.id) : one(driveFor({ parts }, end)?.item.id);
 }
+
+/** Network cards of a machine, the fastest first; one of unknown rate comes last. */
+export const networkCards = (parts: FittedParts): Fitted<'expansion'>[] =>
+  parts
+    .ofKind('expansion')
+    .filter(({ part }) => part.purpose === 'network')
+    .sort((a, b) => (b.part.networkGbitPerS ?? 0) - (a.part.networkGbitPerS ?? 0));
 
 /** The drive that serves a role: its own, else the active one, else the system drive. */
 export function driveFor(facts: Pick<MachineFacts, 'parts'>, role: string) {

@@ -42,6 +42,11 @@ export interface MissingFigure {
   readonly field: string;
 }
 
+/** Each figure once, in the order they came. */
+export function unique(missing: readonly MissingFigure[]): MissingFigure[] {
+  return [...new Map(missing.map((figure) => [`${figure.item} ${figure.field}`, figure])).values()];
+}
+
 /** Why a task does not run at all on this machine, as data. */
 export type Impossible =
   | { readonly code: 'no-encoder'; readonly codec: Codec; readonly chroma: string; readonly bitDepth: number }

@@ -85,8 +85,8 @@ export const deskSchema = z.strictObject({
 });
 export type DeskWork = z.infer<typeof deskSchema>;
 
-/** Ends of a flow: memory, the card, the board's network, or the drive in a role. */
-const flowEnd = z.union([z.enum(['memory', 'graphics', 'network', 'capture']), driveRole]);
+/** Ends of a flow: memory, the card, the fastest or second fastest network, or the drives in a role. */
+const flowEnd = z.union([z.enum(['memory', 'graphics', 'network', 'second network', 'capture']), driveRole]);
 
 export const customSchema = z.strictObject({
   kind: z.literal('custom'),

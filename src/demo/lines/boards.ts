@@ -25,7 +25,8 @@ const common = (fanHeaders: number) => ({
   fanHeaderCurrentA: 1,
   secondFirmwareChip: false,
   rearUsb: [{ gbitPerS: 10, count: 4 }, { gbitPerS: 5, count: 4 }],
-  frontUsbHeaders: [{ gbitPerS: 10, count: 1 }, { gbitPerS: 5, count: 1 }],
+  // ports that the headers feed: the wide one feeds two
+  frontUsbHeaders: [{ gbitPerS: 10, count: 1 }, { gbitPerS: 5, count: 2 }],
   warrantyMonths: 36,
 });
 

@@ -17,6 +17,7 @@ interface Card {
   readonly certified?: boolean;
   readonly onSale?: string;
   readonly withdrawn?: string;
+  readonly passive?: boolean;
 }
 
 const CARDS: readonly Card[] = [
@@ -40,13 +41,14 @@ const CARDS: readonly Card[] = [
   { maker: 'Vessary', name: 'Brine 24', tflops: 54, gib: 24, gbs: 896, watts: 340, lengthMm: 321, slots: 3, lanes: 16, generation: 5, usd: 1149 },
   { maker: 'Palisar', name: 'Breeze 8', tflops: 10, gib: 8, gbs: 448, watts: 175, lengthMm: 256, slots: 2, lanes: 16, generation: 3, usd: 279, onSale: '2020-10-20', withdrawn: '2024-02-28' },
   { maker: 'Lumoth', name: 'Eddyline 8', tflops: 8, gib: 8, gbs: 256, watts: 150, lengthMm: 240, slots: 2, lanes: 16, generation: 3, usd: 199, onSale: '2020-06-02', withdrawn: '2023-10-31' },
+  { maker: 'Lumoth', name: 'Drift 4 Still', tflops: 5.5, gib: 4, gbs: 128, watts: 58, lengthMm: 182, slots: 2, lanes: 8, generation: 4, usd: 169, passive: true },
   { maker: 'Palisar', name: 'Breeze 6', tflops: 6.4, gib: 6, gbs: 336, watts: 160, lengthMm: 245, slots: 2, lanes: 16, generation: 3, usd: 229, onSale: '2019-09-01', withdrawn: '2023-03-31' },
 ];
 
 export function graphics(): Priced[] {
   return CARDS.map((card): Priced => {
     const old = card.generation === 3;
-    const connectors = old || card.watts <= 150 ? { 'card-8': 1 } : card.maker === 'Lumoth' ? { 'card-8': card.watts > 200 ? 2 : 1 } : { 'card-16': 1 };
+    const connectors = card.passive ? {} : old || card.watts <= 150 ? { 'card-8': 1 } : card.maker === 'Lumoth' ? { 'card-8': card.watts > 200 ? 2 : 1 } : { 'card-16': 1 };
     return priced('graphics', card.maker, card.name, card.usd, {
       onSale: card.onSale ?? '2025-03-01',
       ...(card.withdrawn ? { withdrawn: card.withdrawn } : {}),
@@ -78,6 +80,7 @@ export function graphics(): Priced[] {
       computeStacks: card.maker === 'Lumoth' ? ['Loomwork', 'open compute'] : ['Tesserel', 'open compute'],
       certifiedDriver: card.certified ?? false,
       adaptiveSync: card.maker === 'Vessary' ? ['Steadyframe', 'open adaptive sync'] : ['open adaptive sync'],
+      ...(card.passive ? { cooling: 'passive' } : {}),
       exhaust: card.certified ? 'out' : 'case',
     });
   });

@@ -69,7 +69,7 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
       },
       'Must-haves',
     );
-  const flag = (label: string, key: 'errorCorrection' | 'wireless', yes: string, no: string) => (
+  const flag = (label: string, key: 'errorCorrection' | 'wireless' | 'drivesReachable', yes: string, no: string) => (
     <Value
       label={label}
       editor={{
@@ -154,7 +154,38 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
         >
           {must.networkGbitPerS === undefined ? 'any' : `${must.networkGbitPerS} Gb/s or more`}
         </Value>
-        ; wireless: {flag('Wireless', 'wireless', 'needed', 'not needed')}. It drives{' '}
+        ; wireless: {flag('Wireless', 'wireless', 'needed', 'not needed')}; noise:{' '}
+        <Value
+          label="Noise limit"
+          editor={{
+            kind: 'number',
+            value: must.noiseDbA,
+            unit: 'dB(A) at 1 m',
+            min: 15,
+            max: 80,
+            optional: true,
+            onChange: (noiseDbA) => set({ noiseDbA }),
+          }}
+        >
+          {must.noiseDbA === undefined ? 'any' : `at most ${must.noiseDbA} dB(A)`}
+        </Value>
+        ; drives: {flag('Drives within reach', 'drivesReachable', 'within reach, cards in place', 'anywhere')}; on at
+        rest{' '}
+        <Value
+          label="Hours a week at rest"
+          editor={{
+            kind: 'number',
+            value: brief.idleHoursPerWeek ?? 0,
+            unit: 'h a week',
+            min: 0,
+            max: 168,
+            onChange: (value) =>
+              edit({ kind: 'set-figures', figures: { idleHoursPerWeek: value ?? 0 } }, 'Hours at rest'),
+          }}
+        >
+          {`${brief.idleHoursPerWeek ?? 0} h a week`}
+        </Value>
+        . It drives{' '}
         {brief.ownedDisplays.length === 0
           ? 'no owned display'
           : `${brief.ownedDisplays.length} owned ${brief.ownedDisplays.length === 1 ? 'display' : 'displays'}`}

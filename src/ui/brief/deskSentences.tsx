@@ -47,6 +47,7 @@ const FLOW_ENDS = [
   'memory',
   'graphics',
   'network',
+  'second network',
   'capture',
   'system',
   'scratch',

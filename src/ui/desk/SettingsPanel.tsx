@@ -1,5 +1,6 @@
 'use client';
 
+import { POLICIES, type Policy } from '@/core/power/policies';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Problem } from '@/core/formats/problems';
@@ -16,6 +17,14 @@ export interface RegionChoice {
   readonly taxRate: number;
   readonly pricesIncludeTax: boolean;
 }
+
+const POLICY_NAME: Readonly<Record<Policy, string>> = {
+  sustained: 'the heaviest sitting',
+  peak: 'everything at its limit',
+  excursion: 'short excursions',
+  maker: 'the card maker’s advice',
+  multiple: 'a multiple of the draw',
+};
 
 /** What holds for the whole desk, as a sentence whose values are changed in place. */
 export function SettingsPanel({ settings, regions }: { settings: Settings; regions: readonly RegionChoice[] }) {
@@ -80,7 +89,46 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
           >
             {`${Math.round(settings.supplyShare * 100)} %`}
           </Value>{' '}
-          of its rating for hours. The library shows lengths in{' '}
+          of its rating for hours. What a supply must also carry:{' '}
+          {POLICIES.map((policy, i) => (
+            <span key={policy}>
+              {i > 0 ? ', ' : ''}
+              <Value
+                label={`Sizing by ${POLICY_NAME[policy]}`}
+                editor={{
+                  kind: 'choice',
+                  value: String(settings.policies.includes(policy)),
+                  options: [
+                    { value: 'true', label: 'counts' },
+                    { value: 'false', label: 'is only shown' },
+                  ],
+                  onChange: (value) => {
+                    const policies = POLICIES.filter((other) =>
+                      other === policy ? value === 'true' : settings.policies.includes(other),
+                    );
+                    if (policies.length > 0) void save({ ...settings, policies });
+                  },
+                }}
+              >
+                {`${POLICY_NAME[policy]}: ${settings.policies.includes(policy) ? 'counts' : 'shown'}`}
+              </Value>
+            </span>
+          ))}
+          . The multiple is{' '}
+          <Value
+            label="Multiple of the sustained draw"
+            editor={{
+              kind: 'number',
+              value: settings.drawMultiple,
+              unit: '×',
+              min: 1,
+              max: 4,
+              onChange: (value) => value !== undefined && void save({ ...settings, drawMultiple: value }),
+            }}
+          >
+            {`× ${settings.drawMultiple}`}
+          </Value>
+          . The library shows lengths in{' '}
           <Value
             label="Unit of lengths"
             editor={{

@@ -1,15 +1,20 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { OpenBeam } from '../shared/Why';
 import { headroomBeams, holdBeams, taskBeam } from '../shared/beams';
-import { useAssessment, useDraft, useSeat } from '../seat/store';
+import { useAssessment, useSeat } from '../seat/store';
 import { Value } from '../shared/Value';
+import { CompareView } from './CompareView';
+import { DraftBar } from './DraftBar';
 import { Findings } from './Findings';
+import { FirmwareView } from './FirmwareView';
+import { MemoryView } from './MemoryView';
+import { SideView } from './SideView';
+import { PlacementNotes } from './PlacementNotes';
 import { Tray } from './Tray';
-import { WiringMap, type Layer } from './WiringMap';
+import { LAYERS, WiringMap, type Layer } from './WiringMap';
 
 /** Beams at the left, the wiring map in the middle, findings or the tray at the right. */
 export function DraftStation() {
@@ -65,45 +70,37 @@ function Beams({ assessment }: { assessment: Assessment }) {
   );
 }
 
+const LAYER_NAME: Readonly<Record<Layer, string>> = {
+  links: 'Links',
+  memory: 'Memory',
+  power: 'Power',
+  heat: 'Heat and air',
+  clearance: 'Clearance',
+};
+
 function MapPane({ assessment }: { assessment: Assessment }) {
   const [layer, setLayer] = useState<Layer>('links');
-  const drafts = useSeat((state) => state.bundle.drafts);
-  const draftId = useSeat((state) => state.draftId);
-  const selectDraft = useSeat((state) => state.selectDraft);
-  const copy = useSeat((state) => state.copy);
-  const drop = useSeat((state) => state.drop);
-  const editDraft = useSeat((state) => state.editDraft);
-  const draft = useDraft();
+  const [sitting, setSitting] = useState<string>();
+  const sheet = useSeat((state) => state.sheet);
+  const open = useSeat((state) => state.open);
+  const { brief } = assessment.facts;
+  const chosen = brief.sittings.find((entry) => entry.id === sitting);
+  if (sheet)
+    return (
+      <>
+        <DraftBar />
+        {sheet === 'memory' && <MemoryView assessment={assessment} />}
+        {sheet === 'firmware' && <FirmwareView assessment={assessment} />}
+        {sheet === 'side' && <SideView assessment={assessment} />}
+        {sheet === 'compare' && <CompareView assessment={assessment} />}
+      </>
+    );
   return (
     <>
-      <div className="row wrap" style={{ marginBottom: 8, justifyContent: 'space-between' }}>
-        <span className="row wrap" role="group" aria-label="Drafts" style={{ gap: 6 }}>
-          {drafts.map((draft) => (
-            <button
-              key={draft.id}
-              type="button"
-              className="chip"
-              aria-pressed={draft.id === draftId}
-              onClick={() => selectDraft(draft.id)}
-            >
-              {draft.body.name}
-            </button>
-          ))}
-          <Button onClick={() => void copy()}>Copy</Button>
-          <Value
-            label="Name of the draft"
-            editor={{
-              kind: 'text',
-              value: draft.name,
-              onChange: (name) => editDraft({ kind: 'rename', name }, `Name ${name}`),
-            }}
-          >
-            Rename
-          </Value>
-          {drafts.length > 1 && <Button onClick={() => void drop()}>Remove</Button>}
-        </span>
-        <span className="row" role="group" aria-label="Layer of the map" style={{ gap: 6 }}>
-          {(['links', 'power'] as const).map((name) => (
+      <DraftBar />
+      <div className="row wrap" style={{ marginBottom: 6, justifyContent: 'space-between' }}>
+        <span className="row wrap" role="group" aria-label="Layer of the map" style={{ gap: 6 }}>
+          {LAYERS.map((name) => (
             <button
               key={name}
               type="button"
@@ -111,12 +108,51 @@ function MapPane({ assessment }: { assessment: Assessment }) {
               aria-pressed={layer === name}
               onClick={() => setLayer(name)}
             >
-              {name === 'links' ? 'Links' : 'Power'}
+              {LAYER_NAME[name]}
             </button>
           ))}
         </span>
+        {layer === 'memory' ? (
+          <button type="button" className="link small" onClick={() => open('memory')}>
+            Compare the kits that fit
+          </button>
+        ) : layer === 'clearance' ? (
+          <button type="button" className="link small" onClick={() => open('side')}>
+            Side view, in mm
+          </button>
+        ) : (layer === 'links' || layer === 'heat') && brief.sittings.length > 0 ? (
+          <span className="small quiet">
+            {layer === 'heat' ? '' : chosen ? 'GB/s, ▲ to the processor, of ' : 'Streams of '}
+            <Value
+              label={layer === 'heat' ? 'Heat of' : 'Streams of'}
+              editor={{
+                kind: 'choice',
+                value: chosen?.id ?? '',
+                options: [
+                  {
+                    value: '',
+                    label: layer === 'heat' ? 'the warmest sitting' : 'the heaviest sitting, link by link',
+                  },
+                  ...brief.sittings.map((entry) => ({ value: entry.id, label: entry.name })),
+                ],
+                onChange: (value) => setSitting(value === '' ? undefined : value),
+              }}
+            >
+              {chosen?.name ?? (layer === 'heat' ? 'the warmest sitting' : 'the heaviest sitting')}
+            </Value>
+            {layer === 'heat' && (
+              <>
+                {' · '}
+                <button type="button" className="link small" onClick={() => open('side')}>
+                  Fans and side view
+                </button>
+              </>
+            )}
+          </span>
+        ) : null}
       </div>
-      <WiringMap assessment={assessment} layer={layer} />
+      <WiringMap assessment={assessment} layer={layer} sitting={layer === 'power' ? undefined : chosen?.id} />
+      {layer === 'links' && <PlacementNotes assessment={assessment} sitting={chosen?.id} />}
     </>
   );
 }

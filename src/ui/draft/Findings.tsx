@@ -2,14 +2,20 @@
 
 import { useState } from 'react';
 import type { Finding } from '@/core/rules/rule';
+import { mends } from '@/core/search/effect';
+import { actionOf, byAction } from '@/core/rules/actions';
 import { findingKey } from '@/core/rules/rule';
 import type { MachineEdit } from '@/core/edits';
+import { ACTION_WORDS } from '@/core/words/actions';
 import { findingWords } from '@/core/words/findings';
-import { coinsChange } from '@/core/words/format';
+import { coinsChange, percent, watts } from '@/core/words/format';
+import type { FanCurve, Tuning } from '@/core/machine';
 import { figureMeta, isNumberField } from '@/core/parts';
+import { fieldsOf, valueAt } from '@/core/parts/fields';
 import { fullName } from '@/core/fitted';
 import type { RemedyRow } from '@/workers/api';
 import type { MissingFigure } from '@/core/work/stage';
+import { FieldValue } from '../library/FieldValue';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
 import { useDraft, useDraftAssessment, useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
@@ -22,11 +28,18 @@ export function Findings() {
   return (
     <div style={{ paddingBottom: 12 }}>
       <h2>Findings</h2>
-      {assessment.findings.length === 0 && (
+      {assessment.findings.every(({ level }) => level === 'caution' || level === 'note') && (
         <p className="quiet">Nothing blocks, nothing is unproven. {passed.length} comparisons passed.</p>
       )}
-      {assessment.findings.map((finding) => (
-        <FindingItem key={findingKey(finding)} finding={finding} />
+      {byAction(assessment.findings).map(({ action, findings }) => (
+        <section key={action} aria-label={ACTION_WORDS[action]}>
+          <h3 className="quiet" style={{ marginTop: 10 }}>
+            {ACTION_WORDS[action]} <span style={{ fontWeight: 400 }}>{findings.length}</span>
+          </h3>
+          {findings.map((finding) => (
+            <FindingItem key={findingKey(finding)} finding={finding} />
+          ))}
+        </section>
       ))}
       <button
         type="button"
@@ -56,20 +69,31 @@ export function Findings() {
 
 function FindingItem({ finding }: { finding: Finding }) {
   const words = findingWords(finding);
+  const open = useSeat((state) => state.open);
   return (
     <article className="finding" aria-label={`${LEVEL_WORD[finding.level]}: ${words.says}`}>
       <p>
         <LevelSign level={finding.level} /> <b className={finding.level}>{LEVEL_WORD[finding.level]}</b> {words.says}
       </p>
       {words.mend && <p className="quiet small">{words.mend}</p>}
-      {finding.code === 'unknown-figure' &&
+      {'missing' in finding &&
         finding.missing.map((figure) => <FigureField key={`${figure.item} ${figure.field}`} figure={figure} />)}
+      {finding.code === 'firmware' && (
+        <button type="button" className="link small" onClick={() => open('firmware')}>
+          Steps and versions
+        </button>
+      )}
+      {finding.rule.startsWith('memory-') || finding.rule === 'tested-memory' ? (
+        <button type="button" className="link small" onClick={() => open('memory')}>
+          Kits that fit
+        </button>
+      ) : null}
       <Remedies finding={finding} />
     </article>
   );
 }
 
-function editLabel(edit: MachineEdit, nameOf: (item: string) => string): string {
+function editLabel(edit: MachineEdit, nameOf: (item: string) => string, slotName: (slot: string) => string): string {
   switch (edit.kind) {
     case 'swap':
       return `${edit.label} for ${nameOf(edit.item)}`;
@@ -78,11 +102,27 @@ function editLabel(edit: MachineEdit, nameOf: (item: string) => string): string 
     case 'remove':
       return `Leave out ${nameOf(edit.item)}`;
     case 'pin':
-      return `Move ${nameOf(edit.item)} to ${edit.slot}`;
+      return `Move ${nameOf(edit.item)} to ${slotName(edit.slot)}`;
     case 'unpin':
       return `Let ${nameOf(edit.item)} find its own slot`;
     case 'memory-profile':
       return edit.profile === 'off' ? 'Turn the memory profile off' : 'Turn the memory profile on';
+    case 'several': {
+      const [first] = edit.edits;
+      return `${first ? editLabel(first, nameOf, slotName) : 'Change'}${edit.edits.length > 1 ? `, ${edit.edits.length} times` : ''}`;
+    }
+    case 'firmware':
+      return `Plan to flash firmware ${edit.version ?? ''} first`;
+    case 'stand':
+      return edit.upright ? `Stand ${nameOf(edit.item)} upright` : `Put ${nameOf(edit.item)} into its slot`;
+    case 'seat-modules':
+      return 'Seat the modules in the fill order';
+    case 'side':
+      return edit.side === undefined
+        ? `Let ${nameOf(edit.item)} find its own side`
+        : `Move ${nameOf(edit.item)}: ${edit.side}`;
+    case 'tune':
+      return tuningLabel(edit.tuning);
     case 'roles':
       return edit.roles.includes('system')
         ? `Make ${nameOf(edit.item)} the system drive`
@@ -92,16 +132,34 @@ function editLabel(edit: MachineEdit, nameOf: (item: string) => string): string 
   }
 }
 
+/** The setting that a tuning differs by, in the order it is looked for. */
+function tuningLabel(tuning: Tuning): string {
+  if (tuning.packageW !== undefined) return `Limit the processor to ${watts(tuning.packageW)}`;
+  if (tuning.cardShare !== undefined && tuning.cardShare < 1) return `Limit the card to ${percent(tuning.cardShare)}`;
+  if (tuning.clock !== undefined) return `Raise the clock by ${percent(tuning.clock - 1)}`;
+  const full = (curve: FanCurve | undefined) => curve?.length === 1 && curve[0]?.percent === 100;
+  if (full(tuning.coolerCurve))
+    return full(tuning.caseCurve) ? 'Run all fans at full speed' : 'Run the cooler’s fan at full speed';
+  return tuning.coolerCurve || tuning.caseCurve
+    ? 'Set the quietest fan curves that hold the clock'
+    : 'Set fans and limits as shipped';
+}
+
 /** What a remedy does besides: findings it also mends or brings, and tasks that change sides. */
 function sideEffects(row: RemedyRow): string {
   const { effect } = row;
   const words: string[] = [];
-  if (effect.mended.length > 1) words.push(`mends ${effect.mended.length}`);
-  if (effect.brought.length > 0) words.push(`brings ${effect.brought.length}`);
+  const brings = effect.brought.filter((finding) => finding.level !== 'note').length;
+  if (mends(effect) > 1) words.push(`mends ${mends(effect)}`);
+  if (brings > 0) words.push(`brings ${brings}`);
   if (effect.gain > 0.01) words.push('tasks get faster');
   if (effect.gain < -0.01) words.push('tasks get slower');
   return words.join(', ');
 }
+
+const saves = (finding: Finding): boolean => actionOf(finding) === 'save';
+/** A note is only told; what is more than needed is worth money, so it is tried. */
+const asksRemedies = (finding: Finding): boolean => finding.level !== 'note' || saves(finding);
 
 function Remedies({ finding }: { finding: Finding }) {
   const draft = useDraft();
@@ -111,22 +169,29 @@ function Remedies({ finding }: { finding: Finding }) {
   const know = useSeat((state) => state.know);
   const key = findingKey(finding);
   const answer = useWorker(
-    finding.level === 'note' ? undefined : `remedies ${identity(draft)} ${identity(brief)} ${key}`,
+    !asksRemedies(finding) ? undefined : `remedies ${identity(draft)} ${identity(brief)} ${key}`,
     (api) => api.remedies(draft, brief, key),
   );
-  if (finding.level === 'note') return null;
+  if (!asksRemedies(finding)) return null;
   const nameOf = (id: string) => {
     const fitted = assessment.facts.parts.all.find((entry) => entry.item.id === id);
     return fitted ? fullName(fitted.part) : (draft.items.find((item) => item.id === id)?.label ?? id);
   };
+  const slotName = (id: string) => assessment.facts.board?.slotById.get(id)?.label ?? id;
   if (answer.state === 'waiting') return <p className="quiet small">Trying remedies …</p>;
   if (answer.state === 'failed') return <p className="quiet small">Remedies could not be tried: {answer.message}.</p>;
   if (answer.value.length === 0)
-    return <p className="quiet small">No single change mends this without bringing something as bad.</p>;
+    return (
+      <p className="quiet small">
+        {saves(finding)
+          ? 'No single change frees money here without a loss elsewhere.'
+          : 'No single change mends this without bringing something as bad.'}
+      </p>
+    );
   return (
     <div aria-label="Remedies" role="group">
       {answer.value.map((row, i) => {
-        const label = editLabel(row.edit, nameOf);
+        const label = editLabel(row.edit, nameOf, slotName);
         const side = sideEffects(row);
         return (
           <button
@@ -156,18 +221,34 @@ function Remedies({ finding }: { finding: Finding }) {
 export function FigureField({ figure }: { figure: MissingFigure }) {
   const part = useSeat((state) => state.context.catalogue.part(figure.part));
   const fill = useSeat((state) => state.fill);
+  const refresh = useSeat((state) => state.refresh);
   const [text, setText] = useState('');
   const [message, setMessage] = useState<string>();
   const [busy, setBusy] = useState(false);
   if (!part) return null;
   const meta = figureMeta(part.kind, figure.field);
   const name = `${meta.label}${meta.unit ? ` in ${meta.unit}` : ''}`;
-  if (!isNumberField(part.kind, figure.field))
+  if (!isNumberField(part.kind, figure.field)) {
+    // a yes or no, a choice, a list or a structure opens the editor that the library has for it
+    const field = fieldsOf(part.kind).find((entry) => entry.path === figure.field);
     return (
       <p className="small">
-        {fullName(part)}: <b>{meta.label}</b> is not stated.
+        {fullName(part)}: {meta.label} is{' '}
+        {field ? (
+          <FieldValue
+            partId={part.id}
+            field={field}
+            value={valueAt(part, field.path)}
+            words="not stated"
+            onKept={() => void refresh()}
+          />
+        ) : (
+          'not stated'
+        )}
+        .
       </p>
     );
+  }
   const submit = async () => {
     const value = Number(text.replace(',', '.'));
     if (text.trim() === '' || !Number.isFinite(value)) {

@@ -3,7 +3,6 @@
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { fullName } from '@/core/fitted';
-import { DRIVE_ROLES, type DriveRole } from '@/core/machine';
 import type { Part } from '@/core/parts';
 import { differencesOf } from '@/core/library/lookalikes';
 import { withPart } from '@/core/search/candidates';
@@ -17,6 +16,7 @@ import { Beam } from '../shared/Beam';
 import { LevelSign } from '../shared/Level';
 import { useDraft, useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
+import { ItemActions } from './ItemActions';
 
 const matches = (part: Part, text: string): boolean => {
   const haystack = `${fullName(part)} ${keyFigures(part)}`.toLowerCase();
@@ -72,14 +72,17 @@ export function Tray() {
   const take = (row: CandidateRow | undefined) => {
     if (!row || row.current) return;
     const name = fullName(row.part);
-    editDraft(
-      row.edit,
+    const label =
       row.edit.kind === 'swap'
         ? `${name} for ${draft.items.find((item) => item.id === position.item)?.label ?? kindName(position.kind)}`
-        : `Add ${name}`,
+        : `Add ${name}`;
+    const { edit } = row;
+    editDraft(
+      edit.kind === 'add' && position.pin !== undefined
+        ? { kind: 'several', edits: [edit, { kind: 'pin', item: edit.item.id, slot: position.pin }] }
+        : edit,
+      label,
     );
-    if (row.edit.kind === 'add' && position.pin !== undefined)
-      editDraft({ kind: 'pin', item: row.edit.item.id, slot: position.pin }, `${name} pinned to its slot`);
     setActive(undefined);
     choose(undefined);
   };
@@ -200,83 +203,6 @@ export function Tray() {
   );
 }
 
-/** What can be done with the part that is there: owned, out, roles of a drive, its pin. */
-function ItemActions({ itemId }: { itemId: string }) {
-  const draft = useDraft();
-  const item = draft.items.find((entry) => entry.id === itemId);
-  const part = useSeat((state) => (item ? state.context.catalogue.part(item.part) : undefined));
-  const editDraft = useSeat((state) => state.editDraft);
-  const choose = useSeat((state) => state.choose);
-  if (!item) return null;
-  const name = item.label ?? item.part;
-  const roles = item.roles ?? [];
-  const toggle = (role: DriveRole) =>
-    editDraft(
-      {
-        kind: 'roles',
-        item: item.id,
-        roles: roles.includes(role) ? roles.filter((has) => has !== role) : [...roles, role],
-      },
-      `Roles of ${name}`,
-    );
-  const pinned = draft.pins?.[item.id];
-  return (
-    <div className="small" style={{ marginBottom: 6 }}>
-      <p>
-        Now: <b>{name}</b> {part && <span className="quiet">{keyFigures(part)}</span>}
-      </p>
-      {part?.kind === 'drive' && (
-        <div className="row wrap" role="group" aria-label="Roles of the drive" style={{ gap: 4, margin: '3px 0' }}>
-          {DRIVE_ROLES.map((role) => (
-            <button
-              key={role}
-              type="button"
-              className="chip"
-              aria-pressed={roles.includes(role)}
-              onClick={() => toggle(role)}
-            >
-              {role}
-            </button>
-          ))}
-        </div>
-      )}
-      <span className="row wrap" style={{ gap: 10 }}>
-        <button
-          type="button"
-          className="link"
-          onClick={() =>
-            editDraft(
-              { kind: 'own', item: item.id, owned: !item.owned },
-              item.owned ? `${name} is to be bought` : `${name} is owned`,
-            )
-          }
-        >
-          {item.owned ? 'Owned: count its price again' : 'Already owned'}
-        </button>
-        {pinned !== undefined && (
-          <button
-            type="button"
-            className="link"
-            onClick={() => editDraft({ kind: 'unpin', item: item.id }, `${name} finds its own slot`)}
-          >
-            Pinned to {pinned}: let it go
-          </button>
-        )}
-        <button
-          type="button"
-          className="link"
-          onClick={() => {
-            editDraft({ kind: 'remove', item: item.id }, `Leave out ${name}`);
-            choose(undefined);
-          }}
-        >
-          Leave it out
-        </button>
-      </span>
-    </div>
-  );
-}
-
 const SHOWN_DIFFERENCES = 4;
 
 /** An edition of the part that is there now: what differs is said where it is chosen (J13). */
@@ -325,6 +251,7 @@ function CandidateItem({
       task.before !== task.after ||
       Math.abs(Math.log((task.ratio?.likely ?? 1) / (task.ratioBefore?.likely ?? 1))) > 0.01,
   );
+  const mended = effect.mended.filter((finding) => finding.level !== 'note');
   const blocking = effect.brought.filter((finding) => finding.level === 'blocks');
   const others = effect.brought.filter((finding) => finding.level !== 'blocks' && finding.level !== 'note');
   const price = row.current
@@ -375,10 +302,10 @@ function CandidateItem({
           )}
         </span>
       )}
-      {!row.current && effect.mended.length > 0 && (
+      {!row.current && mended.length > 0 && (
         <span className="small carries" style={{ display: 'block', marginTop: 2 }}>
           mends:{' '}
-          {effect.mended
+          {mended
             .map((finding) => findingWords(finding).says)
             .slice(0, 2)
             .join(' ')}

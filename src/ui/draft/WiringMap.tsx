@@ -8,13 +8,28 @@ import { LevelSign, LEVEL_WORD } from '../shared/Level';
 import { useSeat } from '../seat/store';
 import { layoutMap } from './mapLayout';
 import type { MapNode, MapWire } from './mapModel';
+import { clearanceNotes, heatNotes, type MapNote } from './mapNotes';
 
-export type Layer = 'links' | 'power';
+export const LAYERS = ['links', 'memory', 'power', 'heat', 'clearance'] as const;
+export type Layer = (typeof LAYERS)[number];
+
+/** Boxes lower than this hold two lines only closely set, or one. */
+const DENSE_BELOW = 40;
+const ONE_LINE_BELOW = 34;
 
 const thickness = scaleSqrt([0, 64], [2, 16]).clamp(true);
 
 /** The machine drawn from the board's own topology. Boxes are buttons; empty positions are dashed. */
-export function WiringMap({ assessment, layer }: { assessment: Assessment; layer: Layer }) {
+export function WiringMap({
+  assessment,
+  layer,
+  sitting,
+}: {
+  assessment: Assessment;
+  layer: Layer;
+  /** Draws the streams of one sitting; without it the heaviest use of each link. */
+  sitting: string | undefined;
+}) {
   const holder = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(660);
   useEffect(() => {
@@ -24,34 +39,64 @@ export function WiringMap({ assessment, layer }: { assessment: Assessment; layer
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
-  const layout = useMemo(() => layoutMap(assessment, width), [assessment, width]);
+  const layout = useMemo(() => layoutMap(assessment, width, sitting), [assessment, width, sitting]);
+  const notes = useMemo(
+    () =>
+      layer === 'heat'
+        ? heatNotes(assessment, sitting)
+        : layer === 'clearance'
+          ? clearanceNotes(assessment)
+          : undefined,
+    [assessment, layer, sitting],
+  );
   const mostWatts = Math.max(1, ...layout.nodes.map((node) => node.watts?.max ?? 0));
   return (
-    <div ref={holder} style={{ overflow: 'auto', flex: '1 1 auto', minHeight: 0, padding: 2 }}>
+    <div ref={holder} style={{ overflow: 'auto', flex: '1 1 auto', minHeight: 120, padding: 2 }}>
       <div className="map" style={{ width: layout.width, height: layout.height, margin: '0 auto' }}>
         <svg className="wires" aria-hidden="true">
           {layout.wires.map((wire) => (
-            <Wire key={wire.id} wire={wire} quiet={layer !== 'links'} />
+            <Wire
+              key={wire.id}
+              wire={wire}
+              quiet={layer !== (wire.of === 'memory' ? 'memory' : 'links') && layer !== 'links'}
+            />
           ))}
         </svg>
-        {layer === 'links' && layout.wires.map((wire) => wire.label && <WireLabel key={wire.id} wire={wire} />)}
+        {layout.wires
+          .filter((wire) => wire.label !== '' && layer === (wire.of === 'memory' ? 'memory' : 'links'))
+          .map((wire) => (
+            <WireLabel key={wire.id} wire={wire} />
+          ))}
         <p className="quiet small" style={{ position: 'absolute', top: layout.frameTop, left: 0 }}>
           Around the board
         </p>
         {layout.nodes.map((node) => (
-          <Node key={`${node.kind} ${node.id}`} node={node} layer={layer} mostWatts={mostWatts} />
+          <Node
+            key={`${node.kind} ${node.id}`}
+            node={node}
+            layer={layer}
+            mostWatts={mostWatts}
+            note={notes && node.item !== undefined ? notes.get(node.item) : undefined}
+          />
         ))}
       </div>
     </div>
   );
 }
 
-/** The link's bed is its bandwidth; the filled part is what the worst sitting uses. */
+/** The link's bed is its bandwidth; the filled parts are what is used towards the processor and away from it. */
 function Wire({ wire, quiet }: { wire: MapWire; quiet: boolean }) {
   const bed = wire.gbytePerS === undefined ? 2 : thickness(wire.gbytePerS);
-  const fill = Math.min(1, wire.used);
-  const colour = wire.used > 1 ? 'var(--short)' : wire.used > 0.85 ? 'var(--doubt)' : 'var(--carries)';
   const line = { x1: wire.x1, y1: wire.y1, x2: wire.x2, y2: wire.y2 };
+  const across = wire.x1 === wire.x2 ? { dx: 1, dy: 0 } : { dx: 0, dy: 1 };
+  // duplex: each direction has its own half of the bed, memory's bus takes turns
+  const halves =
+    wire.of === 'memory'
+      ? [{ share: wire.up, at: 0, most: bed }]
+      : [
+          { share: wire.up, at: -bed / 4, most: bed / 2 },
+          { share: wire.down, at: bed / 4, most: bed / 2 },
+        ];
   return (
     <g opacity={quiet ? 0.35 : 1}>
       <line
@@ -60,7 +105,21 @@ function Wire({ wire, quiet }: { wire: MapWire; quiet: boolean }) {
         strokeWidth={bed}
         strokeDasharray={wire.gbytePerS === undefined ? '3 3' : undefined}
       />
-      {fill > 0 && <line {...line} stroke={colour} strokeWidth={Math.max(1.5, bed * fill)} />}
+      {halves.map(({ share, at, most }, i) => {
+        if (share <= 0) return null;
+        const colour = share > 1 ? 'var(--short)' : share > 0.85 ? 'var(--doubt)' : 'var(--carries)';
+        return (
+          <line
+            key={i}
+            x1={line.x1 + at * across.dx}
+            x2={line.x2 + at * across.dx}
+            y1={line.y1 + at * across.dy}
+            y2={line.y2 + at * across.dy}
+            stroke={colour}
+            strokeWidth={Math.max(1.5, most * Math.min(1, share))}
+          />
+        );
+      })}
     </g>
   );
 }
@@ -77,7 +136,17 @@ function WireLabel({ wire }: { wire: MapWire }) {
   );
 }
 
-function Node({ node, layer, mostWatts }: { node: MapNode; layer: Layer; mostWatts: number }) {
+function Node({
+  node,
+  layer,
+  mostWatts,
+  note,
+}: {
+  node: MapNode;
+  layer: Layer;
+  mostWatts: number;
+  note: MapNote | undefined;
+}) {
   const choose = useSeat((state) => state.choose);
   const chosen = useSeat((state) => {
     const { position } = state;
@@ -88,21 +157,45 @@ function Node({ node, layer, mostWatts }: { node: MapNode; layer: Layer; mostWat
         ? position.pin === node.position.pin
         : position.kind === node.position.kind && node.position.item === undefined && node.position.pin === undefined;
   });
-  const className = `node ${node.kind}${chosen ? ' chosen' : ''}`;
+  const faded =
+    (layer === 'memory' && !(node.position?.kind === 'memory' || node.id === 'processor')) ||
+    ((layer === 'heat' || layer === 'clearance') && node.kind === 'device' && !note);
+  const tight = node.height < ONE_LINE_BELOW ? ' single' : node.height < DENSE_BELOW ? ' dense' : '';
+  const className = `node ${node.kind}${chosen ? ' chosen' : ''}${faded ? ' faded' : ''}${tight}`;
   const style = { left: node.x, top: node.y, width: node.width, height: node.height };
   const power = layer === 'power' && node.watts;
-  const sub = power ? `${wattsText(node.watts.now)} now · ${wattsText(node.watts.max)} limit` : node.sub;
+  const sub = note
+    ? note.text
+    : power
+      ? `${wattsText(node.watts.now)} now · ${wattsText(node.watts.max)} limit`
+      : node.sub;
+  const plain = !power && !note;
   const body = (
     <>
       <span className="title" style={node.kind === 'spine' ? { justifyContent: 'center' } : undefined}>
         <span>{node.title}</span>
         {node.level && <LevelSign level={node.level} />}
       </span>
-      <span className="sub">
+      <span className={`sub${note?.tone === 'short' ? ' short' : ''}`}>
+        {note?.tone === 'short' ? '▼ ' : ''}
         {sub}
-        {!power && node.sub2 && node.kind === 'device' ? ` · ${node.sub2}` : ''}
+        {plain && node.sub2 && node.kind === 'device' ? ` · ${node.sub2}` : ''}
       </span>
-      {node.kind === 'spine' && node.sub2 && !power && <span className="sub">{node.sub2}</span>}
+      {note?.more !== undefined && <span className="sub">{note.more}</span>}
+      {node.kind === 'spine' && node.sub2 && plain && <span className="sub">{node.sub2}</span>}
+      {note?.share !== undefined && (
+        <span
+          aria-hidden="true"
+          style={{
+            position: 'absolute',
+            left: 0,
+            bottom: 0,
+            height: 4,
+            width: `${note.share * 100}%`,
+            background: `var(--${note.tone})`,
+          }}
+        />
+      )}
       {power && node.watts && (
         <span
           aria-hidden="true"

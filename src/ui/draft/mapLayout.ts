@@ -10,22 +10,36 @@ import {
   rolesMissing,
   summary,
   surroundings,
-  usedByPlace,
+  trafficByPlace,
+  type Traffic,
 } from './mapLeaves';
 import type { Leaf, MapLayout, MapNode, MapWire, Tier } from './mapModel';
 
-const ROW = 42;
-
-const GAP = 7;
+/** A box holds two lines; on a full board they stand closer. */
+const ROOMY = { row: 42, gap: 7 };
+const DENSE = { row: 36, gap: 5 };
+const MANY_ROWS = 9;
 
 const SPINE_GAP = 34;
 
 /** Computes boxes and links from the board's own topology: one tier for the processor and one for each hub below it. */
-export function layoutMap(assessment: Assessment, width: number): MapLayout {
+export function layoutMap(assessment: Assessment, width: number, sitting?: string): MapLayout {
   const { facts } = assessment;
   const { board, placement, parts } = facts;
   const levels = levelsByItem(assessment);
-  const used = usedByPlace(assessment);
+  const traffic = trafficByPlace(assessment, sitting);
+  const quiet: Traffic = { up: 0, down: 0 };
+  const uses = (busy: Traffic) =>
+    sitting === undefined
+      ? `the heaviest sitting uses ${byteRate(Math.max(busy.up, busy.down))}`
+      : `${byteRate(busy.up)} towards the processor, ${byteRate(busy.down)} away from it`;
+  /** In one sitting the rates are written on the link, else what the link is. */
+  const labelOr = (busy: Traffic, label: string) =>
+    sitting === undefined || busy.up + busy.down <= 0
+      ? label
+      : [busy.up > 0 ? `▲ ${number(busy.up / 1e9, 2)}` : '', busy.down > 0 ? `▼ ${number(busy.down / 1e9, 2)}` : '']
+          .filter(Boolean)
+          .join(' ');
   const worstPower = facts.power.sittings.reduce<(typeof facts.power.sittings)[number] | undefined>(
     (most, next) => (!most || next.sustainedW > most.sustainedW ? next : most),
     undefined,
@@ -56,22 +70,34 @@ export function layoutMap(assessment: Assessment, width: number): MapLayout {
     const off = placement?.off.get(slotId);
     if (at) {
       const gbytePerS = at.placed.bytesPerS === undefined ? undefined : at.placed.bytesPerS / 1e9;
-      const busy = (used.get(slotId) ?? 0) / 1e9;
+      const busy = traffic.get(slotId) ?? quiet;
       const label = at.placed.link
         ? `gen ${at.placed.link.generation} × ${at.placed.link.lanes}`
         : slot.kind === 'sata'
           ? 'SATA'
           : 'link ?';
       const own = at.placed.ownBytesPerS;
-      const title = `${nameOf.get(at.item) ?? at.item} in ${slot.label}: ${gbytePerS === undefined ? 'unknown rate' : byteRate(gbytePerS * 1e9)}${own !== undefined && gbytePerS !== undefined && own > gbytePerS * 1e9 * 1.001 ? ` of ${byteRate(own)} it could use` : ''}, the heaviest sitting uses ${byteRate(busy * 1e9)}`;
+      const title = `${nameOf.get(at.item) ?? at.item} in ${slot.label}: ${gbytePerS === undefined ? 'unknown rate' : byteRate(gbytePerS * 1e9)}${own !== undefined && gbytePerS !== undefined && own > gbytePerS * 1e9 * 1.001 ? ` of ${byteRate(own)} it could use` : ''}, ${uses(busy)}`;
       return {
         id: slotId,
         node: { ...deviceLeaf(at.item), sub2: slot.label },
-        wire: { gbytePerS, used: gbytePerS ? busy / gbytePerS : 0, label, title },
+        wire: {
+          gbytePerS,
+          up: gbytePerS ? busy.up / 1e9 / gbytePerS : 0,
+          down: gbytePerS ? busy.down / 1e9 / gbytePerS : 0,
+          label: labelOr(busy, label),
+          title,
+          of: 'link',
+        },
       };
     }
     const by = off?.by ? nameOf.get(off.by) : undefined;
-    if (off)
+    // without lanes in this mode it may get some in another, when something is put there
+    const most = Math.max(
+      slot.lanes,
+      ...(board?.sharedPorts ?? []).flatMap((port) => port.modes.map((mode) => mode.lanes.get(slotId) ?? 0)),
+    );
+    if (off && !(off.how === 'mode' && most > 0))
       return {
         id: slotId,
         node: {
@@ -96,7 +122,10 @@ export function layoutMap(assessment: Assessment, width: number): MapLayout {
       node: {
         id: slotId,
         title: slot.label,
-        sub: `empty · gen ${slot.generation} × ${lanes}`,
+        sub:
+          off === undefined
+            ? `empty · gen ${slot.generation} × ${lanes}`
+            : `empty · gen ${slot.generation} × ${most}, lanes shared`,
         kind: 'empty',
         level: undefined,
         position:
@@ -110,8 +139,11 @@ export function layoutMap(assessment: Assessment, width: number): MapLayout {
     };
   };
 
+  // a drive on a card stands with its card, whatever hub they hang on
+  const tierOf = (path: readonly string[]): string => path.find((id) => board?.hubs.has(id)) ?? 'cpu';
+
   const tiers: Tier[] = ['cpu', ...(board?.hubs.keys() ?? [])].map((place) => {
-    const here = board?.slots.filter((slot) => (slot.path[0] ?? 'cpu') === place) ?? [];
+    const here = board?.slots.filter((slot) => tierOf(slot.path) === place) ?? [];
     const cards = here.filter((slot) => slot.kind === 'card').map((slot) => slotLeaf(slot.id));
     const drives = here.filter((slot) => slot.kind === 'm2' || slot.kind === 'u2').map((slot) => slotLeaf(slot.id));
     const sata = here.filter((slot) => slot.kind === 'sata');
@@ -135,15 +167,16 @@ export function layoutMap(assessment: Assessment, width: number): MapLayout {
           }
         : undefined;
     const integrated = (board?.integrated ?? [])
-      .filter((item) => (item.path[0] ?? 'cpu') === place && item.kind === 'network')
+      .filter((item) => tierOf(item.path) === place && item.kind === 'network')
       .map((item): Leaf => {
-        const busy = used.get(item.id) ?? 0;
+        const busy = traffic.get(item.id) ?? quiet;
+        const most = Math.max(busy.up, busy.down);
         return {
           id: item.id,
           node: {
             id: item.id,
             title: item.label,
-            sub: busy > 0 ? `uses ${byteRate(busy)}` : 'on the board',
+            sub: most > 0 ? `uses ${byteRate(most)}` : 'on the board',
             kind: 'fixed',
             level: undefined,
             position: undefined,
@@ -152,9 +185,11 @@ export function layoutMap(assessment: Assessment, width: number): MapLayout {
           },
           wire: {
             gbytePerS: item.bytesPerS / 1e9,
-            used: busy / item.bytesPerS,
-            label: '',
-            title: `${item.label}, the heaviest sitting uses ${byteRate(busy)}`,
+            up: busy.up / item.bytesPerS,
+            down: busy.down / item.bytesPerS,
+            label: labelOr(busy, ''),
+            title: `${item.label}, ${uses(busy)}`,
+            of: 'link',
           },
         };
       });
@@ -163,11 +198,14 @@ export function layoutMap(assessment: Assessment, width: number): MapLayout {
       id: place,
       label: place === 'cpu' ? '' : (board?.hubs.get(place)?.label ?? place),
       left: keep([...cards, ...drives]),
-      right: place === 'cpu' ? memoryLeaves(assessment, levels, drawOf) : keep([...sataUsed, freeLeaf, ...integrated]),
+      right:
+        place === 'cpu'
+          ? memoryLeaves(assessment, levels, drawOf, sitting)
+          : keep([...sataUsed, freeLeaf, ...integrated]),
     };
   });
 
-  return draw(assessment, tiers, width, levels, used, drawOf);
+  return draw(assessment, tiers, width, levels, traffic, drawOf);
 }
 
 /** Places the tiers one under another: leaves left and right of a spine box that is as tall as its tier. */
@@ -176,7 +214,7 @@ function draw(
   tiers: readonly Tier[],
   width: number,
   levels: Map<string, Level>,
-  used: Map<string, number>,
+  traffic: Map<string, Traffic>,
   drawOf: (item: string) => MapNode['watts'],
 ): MapLayout {
   const { facts } = assessment;
@@ -187,16 +225,19 @@ function draw(
   const spine = Math.min(220, Math.max(110, Math.round(width * 0.21)));
   const spineX = Math.round((width - spine) / 2);
   const rightX = width - side;
+  const most = Math.max(...tiers.map((tier) => Math.max(tier.left.length, tier.right.length)));
+  const { row, gap } = most > MANY_ROWS ? DENSE : ROOMY;
   let y = 0;
   let before: { bottom: number } | undefined;
   const processor = facts.parts.one('processor');
   for (const tier of tiers) {
     const rows = Math.max(tier.left.length, tier.right.length, tier.id === 'cpu' ? 3 : 1);
-    const small = tier.id !== 'cpu' || tier.right.length <= 4 ? ROW : 34;
-    const height = rows * ROW + (rows - 1) * GAP;
+    const small = tier.id !== 'cpu' || tier.right.length <= 4 ? row : Math.min(row, 34);
+    const height = rows * row + (rows - 1) * gap;
     if (before) {
       const hub = facts.board?.hubs.get(tier.id);
-      const busy = used.get(tier.id) ?? 0;
+      const busy = traffic.get(tier.id) ?? { up: 0, down: 0 };
+      const heaviest = Math.max(busy.up, busy.down);
       if (hub)
         wires.push({
           id: `uplink-${tier.id}`,
@@ -205,8 +246,10 @@ function draw(
           x2: width / 2,
           y2: y,
           gbytePerS: hub.uplinkBytesPerS / 1e9,
-          used: busy / hub.uplinkBytesPerS,
-          label: `uplink gen ${hub.uplink.generation} × ${hub.uplink.lanes} · uses ${number(busy / 1e9, 2)} of ${number(hub.uplinkBytesPerS / 1e9, 2)} GB/s`,
+          up: busy.up / hub.uplinkBytesPerS,
+          down: busy.down / hub.uplinkBytesPerS,
+          of: 'link',
+          label: `uplink gen ${hub.uplink.generation} × ${hub.uplink.lanes} · uses ${number(heaviest / 1e9, 2)} of ${number(hub.uplinkBytesPerS / 1e9, 2)} GB/s`,
           title: `uplink of ${hub.label}`,
         });
     }
@@ -245,18 +288,18 @@ function draw(
     const place = (leaves: readonly Leaf[], x: number, from: number, to: number, step: number) =>
       leaves.forEach((leaf, i) => {
         const top = y + i * step;
-        const box = step - GAP;
+        const box = step - gap;
         nodes.push({ ...leaf.node, x, y: top, width: side, height: box });
         if (leaf.wire)
           wires.push({ id: leaf.id, x1: from, y1: top + box / 2, x2: to, y2: top + box / 2, ...leaf.wire });
       });
-    place(tier.left, 0, side, spineX, ROW + GAP);
+    place(tier.left, 0, side, spineX, row + gap);
     place(
       tier.right,
       rightX,
       spineX + spine,
       rightX,
-      tier.right.length > 0 ? Math.min(ROW + GAP, Math.max(small, (height + GAP) / tier.right.length)) : ROW + GAP,
+      tier.right.length > 0 ? Math.min(row + gap, Math.max(small, (height + gap) / tier.right.length)) : row + gap,
     );
     before = { bottom: y + height };
     y += height + SPINE_GAP;
@@ -265,15 +308,15 @@ function draw(
   const frameTop = y;
   const around = surroundings(assessment, levels, drawOf);
   const perRow = width >= 620 ? 4 : 3;
-  const cell = (width - (perRow - 1) * GAP) / perRow;
+  const cell = (width - (perRow - 1) * gap) / perRow;
   around.forEach((node, i) =>
     nodes.push({
       ...node,
-      x: (i % perRow) * (cell + GAP),
-      y: frameTop + 22 + Math.floor(i / perRow) * (ROW + GAP),
+      x: (i % perRow) * (cell + gap),
+      y: frameTop + 22 + Math.floor(i / perRow) * (row + gap),
       width: cell,
-      height: ROW,
+      height: row,
     }),
   );
-  return { width, height: frameTop + 22 + Math.ceil(around.length / perRow) * (ROW + GAP), nodes, wires, frameTop };
+  return { width, height: frameTop + 22 + Math.ceil(around.length / perRow) * (row + gap), nodes, wires, frameTop };
 }

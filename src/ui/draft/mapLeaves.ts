@@ -1,5 +1,5 @@
 import type { Assessment } from '@/core/assess';
-import { fullName } from '@/core/fitted';
+import { fullName, type AnyFitted } from '@/core/fitted';
 import type { Position } from '@/core/search/candidates';
 import type { DriveRole } from '@/core/machine';
 import { levelRank, type Level } from '@/core/rules/rule';
@@ -17,12 +17,18 @@ export function levelsByItem(assessment: Assessment): Map<string, Level> {
   return levels;
 }
 
-/** Most bytes/s any sitting moves over each place of the tree, the busier direction. */
-export function usedByPlace(assessment: Assessment): Map<string, number> {
-  const used = new Map<string, number>();
-  const raise = (place: string, value: number) => used.set(place, Math.max(used.get(place) ?? 0, value));
+/** Bytes/s over a place of the tree, towards the processor and away from it. */
+export interface Traffic {
+  readonly up: number;
+  readonly down: number;
+}
+
+/** Bytes/s over each place of the tree in one sitting, or the most that any sitting moves. */
+export function trafficByPlace(assessment: Assessment, only?: string): Map<string, Traffic> {
+  const most = new Map<string, Traffic>();
   const { placement, board, sittings } = assessment.facts;
   for (const sitting of sittings) {
+    if (only !== undefined && sitting.sitting !== only) continue;
     const here = new Map<string, number>();
     const add = (key: string, bytesPerS: number) => here.set(key, (here.get(key) ?? 0) + bytesPerS);
     for (const [key, bytesPerS] of sitting.linkLoads) add(key, bytesPerS);
@@ -34,9 +40,18 @@ export function usedByPlace(assessment: Assessment): Map<string, number> {
       for (const place of [slot, ...(board?.slotById.get(slot)?.path ?? [])])
         add(`${place}:${end.direction}`, share * rate);
     }
-    for (const [key, bytesPerS] of here) raise(key.slice(0, key.lastIndexOf(':')), bytesPerS);
+    for (const [key, bytesPerS] of here) {
+      const place = key.slice(0, key.lastIndexOf(':'));
+      const before = most.get(place) ?? { up: 0, down: 0 };
+      most.set(
+        place,
+        key.endsWith(':up')
+          ? { ...before, up: Math.max(before.up, bytesPerS) }
+          : { ...before, down: Math.max(before.down, bytesPerS) },
+      );
+    }
   }
-  return used;
+  return most;
 }
 
 const ROLE: Readonly<Record<DriveRole, string>> = {
@@ -51,6 +66,11 @@ const ROLE: Readonly<Record<DriveRole, string>> = {
 export function summary(assessment: Assessment, item: string): string {
   const fitted = assessment.facts.parts.all.find((entry) => entry.item.id === item);
   if (!fitted) return '';
+  const { phase } = fitted.item;
+  return `${figuresOf(fitted)}${phase === 'later' ? ' · comes later' : phase === 'now' ? ' · goes later' : ''}`;
+}
+
+function figuresOf(fitted: AnyFitted): string {
   const { part } = fitted;
   switch (part.kind) {
     case 'graphics':
@@ -83,6 +103,7 @@ export function memoryLeaves(
   assessment: Assessment,
   levels: Map<string, Level>,
   drawOf: (item: string) => MapNode['watts'],
+  only?: string,
 ): Leaf[] {
   const { parts, memory } = assessment.facts;
   const slots = parts.one('board')?.part.memorySlots ?? [];
@@ -91,7 +112,12 @@ export function memoryLeaves(
     memory.bandwidthBytesPerS !== undefined && memory.channelsPopulated
       ? memory.bandwidthBytesPerS / memory.channelsPopulated / 1e9
       : undefined;
-  const busy = Math.max(0, ...assessment.facts.sittings.map((sitting) => sitting.busy.get('memory.traffic') ?? 0));
+  const busy = Math.max(
+    0,
+    ...assessment.facts.sittings
+      .filter((sitting) => only === undefined || sitting.sitting === only)
+      .map((sitting) => sitting.busy.get('memory.traffic') ?? 0),
+  );
   return [...slots]
     .sort((a, b) => (a.channel === b.channel ? a.position - b.position : a.channel < b.channel ? -1 : 1))
     .map((slot): Leaf => {
@@ -115,7 +141,14 @@ export function memoryLeaves(
             },
         },
         wire: kit
-          ? { gbytePerS: perChannel, used: busy, label: '', title: `${slot.label}: ${memory.effectiveMTs ?? '?'} MT/s` }
+          ? {
+              gbytePerS: perChannel,
+              up: busy,
+              down: 0,
+              label: memory.effectiveMTs === undefined ? '' : `${memory.effectiveMTs} MT/s`,
+              title: `${slot.label}: ${memory.effectiveMTs ?? '?'} MT/s`,
+              of: 'memory' as const,
+            }
           : undefined,
       };
     });

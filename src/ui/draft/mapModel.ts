@@ -18,7 +18,7 @@ export interface MapNode {
   readonly watts: { readonly now: number; readonly max: number } | undefined;
 }
 
-/** A link on the map: thickness by bandwidth, filled by what the worst sitting uses. */
+/** A link on the map: thickness by bandwidth, filled by what a sitting uses in each direction. */
 export interface MapWire {
   readonly id: string;
   readonly x1: number;
@@ -26,9 +26,12 @@ export interface MapWire {
   readonly x2: number;
   readonly y2: number;
   readonly gbytePerS: number | undefined;
-  readonly used: number;
+  /** Share of the link in use towards the processor and away from it; above 1 is more than it carries. */
+  readonly up: number;
+  readonly down: number;
   readonly label: string;
   readonly title: string;
+  readonly of: 'link' | 'memory';
 }
 
 export interface MapLayout {
@@ -42,9 +45,7 @@ export interface MapLayout {
 export interface Leaf {
   readonly id: string;
   readonly node: Omit<MapNode, 'x' | 'y' | 'width' | 'height'>;
-  readonly wire:
-    | { readonly gbytePerS: number | undefined; readonly used: number; readonly label: string; readonly title: string }
-    | undefined;
+  readonly wire: Pick<MapWire, 'gbytePerS' | 'up' | 'down' | 'label' | 'title' | 'of'> | undefined;
 }
 
 export interface Tier {

@@ -8,7 +8,7 @@ import { budgetBeam, getsText, levelCounts, worstTask } from '../shared/beams';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
 import { PowerWhy, PriceWhy } from './LedgerWhy';
 import { stationPath } from './stations';
-import { useAssessment, useSeat } from './store';
+import { useAssessment, useSeat, useWholeDraft } from './store';
 
 /** The seat at a glance, on every station: price, findings, draw, worst task, saved state. */
 export function Ledger() {
@@ -22,7 +22,10 @@ export function Ledger() {
   const router = useRouter();
   const [why, setWhy] = useState<'price' | 'power'>();
   const { price, power } = assessment.facts;
-  const budget = budgetBeam(assessment);
+  const whole = useWholeDraft();
+  const adds = useSeat((state) => state.phase) === 'later' && whole.later !== undefined;
+  // the budget is for what is bought first
+  const budget = adds ? undefined : budgetBeam(assessment);
   const counts = levelCounts(assessment.findings);
   const worst = worstTask(assessment);
   const openFindings = () => {
@@ -50,6 +53,7 @@ export function Ledger() {
         >
           <b>
             {price.unpriced.length > 0 ? 'at least ' : ''}
+            {adds ? `${whole.later?.name ?? 'Later'} adds ` : ''}
             {coins(price.total.landedMinor, price.currency)} landed
           </b>
         </button>

@@ -1,5 +1,7 @@
 'use client';
 
+import { inPhase } from '@/core/phases';
+import { EXCURSION_SHARE, policiesOf, type Policy } from '@/core/power/policies';
 import Dialog from '@mui/material/Dialog';
 import { useId, type ReactNode } from 'react';
 import type { Assessment } from '@/core/assess';
@@ -7,7 +9,8 @@ import { fullName } from '@/core/fitted';
 import { wallDrawW, tierEfficiency } from '@/core/power/efficiency';
 import { yearlyEnergy } from '@/core/power/energy';
 import { coins, coinsOnly, number, percent, watts } from '@/core/words/format';
-import { useSeat } from './store';
+import { Sign } from '../shared/Beam';
+import { assessmentOf, useSeat, useWholeDraft } from './store';
 
 function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
   const id = useId();
@@ -111,16 +114,16 @@ export function PriceWhy({ assessment, onClose }: { assessment: Assessment; onCl
 
 /** The draw part by part, in the heaviest sitting and at the limit, and what the wall sees. */
 export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onClose: () => void }) {
-  const { power, parts, brief } = assessment.facts;
+  const { power, parts, brief, region } = assessment.facts;
   const heaviest = [...power.sittings].sort((a, b) => b.sustainedW - a.sustainedW)[0];
   const sitting = brief.sittings.find((entry) => entry.id === heaviest?.sitting);
   const supply = parts.one('supply')?.part;
   const load = supply?.ratedW === undefined ? undefined : power.sustainedW / supply.ratedW;
-  const efficiency = supply?.tier && load !== undefined ? tierEfficiency(supply.tier, load) : undefined;
+  const efficiency = supply?.tier && load !== undefined ? tierEfficiency(supply.tier, load, region.mainsV) : undefined;
   const bound = power.missing.length > 0 ? 'at least ' : '';
   const open = power.sustainedOpen;
   const { settings } = assessment.facts;
-  const energy = yearlyEnergy(power, brief, supply, settings.tariffMinorPerKWh);
+  const energy = yearlyEnergy(power, brief, supply, settings.tariffMinorPerKWh, region.mainsV);
   return (
     <Sheet title={`What ${assessment.facts.machine.name} draws`} onClose={onClose}>
       <table>
@@ -165,10 +168,11 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
           </tr>
         </tbody>
       </table>
+      <Policies assessment={assessment} />
       {supply && efficiency !== undefined && load !== undefined && (
         <p style={{ marginTop: 8 }}>
           {fullName(supply)} delivers up to {watts(supply.ratedW ?? 0)} whatever its efficiency. At {percent(load)} load
-          its {supply.tier} tier reaches {percent(efficiency)} at least (115 V), so the wall sees{' '}
+          its {supply.tier} tier reaches {percent(efficiency)} at least ({region.mainsV} V), so the wall sees{' '}
           {open ? 'at least ' : ''}
           {watts(wallDrawW(power.sustainedW, efficiency))}
           {open ? '' : ' at most'}.
@@ -176,7 +180,8 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
       )}
       {energy && brief.sittings.length > 0 && (
         <p style={{ marginTop: 4 }}>
-          The sittings of a year take {energy.lowerBound ? 'at least ' : 'at most '}
+          {(brief.idleHoursPerWeek ?? 0) > 0 ? 'The sittings and hours at rest' : 'The sittings'} of a year take{' '}
+          {energy.lowerBound ? 'at least ' : 'at most '}
           {number(energy.kWh)} kWh from the wall
           {energy.costMinor === undefined
             ? '; the desk has no electricity tariff, so no cost is named'
@@ -186,9 +191,85 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
       )}
       <p className="quiet small" style={{ marginTop: 4 }}>
         {open && power.missing.length === 0 ? 'A run whose speed is unknown is not counted in the sitting. ' : ''}
-        Idle and limit of each part, weighed by how busy the sitting keeps it. Full-power clocks: heat is not yet taken
-        into account.
+        Idle and limit of each part, weighed by how busy the sitting keeps it, at the clocks that heat and power limits
+        leave.
       </p>
     </Sheet>
+  );
+}
+
+const POLICY: Readonly<Record<Policy, (assessment: Assessment) => string>> = {
+  sustained: ({ facts }) => `Heaviest sitting at ${percent(facts.settings.supplyShare)} of the rating`,
+  peak: () => 'Everything at its limit, 100 % of the rating',
+  excursion: ({ facts }) => {
+    const standard = facts.parts.one('supply')?.part.standard ?? 'ATX 3.1';
+    return `Excursions of the cards, at ${percent(EXCURSION_SHARE[standard])} for a moment (${standard})`;
+  },
+  maker: () => 'What the card’s maker recommends',
+  multiple: ({ facts }) => `Heaviest sitting × ${number(facts.settings.drawMultiple)}`,
+};
+
+/** What each way of sizing asks of the supply, side by side; the desk says which of them count. */
+function Policies({ assessment }: { assessment: Assessment }) {
+  const whole = useWholeDraft();
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const context = useSeat((state) => state.context);
+  const { parts, power, settings } = assessment.facts;
+  const supply = parts.one('supply');
+  const later =
+    whole.later && whole.id === assessment.facts.machine.id
+      ? assessmentOf(inPhase(whole, 'later'), brief, context).facts
+      : undefined;
+  const after = later && policiesOf(later.parts, later.power, settings);
+  const grade = supply?.part.evidence?.testedGrade;
+  return (
+    <>
+      <h3 style={{ marginTop: 10 }}>What the supply should be rated at</h3>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">By</th>
+            <th scope="col" className="num">
+              asks for
+            </th>
+            {whole.later && (
+              <th scope="col" className="num">
+                {whole.later.name}
+              </th>
+            )}
+            <th scope="col">{supply?.part.ratedW === undefined ? '' : `${watts(supply.part.ratedW)} there`}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {policiesOf(parts, power, settings).map((answer, i) => (
+            <tr key={answer.policy}>
+              <td>
+                {POLICY[answer.policy](assessment)}
+                {!answer.counts && <span className="quiet small"> · does not count here</span>}
+              </td>
+              <td className="num">
+                {answer.asksW === undefined
+                  ? 'unknown'
+                  : `${answer.missing.length > 0 ? 'at least ' : ''}${watts(answer.asksW)}`}
+              </td>
+              {whole.later && (
+                <td className="num">{after?.[i]?.asksW === undefined ? 'unknown' : watts(after[i].asksW)}</td>
+              )}
+              <td>
+                <Sign verdict={answer.holds === undefined ? 'unproven' : answer.holds ? 'carries' : 'short'} />{' '}
+                {answer.holds === undefined ? 'unproven' : answer.holds ? 'carries' : 'too small'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {supply && (
+        <p className="small" style={{ marginTop: 4 }}>
+          Label: {supply.part.tier ?? 'no tier stated'}.{' '}
+          {grade === undefined ? 'Nobody is known to have tested it.' : `Tested grade: ${grade}.`} A better tier draws
+          less from the wall; it does not deliver more.
+        </p>
+      )}
+    </>
   );
 }

@@ -8,8 +8,9 @@ import { compileCatalogue } from '@/core/catalogue';
 import { editBrief, editMachine, type BriefEdit, type MachineEdit } from '@/core/edits';
 import type { Offer } from '@/core/formats/catalogueSchema';
 import type { Problem } from '@/core/formats/problems';
-import type { Machine } from '@/core/machine';
+import type { Machine, Phase } from '@/core/machine';
 import type { Part } from '@/core/parts';
+import { editIn, inPhase } from '@/core/phases';
 import type { Position } from '@/core/search/candidates';
 import * as actions from '@/server/actions';
 import type { SeatBundle, StoredBody } from '@/server/contract';
@@ -33,6 +34,10 @@ export interface SeatState {
   readonly preview: Machine | undefined;
   readonly position: Position | undefined;
   readonly panel: 'findings' | 'tray';
+  /** What the middle of the Draft shows instead of the map. */
+  readonly sheet: DraftSheet | undefined;
+  /** The phase of the machine that is looked at and edited. */
+  readonly phase: Phase;
   readonly saving: Saving;
   readonly told: string | undefined;
   readonly refused: readonly Problem[];
@@ -41,16 +46,22 @@ export interface SeatState {
   know: (parts: readonly Part[], offers: readonly Offer[]) => void;
   choose: (position: Position | undefined) => void;
   show: (panel: 'findings' | 'tray') => void;
+  open: (sheet: DraftSheet | undefined) => void;
+  selectPhase: (phase: Phase) => void;
   look: (preview: Machine | undefined) => void;
   selectDraft: (id: string) => void;
   step: (direction: 'undo' | 'redo') => Promise<void>;
   fill: (part: string, field: string, value: number) => Promise<readonly Problem[]>;
+  /** Takes what is stored now, after something outside the seat changed it. */
+  refresh: () => Promise<void>;
   copy: () => Promise<void>;
   drop: () => Promise<void>;
   putOnTop: () => void;
   forget: () => void;
   retry: () => void;
 }
+
+export type DraftSheet = 'memory' | 'firmware' | 'compare' | 'side';
 
 export type SeatStore = StoreApi<SeatState>;
 
@@ -177,10 +188,18 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
       preview: undefined,
       position: undefined,
       panel: 'findings',
+      sheet: undefined,
+      phase: 'now',
       saving: { state: 'saved' },
       told: undefined,
       refused: [],
-      editDraft: (edit, label) => push({ document: 'draft', id: get().draftId, edit, label }),
+      editDraft: (edit, label) => {
+        const { draftId: id, phase, bundle } = get();
+        const machine = bundle.drafts.find((draft) => draft.id === id)?.body;
+        push({ document: 'draft', id, edit: machine ? editIn(machine, phase, edit) : edit, label });
+      },
+      open: (sheet) => set({ sheet, preview: undefined }),
+      selectPhase: (phase) => set({ phase, preview: undefined, position: undefined, panel: 'findings' }),
       editBrief: (edit, label) => push({ document: 'brief', id: get().bundle.brief.id, edit, label }),
       know: (parts, offers) => {
         const { data } = get().bundle;
@@ -202,7 +221,8 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
       choose: (position) => set({ position, preview: undefined, panel: position ? 'tray' : 'findings' }),
       show: (panel) => set({ panel, preview: undefined, ...(panel === 'findings' ? { position: undefined } : {}) }),
       look: (preview) => set({ preview }),
-      selectDraft: (draftId) => set({ draftId, preview: undefined, position: undefined, panel: 'findings' }),
+      selectDraft: (draftId) =>
+        set({ draftId, phase: 'now', preview: undefined, position: undefined, panel: 'findings' }),
       step: async (direction) => {
         if (running || queue.length > 0) return;
         const { label, bundle: next } = await actions.stepSeat(get().bundle.seat.id, direction);
@@ -214,6 +234,10 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
         if (result.state === 'refused') return result.problems;
         if (result.bundle) take(result.bundle);
         return [];
+      },
+      refresh: async () => {
+        const fresh = await actions.loadSeat(get().bundle.seat.id);
+        if (fresh) take(fresh);
       },
       copy: async () => {
         const { bundle: next, id } = await actions.copyDraft(get().bundle.seat.id, get().draftId);
@@ -262,9 +286,16 @@ export function assessmentOf(machine: Machine, brief: Brief, context: Context): 
 
 const EMPTY: Machine = { id: 'empty', name: 'Draft', items: [] };
 
-/** The draft as saved, whatever is being previewed. */
-export const useDraft = (): Machine =>
+/** The draft with both its phases, as saved. */
+export const useWholeDraft = (): Machine =>
   useSeat((state) => state.bundle.drafts.find((draft) => draft.id === state.draftId)?.body ?? EMPTY);
+
+/** The draft in the phase that is looked at, as saved, whatever is being previewed. */
+export function useDraft(): Machine {
+  const whole = useWholeDraft();
+  const phase = useSeat((state) => state.phase);
+  return inPhase(whole, phase);
+}
 
 /** Assessment of what is on screen: the preview when there is one, else the draft. */
 export function useAssessment(): Assessment {

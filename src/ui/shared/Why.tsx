@@ -21,6 +21,7 @@ const FROM = {
   setting: 'setting',
   standard: 'standard',
   profile: 'application',
+  heat: 'heat and power',
 } as const;
 
 function spreadText(spread: number): string {

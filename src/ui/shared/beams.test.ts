@@ -129,6 +129,8 @@ describe('room', () => {
     expect(beams.map((beam) => beam.label)).toEqual([
       'Supply, sustained',
       'Supply, peak',
+      'Processor, to its limit',
+      'Card, to its limit',
       'Card clearance',
       'Cooler clearance',
     ]);
@@ -195,5 +197,37 @@ test('findings are counted by level', () => {
   const counts = levelCounts(
     assessed({ parts: { cooler: { heightMm: 170 }, card: { slots: undefined }, psu: { ratedW: 380 } } }).findings,
   );
-  expect(counts).toEqual({ blocks: 1, unproven: 1, caution: 0, note: 0 });
+  expect(counts).toEqual({ blocks: 1, unproven: 2, caution: 0, note: 3 });
+});
+
+describe('beams of heat and noise', () => {
+  const beamsOf = (change: Change = {}) => new Map(headroomBeams(assessed(change)).map((model) => [model.id, model]));
+
+  test('say how many kelvin are to spare, in the warmest sitting', () => {
+    const model = beamsOf().get('heat-cpu-1');
+    expect(model).toMatchObject({ label: 'Processor, to its limit', verdict: 'carries' });
+    const hot = assessed().facts.heat.sittings[0]?.best.state.parts[0];
+    expect(model?.band?.likely).toBeCloseTo(95 - (hot?.tempC ?? 0), 9);
+    expect(model?.sentence).toMatch(/Test 8 reaches .* of 95 degrees in Both, carries/);
+  });
+
+  test('a part that heat holds falls short at its limit; a missing figure that decides it is unproven', () => {
+    const hot = { brief: { roomC: 55 }, parts: { card: { resistance: [{ rpm: 2000, kPerW: 0.9 }] } } };
+    expect(beamsOf(hot).get('heat-card-1')).toMatchObject({ verdict: 'short', gets: 'held at 90 °C' });
+    const unknown = {
+      brief: { roomC: 50 },
+      parts: { card: { resistance: [{ rpm: 2000, kPerW: 0.9 }], maxTemperatureC: undefined } },
+    };
+    expect(beamsOf(unknown).get('heat-card-1')).toMatchObject({ verdict: 'unproven', band: undefined });
+  });
+
+  test('noise stands against the brief’s limit, and an unknown source never passes', () => {
+    expect(beamsOf().has('noise')).toBe(false);
+    const limit = { brief: { mustHaves: { noiseDbA: 40 } } };
+    const level = assessed().facts.heat.sittings[0]?.noise.dbA ?? 0;
+    expect(beamsOf(limit).get('noise')).toMatchObject({ verdict: 'carries' });
+    expect(beamsOf(limit).get('noise')?.band?.likely).toBeCloseTo(40 - level, 9);
+    expect(beamsOf({ ...limit, parts: { card: { noiseDbA: undefined } } }).get('noise')?.verdict).toBe('unproven');
+    expect(beamsOf({ brief: { mustHaves: { noiseDbA: 20 } } }).get('noise')?.verdict).toBe('short');
+  });
 });

@@ -1,4 +1,5 @@
 import type { Assessment } from '@/core/assess';
+import { fullName } from '@/core/fitted';
 import type { Finding } from '@/core/rules/rule';
 import type { HoldResult, TaskResult } from '@/core/predict/results';
 import type { Derivation } from '@/core/predict/derive';
@@ -80,7 +81,7 @@ export function taskBeam(task: Task, result: TaskResult): BeamModel {
     ...(result.dropped !== undefined && result.dropped > 0
       ? [`About ${number(result.dropped)} of ${number(result.target ?? 0)} ${result.unit}s a second are dropped.`]
       : []),
-    'Clocks are the full-power ones: heat is not yet taken into account.',
+    'Clocks are those that heat and power limits leave once everything is warm.',
   ];
   return {
     id: `task-${task.id}`,
@@ -190,6 +191,7 @@ export function headroomBeams(assessment: Assessment): BeamModel[] {
       'All parts at their limit against the full rating.',
     );
   }
+  beams.push(...heatBeams(assessment));
   for (const check of assessment.checks) {
     if (check.code !== 'cooler-height' && check.code !== 'card-length') continue;
     const [label, room, needMm] =
@@ -212,6 +214,74 @@ export function headroomBeams(assessment: Assessment): BeamModel[] {
     });
   }
   return beams;
+}
+
+/** K that processor and cards keep to their limits, and dB(A) to the brief's, each in its worst sitting. */
+function heatBeams({ facts }: Assessment): BeamModel[] {
+  const { heat, parts, brief } = facts;
+  const nameOf = (id: string) => brief.sittings.find((sitting) => sitting.id === id)?.name ?? 'a task alone';
+  const beams = heat.setup.hot.flatMap((part, i): BeamModel[] => {
+    const fitted = parts.all.find(({ item }) => item.id === part.item);
+    const tempOf = (entry: (typeof heat.sittings)[number]) => entry.worst.state.parts[i]?.tempC ?? -Infinity;
+    const warmest = [...heat.sittings].sort((a, b) => tempOf(b) - tempOf(a))[0];
+    const [good, bad] = [warmest?.best.state.parts[i], warmest?.worst.state.parts[i]];
+    if (!fitted || !warmest || !good || !bad) return [];
+    const held = warmest.best.heldBy[part.kind] === 'heat';
+    const unsure = !held && warmest.worst.heldBy[part.kind] === 'heat';
+    const spare = { low: bad.limitC - bad.tempC, likely: good.limitC - good.tempC, high: good.limitC - good.tempC };
+    const label = part.kind === 'processor' ? 'Processor, to its limit' : 'Card, to its limit';
+    const verdict: Verdict = held ? 'short' : unsure ? 'unproven' : 'carries';
+    const reached = `${number(good.tempC)} °C`;
+    const gets = held ? `held at ${number(good.limitC)} °C` : unsure ? 'unproven' : `${number(spare.low)} K to spare`;
+    return [
+      {
+        id: `heat-${part.item}`,
+        label,
+        axis: { kind: 'difference', span: 40 },
+        band: unsure ? undefined : held ? point(0) : spare,
+        verdict,
+        need: `${reached} of ${number(good.limitC)}`,
+        gets,
+        sentence: `${label}: ${fullName(fitted.part)} reaches ${reached} of ${number(good.limitC)} degrees in ${nameOf(warmest.sitting)}, ${WORDS[verdict]}.`,
+        why: [
+          `Air of ${number(good.intakeC)} °C, and ${watts(good.watts)} on ${number(good.kPerW, 2)} K/W at ${percent(good.speed)} fan speed, in the sitting "${nameOf(warmest.sitting)}".`,
+          ...(held
+            ? [`At full clock it would pass its limit: it keeps ${percent(warmest.best.clocks[part.kind])}.`]
+            : []),
+          ...(unsure ? ['Figures of the cooling are unknown, and between their bounds lies the limit.'] : []),
+        ],
+        derivations: [],
+      },
+    ];
+  });
+  const limit = brief.mustHaves.noiseDbA;
+  const loudest = [...heat.sittings].sort((a, b) => b.noise.dbA - a.noise.dbA)[0];
+  if (limit === undefined || !loudest) return beams;
+  const { dbA, missing, sources } = loudest.noise;
+  const open = missing.length > 0 && dbA <= limit;
+  const verdict: Verdict = open ? 'unproven' : dbA <= limit ? 'carries' : 'short';
+  const level = `${missing.length > 0 ? 'at least ' : ''}${number(dbA)} dB(A)`;
+  return [
+    ...beams,
+    {
+      id: 'noise',
+      label: 'Noise at 1 m',
+      axis: { kind: 'difference', span: 12 },
+      band: open ? undefined : point(limit - dbA),
+      verdict,
+      need: `at most ${number(limit)} dB(A)`,
+      gets: level,
+      sentence: `Noise at 1 m: ${level} of ${number(limit)} in ${nameOf(loudest.sitting)}, ${WORDS[verdict]}.`,
+      why: [
+        ...sources.map((source) => {
+          const fitted = parts.all.find(({ item }) => item.id === source.item);
+          return `${source.what}: ${number(source.dbA)} dB(A), ${fitted ? fullName(fitted.part) : source.item}`;
+        }),
+        'Sources add by energy: two alike are 3 dB louder than one.',
+      ],
+      derivations: [],
+    },
+  ];
 }
 
 /** Landed price against the budget, both on the brief's tax basis. */

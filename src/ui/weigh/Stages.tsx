@@ -78,8 +78,28 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
             />
           ),
         )}
-      <p className="quiet small">Full-power clocks: heat is not yet taken into account.</p>
+      <Clocks assessment={assessment} sitting={result.sitting} />
     </div>
+  );
+}
+
+/** At which clocks the sitting runs once nothing changes any more, and what holds them. */
+function Clocks({ assessment, sitting }: { assessment: Assessment; sitting: string }) {
+  const { heat } = assessment.facts;
+  const settled = heat.sittings.find((entry) => entry.sitting === sitting)?.best;
+  if (!settled) return null;
+  const held = (['processor', 'graphics'] as const).flatMap((kind) => {
+    const by = settled.heldBy[kind];
+    return by
+      ? [
+          `${kind === 'processor' ? 'the processor' : 'the card'} keeps ${percent(settled.clocks[kind])} of its clock, held by ${by === 'heat' ? 'heat' : 'its power limit'}`,
+        ]
+      : [];
+  });
+  return (
+    <p className={held.length > 0 ? 'between small' : 'quiet small'}>
+      {held.length > 0 ? `Once warm, ${held.join('; ')}.` : 'Once warm, processor and card keep their full clocks.'}
+    </p>
   );
 }
 

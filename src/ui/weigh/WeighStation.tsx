@@ -1,15 +1,19 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import type { Assessment } from '@/core/assess';
 import type { Task } from '@/core/work/tasks';
+import { inPhase } from '@/core/phases';
 import { assessmentOf, useDraft, useSeat } from '../seat/store';
 import { taskBeam } from '../shared/beams';
 import { OpenBeam } from '../shared/Why';
-import { coins, watts } from '@/core/words/format';
+import { coins, number, watts } from '@/core/words/format';
 import { budgetBeam } from '../shared/beams';
 import { Beam } from '../shared/Beam';
 import { EditGrid } from './EditGrid';
+import { FirstHour } from './FirstHour';
 import { NextCoin } from './NextCoin';
+import { OperatingPoints } from './OperatingPoints';
 import { Stages } from './Stages';
 
 /** Tasks × drafts as a matrix of beams; where the chosen task's time goes; what the next coin buys. */
@@ -22,7 +26,19 @@ export function WeighStation() {
   const draft = useDraft();
   const [chosen, setChosen] = useState<string>();
   const columns = useMemo(
-    () => drafts.map((entry) => ({ ...entry, assessment: assessmentOf(entry.body, brief, context) })),
+    () =>
+      drafts.flatMap((entry) => {
+        const now = {
+          ...entry,
+          key: entry.id,
+          name: entry.body.name,
+          assessment: assessmentOf(entry.body, brief, context),
+        };
+        const { later } = entry.body;
+        if (!later) return [now];
+        const assessment = assessmentOf(inPhase(entry.body, 'later'), brief, context);
+        return [now, { ...now, key: `${entry.id} later`, name: `${entry.body.name}, ${later.name}`, assessment }];
+      }),
     [drafts, brief, context],
   );
   const task: Task | undefined = brief.tasks.find((candidate) => candidate.id === chosen) ?? brief.tasks[0];
@@ -44,14 +60,14 @@ export function WeighStation() {
                 Task
               </th>
               {columns.map((column) => (
-                <th key={column.id} scope="col">
+                <th key={column.key} scope="col">
                   <button
                     type="button"
                     className="chip"
                     aria-pressed={column.id === draftId}
                     onClick={() => selectDraft(column.id)}
                   >
-                    {column.body.name}
+                    {column.name}
                   </button>
                 </th>
               ))}
@@ -74,7 +90,7 @@ export function WeighStation() {
                 {columns.map((column) => {
                   const result = column.assessment.tasks.find((candidate) => candidate.task === row.id);
                   return (
-                    <td key={column.id} style={{ paddingTop: 2, paddingBottom: 2 }}>
+                    <td key={column.key} style={{ paddingTop: 2, paddingBottom: 2 }}>
                       {result && <OpenBeam model={{ ...taskBeam(row, result), label: '' }} />}
                     </td>
                   );
@@ -90,7 +106,7 @@ export function WeighStation() {
                 const budget = budgetBeam(column.assessment);
                 const owned = machine.items.length > 0 && machine.items.every((item) => item.owned);
                 return (
-                  <td key={column.id}>
+                  <td key={column.key}>
                     {owned ? (
                       <span className="quiet">owned already</span>
                     ) : budget ? (
@@ -114,10 +130,20 @@ export function WeighStation() {
                 Draw
               </th>
               {columns.map((column) => (
-                <td key={column.id}>
+                <td key={column.key}>
                   {column.assessment.facts.power.sustainedOpen ? 'at least ' : ''}
                   {watts(column.assessment.facts.power.sustainedW)} sustained,{' '}
                   {watts(column.assessment.facts.power.peakW)} peak
+                </td>
+              ))}
+            </tr>
+            <tr>
+              <th scope="row" style={{ paddingLeft: 6 }}>
+                Warm and loud
+              </th>
+              {columns.map((column) => (
+                <td key={column.key}>
+                  <Warmth assessment={column.assessment} />
                 </td>
               ))}
             </tr>
@@ -129,7 +155,7 @@ export function WeighStation() {
                 const count = (level: string) =>
                   column.assessment.findings.filter((finding) => finding.level === level).length;
                 return (
-                  <td key={column.id}>
+                  <td key={column.key}>
                     <span className={count('blocks') > 0 ? 'blocks' : 'quiet'}>{count('blocks')} blocking</span>,{' '}
                     {count('unproven')} unproven, {count('caution')} {count('caution') === 1 ? 'caution' : 'cautions'}
                   </td>
@@ -138,12 +164,35 @@ export function WeighStation() {
             </tr>
           </tbody>
         </table>
+        <OperatingPoints />
         {task && (task.kind === 'edit-play' || task.kind === 'edit-export') && <EditGrid machine={draft} task={task} />}
       </section>
       <section className="pane" aria-label="Stages and next coin">
         {task && selected && <Stages task={task} assessment={selected.assessment} />}
+        {task && selected && <FirstHour task={task} assessment={selected.assessment} />}
         <NextCoin />
       </section>
     </div>
+  );
+}
+
+/** The processor's temperature in its warmest sitting and the level in the loudest. */
+function Warmth({ assessment }: { assessment: Assessment }) {
+  const { heat } = assessment.facts;
+  const chip = heat.setup.hot.findIndex((part) => part.kind === 'processor');
+  const temps = heat.sittings.flatMap(({ worst }) => worst.state.parts[chip]?.tempC ?? []);
+  const [loudest] = [...heat.sittings].sort((a, b) => b.noise.dbA - a.noise.dbA);
+  const held = heat.sittings.some(({ best }) => best.heldBy.processor === 'heat');
+  if (!loudest) return <span className="quiet">no sitting</span>;
+  return (
+    <>
+      {temps.length > 0 && (
+        <span className={held ? 'short' : ''}>
+          {number(Math.max(...temps))} °C{held ? ', held by heat' : ''},{' '}
+        </span>
+      )}
+      {loudest.noise.missing.length > 0 ? 'at least ' : ''}
+      {number(loudest.noise.dbA)} dB(A)
+    </>
   );
 }

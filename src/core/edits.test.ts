@@ -1,0 +1,89 @@
+import { describe, expect, test } from 'vitest';
+import { compileCatalogue } from './catalogue';
+import { editMachine, machineEditSchema, type MachineEdit } from './edits';
+import { readBom, writeBom } from './formats/bom';
+import { fanCurveSchema, machineSchema, type Machine } from './machine';
+import { inPhase } from './phases';
+import { assessed, dataOf, machineOf, plus } from './tests/world';
+
+const FAN = {
+  kind: 'fan',
+  id: 'fan',
+  maker: 'Northdraft',
+  name: 'Fan',
+  sizeMm: 120,
+  airflowM3h: 90,
+  pressurePa: 15,
+  noiseDbA: 25,
+  currentA: 0.15,
+  powerW: 1.8,
+  lightHeaders: 0,
+};
+const machine = machineOf({ items: plus({ id: 'fan-1', part: 'fan' }) });
+const side = (to: 'top' | 'rear' | undefined): MachineEdit => ({
+  kind: 'side',
+  item: 'fan-1',
+  ...(to ? { side: to } : {}),
+});
+const tune = (tuning: NonNullable<Machine['tuning']>): MachineEdit => ({ kind: 'tune', tuning });
+
+describe('sides and settings', () => {
+  test('an edit that changes nothing gives back the same machine', () => {
+    expect(editMachine(machine, side(undefined))).toBe(machine);
+    expect(editMachine(machine, tune({}))).toBe(machine);
+    const put = editMachine(machine, side('top'));
+    expect(editMachine(put, side('top'))).toBe(put);
+    const set = editMachine(machine, tune({ packageW: 90 }));
+    expect(editMachine(set, tune({ packageW: 90 }))).toBe(set);
+    expect(editMachine(machine, { kind: 'side', item: 'nobody', side: 'top' })).toBe(machine);
+  });
+
+  test('a side is taken back, and so is every setting', () => {
+    const put = editMachine(machine, side('top'));
+    expect(put.items.find((item) => item.id === 'fan-1')?.side).toBe('top');
+    expect(editMachine(put, side(undefined))).toEqual(machine);
+    const set = editMachine(machine, tune({ clock: 1.05, cardShare: 0.8 }));
+    expect(set.tuning).toEqual({ clock: 1.05, cardShare: 0.8 });
+    expect(editMachine(set, tune({}))).toEqual(machine);
+  });
+
+  test('settings hold in both phases, and come with the machine through a bill of materials', () => {
+    const set = editMachine(
+      editMachine(machine, tune({ packageW: 90, caseCurve: [{ c: 40, percent: 50 }] })),
+      side('rear'),
+    );
+    const later = machineSchema.parse({ ...set, later: { name: 'Next year' } });
+    expect(inPhase(later, 'later').tuning).toEqual(set.tuning);
+    const catalogue = compileCatalogue(dataOf({ addParts: [FAN] }));
+    const back = readBom(JSON.stringify(writeBom(set, catalogue, '2026-05-18T00:00:00Z')));
+    if (!back.ok) throw new Error(back.problems.map((problem) => problem.message).join());
+    expect(back.value.machine.tuning).toEqual(set.tuning);
+    expect(back.value.machine.items.find((item) => item.id === 'fan-1')?.side).toBe('rear');
+  });
+
+  test('a curve that falls is refused with both points', () => {
+    const falling = fanCurveSchema.safeParse([
+      { c: 40, percent: 60 },
+      { c: 70, percent: 50 },
+    ]);
+    expect(falling.error?.issues[0]?.message).toBe('a fan curve rises: 70 °C, 50 % cannot follow 40 °C, 60 %');
+    expect(
+      fanCurveSchema.safeParse([
+        { c: 70, percent: 50 },
+        { c: 70, percent: 60 },
+      ]).success,
+    ).toBe(false);
+    expect(machineEditSchema.safeParse(tune({ coolerCurve: [{ c: 140, percent: 50 }] })).success).toBe(false);
+    expect(machineEditSchema.safeParse(tune({ clock: 1.6 })).success).toBe(false);
+    expect(machineEditSchema.safeParse(tune({ clock: 1.1, packageW: 120 })).success).toBe(true);
+  });
+
+  test('a side that does not take the size leaves the fan without a place, and says so', () => {
+    const { findings } = assessed({ addParts: [FAN], items: plus({ id: 'fan-1', part: 'fan', side: 'bottom' }) });
+    expect(findings).toEqual(
+      expect.arrayContaining([expect.objectContaining({ code: 'fan-mounts', level: 'blocks', fans: 1, places: 0 })]),
+    );
+    const placed = assessed({ addParts: [FAN], items: plus({ id: 'fan-1', part: 'fan', side: 'top' }) });
+    expect(placed.findings.some((finding) => finding.code === 'fan-mounts')).toBe(false);
+  });
+});

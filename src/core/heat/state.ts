@@ -1,0 +1,224 @@
+import type { Brief } from '../brief';
+import type { FittedParts } from '../fitted';
+import type { Machine } from '../machine';
+import { drawsOf, sittingDraw, type SittingDraw } from '../power/draw';
+import type { Mains } from '../power/efficiency';
+import { mostOf } from '../units/most';
+import type { SittingResult, TaskResult } from '../predict/results';
+import type { Supply } from '../predict/supply';
+import { atClocks } from '../predict/clocks';
+import type { MissingFigure } from '../work/stage';
+import { heatLoad } from './load';
+import { noiseOf, type Noise } from './noise';
+import { settle, type Clocks, type Drawn, type Settled } from './settle';
+import { heatSetup, type HeatSetup, type HotPart } from './setup';
+import { steady, type FixedSpeeds, type Steady } from './steady';
+
+/** A machine where draw, heat, clocks and fans agree. `worst` differs from `best` where figures are only bounded. */
+export interface HeatAt {
+  readonly best: Settled<unknown>;
+  readonly worst: Settled<unknown>;
+}
+
+export interface SittingHeat extends HeatAt {
+  readonly sitting: string;
+  readonly noise: Noise;
+}
+
+export interface HeatState {
+  readonly setup: HeatSetup;
+  readonly sittings: readonly SittingHeat[];
+  /** With processor and cards at the most they may draw, whatever the brief asks: the joint load. */
+  readonly atLimit: HeatAt & { readonly noise: Noise; readonly watts: number };
+}
+
+/** What is drawn with these busy shares at these clocks, ready for the heat model. */
+export function drawnAt<R>(
+  parts: FittedParts,
+  setup: HeatSetup,
+  mains: Mains,
+  busy: ReadonlyMap<string, number>,
+  clocks: Clocks,
+  result: R,
+): Drawn<R> & { readonly byItem: ReadonlyMap<string, number> } {
+  const byItem = sittingDraw(drawsOf(parts), busy, clocks);
+  return { result, byItem, load: heatLoad(parts, setup, mains, byItem) };
+}
+
+const ALL_BUSY: ReadonlyMap<string, number> = new Map(
+  ['cpu.parallel', 'gpu.fp32', 'memory.traffic'].map((key) => [key, 1]),
+);
+
+/** What runs a sitting on a machine whose supply is given. */
+export type Run = (supply: Supply) => SittingResult;
+
+export interface HeatAnswer {
+  readonly heat: HeatState;
+  readonly results: readonly SittingResult[];
+  readonly drawn: readonly SittingDraw[];
+}
+
+/**
+ * Settles every sitting: what it draws at some clocks decides the heat, and the heat the clocks. A figure that is only
+ * bounded is tried at both ends; where the clock depends on it, the tasks that need that clock are not proven.
+ */
+export function heatOf(
+  machine: Machine,
+  parts: FittedParts,
+  brief: Brief,
+  mains: Mains,
+  supply: Supply,
+  runs: readonly Run[],
+): HeatAnswer {
+  const setup = heatSetup(parts, machine, brief);
+  const results: SittingResult[] = [];
+  const drawn: SittingDraw[] = [];
+  const sittings = runs.map((run): SittingHeat => {
+    const evaluate = (clocks: Clocks) => {
+      const result = run(atClocks(supply, clocks));
+      return drawnAt(parts, setup, mains, result.busy, clocks, result);
+    };
+    const first = new Map<string, ReturnType<typeof evaluate>>();
+    // both ends begin with the same run at full clocks
+    const remembered = (clocks: Clocks) => {
+      const key = `${clocks.processor} ${clocks.graphics}`;
+      let known = first.get(key);
+      if (!known) first.set(key, (known = evaluate(clocks)));
+      return known;
+    };
+    const best = settle(setup, remembered, 'best');
+    const worst = setup.missing.length === 0 ? best : settle(setup, remembered, 'worst');
+    results.push(blinded(doubted(best, worst, setup), setup));
+    const { byItem, load } = remembered(best.clocks);
+    drawn.push({ sitting: best.result.sitting, byItem });
+    return heard({ sitting: best.result.sitting, best, worst }, () => noiseOf(parts, setup, worst.state, load.totalW));
+  });
+  const atLimit = (clocks: Clocks) => drawnAt(parts, setup, mains, ALL_BUSY, clocks, undefined);
+  const best = settle(setup, atLimit, 'best');
+  const worst = setup.missing.length === 0 ? best : settle(setup, atLimit, 'worst');
+  const watts = atLimit(best.clocks).load.totalW;
+  return {
+    heat: {
+      setup,
+      sittings,
+      atLimit: heard({ best, worst, watts }, () => noiseOf(parts, setup, worst.state, watts)),
+    },
+    results,
+    drawn,
+  };
+}
+
+/** Noise is asked for by few of the thousands of machines that a search tries, so it is worked out when it is. */
+function heard<T extends object>(state: T, work: () => Noise): T & { readonly noise: Noise } {
+  let known: Noise | undefined;
+  return {
+    ...state,
+    get noise() {
+      return (known ??= work());
+    },
+  };
+}
+
+/** Tasks whose clock depends on a figure that is only bounded are not proven by the better end. */
+function doubted(best: Settled<SittingResult>, worst: Settled<SittingResult>, setup: HeatSetup): SittingResult {
+  const slower = {
+    processor: worst.clocks.processor < best.clocks.processor - CLOCK_DOUBT,
+    graphics: worst.clocks.graphics < best.clocks.graphics - CLOCK_DOUBT,
+  };
+  if (!slower.processor && !slower.graphics) return best.result;
+  const concerns = (task: TaskResult) =>
+    task.uses.some(({ resource }) =>
+      (['processor', 'graphics'] as const).some((kind) => slower[kind] && runsOn(kind, resource)),
+    );
+  const worse = new Map(worst.result.tasks.map((task) => [task.task, task]));
+  return {
+    ...best.result,
+    tasks: best.result.tasks.map((task) => {
+      const low = worse.get(task.task);
+      // a task that carries either way, or falls short either way, is proven
+      if (!concerns(task) || low === undefined) return task;
+      if (low.verdict === task.verdict) return spanning(task, low);
+      return unproven(task, setup.missing);
+    }),
+  };
+}
+
+/** A task that needs the clock of a part whose power is unknown is at most what its full clock gives. */
+function blinded(result: SittingResult, { blind }: HeatSetup): SittingResult {
+  if (blind.length === 0) return result;
+  return {
+    ...result,
+    tasks: result.tasks.map((task) => {
+      const figures = blind.filter(({ kind }) => task.uses.some(({ resource }) => runsOn(kind, resource)));
+      return figures.length === 0
+        ? task
+        : unproven(
+            task,
+            figures.map(({ figure }) => figure),
+          );
+    }),
+  };
+}
+
+/** Falls short even at full clock, or is not known to hold. */
+const unproven = (task: TaskResult, missing: readonly MissingFigure[]): TaskResult => ({
+  ...task,
+  verdict: task.verdict === 'short' ? 'short' : 'unproven',
+  gets: undefined,
+  ratio: undefined,
+  atMost: task.mode === 'real-time' ? (task.gets?.high ?? task.atMost) : undefined,
+  missing: [...task.missing, ...missing],
+});
+
+const runsOn = (kind: HotPart['kind'], resource: string): boolean =>
+  kind === 'processor' ? resource.startsWith('cpu.') : resource === 'gpu.fp32';
+
+/** A task's result at the better end, its band widened to what the worse one gives. */
+function spanning(task: TaskResult, low: TaskResult): TaskResult {
+  const { ratio, gets } = task;
+  return {
+    ...task,
+    ratio: ratio && low.ratio ? { ...ratio, low: Math.min(ratio.low, low.ratio.low) } : ratio,
+    gets:
+      gets && low.gets
+        ? task.mode === 'real-time'
+          ? { ...gets, low: Math.min(gets.low, low.gets.low) }
+          : { ...gets, high: Math.max(gets.high, low.gets.high) }
+        : gets,
+  };
+}
+
+/** A difference between the ends that is not rounding. */
+const CLOCK_DOUBT = 0.005;
+
+/** A machine's fans and temperatures at given draws, and how it sounds. */
+export interface HeatNow {
+  readonly state: Steady;
+  readonly noise: Noise;
+  readonly watts: number;
+}
+
+/** The machine with nothing to do: what it draws and how it sounds then. */
+export const atRest = (parts: FittedParts, setup: HeatSetup, mains: Mains): HeatNow =>
+  withFans(parts, setup, new Map(drawsOf(parts).parts.map((draw) => [draw.item, draw.idleW])), mains, {});
+
+/** Given draws, W by item, with fan speeds set by hand where they are. */
+export function withFans(
+  parts: FittedParts,
+  setup: HeatSetup,
+  byItem: ReadonlyMap<string, number>,
+  mains: Mains,
+  fixed: FixedSpeeds,
+): HeatNow {
+  const load = heatLoad(parts, setup, mains, byItem);
+  const state = steady(setup, load, 'worst', fixed);
+  return heard({ state, watts: load.totalW }, () => noiseOf(parts, setup, state, load.totalW));
+}
+
+/** The sitting whose case air is warmest; undefined when the brief has none. */
+export const warmestOf = <S extends SittingHeat>(sittings: readonly S[]): S | undefined =>
+  mostOf(sittings, ({ worst }) => worst.state.outletC);
+
+/** The loudest sitting. */
+export const loudestOf = <S extends SittingHeat>(sittings: readonly S[]): S | undefined =>
+  mostOf(sittings, ({ noise }) => noise.dbA);

@@ -1,0 +1,58 @@
+import { HEAT } from '../heat/constants';
+import type { Clocks } from '../heat/settle';
+import { given, product, type Derivation } from './derive';
+import type { ProcessorRates } from './processor';
+import type { Supplied, Supply } from './supply';
+
+/** A clock factor as a figure that can be asked why. */
+const kept = (factor: number): Derivation =>
+  factor > 1
+    ? given('clock set', factor, '× full clock', 'setting', 'firmware')
+    : {
+        ...given(
+          'clock kept',
+          factor,
+          '× full clock',
+          'heat',
+          'the highest clock within its temperature limit and the power it may draw for hours',
+        ),
+        spread: HEAT.heldClock.spread,
+      };
+
+/** A machine's supply at other clocks than the full-power ones: the rates of cores and of graphics units follow them. */
+export function atClocks(supply: Supply, clocks: Clocks): Supply {
+  if (clocks.processor === 1 && clocks.serial === 1 && clocks.graphics === 1) return supply;
+  const slowed = (rate: Derivation, factor: number): Derivation =>
+    factor === 1 ? rate : product(rate.label, rate.unit, [rate, kept(factor)]);
+  const factorOf = (resource: string) =>
+    resource === 'cpu.parallel'
+      ? clocks.processor
+      : resource === 'cpu.serial'
+        ? clocks.serial
+        : resource === 'gpu.fp32'
+          ? clocks.graphics
+          : 1;
+  const cache = new Map<string, Supplied | undefined>();
+  const cores = supply.processor;
+  const processor: ProcessorRates | undefined = cores && {
+    ...cores,
+    serial: cores.serial && slowed(cores.serial, clocks.serial),
+    parallel: (threads) => {
+      const rate = cores.parallel(threads);
+      return rate && slowed(rate, clocks.processor);
+    },
+  };
+  return {
+    ...supply,
+    processor,
+    of: (resource) => {
+      const factor = factorOf(resource);
+      if (factor === 1) return supply.of(resource);
+      if (!cache.has(resource)) {
+        const found = supply.of(resource);
+        cache.set(resource, found?.rate ? { ...found, rate: slowed(found.rate, factor) } : found);
+      }
+      return cache.get(resource);
+    },
+  };
+}

@@ -1,0 +1,53 @@
+import type { Steady } from '../../heat/steady';
+import { HEAT } from '../../heat/constants';
+import { idsOf, nameOf, type Rule } from '../rule';
+
+export const caseAir: Rule = {
+  id: 'case-air',
+  holds: 'the air in the case stays near that of the room in the heaviest sitting',
+  compares: 'the rise of the case air with what drives and small parts bear',
+  reads: ['case', 'heat'],
+  levels: ['caution', 'unproven'],
+  source: 'steady flow energy balance; judgement: the limit',
+  check: ({ parts, heat, brief }) => {
+    const chassis = parts.one('case');
+    if (!chassis) return [];
+    const settled = heat.sittings.length > 0 ? heat.sittings : [{ ...heat.atLimit, sitting: '' }];
+    const riseOf = (state: Steady) => state.outletC - heat.setup.roomC;
+    const hottest = settled.reduce((most, next) => (riseOf(next.worst.state) > riseOf(most.worst.state) ? next : most));
+    const [best, worst] = [riseOf(hottest.best.state), riseOf(hottest.worst.state)];
+    const missing = heat.setup.missing.filter(
+      ({ item }) =>
+        item === chassis.item.id || heat.setup.plan?.sides.some((side) => side.fans.some((fan) => fan.item === item)),
+    );
+    if (best <= HEAT.mostRiseK.value && worst > HEAT.mostRiseK.value && missing.length > 0)
+      return [
+        {
+          rule: 'case-air',
+          level: 'unproven',
+          code: 'heat-unknown',
+          about: 'case air',
+          part: nameOf(chassis),
+          items: [...new Set(missing.map((figure) => figure.item))],
+          best,
+          worst,
+          limit: HEAT.mostRiseK.value,
+          missing,
+        },
+      ];
+    return [
+      {
+        rule: 'case-air',
+        level: best > HEAT.mostRiseK.value ? 'caution' : 'passes',
+        code: 'case-air',
+        items: idsOf(chassis),
+        riseK: best,
+        limitK: HEAT.mostRiseK.value,
+        heatW: hottest.best.state.heatW,
+        flowM3h: hottest.best.state.flowM3h,
+        sitting: brief.sittings.find((sitting) => sitting.id === hottest.sitting)?.name,
+        ...(best > HEAT.mostRiseK.value ? { adds: ['fan'] as const } : {}),
+      },
+    ];
+  },
+};

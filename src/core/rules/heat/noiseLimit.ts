@@ -1,0 +1,40 @@
+import { nameOf, type Check, type Rule } from '../rule';
+
+export const noiseLimit: Rule = {
+  id: 'noise-limit',
+  holds: 'the machine stays within the noise that the brief allows, in its loudest sitting',
+  compares: 'sound pressure at 1 m, all sources together, with the limit of the brief',
+  reads: ['any part', 'heat'],
+  levels: ['caution', 'unproven'],
+  source: 'fan laws; addition of energies',
+  check: ({ parts, heat, brief }) => {
+    const limitDbA = brief.mustHaves.noiseDbA;
+    if (limitDbA === undefined) return [];
+    const loudest = [...heat.sittings].sort((a, b) => b.noise.dbA - a.noise.dbA)[0];
+    if (!loudest) return [];
+    const { dbA, sources, missing } = loudest.noise;
+    const source = parts.all.find(({ item }) => item.id === sources[0]?.item);
+    const checks: Check[] = [];
+    if (missing.length > 0 && dbA <= limitDbA)
+      checks.push({
+        rule: 'noise-limit',
+        level: 'unproven',
+        code: 'unknown-figure',
+        about: 'how loud the machine is',
+        items: [...new Set(missing.map((figure) => figure.item))],
+        missing,
+      });
+    if (dbA > limitDbA || missing.length === 0)
+      checks.push({
+        rule: 'noise-limit',
+        level: dbA > limitDbA ? 'caution' : 'passes',
+        code: 'noise',
+        items: [...new Set(sources.slice(0, 3).map((entry) => entry.item))],
+        dbA,
+        limitDbA,
+        sitting: brief.sittings.find((sitting) => sitting.id === loudest.sitting)?.name,
+        loudest: source && nameOf(source),
+      });
+    return checks;
+  },
+};

@@ -1,0 +1,38 @@
+import { unknown, idsOf, nameOf, type Rule } from '../rule';
+
+export const boardForm: Rule = {
+  id: 'board-form',
+  holds: 'the case takes boards of this form',
+  compares: "the board's form with those the case takes",
+  reads: ['board', 'case'],
+  levels: ['blocks', 'unproven'],
+  source: 'definition',
+  check: ({ parts }) => {
+    const board = parts.one('board');
+    const chassis = parts.one('case');
+    if (!board || !chassis) return [];
+    const { form } = board.part;
+    const takes = chassis.part.boardForms;
+    if (form === undefined || takes === undefined)
+      return [
+        unknown(
+          'board-form',
+          'whether the board fits the case',
+          ...(form === undefined ? [[board, 'form'] as const] : []),
+          ...(takes === undefined ? [[chassis, 'boardForms'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'board-form',
+        level: takes.includes(form) ? 'passes' : 'blocks',
+        code: 'board-form',
+        items: idsOf(board, chassis),
+        board: nameOf(board),
+        form,
+        chassis: nameOf(chassis),
+        takes,
+      },
+    ];
+  },
+};

@@ -1,0 +1,36 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+export const cardHeight: Rule = {
+  id: 'card-height',
+  holds: 'every card is low enough for the side panel to close',
+  compares: "each card's height with the room the case leaves above the slots",
+  reads: ['graphics', 'expansion', 'case'],
+  levels: ['blocks', 'unproven'],
+  source: 'geometry',
+  check: ({ parts }) => {
+    const chassis = parts.one('case');
+    // nothing closes over an open frame
+    if (!chassis || chassis.part.frame === 'open') return [];
+    const spaceMm = chassis.part.cardHeightMm;
+    return [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].map((card): Check => {
+      const { heightMm } = card.part;
+      if (heightMm === undefined || spaceMm === undefined)
+        return unknown(
+          'card-height',
+          'whether the case closes over the card',
+          ...(heightMm === undefined ? [[card, 'heightMm'] as const] : []),
+          ...(spaceMm === undefined ? [[chassis, 'cardHeightMm'] as const] : []),
+        );
+      return {
+        rule: 'card-height',
+        level: heightMm <= spaceMm ? 'passes' : 'blocks',
+        code: 'card-height',
+        items: idsOf(card, chassis),
+        card: nameOf(card),
+        heightMm,
+        spaceMm,
+        chassis: nameOf(chassis),
+      };
+    });
+  },
+};

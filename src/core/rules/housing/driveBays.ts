@@ -1,0 +1,73 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+/** A 2.5" drive goes into a 3.5" bay when its own are full. */
+export const driveBays: Rule = {
+  id: 'drive-bays',
+  holds: 'there is a bay for every drive that needs one',
+  compares: 'drives by size with the bays of the case',
+  reads: ['drive', 'case'],
+  levels: ['blocks', 'unproven'],
+  source: 'geometry',
+  check: ({ parts }) => {
+    const chassis = parts.one('case');
+    const drives = parts.ofKind('drive');
+    const large = drives.filter(({ part }) => part.form === '3.5"');
+    const small = drives.filter(({ part }) => part.form === '2.5"');
+    const optical = drives.filter(({ part }) => part.form === '5.25"');
+    if (!chassis) return [];
+    const checks: Check[] = [];
+    if (optical.length > 0) {
+      const bays = chassis.part.opticalBays;
+      checks.push(
+        bays === undefined
+          ? unknown('drive-bays', 'whether there is a bay for the optical drive', [chassis, 'opticalBays'])
+          : {
+              rule: 'drive-bays',
+              level: optical.length <= bays ? 'passes' : 'blocks',
+              code: 'drive-bays',
+              items: idsOf(...optical, chassis),
+              size: '5.25"',
+              drives: optical.length,
+              bays,
+              chassis: nameOf(chassis),
+            },
+      );
+    }
+    if (large.length + small.length === 0) return checks;
+    const { bays35, bays25 } = chassis.part;
+    if (bays35 === undefined || bays25 === undefined)
+      return [
+        ...checks,
+        unknown(
+          'drive-bays',
+          'whether there is a bay for every drive',
+          ...(bays35 === undefined ? [[chassis, 'bays35'] as const] : []),
+          ...(bays25 === undefined ? [[chassis, 'bays25'] as const] : []),
+        ),
+      ];
+    if (large.length > 0)
+      checks.push({
+        rule: 'drive-bays',
+        level: large.length <= bays35 ? 'passes' : 'blocks',
+        code: 'drive-bays',
+        items: idsOf(...large, chassis),
+        size: '3.5"',
+        drives: large.length,
+        bays: bays35,
+        chassis: nameOf(chassis),
+      });
+    const room = bays25 + Math.max(0, bays35 - large.length);
+    if (small.length > 0)
+      checks.push({
+        rule: 'drive-bays',
+        level: small.length <= room ? 'passes' : 'blocks',
+        code: 'drive-bays',
+        items: idsOf(...small, chassis),
+        size: '2.5"',
+        drives: small.length,
+        bays: room,
+        chassis: nameOf(chassis),
+      });
+    return checks;
+  },
+};

@@ -1,0 +1,44 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+export const fanMounts: Rule = {
+  id: 'fan-mounts',
+  holds: 'there is a place for every fan added',
+  compares: 'fans added, by size, with the places that the rows of the case leave beside radiator and fans',
+  reads: ['fan', 'case', 'heat'],
+  levels: ['blocks', 'unproven'],
+  source: 'geometry',
+  check: ({ parts, heat }) => {
+    const chassis = parts.one('case');
+    const fans = parts.ofKind('fan');
+    if (!chassis || fans.length === 0) return [];
+    const { mounts, fansIncluded } = chassis.part;
+    const unsized = fans.filter(({ part }) => part.sizeMm === undefined);
+    const { plan } = heat.setup;
+    if (!mounts || !fansIncluded || !plan || unsized.length > 0)
+      return [
+        unknown(
+          'fan-mounts',
+          'whether there is a place for every fan',
+          ...(mounts ? [] : [[chassis, 'mounts'] as const]),
+          ...(fansIncluded ? [] : [[chassis, 'fansIncluded'] as const]),
+          ...unsized.map((fan) => [fan, 'sizeMm'] as const),
+        ),
+      ];
+    const sizes = [...new Set(fans.flatMap(({ part }) => part.sizeMm ?? []))].sort((a, b) => a - b);
+    return sizes.map((sizeMm): Check => {
+      const these = fans.filter(({ part }) => part.sizeMm === sizeMm);
+      const homeless = these.filter(({ item }) => plan.homeless.includes(item.id));
+      const fits = homeless.length === 0;
+      return {
+        rule: 'fan-mounts',
+        level: fits ? 'passes' : 'blocks',
+        code: 'fan-mounts',
+        items: idsOf(...these, ...(fits ? [] : [chassis])),
+        sizeMm,
+        fans: these.length,
+        places: these.length - homeless.length,
+        chassis: nameOf(chassis),
+      };
+    });
+  },
+};

@@ -1,0 +1,30 @@
+import { idsOf, nameOf, type Rule } from '../rule';
+
+export const fanRow: Rule = {
+  id: 'fan-row',
+  holds: 'the radiator leaves the fans of the case their places',
+  compares: 'the length of each side’s row with radiator and fans on it',
+  reads: ['case', 'cooler', 'heat'],
+  levels: ['note'],
+  source: 'geometry',
+  check: ({ parts, heat }) => {
+    const chassis = parts.one('case');
+    const { plan } = heat.setup;
+    const side = plan?.sides.find((entry) => entry.radiator);
+    if (!chassis || !plan || !side?.radiator) return [];
+    const cooler = parts.one('cooler');
+    return [
+      {
+        rule: 'fan-row',
+        level: plan.displaced > 0 ? 'note' : 'passes',
+        code: 'fan-row',
+        items: idsOf(chassis, ...(cooler ? [cooler] : [])),
+        side: side.side,
+        rowMm: side.rowMm,
+        radiatorMm: side.radiator.lengthMm,
+        displaced: plan.displaced,
+        chassis: nameOf(chassis),
+      },
+    ];
+  },
+};

@@ -1,0 +1,36 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+export const memoryUnderCooler: Rule = {
+  id: 'memory-under-cooler',
+  holds: 'the modules fit under the cooler',
+  compares: 'the height of each module with the room the cooler leaves',
+  reads: ['memory', 'cooler'],
+  levels: ['blocks', 'unproven'],
+  source: 'geometry',
+  check: ({ parts }) => {
+    const cooler = parts.one('cooler');
+    // liquid and low-profile coolers leave the modules free unless they say otherwise
+    if (!cooler || (cooler.part.memoryClearanceMm === undefined && cooler.part.type !== 'tower')) return [];
+    const spaceMm = cooler.part.memoryClearanceMm;
+    return parts.ofKind('memory').map((kit): Check => {
+      const { heightMm } = kit.part;
+      if (heightMm === undefined || spaceMm === undefined)
+        return unknown(
+          'memory-under-cooler',
+          'whether the modules fit under the cooler',
+          ...(heightMm === undefined ? [[kit, 'heightMm'] as const] : []),
+          ...(spaceMm === undefined ? [[cooler, 'memoryClearanceMm'] as const] : []),
+        );
+      return {
+        rule: 'memory-under-cooler',
+        level: heightMm <= spaceMm ? 'passes' : 'blocks',
+        code: 'memory-under-cooler',
+        items: idsOf(kit, cooler),
+        kit: nameOf(kit),
+        heightMm,
+        spaceMm,
+        cooler: nameOf(cooler),
+      };
+    });
+  },
+};

@@ -1,0 +1,39 @@
+import { unknown, idsOf, nameOf, type Rule } from '../rule';
+
+export const radiatorMount: Rule = {
+  id: 'radiator-mount',
+  holds: 'the case has a mount for the radiator',
+  compares: "the radiator's length with those the case's mounts take",
+  reads: ['cooler', 'case'],
+  levels: ['blocks', 'unproven'],
+  source: 'geometry',
+  check: ({ parts }) => {
+    const cooler = parts.one('cooler');
+    const chassis = parts.one('case');
+    if (!cooler || !chassis || cooler.part.type !== 'liquid') return [];
+    const { radiatorMm } = cooler.part;
+    const { mounts } = chassis.part;
+    if (radiatorMm === undefined || mounts === undefined)
+      return [
+        unknown(
+          'radiator-mount',
+          'whether the case has a mount for the radiator',
+          ...(radiatorMm === undefined ? [[cooler, 'radiatorMm'] as const] : []),
+          ...(mounts === undefined ? [[chassis, 'mounts'] as const] : []),
+        ),
+      ];
+    const sides = mounts.filter((mount) => mount.radiatorsMm?.includes(radiatorMm)).map((mount) => mount.side);
+    return [
+      {
+        rule: 'radiator-mount',
+        level: sides.length > 0 ? 'passes' : 'blocks',
+        code: 'radiator',
+        items: idsOf(cooler, chassis),
+        cooler: nameOf(cooler),
+        radiatorMm,
+        chassis: nameOf(chassis),
+        sides,
+      },
+    ];
+  },
+};

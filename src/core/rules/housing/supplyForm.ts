@@ -1,0 +1,38 @@
+import { unknown, idsOf, nameOf, type Rule } from '../rule';
+
+export const supplyForm: Rule = {
+  id: 'supply-form',
+  holds: 'the case takes supplies of this form',
+  compares: "the supply's form with those the case takes",
+  reads: ['supply', 'case'],
+  levels: ['blocks', 'unproven'],
+  source: 'definition',
+  check: ({ parts }) => {
+    const supply = parts.one('supply');
+    const chassis = parts.one('case');
+    if (!supply || !chassis) return [];
+    const { form } = supply.part;
+    const takes = chassis.part.supplyForms;
+    if (form === undefined || takes === undefined)
+      return [
+        unknown(
+          'supply-form',
+          'whether the supply fits the case',
+          ...(form === undefined ? [[supply, 'form'] as const] : []),
+          ...(takes === undefined ? [[chassis, 'supplyForms'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'supply-form',
+        level: takes.includes(form) ? 'passes' : 'blocks',
+        code: 'supply-form',
+        items: idsOf(supply, chassis),
+        supply: nameOf(supply),
+        form,
+        chassis: nameOf(chassis),
+        takes,
+      },
+    ];
+  },
+};

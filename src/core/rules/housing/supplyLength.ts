@@ -1,0 +1,38 @@
+import { unknown, idsOf, nameOf, type Rule } from '../rule';
+
+export const supplyLength: Rule = {
+  id: 'supply-length',
+  holds: 'the supply is short enough for the case',
+  compares: "the supply's length with the room in the case",
+  reads: ['supply', 'case'],
+  levels: ['blocks', 'unproven'],
+  source: 'geometry',
+  check: ({ parts }) => {
+    const supply = parts.one('supply');
+    const chassis = parts.one('case');
+    if (!supply || !chassis) return [];
+    const { lengthMm } = supply.part;
+    const spaceMm = chassis.part.supplyLengthMm;
+    if (lengthMm === undefined || spaceMm === undefined)
+      return [
+        unknown(
+          'supply-length',
+          'whether the supply fits the case',
+          ...(lengthMm === undefined ? [[supply, 'lengthMm'] as const] : []),
+          ...(spaceMm === undefined ? [[chassis, 'supplyLengthMm'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'supply-length',
+        level: lengthMm <= spaceMm ? 'passes' : 'blocks',
+        code: 'supply-length',
+        items: idsOf(supply, chassis),
+        supply: nameOf(supply),
+        lengthMm,
+        spaceMm,
+        chassis: nameOf(chassis),
+      },
+    ];
+  },
+};

@@ -1,0 +1,54 @@
+import type { FittedParts } from '../../fitted';
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+/** End to end: one part without it and there is none. */
+export const errorCorrection: Rule = {
+  id: 'error-correction',
+  holds: 'processor, board and every kit correct memory errors',
+  compares: 'error correction of processor, board and kits with the brief',
+  reads: ['memory', 'board', 'processor'],
+  levels: ['blocks', 'unproven', 'note'],
+  source: 'definition',
+  check: ({ parts, brief }) => {
+    const chain = [...parts.ofKind('processor'), ...parts.ofKind('board'), ...parts.ofKind('memory')];
+    if (!brief.mustHaves.errorCorrection) return unused(parts);
+    const unsure = chain.filter(({ part }) => part.errorCorrection === undefined);
+    const without = chain.filter(({ part }) => part.errorCorrection === false);
+    if (without.length === 0 && unsure.length > 0)
+      return [
+        unknown(
+          'error-correction',
+          'whether memory errors are corrected end to end',
+          ...unsure.map((fitted) => [fitted, 'errorCorrection'] as const),
+        ),
+      ];
+    return [
+      {
+        rule: 'error-correction',
+        level: without.length === 0 ? 'passes' : 'blocks',
+        code: 'error-correction',
+        items: idsOf(...(without.length > 0 ? without : chain)),
+        without: without.map(nameOf),
+      },
+    ];
+  },
+};
+
+/** Nobody asked for it, but it is paid for and does not work: worth a word. */
+function unused(parts: FittedParts): Check[] {
+  const kits = parts.ofKind('memory').filter(({ part }) => part.errorCorrection === true);
+  const without = [...parts.ofKind('processor'), ...parts.ofKind('board')].filter(
+    ({ part }) => part.errorCorrection === false,
+  );
+  if (kits.length === 0 || without.length === 0) return [];
+  return [
+    {
+      rule: 'error-correction',
+      level: 'note',
+      code: 'correction-unused',
+      items: idsOf(...kits),
+      kits: kits.map(nameOf),
+      without: without.map(nameOf),
+    },
+  ];
+}

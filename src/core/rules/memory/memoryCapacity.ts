@@ -1,0 +1,61 @@
+import { GIB } from '../../units/quantity';
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+export const memoryCapacity: Rule = {
+  id: 'memory-capacity',
+  holds: 'no slot, board or processor gets more memory than it can address',
+  compares: 'capacity a module and in all with the limits of board and processor',
+  reads: ['memory', 'board', 'processor', 'memory state'],
+  levels: ['blocks', 'unproven'],
+  source: 'definition',
+  check: ({ parts, memory }) => {
+    const board = parts.one('board');
+    const processor = parts.one('processor');
+    const kits = parts.ofKind('memory');
+    const checks: Check[] = [];
+    for (const kit of kits) {
+      if (!board) break;
+      const gib = kit.part.moduleGiB;
+      const limitGib = board.part.moduleLimitGiB;
+      if (gib === undefined || limitGib === undefined)
+        checks.push(
+          unknown(
+            'memory-capacity',
+            'whether a slot takes this module',
+            ...(gib === undefined ? [[kit, 'moduleGiB'] as const] : []),
+            ...(limitGib === undefined ? [[board, 'moduleLimitGiB'] as const] : []),
+          ),
+        );
+      else
+        checks.push({
+          rule: 'memory-capacity',
+          level: gib <= limitGib ? 'passes' : 'blocks',
+          code: 'module-capacity',
+          items: idsOf(kit, board),
+          kit: nameOf(kit),
+          gib,
+          limitGib,
+          board: nameOf(board),
+        });
+    }
+    if (memory.bytes === undefined) return checks;
+    for (const holder of [board, processor]) {
+      if (!holder) continue;
+      const limitGib = holder.part.memoryLimitGiB;
+      const gib = memory.bytes / GIB;
+      if (limitGib === undefined)
+        checks.push(unknown('memory-capacity', 'how much memory it can address', [holder, 'memoryLimitGiB']));
+      else
+        checks.push({
+          rule: 'memory-capacity',
+          level: gib <= limitGib ? 'passes' : 'blocks',
+          code: 'memory-capacity',
+          items: idsOf(...kits, holder),
+          gib,
+          limitGib,
+          against: nameOf(holder),
+        });
+    }
+    return checks;
+  },
+};

@@ -1,0 +1,55 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+export const memoryGeneration: Rule = {
+  id: 'memory-generation',
+  holds: 'kit, board and processor are of one memory generation',
+  compares: "each kit's generation with the board's and the processor's",
+  reads: ['memory', 'board', 'processor'],
+  levels: ['blocks', 'unproven'],
+  source: 'definition',
+  check: ({ parts }) => {
+    const board = parts.one('board');
+    const processor = parts.one('processor');
+    return parts.ofKind('memory').flatMap((kit): Check[] => {
+      const generation = kit.part.generation;
+      if (generation === undefined)
+        return [unknown('memory-generation', 'whether the memory fits the board', [kit, 'generation'])];
+      const checks: Check[] = [];
+      if (board) {
+        const wants = board.part.memoryGeneration;
+        checks.push(
+          wants === undefined
+            ? unknown('memory-generation', 'whether the memory fits the board', [board, 'memoryGeneration'])
+            : {
+                rule: 'memory-generation',
+                level: wants === generation ? 'passes' : 'blocks',
+                code: 'memory-generation',
+                items: idsOf(kit, board),
+                kit: nameOf(kit),
+                generation,
+                against: nameOf(board),
+                wants,
+              },
+        );
+      }
+      if (processor) {
+        const support = processor.part.memory;
+        checks.push(
+          support === undefined
+            ? unknown('memory-generation', 'whether the processor runs this memory', [processor, 'memory'])
+            : {
+                rule: 'memory-generation',
+                level: support.some((entry) => entry.generation === generation) ? 'passes' : 'blocks',
+                code: 'memory-generation',
+                items: idsOf(kit, processor),
+                kit: nameOf(kit),
+                generation,
+                against: nameOf(processor),
+                wants: support.map((entry) => entry.generation).join(' or '),
+              },
+        );
+      }
+      return checks;
+    });
+  },
+};

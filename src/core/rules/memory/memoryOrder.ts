@@ -1,0 +1,30 @@
+import { idsOf, nameOf, type Rule } from '../rule';
+
+export const memoryOrder: Rule = {
+  id: 'memory-order',
+  holds: "the modules sit in the slots that the board's maker wants filled first",
+  compares: "the slots taken with the board's fill order",
+  reads: ['memory', 'board', 'memory state'],
+  levels: ['caution'],
+  source: "the board's fill order",
+  check: ({ parts, memory }) => {
+    const board = parts.one('board');
+    const slots = board?.part.memorySlots;
+    // slots that are not stated are reported by memory-slots
+    if (!board || !slots || memory.modules.length === 0) return [];
+    const labelOf = (id: string) => slots.find((slot) => slot.id === id)?.label ?? id;
+    const bad = memory.badSeats.map(({ slot }) => labelOf(slot));
+    return [
+      {
+        rule: 'memory-order',
+        level: memory.wantedSlots || bad.length > 0 ? 'caution' : 'passes',
+        code: 'memory-order',
+        items: idsOf(...parts.ofKind('memory')),
+        seats: memory.modules.map((module) => labelOf(module.slot)),
+        wanted: (memory.wantedSlots ?? []).map(labelOf),
+        bad,
+        board: nameOf(board),
+      },
+    ];
+  },
+};

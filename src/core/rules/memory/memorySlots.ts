@@ -1,0 +1,36 @@
+import { unknown, idsOf, nameOf, type Rule } from '../rule';
+
+export const memorySlots: Rule = {
+  id: 'memory-slots',
+  holds: 'there is a slot for every module',
+  compares: 'modules with memory slots',
+  reads: ['memory', 'board', 'memory state'],
+  levels: ['blocks', 'unproven'],
+  source: 'definition',
+  check: ({ parts, memory }) => {
+    const board = parts.one('board');
+    const kits = parts.ofKind('memory');
+    if (!board || kits.length === 0) return [];
+    const unsure = kits.filter((kit) => kit.part.modules === undefined).map((kit) => [kit, 'modules'] as const);
+    if (memory.slots === undefined || memory.modulesWanted === undefined)
+      return [
+        unknown(
+          'memory-slots',
+          'whether there is a slot for every module',
+          ...unsure,
+          ...(memory.slots === undefined ? [[board, 'memorySlots'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'memory-slots',
+        level: memory.modulesWanted <= memory.slots ? 'passes' : 'blocks',
+        code: 'memory-slots',
+        items: idsOf(...kits, board),
+        modules: memory.modulesWanted,
+        slots: memory.slots,
+        board: nameOf(board),
+      },
+    ];
+  },
+};

@@ -1,0 +1,37 @@
+import { idsOf, nameOf, type Rule } from '../rule';
+
+export const mixedKits: Rule = {
+  id: 'mixed-kits',
+  holds: 'all memory comes from one kit',
+  compares: 'the part numbers of the kits',
+  reads: ['memory'],
+  levels: ['caution', 'note'],
+  source: 'judgement: modules of two kits are not tested together',
+  check: ({ parts }) => {
+    const kits = parts.ofKind('memory');
+    if (kits.length === 0) return [];
+    if (kits.length === 1)
+      return [
+        {
+          rule: 'mixed-kits',
+          level: 'passes',
+          code: 'mixed-kits',
+          items: idsOf(...kits),
+          kits: kits.map(nameOf),
+          count: 1,
+        },
+      ];
+    const names = [...new Set(kits.map(nameOf))];
+    return [
+      {
+        rule: 'mixed-kits',
+        // two kits of one number are of one make, but each was tested by itself
+        level: names.length > 1 ? 'caution' : 'note',
+        code: 'mixed-kits',
+        items: idsOf(...kits),
+        kits: names,
+        count: kits.length,
+      },
+    ];
+  },
+};

@@ -1,0 +1,41 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+export const profileKind: Rule = {
+  id: 'profile-kind',
+  holds: "the board reads the kit's profile",
+  compares: "each kit's profile kind with those the board reads",
+  reads: ['memory', 'board', 'memory state'],
+  levels: ['caution', 'unproven'],
+  source: 'definition',
+  check: ({ parts, machine, memory }) => {
+    const board = parts.one('board');
+    if (!board || machine.memoryProfile === 'off') return [];
+    return parts.ofKind('memory').flatMap((kit): Check[] => {
+      const profile = kit.part.profileKind;
+      if (profile === 'none') return [];
+      const reads = board.part.profileKinds;
+      if (profile === undefined || reads === undefined)
+        return [
+          unknown(
+            'profile-kind',
+            "whether the board reads the kit's profile",
+            ...(profile === undefined ? [[kit, 'profileKind'] as const] : []),
+            ...(reads === undefined ? [[board, 'profileKinds'] as const] : []),
+          ),
+        ];
+      return [
+        {
+          rule: 'profile-kind',
+          level: reads.includes(profile) ? 'passes' : 'caution',
+          code: 'profile-kind',
+          items: idsOf(kit, board),
+          kit: nameOf(kit),
+          profile,
+          board: nameOf(board),
+          reads: reads.join(' and '),
+          effectiveMTs: memory.effectiveMTs,
+        },
+      ];
+    });
+  },
+};

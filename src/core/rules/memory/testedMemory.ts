@@ -1,0 +1,44 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+/** Two lists say which memory was tried with which board: the board maker's and the memory maker's. */
+export const testedMemory: Rule = {
+  id: 'tested-memory',
+  holds: 'the memory was tested with this board by one of the two makers',
+  compares: "the board maker's and the memory maker's tested lists",
+  reads: ['memory', 'board'],
+  byIdentity: true,
+  levels: ['note', 'unproven'],
+  source: "the makers' lists",
+  check: ({ parts }) => {
+    const board = parts.one('board');
+    if (!board) return [];
+    const seen = new Set<string>();
+    return parts.ofKind('memory').flatMap((kit): Check[] => {
+      if (seen.has(kit.part.id)) return [];
+      seen.add(kit.part.id);
+      const byBoard = board.part.testedMemory?.includes(kit.part.id);
+      const byKit = kit.part.testedBoards?.includes(board.part.id);
+      if (!byBoard && !byKit && (byBoard === undefined || byKit === undefined))
+        return [
+          unknown(
+            'tested-memory',
+            'whether either maker tested this memory with this board',
+            ...(byBoard === undefined ? [[board, 'testedMemory'] as const] : []),
+            ...(byKit === undefined ? [[kit, 'testedBoards'] as const] : []),
+          ),
+        ];
+      return [
+        {
+          rule: 'tested-memory',
+          level: byBoard || byKit ? 'passes' : 'note',
+          code: 'tested-memory',
+          items: idsOf(kit),
+          kit: nameOf(kit),
+          board: nameOf(board),
+          byBoard,
+          byKit,
+        },
+      ];
+    });
+  },
+};

@@ -1,0 +1,33 @@
+import { fullName } from '../../fitted';
+import { idsOf, nameOf, type Check, type Rule } from '../rule';
+
+export const ownFigures: Rule = {
+  id: 'own-figures',
+  holds: 'every part is judged by its own figures',
+  compares: 'where the figures of each part come from: its own, or borrowed from a part that stands in',
+  reads: ['any part'],
+  byIdentity: true,
+  levels: ['caution'],
+  source: 'the library',
+  check: ({ parts, catalogue }) => {
+    const borrowed = parts.all.flatMap((fitted): Check[] =>
+      fitted.part.figuresFrom === undefined
+        ? []
+        : [
+            {
+              rule: 'own-figures',
+              level: 'caution',
+              code: 'borrowed-figures',
+              items: idsOf(fitted),
+              name: nameOf(fitted),
+              from: nameOfPart(catalogue.part(fitted.part.figuresFrom)) ?? fitted.part.figuresFrom,
+            },
+          ],
+    );
+    return borrowed.length > 0
+      ? borrowed
+      : [{ rule: 'own-figures', level: 'passes', code: 'own-figures', items: [], count: parts.all.length }];
+  },
+};
+
+const nameOfPart = (part: Parameters<typeof fullName>[0] | undefined): string | undefined => part && fullName(part);

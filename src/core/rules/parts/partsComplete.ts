@@ -1,0 +1,62 @@
+import type { AnyFitted } from '../../fitted';
+import type { PartKind } from '../../parts';
+import { unknown, idsOf, type Check, type Rule } from '../rule';
+
+const ESSENTIAL = ['processor', 'board', 'memory', 'drive', 'supply', 'case'] as const satisfies readonly PartKind[];
+const SINGLE = ['board', 'supply', 'case', 'cooler'] as const satisfies readonly PartKind[];
+
+export const partsComplete: Rule = {
+  id: 'parts-complete',
+  holds: 'nothing essential is missing and nothing is there twice that has one place',
+  compares: 'the parts there against those a machine needs',
+  reads: ['processor', 'board', 'memory', 'drive', 'supply', 'case', 'cooler'],
+  levels: ['blocks', 'unproven'],
+  source: 'definition',
+  check: ({ parts }) => {
+    const checks: Check[] = [];
+    const missing = (kind: PartKind): Check => ({
+      rule: 'parts-complete',
+      level: 'blocks',
+      code: 'part-missing',
+      items: [],
+      kind,
+      adds: [kind],
+    });
+    for (const kind of ESSENTIAL) if (parts.ofKind(kind).length === 0) checks.push(missing(kind));
+    const processor = parts.one('processor');
+    if (processor && parts.ofKind('cooler').length === 0) {
+      if (processor.part.coolerIncluded === undefined)
+        checks.push(
+          unknown('parts-complete', 'whether a cooler comes with the processor', [processor, 'coolerIncluded']),
+        );
+      else if (!processor.part.coolerIncluded) checks.push(missing('cooler'));
+    }
+    for (const kind of SINGLE) {
+      const fitted: readonly AnyFitted[] = parts.ofKind(kind);
+      if (fitted.length > 1)
+        checks.push({
+          rule: 'parts-complete',
+          level: 'blocks',
+          code: 'part-count',
+          items: idsOf(...fitted),
+          kind,
+          count: fitted.length,
+          fits: 1,
+        });
+    }
+    const processors = parts.ofKind('processor');
+    if (processors.length > 1)
+      checks.push({
+        rule: 'parts-complete',
+        level: 'blocks',
+        code: 'part-count',
+        items: idsOf(...processors),
+        kind: 'processor',
+        count: processors.length,
+        fits: 1,
+      });
+    return checks.length > 0
+      ? checks
+      : [{ rule: 'parts-complete', level: 'passes', code: 'parts-complete', items: [], kinds: ESSENTIAL.length + 1 }];
+  },
+};

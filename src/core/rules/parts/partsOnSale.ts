@@ -1,0 +1,40 @@
+import { idsOf, nameOf, type Check, type Rule } from '../rule';
+
+/** ISO dates compare as text. */
+export const partsOnSale: Rule = {
+  id: 'parts-on-sale',
+  holds: 'every part is on sale today',
+  compares: 'the dates of each part against today',
+  reads: ['any part'],
+  byIdentity: true,
+  levels: ['caution'],
+  source: 'definition',
+  check: ({ parts, today }) => {
+    const checks: Check[] = [];
+    for (const fitted of parts.all) {
+      const { part } = fitted;
+      if (fitted.item.owned) continue;
+      if (part.withdrawn !== undefined && part.withdrawn <= today)
+        checks.push({
+          rule: 'parts-on-sale',
+          level: 'caution',
+          code: 'part-withdrawn',
+          items: idsOf(fitted),
+          name: nameOf(fitted),
+          date: part.withdrawn,
+        });
+      else if (part.onSale !== undefined && part.onSale > today)
+        checks.push({
+          rule: 'parts-on-sale',
+          level: 'caution',
+          code: 'part-not-yet',
+          items: idsOf(fitted),
+          name: nameOf(fitted),
+          date: part.onSale,
+        });
+    }
+    return checks.length > 0
+      ? checks
+      : [{ rule: 'parts-on-sale', level: 'passes', code: 'parts-on-sale', items: [], count: parts.all.length }];
+  },
+};

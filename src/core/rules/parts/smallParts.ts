@@ -1,0 +1,56 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+/** What is forgotten most: a data cable a drive, and paste for the cooler. */
+export const smallParts: Rule = {
+  id: 'small-parts',
+  holds: 'there is a data cable for every drive that needs one, and paste for the cooler',
+  compares: 'SATA drives with the cables that come with the board or are added; the cooler with the paste it brings',
+  reads: ['drive', 'board', 'accessory', 'cooler'],
+  levels: ['caution', 'unproven'],
+  source: 'definition',
+  check: ({ parts }) => {
+    const checks: Check[] = [];
+    const accessories = parts.ofKind('accessory');
+    const board = parts.one('board');
+    const wired = parts
+      .ofKind('drive')
+      .filter(({ part }) => part.interface === 'SATA' && part.form !== undefined && !part.form.startsWith('M.2'));
+    if (board && wired.length > 0) {
+      const added = accessories
+        .filter(({ part }) => part.cableFor === 'drive data')
+        .reduce((sum, { part }) => sum + (part.outlets ?? 1), 0);
+      if (board.part.sataCables === undefined && added < wired.length)
+        checks.push(unknown('small-parts', 'how many data cables come with the board', [board, 'sataCables']));
+      else {
+        const cables = (board.part.sataCables ?? 0) + added;
+        checks.push({
+          rule: 'small-parts',
+          level: cables >= wired.length ? 'passes' : 'caution',
+          code: 'data-cables',
+          items: [],
+          drives: wired.length,
+          cables,
+          adds: ['accessory'],
+        });
+      }
+    }
+    const cooler = parts.one('cooler');
+    if (cooler) {
+      const apart = accessories.some(({ part }) => part.purpose === 'paste');
+      const { pasteIncluded } = cooler.part;
+      if (pasteIncluded === undefined && !apart)
+        checks.push(unknown('small-parts', 'whether paste comes with the cooler', [cooler, 'pasteIncluded']));
+      else
+        checks.push({
+          rule: 'small-parts',
+          level: pasteIncluded || apart ? 'passes' : 'caution',
+          code: 'paste',
+          items: idsOf(cooler),
+          cooler: nameOf(cooler),
+          from: pasteIncluded ? 'cooler' : apart ? 'apart' : 'none',
+          adds: ['accessory'],
+        });
+    }
+    return checks;
+  },
+};

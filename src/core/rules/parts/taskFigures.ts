@@ -1,0 +1,31 @@
+import type { MissingFigure } from '../../work/stage';
+import type { Check, Rule } from '../rule';
+
+/** Predictions never guess: what a task lacks is named here, where it can be filled in. */
+export const taskFigures: Rule = {
+  id: 'task-figures',
+  holds: 'every figure that the predictions need is known',
+  compares: 'the figures each task needs with those the parts give',
+  reads: ['sittings', 'any part'],
+  levels: ['unproven'],
+  source: 'definition',
+  check: ({ sittings, brief }) => {
+    const byFigure = new Map<string, { figure: MissingFigure; tasks: Set<string> }>();
+    for (const sitting of sittings)
+      for (const task of sitting.tasks)
+        for (const figure of task.missing) {
+          const key = `${figure.item} ${figure.field}`;
+          const entry = byFigure.get(key) ?? { figure, tasks: new Set<string>() };
+          entry.tasks.add(brief.tasks.find((candidate) => candidate.id === task.task)?.name ?? task.task);
+          byFigure.set(key, entry);
+        }
+    return [...byFigure.values()].map(({ figure, tasks }): Check => ({
+      rule: 'task-figures',
+      level: 'unproven',
+      code: 'unknown-figure',
+      about: `the prediction for ${[...tasks].join(', ')}`,
+      items: [figure.item],
+      missing: [figure],
+    }));
+  },
+};

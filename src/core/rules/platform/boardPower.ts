@@ -1,0 +1,38 @@
+import { unknown, idsOf, nameOf, type Rule } from '../rule';
+
+export const boardPower: Rule = {
+  id: 'board-power',
+  holds: "the board's phases sustain the processor at full power",
+  compares: "the processor's maximum package power with what the board sustains",
+  reads: ['processor', 'board'],
+  levels: ['caution', 'unproven'],
+  source: 'definition',
+  check: ({ parts }) => {
+    const processor = parts.one('processor');
+    const board = parts.one('board');
+    if (!processor || !board) return [];
+    const powerW = processor.part.maxPowerW;
+    const sustainsW = board.part.processorPowerW;
+    if (powerW === undefined || sustainsW === undefined)
+      return [
+        unknown(
+          'board-power',
+          'whether the board sustains the processor',
+          ...(powerW === undefined ? [[processor, 'maxPowerW'] as const] : []),
+          ...(sustainsW === undefined ? [[board, 'processorPowerW'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'board-power',
+        level: powerW <= sustainsW ? 'passes' : 'caution',
+        code: 'board-power',
+        items: idsOf(processor, board),
+        processor: nameOf(processor),
+        powerW,
+        board: nameOf(board),
+        sustainsW,
+      },
+    ];
+  },
+};

@@ -1,0 +1,38 @@
+import { unknown, idsOf, nameOf, type Rule } from '../rule';
+
+export const socket: Rule = {
+  id: 'socket',
+  holds: 'processor and board have the same socket',
+  compares: "the processor's socket with the board's",
+  reads: ['processor', 'board'],
+  levels: ['blocks', 'unproven'],
+  source: 'definition',
+  check: ({ parts }) => {
+    const processor = parts.one('processor');
+    const board = parts.one('board');
+    if (!processor || !board) return [];
+    const mine = processor.part.socket;
+    const its = board.part.socket;
+    if (mine === undefined || its === undefined)
+      return [
+        unknown(
+          'socket',
+          'whether the processor fits the board',
+          ...(mine === undefined ? [[processor, 'socket'] as const] : []),
+          ...(its === undefined ? [[board, 'socket'] as const] : []),
+        ),
+      ];
+    return [
+      {
+        rule: 'socket',
+        level: mine === its ? 'passes' : 'blocks',
+        code: 'sockets',
+        items: idsOf(processor, board),
+        name: nameOf(processor),
+        socket: mine,
+        board: nameOf(board),
+        boardSocket: its,
+      },
+    ];
+  },
+};

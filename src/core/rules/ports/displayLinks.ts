@@ -1,0 +1,58 @@
+import { connect, type Picture } from '../../board/pictures';
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { displaysOf, pictureSource } from './displays';
+
+/** A display runs at the best refresh its link carries; without a common kind of plug there is no picture at all. */
+export const displayLinks: Rule = {
+  id: 'display-link',
+  holds: 'every display runs at its own size and refresh rate on an output of its kind',
+  compares: "each display's picture with what the version of the output carries",
+  reads: ['graphics', 'processor', 'board', 'display'],
+  levels: ['blocks', 'unproven', 'caution'],
+  source: 'payload rates of the display interfaces; reduced blanking (VESA CVT 2.1)',
+  check: ({ parts, brief, catalogue }) => {
+    const source = pictureSource(parts);
+    const displays = displaysOf(parts, brief, catalogue);
+    if (!source?.outputs || displays.length === 0) return [];
+    const checks: Check[] = [];
+    const pictures: (Picture & { name: string })[] = [];
+    for (const display of displays) {
+      const missing = (['widthPx', 'heightPx', 'refreshHz', 'inputs'] as const).filter(
+        (field) => display.part[field] === undefined,
+      );
+      const { widthPx, heightPx, refreshHz, inputs } = display.part;
+      if (widthPx === undefined || heightPx === undefined || refreshHz === undefined || inputs === undefined)
+        checks.push(
+          unknown(
+            'display-link',
+            'whether the display can be driven',
+            ...missing.map((field) => [display, field] as const),
+          ),
+        );
+      else
+        pictures.push({
+          widthPx,
+          heightPx,
+          refreshHz,
+          inputs: inputs.map((input) => input.kind),
+          name: nameOf(display),
+        });
+    }
+    connect(pictures, source.outputs).forEach((link, i) => {
+      const picture = pictures[i];
+      if (!picture) return;
+      checks.push({
+        rule: 'display-link',
+        level: link === undefined ? 'blocks' : link.hz < picture.refreshHz ? 'caution' : 'passes',
+        code: 'display-link',
+        items: idsOf(source.holder),
+        display: picture.name,
+        from: nameOf(source.holder),
+        output: link?.output,
+        refreshHz: picture.refreshHz,
+        getsHz: link ? Math.min(picture.refreshHz, link.hz) : 0,
+      });
+    });
+    return checks;
+  },
+};

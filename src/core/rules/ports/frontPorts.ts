@@ -1,0 +1,64 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+const expanded = (list: readonly { gbitPerS: number; count: number }[]): number[] =>
+  list.flatMap(({ gbitPerS, count }) => Array.from({ length: count }, () => gbitPerS)).sort((a, b) => b - a);
+
+/** The fastest port gets the fastest header: any other pairing leaves some port slower and none faster. */
+export const frontPorts: Rule = {
+  id: 'front-ports',
+  holds: "every port in the case's front has a header of its rate on the board",
+  compares: "the case's front ports with the board's headers, by rate",
+  reads: ['case', 'board'],
+  levels: ['caution', 'note', 'unproven'],
+  source: 'definition',
+  check: ({ parts }) => {
+    const chassis = parts.one('case');
+    const board = parts.one('board');
+    if (!chassis || !board) return [];
+    const { frontUsb, frontAudio } = chassis.part;
+    const { frontUsbHeaders, frontAudioHeader } = board.part;
+    const checks: Check[] = [];
+    const names = { chassis: nameOf(chassis), board: nameOf(board) };
+    if (frontUsb === undefined || (frontUsb.length > 0 && frontUsbHeaders === undefined))
+      checks.push(
+        unknown(
+          'front-ports',
+          "whether the case's front ports have headers",
+          ...(frontUsb === undefined ? [[chassis, 'frontUsb'] as const] : []),
+          ...(frontUsbHeaders === undefined ? [[board, 'frontUsbHeaders'] as const] : []),
+        ),
+      );
+    else if (frontUsb.length > 0) {
+      const ports = expanded(frontUsb);
+      const headers = expanded(frontUsbHeaders ?? []);
+      const dead = ports.slice(headers.length);
+      const slowed = ports.slice(0, headers.length).flatMap((ownGbit, i) => {
+        const getsGbit = headers[i] ?? 0;
+        return getsGbit < ownGbit ? [{ ownGbit, getsGbit }] : [];
+      });
+      checks.push({
+        rule: 'front-ports',
+        level: dead.length > 0 ? 'caution' : slowed.length > 0 ? 'note' : 'passes',
+        code: 'front-ports',
+        items: idsOf(chassis, board),
+        ...names,
+        dead,
+        slowed,
+        ports: ports.length,
+      });
+    }
+    if (frontAudio === true) {
+      if (frontAudioHeader === undefined)
+        checks.push(unknown('front-ports', 'whether the front audio ports have a header', [board, 'frontAudioHeader']));
+      else
+        checks.push({
+          rule: 'front-ports',
+          level: frontAudioHeader ? 'passes' : 'caution',
+          code: 'front-audio',
+          items: idsOf(chassis, board),
+          ...names,
+        });
+    }
+    return checks;
+  },
+};

@@ -1,0 +1,42 @@
+import { unknown, idsOf, nameOf, type Rule } from '../rule';
+
+export const picturePath: Rule = {
+  id: 'picture-path',
+  holds: 'something makes a picture',
+  compares: 'graphics cards and integrated graphics',
+  reads: ['graphics', 'processor'],
+  levels: ['blocks', 'unproven'],
+  source: 'definition',
+  check: ({ parts }) => {
+    const processor = parts.one('processor');
+    const card = parts.one('graphics');
+    if (card)
+      return [
+        {
+          rule: 'picture-path',
+          level: 'passes',
+          code: 'picture-path',
+          items: idsOf(card),
+          processor: nameOf(card),
+          from: 'graphics',
+        },
+      ];
+    if (!processor) return [];
+    const integrated = processor.part.integratedGraphics;
+    if (integrated === undefined)
+      return [
+        unknown('picture-path', 'whether the processor has graphics of its own', [processor, 'integratedGraphics']),
+      ];
+    return [
+      {
+        rule: 'picture-path',
+        level: integrated === 'none' ? 'blocks' : 'passes',
+        code: 'picture-path',
+        items: idsOf(processor),
+        processor: nameOf(processor),
+        from: integrated === 'none' ? 'none' : 'processor',
+        adds: ['graphics'],
+      },
+    ];
+  },
+};

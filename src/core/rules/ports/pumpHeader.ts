@@ -1,0 +1,29 @@
+import { unknown, idsOf, nameOf, type Rule } from '../rule';
+
+export const pumpHeader: Rule = {
+  id: 'pump-header',
+  holds: 'a liquid cooler has a header for its pump',
+  compares: "liquid coolers with the board's pump headers",
+  reads: ['cooler', 'board'],
+  levels: ['caution', 'unproven'],
+  source: 'definition',
+  check: ({ parts }) => {
+    const board = parts.one('board');
+    const cooler = parts.ofKind('cooler').find(({ part }) => part.type === 'liquid');
+    if (!board || !cooler) return [];
+    const { pumpHeaders } = board.part;
+    if (pumpHeaders === undefined)
+      return [unknown('pump-header', 'whether the board has a header for the pump', [board, 'pumpHeaders'])];
+    return [
+      {
+        rule: 'pump-header',
+        level: pumpHeaders > 0 ? 'passes' : 'caution',
+        code: 'pump-header',
+        items: idsOf(cooler, board),
+        cooler: nameOf(cooler),
+        headers: pumpHeaders,
+        board: nameOf(board),
+      },
+    ];
+  },
+};

@@ -1,0 +1,69 @@
+import { policiesOf, type Policy } from '../../power/policies';
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+/** Past the peak a supply switches off; the other policies are reserves. */
+const BREAKS: Readonly<Record<Policy, 'blocks' | 'caution'>> = {
+  peak: 'blocks',
+  sustained: 'caution',
+  excursion: 'caution',
+  maker: 'caution',
+  multiple: 'caution',
+};
+
+export const supplyPower: Rule = {
+  id: 'supply-power',
+  holds: 'the supply is as large as every policy asks that the desk goes by',
+  compares:
+    'sustained draw with a share of the rating, peak draw with all of it, excursions with what its standard allows, and other policies where the desk goes by them; efficiency plays no part',
+  reads: ['supply', 'graphics', 'power'],
+  levels: ['blocks', 'unproven', 'caution'],
+  source: 'definition: the rating; ATX design guides: excursions; judgement: the reserves',
+  check: ({ parts, power, settings }) => {
+    const supply = parts.one('supply');
+    if (!supply) return [];
+    const checks: Check[] = [];
+    if (power.missing.length > 0)
+      checks.push({
+        rule: 'supply-power',
+        level: 'unproven',
+        code: 'unknown-figure',
+        about: 'how much power the machine draws',
+        items: [...new Set(power.missing.map((figure) => figure.item))],
+        missing: power.missing,
+      });
+    const { ratedW, standard } = supply.part;
+    if (ratedW === undefined)
+      return [...checks, unknown('supply-power', 'how much the supply delivers', [supply, 'ratedW'])];
+    const items = idsOf(supply);
+    const name = nameOf(supply);
+    for (const { policy, asksW, holds, counts, missing } of policiesOf(parts, power, settings)) {
+      if (!counts) continue;
+      // what the totals lack is said once, above
+      const own = missing.filter((figure) => !power.missing.includes(figure));
+      if (holds === undefined && own.length > 0) {
+        checks.push({
+          rule: 'supply-power',
+          level: 'unproven',
+          code: 'unknown-figure',
+          about: `whether the supply is large enough by the policy "${policy}"`,
+          items: [...new Set(own.map((figure) => figure.item))],
+          missing: own,
+        });
+        continue;
+      }
+      if (holds === undefined || asksW === undefined) continue;
+      const level = holds ? 'passes' : BREAKS[policy];
+      const base = { rule: 'supply-power', level, items, supply: name } as const;
+      if (policy === 'peak') checks.push({ ...base, code: 'supply-peak', peakW: power.peakW, ratedW });
+      else if (policy === 'sustained')
+        checks.push({
+          ...base,
+          code: 'supply-sustained',
+          sustainedW: power.sustainedW,
+          allowedW: ratedW * settings.supplyShare,
+        });
+      else checks.push({ ...base, code: 'supply-policy', policy, asksW, ratedW, standard });
+    }
+    return checks;
+  },
+};

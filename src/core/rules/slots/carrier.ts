@@ -1,0 +1,38 @@
+import { workingSlots } from '../../board/carriers';
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+/** A card for several drives without a switch needs a slot whose lanes can be split. */
+export const carrier: Rule = {
+  id: 'drive-carrier',
+  holds: 'every drive slot of a carrier card works in the slot the card has',
+  compares: 'drive slots of the card with the links its slot can be split into',
+  reads: ['expansion', 'board', 'wiring'],
+  levels: ['caution', 'unproven'],
+  source: 'board topology',
+  check: ({ parts, placement, board, devices }) =>
+    parts.ofKind('expansion').flatMap((card): Check[] => {
+      const has = card.part.driveSlots ?? 0;
+      const placed = placement?.placed.get(card.item.id);
+      const slot = placed && board?.slotById.get(placed.slot);
+      const device = devices.find((entry) => entry.id === card.item.id);
+      const holder = parts.one('board');
+      if (has < 2 || !placement || !placed || !slot || !device || !holder) return [];
+      if (card.part.ownSwitch === undefined)
+        return [unknown('drive-carrier', 'whether the card has a lane switch of its own', [card, 'ownSwitch'])];
+      if (!card.part.ownSwitch && slot.splits === undefined)
+        return [unknown('drive-carrier', `into how many links ${slot.label} can be split`, [holder, 'topology'])];
+      const works = workingSlots(device, slot, placement.lanes.get(slot.id) ?? slot.lanes);
+      return [
+        {
+          rule: 'drive-carrier',
+          level: works < has ? 'caution' : 'passes',
+          code: 'carrier',
+          items: idsOf(card, ...(works < has ? [holder] : [])),
+          card: nameOf(card),
+          slot: slot.label,
+          works,
+          has,
+        },
+      ];
+    }),
+};

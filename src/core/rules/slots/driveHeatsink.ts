@@ -1,0 +1,37 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+export const driveHeatsink: Rule = {
+  id: 'drive-heatsink',
+  holds: "a drive's own heatsink fits under the board's cover",
+  compares: "the height of the drive's heatsink with the room above its slot",
+  reads: ['drive', 'wiring'],
+  levels: ['blocks', 'unproven'],
+  source: 'geometry',
+  check: ({ parts, placement, board }) =>
+    parts.ofKind('drive').flatMap((drive): Check[] => {
+      const placed = placement?.placed.get(drive.item.id);
+      // a drive without a place is shown the slot it would have gone into, were it not for its heatsink
+      const slot = placed
+        ? board?.slotById.get(placed.slot)
+        : board?.slots.find((candidate) => candidate.kind === 'm2' && candidate.roomMm !== undefined);
+      if (slot?.roomMm === undefined || drive.part.form === undefined || !drive.part.form.startsWith('M.2')) return [];
+      const { heatsinkHeightMm } = drive.part;
+      if (heatsinkHeightMm === undefined)
+        return [
+          unknown('drive-heatsink', "whether the drive fits under the board's cover", [drive, 'heatsinkHeightMm']),
+        ];
+      if (!placed && heatsinkHeightMm <= slot.roomMm) return [];
+      return [
+        {
+          rule: 'drive-heatsink',
+          level: heatsinkHeightMm <= slot.roomMm ? 'passes' : 'blocks',
+          code: 'drive-heatsink',
+          items: idsOf(drive),
+          drive: nameOf(drive),
+          heightMm: heatsinkHeightMm,
+          slot: slot.label,
+          roomMm: slot.roomMm,
+        },
+      ];
+    }),
+};

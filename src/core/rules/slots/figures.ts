@@ -1,0 +1,54 @@
+/** What the comparisons of slots and links find. */
+export type SlotFigures =
+  | {
+      readonly code: 'stream';
+      readonly task: string;
+      readonly taskId: string;
+      readonly sitting: string;
+      /** The devices at its ends, by name, memory left out. */
+      readonly devices: readonly string[];
+      readonly needsGBs: number;
+      readonly getsGBs: number;
+      /** Where it is narrowest, and whether that is shared with others. */
+      readonly at: string;
+      readonly shared: boolean;
+    }
+  | { readonly code: 'streams-carried'; readonly count: number }
+  | {
+      readonly code: 'uplink';
+      readonly hub: string;
+      readonly devices: readonly string[];
+      readonly peakGBs: number;
+      readonly uplinkGBs: number;
+    }
+  | {
+      readonly code: 'upright';
+      readonly card: string;
+      readonly chassis: string;
+      readonly mount: boolean;
+      readonly riser: boolean;
+    }
+  | {
+      readonly code: 'drive-heatsink';
+      readonly drive: string;
+      readonly heightMm: number;
+      readonly slot: string;
+      readonly roomMm: number;
+    }
+  | {
+      readonly code: 'carrier';
+      readonly card: string;
+      readonly slot: string;
+      readonly works: number;
+      readonly has: number;
+    }
+  | {
+      readonly code: 'root-links';
+      readonly processor: string;
+      readonly board: string;
+      /** Slots at the processor that run at its older generation. */
+      readonly slower: readonly string[];
+      readonly generation: number | undefined;
+      /** Slots that this processor family has no lanes for. */
+      readonly off: readonly string[];
+    };

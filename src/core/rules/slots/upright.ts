@@ -1,0 +1,42 @@
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+export const upright: Rule = {
+  id: 'upright',
+  holds: 'a card that stands upright has a mount in the case and a riser to its slot',
+  compares: 'upright cards with the mount of the case and the risers in the machine',
+  reads: ['graphics', 'expansion', 'case', 'accessory'],
+  levels: ['blocks', 'unproven'],
+  source: 'geometry',
+  check: ({ parts }) => {
+    const chassis = parts.one('case');
+    const risers = parts.ofKind('accessory').filter(({ part }) => part.purpose === 'riser');
+    const cards = [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].filter(({ item }) => item.upright);
+    if (!chassis) return [];
+    return cards.flatMap((card, i): Check[] => {
+      const { uprightCards } = chassis.part;
+      if (uprightCards === undefined)
+        return [unknown('upright', 'whether the case has an upright mount', [chassis, 'uprightCards'])];
+      const riser = risers[i];
+      const lacking = riser
+        ? (['generation', 'lanes'] as const).filter((field) => riser.part[field] === undefined)
+        : [];
+      if (uprightCards && riser && lacking.length > 0)
+        return [
+          unknown('upright', 'what link the riser passes on', ...lacking.map((field) => [riser, field] as const)),
+        ];
+      return [
+        {
+          rule: 'upright',
+          level: uprightCards && riser ? 'passes' : 'blocks',
+          code: 'upright',
+          items: uprightCards ? idsOf(card) : idsOf(card, chassis),
+          card: nameOf(card),
+          chassis: nameOf(chassis),
+          mount: uprightCards,
+          riser: riser !== undefined,
+          ...(riser ? {} : { adds: ['accessory'] as const }),
+        },
+      ];
+    });
+  },
+};

@@ -1,0 +1,72 @@
+import type { Fitted } from '../../fitted';
+import { idsOf, nameOf, type Check, type Facts, type Rule } from '../rule';
+
+/** Whether anything in the brief uses a card of its purpose; undefined for purposes the brief cannot speak of. */
+function used({ part, item }: Fitted<'expansion'>, { brief, board, placement, sittings }: Facts): boolean | undefined {
+  const streams = sittings.some(({ flows }) => flows.some(({ flow }) => flow.from === item.id || flow.to === item.id));
+  if (streams) return true;
+  switch (part.purpose) {
+    case 'capture':
+      return brief.mustHaves.videoInputs !== undefined;
+    case 'network': {
+      const onBoard = Math.max(
+        0,
+        ...(board?.integrated ?? [])
+          .filter((entry) => entry.kind === 'network')
+          .map((entry) => (entry.bytesPerS * 8) / 1e9),
+      );
+      return (
+        (brief.mustHaves.networkGbitPerS ?? 0) > onBoard ||
+        brief.tasks.some((task) => task.kind === 'custom' && (task.networkGB ?? 0) > 0)
+      );
+    }
+    case 'wireless':
+      return brief.mustHaves.wireless === true;
+    case 'monitoring':
+      return brief.tasks.some((task) => task.kind === 'edit-play' && task.monitoring);
+    case 'storage':
+      return [...(placement?.placed.values() ?? [])].some((placed) => placed.slot.startsWith(`${item.id}.`));
+    default:
+      return undefined;
+  }
+}
+
+export const surplusCards: Rule = {
+  id: 'surplus-cards',
+  holds: 'every card is there for something that the brief asks for',
+  compares: "each card's purpose with the tasks and must-haves",
+  reads: ['expansion', 'wiring', 'sittings', 'board'],
+  levels: ['note'],
+  source: 'the brief',
+  check: (facts) =>
+    facts.parts.ofKind('expansion').flatMap((card): Check[] => {
+      const answer = used(card, facts);
+      if (answer === undefined) return [];
+      const inputs = card.part.videoInputs;
+      const needs = facts.brief.mustHaves.videoInputs;
+      return [
+        {
+          rule: 'surplus-cards',
+          level: answer ? 'passes' : 'note',
+          code: 'surplus-card',
+          items: idsOf(card),
+          card: nameOf(card),
+          purpose: card.part.purpose ?? '',
+        },
+        ...(card.part.purpose === 'capture' && inputs !== undefined && needs !== undefined
+          ? [
+              {
+                rule: 'surplus-cards',
+                level: inputs >= 2 * needs ? ('note' as const) : ('passes' as const),
+                code: 'surplus-port' as const,
+                items: idsOf(card),
+                card: nameOf(card),
+                has: inputs,
+                needs,
+                what: 'video inputs' as const,
+              },
+            ]
+          : []),
+      ];
+    }),
+};

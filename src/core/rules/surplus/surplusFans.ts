@@ -1,0 +1,32 @@
+import { fansNeeded } from '../../heat/fans';
+import { HEAT } from '../../heat/constants';
+import { idsOf, type Rule } from '../rule';
+
+export const surplusFans: Rule = {
+  id: 'surplus-fans',
+  holds: 'no fan is added that the heat does not need',
+  compares: 'the fewest of the added fans that carry the heat of the heaviest sitting with those there are',
+  reads: ['fan', 'supply', 'power', 'heat'],
+  levels: ['note'],
+  source: 'steady flow energy balance, fan curves against grilles and filters; judgement: the air rise that is quiet',
+  check: ({ parts, power, heat, region }) => {
+    const fans = parts.ofKind('fan');
+    if (fans.length === 0 || power.missing.length > 0 || heat.setup.plan?.missing.length) return [];
+    const need = fansNeeded(parts, heat, power, region.mainsV);
+    if (!need) return [];
+    return [
+      {
+        rule: 'surplus-fans',
+        level: need.spare.length > 0 ? 'note' : 'passes',
+        code: 'surplus-fans',
+        items: need.spare.length > 0 ? [...need.spare] : idsOf(...fans),
+        spare: need.spare.length,
+        keep: need.keep.length,
+        sides: need.sides,
+        riseK: need.riseK,
+        allowedK: HEAT.usefulRiseK.value,
+        flowM3h: need.flowM3h,
+      },
+    ];
+  },
+};

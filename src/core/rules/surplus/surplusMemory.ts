@@ -1,0 +1,52 @@
+import { GIB } from '../../units/quantity';
+import { idsOf, type Check, type Rule } from '../rule';
+import { needOf } from './needs';
+import { grown, SURPLUS } from './growth';
+
+export const surplusMemory: Rule = {
+  id: 'surplus-memory',
+  holds: 'memory is no more than the brief grows into over its years, and no faster than it uses',
+  compares: 'memory and its rate with what the tasks hold and move, growth included',
+  reads: ['memory', 'memory state', 'sittings'],
+  levels: ['note'],
+  source: 'judgement: growth, margin and the share of bandwidth below which more is not felt',
+  check: ({ parts, memory, sittings, brief, catalogue }) => {
+    const kits = parts.ofKind('memory');
+    const checks: Check[] = [];
+    const floor = Math.max(
+      0,
+      ...brief.tasks.flatMap((task) => catalogue.application(task.application ?? '')?.memoryGiB.recommended ?? []),
+    );
+    const held = needOf(sittings, 'memory');
+    if (memory.bytes !== undefined && held !== undefined) {
+      const years = brief.yearsOfService;
+      const needsGib = Math.max(floor, (held / GIB) * grown(years));
+      const hasGib = memory.bytes / GIB;
+      checks.push({
+        rule: 'surplus-memory',
+        level: hasGib >= needsGib * SURPLUS.capacityMargin.value ? 'note' : 'passes',
+        code: 'surplus-memory',
+        items: idsOf(...kits),
+        hasGib,
+        needsGib,
+        years,
+      });
+    }
+    const standardMTs = Math.min(...kits.map(({ part }) => part.standardRateMTs ?? Infinity));
+    const busiest = Math.max(0, ...sittings.map((sitting) => sitting.busy.get('memory.traffic') ?? 0));
+    const { effectiveMTs: rateMTs } = memory;
+    if (rateMTs !== undefined && Number.isFinite(standardMTs) && busiest > 0)
+      checks.push({
+        rule: 'surplus-memory',
+        // what the standard rate would still leave free counts, not what the fast kit leaves free
+        level:
+          rateMTs > standardMTs && (busiest * rateMTs) / standardMTs < SURPLUS.quietTraffic.value ? 'note' : 'passes',
+        code: 'surplus-rate',
+        items: idsOf(...kits),
+        rateMTs,
+        standardMTs,
+        busiest,
+      });
+    return checks;
+  },
+};

@@ -1,0 +1,38 @@
+import { idsOf, type Check, type Rule } from '../rule';
+import { grown, SURPLUS } from './growth';
+import { needOf } from './needs';
+
+export const surplusSpace: Rule = {
+  id: 'surplus-space',
+  holds: 'drives are no larger than what the brief keeps on them over its years',
+  compares: 'capacity by role with what the tasks keep there, growth included',
+  reads: ['drive', 'sittings'],
+  levels: ['note'],
+  source: 'judgement: growth and margin',
+  check: ({ parts, sittings, brief }) => {
+    const years = brief.yearsOfService;
+    const roles = new Set(parts.ofKind('drive').flatMap(({ item }) => item.roles ?? []));
+    return [...roles].flatMap((role): Check[] => {
+      const need = needOf(sittings, `space:${role}`);
+      // where no task says what it keeps, how much is too much cannot be said
+      if (need === undefined || need <= 0) return [];
+      const drives = parts.ofKind('drive').filter(({ item }) => item.roles?.includes(role));
+      // a drive of several roles is large for all of them together
+      if (drives.some(({ item, part }) => (item.roles?.length ?? 0) > 1 || part.capacityGB === undefined)) return [];
+      const hasGB = drives.reduce((sum, { part }) => sum + (part.capacityGB ?? 0), 0);
+      const needsGB = (need / 1e9) * grown(years);
+      return [
+        {
+          rule: 'surplus-space',
+          level: hasGB > needsGB * SURPLUS.capacityMargin.value ? 'note' : 'passes',
+          code: 'surplus-space',
+          items: idsOf(...drives),
+          role,
+          hasGB,
+          needsGB,
+          years,
+        },
+      ];
+    });
+  },
+};

@@ -1,0 +1,29 @@
+import { idsOf, nameOf, type Rule } from '../rule';
+import { SURPLUS } from './growth';
+
+export const surplusSupply: Rule = {
+  id: 'surplus-supply',
+  holds: "the supply is not far larger than the machine's draw asks for",
+  compares: "the supply's rating with the larger of peak draw and sustained draw with its reserve",
+  reads: ['supply', 'power'],
+  levels: ['note'],
+  source: 'judgement: the margin',
+  check: ({ parts, power, settings }) => {
+    const supply = parts.one('supply');
+    const ratedW = supply?.part.ratedW;
+    // with an unknown draw nobody can say that a supply is too large
+    if (!supply || ratedW === undefined || power.missing.length > 0) return [];
+    const needsW = Math.max(power.peakW, power.sustainedW / settings.supplyShare);
+    return [
+      {
+        rule: 'surplus-supply',
+        level: ratedW > needsW * SURPLUS.supplyMargin.value ? 'note' : 'passes',
+        code: 'surplus-supply',
+        items: idsOf(supply),
+        supply: nameOf(supply),
+        ratedW,
+        needsW,
+      },
+    ];
+  },
+};

@@ -1,0 +1,52 @@
+import { GIB } from '../../units/quantity';
+import { unknown, idsOf, type Check, type Rule } from '../rule';
+
+/** A published minimum is where trouble begins, so between minimum and recommended is a caution. */
+export const applicationFloor: Rule = {
+  id: 'application-floor',
+  holds: "memory and graphics memory reach what each application's maker recommends",
+  compares: 'capacity with the published minimum and recommended figures',
+  reads: ['memory', 'graphics', 'memory state'],
+  levels: ['blocks', 'unproven', 'caution'],
+  source: 'application profiles',
+  check: ({ parts, brief, catalogue, memory }) => {
+    const wanted = new Set(brief.tasks.flatMap((task) => (task.application === undefined ? [] : [task.application])));
+    const checks: Check[] = [];
+    const compare = (
+      application: string,
+      what: 'memory' | 'graphics memory',
+      hasGib: number,
+      floor: { minimum: number; recommended: number },
+      items: string[],
+    ) =>
+      checks.push({
+        rule: 'application-floor',
+        level: hasGib < floor.minimum ? 'blocks' : hasGib < floor.recommended ? 'caution' : 'passes',
+        code: 'memory-floor',
+        items,
+        application,
+        what,
+        hasGib,
+        minimumGib: floor.minimum,
+        recommendedGib: floor.recommended,
+        ...(what === 'memory' ? { adds: ['memory'] as const } : {}),
+      });
+    for (const id of [...wanted].sort()) {
+      const profile = catalogue.application(id);
+      if (!profile) continue;
+      if (memory.bytes !== undefined)
+        compare(profile.name, 'memory', memory.bytes / GIB, profile.memoryGiB, idsOf(...parts.ofKind('memory')));
+      const card = parts.one('graphics');
+      if (!card || profile.effects !== 'graphics') continue;
+      if (card.part.memoryGiB === undefined)
+        checks.push(
+          unknown('application-floor', `whether ${profile.name} has the graphics memory it asks for`, [
+            card,
+            'memoryGiB',
+          ]),
+        );
+      else compare(profile.name, 'graphics memory', card.part.memoryGiB, profile.graphicsMemoryGiB, idsOf(card));
+    }
+    return checks;
+  },
+};

@@ -1,0 +1,212 @@
+'use client';
+
+import { explain } from '@/core/board/explain';
+import { fullName } from '@/core/fitted';
+import { DRIVE_ROLES, type DriveRole } from '@/core/machine';
+import type { Side } from '@/core/parts/case';
+import { keyFigures } from '@/core/words/partFigures';
+import { placeWords } from '@/core/words/placement';
+import { useDraft, useDraftAssessment, useSeat, useWholeDraft } from '../seat/store';
+
+/** What can be done with the part that is there: owned, out, roles of a drive, its pin. */
+export function ItemActions({ itemId }: { itemId: string }) {
+  const draft = useDraft();
+  const item = draft.items.find((entry) => entry.id === itemId);
+  const part = useSeat((state) => (item ? state.context.catalogue.part(item.part) : undefined));
+  const editDraft = useSeat((state) => state.editDraft);
+  const choose = useSeat((state) => state.choose);
+  const open = useSeat((state) => state.open);
+  const assessment = useDraftAssessment();
+  const whole = useWholeDraft();
+  if (!item) return null;
+  const name = item.label ?? item.part;
+  const roles = item.roles ?? [];
+  const toggle = (role: DriveRole) =>
+    editDraft(
+      {
+        kind: 'roles',
+        item: item.id,
+        roles: roles.includes(role) ? roles.filter((has) => has !== role) : [...roles, role],
+      },
+      `Roles of ${name}`,
+    );
+  const pinned = draft.pins?.[item.id];
+  const { problem, placement, board, parts } = assessment.facts;
+  const explained =
+    problem && placement ? explain(problem, placement).find((entry) => entry.device === item.id) : undefined;
+  const deviceName = (id: string) => {
+    const fitted = parts.all.find((entry) => entry.item.id === id);
+    return fitted ? fullName(fitted.part) : id;
+  };
+  const slotName = (id: string) => board?.slotById.get(id)?.label ?? id;
+  return (
+    <div className="small" style={{ marginBottom: 6 }}>
+      <p>
+        Now: <b>{name}</b> {part && <span className="quiet">{keyFigures(part)}</span>}
+      </p>
+      {explained && <p className="quiet">{placeWords(explained, deviceName, slotName)}</p>}
+      {part?.kind === 'drive' && (
+        <div className="row wrap" role="group" aria-label="Roles of the drive" style={{ gap: 4, margin: '3px 0' }}>
+          {DRIVE_ROLES.map((role) => (
+            <button
+              key={role}
+              type="button"
+              className="chip"
+              aria-pressed={roles.includes(role)}
+              onClick={() => toggle(role)}
+            >
+              {role}
+            </button>
+          ))}
+        </div>
+      )}
+      {whole.later && (
+        <div className="row wrap" role="group" aria-label="Phases it is in" style={{ gap: 4, margin: '3px 0' }}>
+          {(['both', 'now', 'later'] as const).map((phase) => (
+            <button
+              key={phase}
+              type="button"
+              className="chip"
+              aria-pressed={(item.phase ?? 'both') === phase}
+              onClick={() => editDraft({ kind: 'phase', item: item.id, phase }, `${name}: phases`)}
+            >
+              {phase === 'both'
+                ? 'in both phases'
+                : phase === 'now'
+                  ? 'only now'
+                  : `only ${whole.later?.name ?? 'later'}`}
+            </button>
+          ))}
+        </div>
+      )}
+      <Sides itemId={item.id} />
+      <span className="row wrap" style={{ gap: 10 }}>
+        <button
+          type="button"
+          className="link"
+          onClick={() =>
+            editDraft(
+              { kind: 'own', item: item.id, owned: !item.owned },
+              item.owned ? `${name} is to be bought` : `${name} is owned`,
+            )
+          }
+        >
+          {item.owned ? 'Owned: count its price again' : 'Already owned'}
+        </button>
+        {pinned !== undefined && (
+          <button
+            type="button"
+            className="link"
+            onClick={() => editDraft({ kind: 'unpin', item: item.id }, `${name} finds its own slot`)}
+          >
+            Pinned to {slotName(pinned)}: let it go
+          </button>
+        )}
+        {pinned === undefined && explained && (
+          <button
+            type="button"
+            className="link"
+            onClick={() =>
+              editDraft({ kind: 'pin', item: item.id, slot: explained.slot }, `${name} pinned to its slot`)
+            }
+          >
+            Pin it to {slotName(explained.slot)}
+          </button>
+        )}
+        {(part?.kind === 'graphics' || part?.kind === 'expansion') && (
+          <button
+            type="button"
+            className="link"
+            onClick={() =>
+              editDraft(
+                { kind: 'stand', item: item.id, upright: !item.upright },
+                item.upright ? `${name} in its slot` : `${name} upright`,
+              )
+            }
+          >
+            {item.upright ? 'Put it into its slot' : 'Stand it upright'}
+          </button>
+        )}
+        {part?.kind === 'board' && (
+          <button type="button" className="link" onClick={() => open('firmware')}>
+            Its firmware
+          </button>
+        )}
+        {part?.kind === 'memory' && (
+          <button type="button" className="link" onClick={() => open('memory')}>
+            Compare kits
+          </button>
+        )}
+        <button
+          type="button"
+          className="link"
+          onClick={() => {
+            editDraft({ kind: 'remove', item: item.id }, `Leave out ${name}`);
+            choose(undefined);
+          }}
+        >
+          Leave it out
+        </button>
+      </span>
+    </div>
+  );
+}
+
+const SIDE_NAME: Readonly<Record<Side, string>> = {
+  front: 'in front',
+  top: 'under the roof',
+  rear: 'at the back',
+  bottom: 'on the floor',
+  side: 'at the side',
+};
+
+/** Where in the case a fan or a radiator goes: the app finds a side, or a person says. */
+function Sides({ itemId }: { itemId: string }) {
+  const draft = useDraft();
+  const editDraft = useSeat((state) => state.editDraft);
+  const { parts, heat } = useDraftAssessment().facts;
+  const fitted = parts.all.find((entry) => entry.item.id === itemId);
+  const item = draft.items.find((entry) => entry.id === itemId);
+  const mounts = parts.one('case')?.part.mounts ?? [];
+  if (
+    !item ||
+    !fitted ||
+    (fitted.part.kind !== 'fan' && !(fitted.part.kind === 'cooler' && fitted.part.type === 'liquid'))
+  )
+    return null;
+  const { part } = fitted;
+  const takes = mounts.filter((mount) =>
+    part.kind === 'fan'
+      ? mount.fans?.some((fan) => fan.sizeMm === part.sizeMm)
+      : part.kind === 'cooler' && mount.radiatorsMm?.includes(part.radiatorMm ?? 0),
+  );
+  if (takes.length === 0) return null;
+  const found = heat.setup.plan?.sides.find(
+    (side) => side.fans.some((fan) => fan.item === itemId) || side.radiator?.item === itemId,
+  )?.side;
+  return (
+    <div className="row wrap" role="group" aria-label="Side of the case" style={{ gap: 4, margin: '3px 0' }}>
+      <button
+        type="button"
+        className="chip"
+        aria-pressed={item.side === undefined}
+        onClick={() => editDraft({ kind: 'side', item: itemId }, `${item.label ?? item.part} finds its own side`)}
+      >
+        {item.side === undefined && found ? `found: ${SIDE_NAME[found]}` : 'finds its own side'}
+      </button>
+      {takes.map(({ side }) => (
+        <button
+          key={side}
+          type="button"
+          className="chip"
+          aria-pressed={item.side === side}
+          onClick={() =>
+            editDraft({ kind: 'side', item: itemId, side }, `${item.label ?? item.part} ${SIDE_NAME[side]}`)
+          }
+        >
+          {SIDE_NAME[side]}
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,265 @@
+'use client';
+
+import { useEffect, useMemo, useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import { fullName } from '@/core/fitted';
+import { withPart } from '@/core/search/candidates';
+import type { Currency } from '@/core/units/money';
+import type { Tested } from '@/core/search/memorySheet';
+import { coins, coinsChange, number } from '@/core/words/format';
+import type { MemorySheetRows } from '@/workers/api';
+import { valueWords } from '../library/Sheet';
+import { useDraft, useSeat } from '../seat/store';
+import { identity, useWorker } from '../seat/worker';
+import { LevelSign } from '../shared/Level';
+
+const TESTED: Readonly<Record<Tested, string>> = {
+  both: 'by both',
+  board: 'by the board’s maker',
+  memory: 'by its maker',
+  neither: 'by neither',
+  unknown: 'not known',
+};
+
+type Row = MemorySheetRows['rows'][number];
+const ORDERS = {
+  'this brief': undefined,
+  price: (row: Row) => row.candidate.landedMinor ?? Infinity,
+  'price a GB': (row: Row) => row.minorPerGib ?? Infinity,
+  latency: (row: Row) => row.access?.open ?? Infinity,
+  bandwidth: (row: Row) => -(row.bandwidthBytesPerS ?? 0),
+} as const;
+type Order = keyof typeof ORDERS;
+
+/** The kits that fit in place of the one there: how each runs here, what it costs a GB, what it does to this brief. */
+export function MemoryView({ assessment }: { assessment: Assessment }) {
+  const open = useSeat((state) => state.open);
+  const know = useSeat((state) => state.know);
+  const look = useSeat((state) => state.look);
+  const editDraft = useSeat((state) => state.editDraft);
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const draft = useDraft();
+  const [order, setOrder] = useState<Order>('this brief');
+  const [sizeOnly, setSizeOnly] = useState(true);
+  const [active, setActive] = useState<string>();
+  const kit = assessment.facts.parts.one('memory');
+  const position = useMemo(() => ({ kind: 'memory' as const, ...(kit ? { item: kit.item.id } : {}) }), [kit]);
+  const answer = useWorker(`kits ${identity(draft)} ${identity(brief)} ${position.item ?? ''}`, (api) =>
+    api.memorySheet(draft, brief, position),
+  );
+  const sheet = answer.state === 'ready' ? answer.value : undefined;
+  useEffect(() => {
+    if (sheet)
+      know(
+        sheet.rows.map((row) => row.candidate.part),
+        sheet.rows.flatMap((row) => row.offers),
+      );
+  }, [sheet, know]);
+  const { currency } = assessment.facts.price;
+  const now = sheet?.rows.find((row) => row.candidate.current);
+  const rank = ORDERS[order];
+  const rows = (sheet?.rows ?? [])
+    .filter((row) => !sizeOnly || !now || row.gib === now.gib)
+    .slice()
+    .sort((a, b) => (rank ? rank(a) - rank(b) : 0));
+  const lookAt = (row: Row | undefined) => {
+    setActive(row?.candidate.part.id);
+    look(row && !row.candidate.current ? withPart(draft, position, row.candidate.part) : undefined);
+  };
+  const take = (row: Row) => {
+    if (row.candidate.current) return;
+    editDraft(row.candidate.edit, `${fullName(row.candidate.part)}${kit ? ` for ${fullName(kit.part)}` : ''}`);
+    setActive(undefined);
+  };
+  return (
+    <div style={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: '1 1 auto' }}>
+      <div className="panehead" style={{ marginBottom: 4 }}>
+        <h2>Memory that fits</h2>
+        <button type="button" className="link small" onClick={() => open(undefined)}>
+          Back to the map
+        </button>
+      </div>
+      <MemoryFacts assessment={assessment} />
+      <div className="row wrap" style={{ gap: 6, margin: '6px 0' }}>
+        <span className="row wrap" role="group" aria-label="Order of the kits" style={{ gap: 6 }}>
+          <span className="small quiet">By</span>
+          {(Object.keys(ORDERS) as Order[]).map((name) => (
+            <button
+              key={name}
+              type="button"
+              className="chip"
+              aria-pressed={order === name}
+              onClick={() => setOrder(name)}
+            >
+              {name}
+            </button>
+          ))}
+        </span>
+        {now && (
+          <button type="button" className="chip" aria-pressed={sizeOnly} onClick={() => setSizeOnly(!sizeOnly)}>
+            only {now.gib} GB
+          </button>
+        )}
+      </div>
+      {answer.state === 'waiting' && <p className="quiet">Trying every kit in this machine …</p>}
+      {answer.state === 'failed' && <p className="short">The kits could not be tried: {answer.message}.</p>}
+      {sheet && (
+        <>
+          <p className="small quiet">
+            {rows.length} of {sheet.fits} kits that fit. <Paying sheet={sheet} now={now} />
+          </p>
+          <div style={{ overflow: 'auto', minHeight: 0, flex: '1 1 auto' }}>
+            <table>
+              <thead>
+                <tr>
+                  <th scope="col">Kit</th>
+                  <th scope="col" className="num">
+                    Runs at
+                  </th>
+                  <th scope="col" className="num" title="Open row: first word after the column address">
+                    Open ns
+                  </th>
+                  <th scope="col" className="num" title="Row to row in one bank">
+                    Cycle ns
+                  </th>
+                  <th scope="col" className="num">
+                    GB/s
+                  </th>
+                  <th scope="col" className="num">
+                    A GB
+                  </th>
+                  <th scope="col" className="num">
+                    Price
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((row) => (
+                  <KitLine
+                    key={row.candidate.part.id}
+                    row={row}
+                    currency={currency}
+                    active={row.candidate.part.id === active}
+                    onLook={() => lookAt(row)}
+                    onTake={() => take(row)}
+                  />
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Paying({ sheet, now }: { sheet: MemorySheetRows; now: Row | undefined }) {
+  const paying = sheet.rows.find((row) => row.candidate.part.id === sheet.paysUpTo);
+  if (!paying || !now) return null;
+  return (
+    <>
+      For this brief faster stops paying at <b>{fullName(paying.candidate.part)}</b>
+      {paying.candidate.current ? ', which is there' : ''}.
+    </>
+  );
+}
+
+/** The three rates of the memory that is there, and its four access times. */
+function MemoryFacts({ assessment }: { assessment: Assessment }) {
+  const { memory } = assessment.facts;
+  const rate = (value: number | undefined) => (value === undefined ? 'unknown' : `${value} MT/s`);
+  const { access } = memory;
+  const ns = (value: number | undefined) => (value === undefined ? '?' : `${value.toFixed(2)} ns`);
+  return (
+    <p className="small">
+      Runs at <b>{rate(memory.effectiveMTs)}</b>; profile {rate(memory.profileMTs)}, supported by the processor{' '}
+      {rate(memory.supportedByProcessorMTs)}, by the board {rate(memory.supportedByBoardMTs)} with{' '}
+      {memory.modulesPerChannel ?? '?'} a channel.{' '}
+      {access
+        ? `Open row ${ns(access.open)}, closed ${ns(access.closed)}, conflict ${ns(access.conflict)}, cycle ${ns(access.cycle)}.`
+        : 'Its timings are sold for the profile, which is not in use.'}
+    </p>
+  );
+}
+
+const SHOWN = 3;
+
+function KitLine({
+  row,
+  currency,
+  active,
+  onLook,
+  onTake,
+}: {
+  row: Row;
+  currency: Currency;
+  active: boolean;
+  onLook: () => void;
+  onTake: () => void;
+}) {
+  const { candidate, access } = row;
+  const { effect, part } = candidate;
+  const brings = effect.brought.filter((finding) => finding.level !== 'note');
+  const above = row.effectiveMTs !== undefined && row.supportedMTs !== undefined && row.effectiveMTs > row.supportedMTs;
+  const gain = Math.exp(effect.gain) - 1;
+  return (
+    <tr style={active ? { background: 'var(--carries-soft)' } : undefined}>
+      <td>
+        <button type="button" onClick={onLook} onDoubleClick={onTake} aria-pressed={active} style={{ fontWeight: 650 }}>
+          {fullName(part)}
+        </button>
+        <span className="small quiet" style={{ display: 'block' }}>
+          {candidate.current
+            ? 'in the draft'
+            : Math.abs(gain) < 0.002
+              ? 'no change to the tasks'
+              : `tasks ${gain > 0 ? '+' : '−'}${number(Math.abs(gain) * 100)} %`}
+          {' · tested '}
+          {TESTED[row.tested]}
+          {brings.length > 0 && (
+            <span className={brings[0]?.level}>
+              {' · '}
+              <LevelSign level={brings[0]?.level ?? 'note'} /> brings {brings.length}
+            </span>
+          )}
+        </span>
+        {row.lookalikes.slice(0, 1).map((other) => (
+          <span key={other.part.id} className="small caution" style={{ display: 'block' }}>
+            ◆ easily taken for {fullName(other.part)}:{' '}
+            {other.differences
+              .slice(0, SHOWN)
+              .map(
+                ({ field, here, there }) =>
+                  `${field.label} ${valueWords(field, here)}, not ${valueWords(field, there)}`,
+              )
+              .join('; ')}
+          </span>
+        ))}
+        {active && !candidate.current && (
+          <button type="button" className="chip" style={{ marginTop: 4 }} onClick={onTake}>
+            Take it
+          </button>
+        )}
+      </td>
+      <td className={`num ${above ? 'caution' : ''}`}>
+        {row.effectiveMTs ?? '?'}
+        <span className="small quiet" style={{ display: 'block' }}>
+          of {row.profileMTs ?? '?'}
+          {above ? `, ${row.supportedMTs} supported` : ''}
+        </span>
+      </td>
+      <td className="num">{access?.open === undefined ? '?' : access.open.toFixed(2)}</td>
+      <td className="num">{access?.cycle === undefined ? '?' : access.cycle.toFixed(2)}</td>
+      <td className="num">{row.bandwidthBytesPerS === undefined ? '?' : (row.bandwidthBytesPerS / 1e9).toFixed(1)}</td>
+      <td className="num">{row.minorPerGib === undefined ? '?' : coins(Math.round(row.minorPerGib), currency)}</td>
+      <td className="num">
+        {candidate.landedMinor === undefined ? 'no offer' : coins(candidate.landedMinor, currency)}
+        {!candidate.current && effect.priceMinor !== undefined && (
+          <span className="small quiet" style={{ display: 'block' }}>
+            {coinsChange(effect.priceMinor)}
+          </span>
+        )}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,79 @@
+'use client';
+
+import type { Machine } from '@/core/machine';
+import { inPhase } from '@/core/phases';
+import { LEVELS } from '@/core/rules/rule';
+import { LevelSign } from '../shared/Level';
+import { assessmentOf, useSeat } from '../seat/store';
+import { Value } from '../shared/Value';
+
+/** Switches between the machine as built first and its later phase, which every rule runs on too. */
+export function PhaseBar({ machine }: { machine: Machine }) {
+  const phase = useSeat((state) => state.phase);
+  const selectPhase = useSeat((state) => state.selectPhase);
+  const editDraft = useSeat((state) => state.editDraft);
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const context = useSeat((state) => state.context);
+  const { later } = machine;
+  if (!later)
+    return (
+      <button
+        type="button"
+        className="link small"
+        onClick={() => {
+          editDraft({ kind: 'later', later: { name: 'Later' } }, 'Plan a later phase');
+          selectPhase('later');
+        }}
+      >
+        Plan a later phase
+      </button>
+    );
+  const worst = (of: 'now' | 'later') => {
+    const { findings } = assessmentOf(inPhase(machine, of), brief, context);
+    return LEVELS.find((level) => level !== 'note' && findings.some((finding) => finding.level === level));
+  };
+  return (
+    <span className="row wrap" role="group" aria-label="Phases" style={{ gap: 6 }}>
+      {(['now', 'later'] as const).map((of) => {
+        const level = worst(of);
+        return (
+          <button
+            key={of}
+            type="button"
+            className="chip"
+            aria-pressed={phase === of}
+            onClick={() => selectPhase(of)}
+            title={of === 'now' ? 'The machine as built first' : 'What is added or taken out here comes later'}
+          >
+            {of === 'now' ? 'Now' : `${later.name}${later.on ? `, ${later.on}` : ''}`}
+            {level && <LevelSign level={level} />}
+          </button>
+        );
+      })}
+      {phase === 'later' && (
+        <>
+          <Value
+            label="Name of the later phase"
+            editor={{
+              kind: 'text',
+              value: later.name,
+              onChange: (name) => editDraft({ kind: 'later', later: { ...later, name } }, `Phase ${name}`),
+            }}
+          >
+            Rename phase
+          </Value>
+          <button
+            type="button"
+            className="link small"
+            onClick={() => {
+              selectPhase('now');
+              editDraft({ kind: 'later' }, `Drop the phase ${later.name}`);
+            }}
+          >
+            Drop phase
+          </button>
+        </>
+      )}
+    </span>
+  );
+}

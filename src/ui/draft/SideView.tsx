@@ -1,0 +1,287 @@
+'use client';
+
+import Slider from '@mui/material/Slider';
+import { useMemo, useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import { editMachine } from '@/core/edits';
+import { fullName } from '@/core/fitted';
+import { quietestCurves, withCurves } from '@/core/heat/quiet';
+import { atRest } from '@/core/heat/state';
+import type { Tuning } from '@/core/machine';
+import { number, watts } from '@/core/words/format';
+import { assessmentOf, useDraft, useSeat } from '../seat/store';
+import { Value } from '../shared/Value';
+import { Elevation } from './Elevation';
+import { FanCurves } from './FanCurves';
+import { heatIn } from './mapNotes';
+
+/** The case from its open side, to scale, with fans and room to try out: everything follows. */
+export function SideView({ assessment }: { assessment: Assessment }) {
+  const open = useSeat((state) => state.open);
+  const editDraft = useSeat((state) => state.editDraft);
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const context = useSeat((state) => state.context);
+  const draft = useDraft();
+  const [sitting, setSitting] = useState<string>();
+  const [cooler, setCooler] = useState<number>();
+  const [chassis, setChassis] = useState<number>();
+  const [roomC, setRoomC] = useState<number>();
+  const trying = cooler !== undefined || chassis !== undefined || roomC !== undefined;
+  const tuning = useMemo(() => {
+    const flat = (percent: number) => [{ c: 40, percent }];
+    return {
+      ...draft.tuning,
+      ...(cooler === undefined ? {} : { coolerCurve: flat(cooler) }),
+      ...(chassis === undefined ? {} : { caseCurve: flat(chassis) }),
+    } satisfies Tuning;
+  }, [draft.tuning, cooler, chassis]);
+  const tried = useMemo(
+    () =>
+      trying
+        ? assessmentOf(editMachine(draft, { kind: 'tune', tuning }), { ...brief, roomC: roomC ?? brief.roomC }, context)
+        : assessment,
+    [trying, draft, tuning, brief, roomC, context, assessment],
+  );
+  const here = heatIn(tried, sitting);
+  const before = heatIn(assessment, sitting);
+  const forget = () => {
+    setCooler(undefined);
+    setChassis(undefined);
+    setRoomC(undefined);
+  };
+  const set = (next: Tuning, label: string) => {
+    editDraft({ kind: 'tune', tuning: next }, label);
+    forget();
+  };
+  const quiet = () => {
+    const { parts, heat, power, region } = assessment.facts;
+    const curves = quietestCurves(parts, heat.setup, power, region.mainsV);
+    if (curves) set(withCurves(draft.tuning ?? {}, curves), 'Quietest fan curves');
+  };
+  const shipped = () => {
+    const { coolerCurve: _cooler, caseCurve: _case, ...rest } = draft.tuning ?? {};
+    set(rest, 'Fan curves as shipped');
+  };
+  const { scene, parts } = assessment.facts;
+  const controls = brief.sittings.length > 0 && here && before && (
+    <>
+      <div className="row wrap" style={{ gap: 14, margin: '6px 0 2px', alignItems: 'flex-end' }}>
+        <Knob
+          label="Cooler’s fan"
+          unit="%"
+          value={cooler}
+          free={Math.round((before.best.state.parts[0]?.speed ?? 1) * 100)}
+          min={0}
+          max={100}
+          onChange={setCooler}
+        />
+        <Knob
+          label="Case fans"
+          unit="%"
+          value={chassis}
+          free={Math.round(before.best.state.caseSpeed * 100)}
+          min={0}
+          max={100}
+          onChange={setChassis}
+        />
+        <Knob label="Room" unit="°C" value={roomC} free={brief.roomC} min={10} max={45} onChange={setRoomC} />
+        {trying && (
+          <button type="button" className="link small" onClick={forget}>
+            Let them go
+          </button>
+        )}
+      </div>
+      <Outcome tried={tried} before={assessment} sitting={sitting} onSitting={setSitting} />
+      <div className="row wrap" style={{ gap: 6, margin: '6px 0' }}>
+        {(cooler !== undefined || chassis !== undefined) && (
+          <button type="button" className="chip" onClick={() => set(tuning, 'Fan speeds set by hand')}>
+            Keep these speeds
+          </button>
+        )}
+        <button type="button" className="chip" onClick={quiet}>
+          Quietest that holds the clock
+        </button>
+        {(draft.tuning?.coolerCurve ?? draft.tuning?.caseCurve) && (
+          <button type="button" className="chip" onClick={shipped}>
+            Curves as shipped
+          </button>
+        )}
+      </div>
+    </>
+  );
+  return (
+    <div style={{ overflow: 'auto', minHeight: 0, flex: '1 1 auto' }}>
+      <div className="panehead" style={{ marginBottom: 4 }}>
+        <h2>From the open side, to scale</h2>
+        <button type="button" className="link small" onClick={() => open(undefined)}>
+          Back to the map
+        </button>
+      </div>
+      {!scene || scene.solids.length === 0 ? (
+        <p className="quiet">
+          {parts.one('case') && parts.one('board')
+            ? 'The inside measures of the case or the form of the board are not known; fill them in among the findings.'
+            : 'A case and a board are needed before there is something to see.'}
+        </p>
+      ) : (
+        <Elevation assessment={tried} heat={here}>
+          {controls}
+        </Elevation>
+      )}
+      {brief.sittings.length > 0 && here && before && <FanCurves assessment={assessment} />}
+    </div>
+  );
+}
+
+/** How it sounds and what it draws with nothing to do. */
+function rest({ facts }: Assessment): string {
+  const { noise, watts: drawn } = atRest(facts.parts, facts.heat.setup, facts.region.mainsV);
+  return `${noise.missing.length > 0 ? 'at least ' : ''}${number(noise.dbA)} dB(A), ${watts(drawn)}`;
+}
+
+/** A slider that stands where the machine would go by itself until it is taken hold of. */
+function Knob({
+  label,
+  unit,
+  value,
+  free,
+  min,
+  max,
+  onChange,
+}: {
+  label: string;
+  unit: string;
+  value: number | undefined;
+  free: number;
+  min: number;
+  max: number;
+  onChange: (value: number) => void;
+}) {
+  const shown = value ?? free;
+  return (
+    <span style={{ flex: '1 1 90px', padding: '0 8px' }}>
+      <span className="spread small">
+        <span>{label}</span>
+        <b className={value === undefined ? 'quiet' : ''}>{`${shown} ${unit}`}</b>
+      </span>
+      <Slider
+        size="small"
+        aria-label={label}
+        getAriaValueText={(now) => `${now} ${unit}`}
+        value={shown}
+        min={min}
+        max={max}
+        step={1}
+        onChange={(_event, next) => onChange(next)}
+      />
+    </span>
+  );
+}
+
+/** What the tried speeds and room do, beside what there is without them. */
+function Outcome({
+  tried,
+  before,
+  sitting,
+  onSitting,
+}: {
+  tried: Assessment;
+  before: Assessment;
+  sitting: string | undefined;
+  onSitting: (sitting: string | undefined) => void;
+}) {
+  const { brief } = before.facts;
+  const [now, then] = [heatIn(tried, sitting), heatIn(before, sitting)];
+  if (!now || !then) return null;
+  const name = (id: string) => brief.sittings.find((entry) => entry.id === id)?.name ?? 'alone';
+  const changed = tried !== before;
+  const ghz = (assessment: Assessment, clock: number) => {
+    const full = assessment.facts.parts.one('processor')?.part.coreGroups?.[0]?.allCoreGHz;
+    return full === undefined ? `${number(clock * 100)} %` : `${number(full * clock, 3)} GHz`;
+  };
+  const rows: { label: string; now: string; then: string; bad?: boolean }[] = [];
+  now.best.state.parts.forEach((hot, i) => {
+    const other = then.best.state.parts[i];
+    const fitted = tried.facts.parts.all.find((entry) => entry.item.id === hot.item);
+    if (!other || !fitted) return;
+    const off = now.best.shutsDown.includes(hot.item);
+    rows.push({
+      label: fullName(fitted.part),
+      now: off
+        ? `switches itself off above ${number(hot.limitC)} °C`
+        : `${number(hot.tempC)} °C at ${watts(hot.watts)}`,
+      then: `${number(other.tempC)} °C`,
+      bad: off || now.best.heldBy[tried.facts.heat.setup.hot[i]?.kind ?? 'processor'] === 'heat',
+    });
+  });
+  rows.push(
+    {
+      label: 'Clock of all cores',
+      now: ghz(tried, now.best.clocks.processor),
+      then: ghz(before, then.best.clocks.processor),
+      bad: now.best.heldBy.processor === 'heat',
+    },
+    {
+      label: 'Air through the case',
+      now: `${number(now.best.state.flowM3h)} m³/h, +${number(now.best.state.outletC - tried.facts.heat.setup.roomC, 2)} K`,
+      then: `${number(then.best.state.flowM3h)} m³/h, +${number(then.best.state.outletC - before.facts.heat.setup.roomC, 2)} K`,
+    },
+    {
+      label: 'Noise at 1 m',
+      now: `${now.noise.missing.length > 0 ? 'at least ' : ''}${number(now.noise.dbA)} dB(A)`,
+      then: `${number(then.noise.dbA)} dB(A)`,
+    },
+    { label: 'At rest', now: rest(tried), then: rest(before) },
+  );
+  const slower = tried.tasks.flatMap((task) => {
+    const other = before.tasks.find((entry) => entry.task === task.task);
+    const ratio = task.ratio && other?.ratio ? task.ratio.likely / other.ratio.likely : 1;
+    const title = brief.tasks.find((entry) => entry.id === task.task)?.name ?? task.task;
+    return Math.abs(ratio - 1) > 0.005 ? [`${title} ×${number(ratio, 3)}`] : [];
+  });
+  return (
+    <>
+      <p className="small quiet">
+        In{' '}
+        <Value
+          label="Sitting"
+          editor={{
+            kind: 'choice',
+            value: sitting ?? '',
+            options: [
+              { value: '', label: 'the warmest sitting' },
+              ...brief.sittings.map((entry) => ({ value: entry.id, label: entry.name })),
+            ],
+            onChange: (value) => onSitting(value === '' ? undefined : value),
+          }}
+        >
+          {name(now.sitting)}
+        </Value>
+        , once nothing changes any more{changed ? '; in grey what it is without your hand on the sliders' : ''}:
+      </p>
+      <dl
+        className="facts small"
+        aria-label="What the fans do"
+        style={{ gridTemplateColumns: 'minmax(96px, 0.62fr) minmax(0, 1fr)' }}
+      >
+        {rows.map((row) => (
+          <div key={row.label} style={{ display: 'contents' }}>
+            <dt>{row.label}</dt>
+            <dd style={{ maxWidth: 'none' }}>
+              <b className={row.bad ? 'short' : ''}>
+                {row.bad ? '▼ ' : ''}
+                {row.now}
+              </b>
+              {changed && row.then !== row.now && <span className="quiet"> ({row.then})</span>}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {changed && (
+        <p className="small">
+          {slower.length === 0 ? 'No task changes.' : `Tasks: ${slower.join(', ')} of their speed.`}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,186 @@
+'use client';
+
+import { extent } from 'd3-array';
+import { scaleLinear } from 'd3-scale';
+import { actionOf } from '@/core/rules/actions';
+import type { OperatingPoint } from '@/core/search/operatingPoints';
+import { number, watts } from '@/core/words/format';
+import { useDraft, useSeat } from '../seat/store';
+import { identity, useWorker } from '../seat/worker';
+
+const MEASURES: readonly {
+  readonly id: string;
+  readonly title: string;
+  readonly of: (point: OperatingPoint) => number | undefined;
+  readonly text: (value: number) => string;
+  /** Least span of the scale, so that a hair does not look like a mile. */
+  readonly span: number;
+}[] = [
+  {
+    id: 'cores',
+    title: 'All cores',
+    of: (point) => point.allCores,
+    text: (value) => `×${number(value, 3)}`,
+    span: 0.1,
+  },
+  { id: 'tasks', title: 'This brief', of: (point) => point.tasks, text: (value) => `×${number(value, 3)}`, span: 0.1 },
+  { id: 'temp', title: '°C at the limit', of: (point) => point.tempC, text: (value) => number(value), span: 8 },
+  { id: 'noise', title: 'dB(A)', of: (point) => point.noiseDbA, text: (value) => number(value), span: 3 },
+  { id: 'watts', title: 'W', of: (point) => point.watts, text: (value) => watts(value), span: 40 },
+];
+const WIDTH = 84;
+const HEIGHT = 12;
+
+function name(point: OperatingPoint): string {
+  switch (point.kind) {
+    case 'now':
+      return 'As it is set now';
+    case 'shipped':
+      return 'As the makers ship it';
+    case 'quiet':
+      return 'Quietest that holds the clock';
+    case 'limit':
+      return `Processor limited to ${point.percent ?? ''} %`;
+    case 'base':
+      return 'Processor at its base power';
+    case 'clock':
+      return `Clock raised ${point.percent ?? ''} %`;
+    case 'standard-memory':
+      return 'Memory at its standard rate';
+  }
+}
+
+/** Ways to set this machine in one chart: a row a setting, a column a measure, every dot on its column's scale. */
+export function OperatingPoints() {
+  const draft = useDraft();
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const editDraft = useSeat((state) => state.editDraft);
+  const answer = useWorker(`points ${identity(draft)} ${identity(brief)}`, (api) => api.operatingPoints(draft, brief));
+  if (!draft.items.some((item) => item.id.startsWith('processor'))) return null;
+  return (
+    <section aria-label="Operating points" style={{ marginTop: 14 }}>
+      <div className="spread">
+        <h2>Operating points of {draft.name}</h2>
+        <span className="quiet small">processor and cards at the most they may draw, for hours</span>
+      </div>
+      {answer.state === 'waiting' && <p className="quiet small">Trying settings …</p>}
+      {answer.state === 'failed' && <p className="short small">The settings could not be tried: {answer.message}.</p>}
+      {answer.state === 'ready' && (
+        <Chart points={answer.value} onTake={(point) => point.edit && editDraft(point.edit, name(point))} />
+      )}
+    </section>
+  );
+}
+
+/** Differences below these shares are none. */
+const SAME = 0.0015;
+
+const alike = (a: OperatingPoint, b: OperatingPoint): boolean =>
+  a.brings.length === 0 &&
+  MEASURES.every((measure) => {
+    const [one, other] = [measure.of(a), measure.of(b)];
+    return one === other || (one !== undefined && other !== undefined && Math.abs(one / other - 1) < SAME);
+  });
+
+function Chart({
+  points: all,
+  onTake,
+}: {
+  points: readonly OperatingPoint[];
+  onTake: (point: OperatingPoint) => void;
+}) {
+  const now = all.find((point) => point.kind === 'now');
+  const idle = all.filter((point) => point !== now && now && alike(point, now));
+  const points = all.filter((point) => !idle.includes(point));
+  const scales = MEASURES.map((measure) => {
+    const [low = 0, high = 1] = extent(points, (point) => measure.of(point));
+    const pad = Math.max((high - low) * 0.08, (measure.span - (high - low)) / 2);
+    return scaleLinear([low - pad, high + pad], [4, WIDTH - 4]);
+  });
+  return (
+    <>
+      <table style={{ tableLayout: 'auto' }}>
+        <thead>
+          <tr>
+            <th scope="col">Setting</th>
+            {MEASURES.map((measure) => (
+              <th key={measure.id} scope="col">
+                {measure.title}
+              </th>
+            ))}
+            <th scope="col" />
+          </tr>
+        </thead>
+        <tbody>
+          {points.map((point) => (
+            <tr key={point.id} style={point.kind === 'now' ? { background: 'var(--sunk)' } : undefined}>
+              <th
+                scope="row"
+                style={{ color: 'var(--ink)', paddingLeft: 4, fontWeight: point.kind === 'now' ? 650 : 400 }}
+              >
+                {name(point)}
+                {point.ghz !== undefined && <span className="quiet small"> {number(point.ghz, 3)} GHz</span>}
+                {point.brings.length > 0 && (
+                  <span className="caution small" style={{ display: 'block', fontWeight: 400 }}>
+                    ◆ brings {point.brings.length} {point.brings.length === 1 ? 'finding' : 'findings'}
+                    {point.brings.some((finding) => actionOf(finding) === 'change') ? ', one that blocks' : ''}
+                  </span>
+                )}
+              </th>
+              {MEASURES.map((measure, i) => {
+                const value = measure.of(point);
+                const scale = scales[i];
+                const here = now && measure.of(now);
+                if (value === undefined || !scale)
+                  return (
+                    <td key={measure.id} className="quiet">
+                      ?
+                    </td>
+                  );
+                return (
+                  <td key={measure.id} style={{ paddingBlock: 3 }}>
+                    <svg width={WIDTH} height={HEIGHT} aria-hidden="true" style={{ display: 'block' }}>
+                      <line x1={0} x2={WIDTH} y1={HEIGHT / 2} y2={HEIGHT / 2} stroke="var(--hair)" />
+                      {here !== undefined && (
+                        <line
+                          x1={scale(here)}
+                          x2={scale(here)}
+                          y1={0}
+                          y2={HEIGHT}
+                          stroke="var(--edge)"
+                          strokeDasharray="2 2"
+                        />
+                      )}
+                      <circle
+                        cx={scale(value)}
+                        cy={HEIGHT / 2}
+                        r={4}
+                        fill={point.kind === 'now' ? 'var(--ink)' : 'var(--info)'}
+                      />
+                    </svg>
+                    <span className="small">
+                      {measure.id === 'noise' && point.noiseOpen ? 'at least ' : ''}
+                      {measure.text(value)}
+                    </span>
+                  </td>
+                );
+              })}
+              <td>
+                {point.edit && (
+                  <button type="button" className="link small" onClick={() => onTake(point)}>
+                    Set it
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {idle.length > 0 && (
+        <p className="small quiet" style={{ marginTop: 4 }}>
+          Changes nothing here: {idle.map((point) => name(point).toLowerCase()).join('; ')}.
+        </p>
+      )}
+    </>
+  );
+}
