@@ -4,21 +4,9 @@ import { editMachine, machineEditSchema, type MachineEdit } from './edits';
 import { readBom, writeBom } from './formats/bom';
 import { fanCurveSchema, machineSchema, type Machine } from './machine';
 import { inPhase } from './phases';
-import { assessed, dataOf, machineOf, plus } from './tests/world';
+import { assessed, dataOf, FAN, machineOf, plus } from './tests/world';
 
-const FAN = {
-  kind: 'fan',
-  id: 'fan',
-  maker: 'Northdraft',
-  name: 'Fan',
-  sizeMm: 120,
-  airflowM3h: 90,
-  pressurePa: 15,
-  noiseDbA: 25,
-  currentA: 0.15,
-  powerW: 1.8,
-  lightHeaders: 0,
-};
+const SMALL = { ...FAN, sizeMm: 120 };
 const machine = machineOf({ items: plus({ id: 'fan-1', part: 'fan' }) });
 const side = (to: 'top' | 'rear' | undefined): MachineEdit => ({
   kind: 'side',
@@ -54,7 +42,7 @@ describe('sides and settings', () => {
     );
     const later = machineSchema.parse({ ...set, later: { name: 'Next year' } });
     expect(inPhase(later, 'later').tuning).toEqual(set.tuning);
-    const catalogue = compileCatalogue(dataOf({ addParts: [FAN] }));
+    const catalogue = compileCatalogue(dataOf({ addParts: [SMALL] }));
     const back = readBom(JSON.stringify(writeBom(set, catalogue, '2026-05-18T00:00:00Z')));
     if (!back.ok) throw new Error(back.problems.map((problem) => problem.message).join());
     expect(back.value.machine.tuning).toEqual(set.tuning);
@@ -79,11 +67,11 @@ describe('sides and settings', () => {
   });
 
   test('a side that does not take the size leaves the fan without a place, and says so', () => {
-    const { findings } = assessed({ addParts: [FAN], items: plus({ id: 'fan-1', part: 'fan', side: 'bottom' }) });
+    const { findings } = assessed({ addParts: [SMALL], items: plus({ id: 'fan-1', part: 'fan', side: 'bottom' }) });
     expect(findings).toEqual(
       expect.arrayContaining([expect.objectContaining({ code: 'fan-mounts', level: 'blocks', fans: 1, places: 0 })]),
     );
-    const placed = assessed({ addParts: [FAN], items: plus({ id: 'fan-1', part: 'fan', side: 'top' }) });
+    const placed = assessed({ addParts: [SMALL], items: plus({ id: 'fan-1', part: 'fan', side: 'top' }) });
     expect(placed.findings.some((finding) => finding.code === 'fan-mounts')).toBe(false);
   });
 });

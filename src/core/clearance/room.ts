@@ -33,42 +33,26 @@ function nearest(scene: Scene, grown: Solid, axis: 'x' | 'y' | 'z'): { at: numbe
 export function roomLeft(scene: Scene, parts: FittedParts): Room[] {
   const rooms: Room[] = [];
   const stated = parts.one('case')?.part;
-  const capped = (mostMm: number, limit: number | undefined) => Math.min(mostMm, limit ?? Infinity);
+  const grow = (
+    what: Room['what'],
+    solid: Solid | undefined,
+    axis: 'x' | 'z',
+    limit: number | undefined,
+    from = 0,
+  ): void => {
+    if (!solid) return;
+    const { at, by } = nearest(scene, solid, axis);
+    rooms.push({ what, nowMm: solid[axis][1] - from, mostMm: Math.min(at - from, limit ?? Infinity), by });
+  };
   const card = scene.solids.find(
     ({ kind, item }) => kind === 'card' && parts.ofKind('graphics').some((c) => c.item.id === item),
   );
-  if (card) {
-    const front = nearest(scene, card, 'x');
-    rooms.push({ what: 'card length', nowMm: card.x[1], mostMm: capped(front.at, stated?.cardLengthMm), by: front.by });
-    const panel = nearest(scene, card, 'z');
-    rooms.push({
-      what: 'card height',
-      nowMm: card.z[1] - scene.boardZ,
-      mostMm: capped(panel.at - scene.boardZ, stated?.cardHeightMm),
-      by: panel.by,
-    });
-  }
-  const cooler = scene.solids.find(({ kind }) => kind === 'cooler');
-  if (cooler) {
-    const panel = nearest(scene, cooler, 'z');
-    rooms.push({
-      what: 'cooler height',
-      nowMm: cooler.z[1] - scene.boardZ,
-      mostMm: capped(panel.at - scene.boardZ, stated?.coolerHeightMm),
-      by: panel.by,
-    });
-  }
+  const first = (kind: Solid['kind']) => scene.solids.find((solid) => solid.kind === kind);
+  grow('card length', card, 'x', stated?.cardLengthMm);
+  grow('card height', card, 'z', stated?.cardHeightMm, scene.boardZ);
+  grow('cooler height', first('cooler'), 'z', stated?.coolerHeightMm, scene.boardZ);
   rooms.push({ ...roof(scene), what: 'roof depth' });
-  const supply = scene.solids.find(({ kind }) => kind === 'supply');
-  if (supply) {
-    const front = nearest(scene, supply, 'x');
-    rooms.push({
-      what: 'supply length',
-      nowMm: supply.x[1],
-      mostMm: capped(front.at, stated?.supplyLengthMm),
-      by: front.by,
-    });
-  }
+  grow('supply length', first('supply'), 'x', stated?.supplyLengthMm);
   return rooms;
 }
 

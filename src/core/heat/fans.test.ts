@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { assessed, DESK, EXPORT, plus, without, type Change } from '../tests/world';
+import { assessed, BUSY, FAN, plus, without, type Change } from '../tests/world';
+import { fanCurveSchema } from '../machine';
 import { HEAT } from './constants';
 import fc from 'fast-check';
 import { airRiseK } from './air';
@@ -9,36 +10,18 @@ import { airPath, exact, fanPlan, type FanPlace } from './places';
 import { quietestCurves } from './quiet';
 import { atRest } from './state';
 
-const SOFTWARE = { ...EXPORT, path: 'software', preset: 'medium' };
-/** A brief that keeps all cores busy. */
-const BUSY = {
-  tasks: [SOFTWARE, DESK],
-  sittings: [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: ['export', 'desk'] }],
-};
 const heatOf = (change: Change = {}) => assessed(change).facts.heat;
 
 describe('fans', () => {
-  const FAN = {
-    kind: 'fan',
-    id: 'fan',
-    maker: 'Northdraft',
-    name: 'Fan',
-    sizeMm: 120,
-    airflowM3h: 90,
-    pressurePa: 15,
-    noiseDbA: 25,
-    currentA: 0.15,
-    powerW: 1.8,
-    lightHeaders: 0,
-  };
-  const fans = (...ids: string[]) => ({ addParts: [FAN], items: plus(...ids.map((id) => ({ id, part: 'fan' }))) });
+  const SMALL = { ...FAN, sizeMm: 120, airflowM3h: 90, pressurePa: 15 };
+  const fans = (...ids: string[]) => ({ addParts: [SMALL], items: plus(...ids.map((id) => ({ id, part: 'fan' }))) });
 
   test('go where the smaller stream grows most; a side takes one size, and a hand may say where', () => {
     const bare = { case: { fansIncluded: [] } };
     const plan = heatOf({ ...fans('fan-1', 'fan-2', 'fan-3', 'fan-4'), parts: bare }).setup.plan;
     const count = (side: string) => plan?.sides.find((entry) => entry.side === side)?.fans.length;
     expect([count('front'), count('rear'), count('top')]).toEqual([2, 1, 1]);
-    const byHand = heatOf({ addParts: [FAN], parts: bare, items: plus({ id: 'fan-1', part: 'fan', side: 'top' }) })
+    const byHand = heatOf({ addParts: [SMALL], parts: bare, items: plus({ id: 'fan-1', part: 'fan', side: 'top' }) })
       .setup.plan;
     expect(byHand?.sides.find((side) => side.side === 'top')?.fans.map((fan) => fan.item)).toEqual(['fan-1']);
     // the front is drilled for 140 mm here already, and the back is taken
@@ -123,6 +106,22 @@ describe('fans', () => {
     expect(after.heat.sittings[0]?.best.clocks).toEqual(before.heat.sittings[0]?.best.clocks);
     expect(after.heat.sittings[0]?.noise.dbA ?? 99).toBeLessThan(before.heat.sittings[0]?.noise.dbA ?? 0);
     expect(after.heat.sittings[0]?.best.state.parts[0]?.tempC ?? 99).toBeLessThanOrEqual(95);
+  });
+
+  test.each([0, 5, 38])('in a room of %i °C they still rise from the least speed to full at the limit', (roomC) => {
+    const { parts, heat, power } = assessed({ brief: { ...BUSY, roomC } }).facts;
+    const curves = quietestCurves(parts, heat.setup, power, 115);
+    if (!curves) throw new Error('the cooler has a fan');
+    for (const curve of [curves.coolerCurve, curves.caseCurve]) {
+      expect(fanCurveSchema.safeParse(curve).success).toBe(true);
+      expect(curve.at(-1)?.percent).toBe(100);
+    }
+  });
+
+  test('filters that nobody states are named among what is missing', () => {
+    const missing = (change: Change) => heatOf(change).setup.missing.map((figure) => figure.field);
+    expect(missing({ parts: { case: { dustFilters: undefined } } })).toContain('dustFilters');
+    expect(missing({})).not.toContain('dustFilters');
   });
 
   test('at rest the machine is quieter and cooler than at work', () => {

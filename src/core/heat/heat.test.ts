@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { progress, type Assessment } from '../assess';
-import { assessed, DESK, EXPORT, PLAY, without, type Change } from '../tests/world';
+import { assessed, BUSY, DESK, EXPORT, PLAY, without, type Change } from '../tests/world';
 import { rootOf } from '../units/root';
 import { airflowM3h, airRiseK, fanChangeDb, loudness, throughOpening } from './air';
 import { airPath, exact } from './places';
@@ -11,11 +11,6 @@ import { drawnAt } from './state';
 import { steady } from './steady';
 
 const SOFTWARE = { ...EXPORT, path: 'software', preset: 'medium' };
-/** A brief that keeps all cores busy. */
-const BUSY = {
-  tasks: [SOFTWARE, DESK],
-  sittings: [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: ['export', 'desk'] }],
-};
 const heatOf = (change: Change = {}) => assessed(change).facts.heat;
 const chip = (assessment: Assessment) => assessment.facts.heat.atLimit.best.state.parts[0];
 

@@ -1,14 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { reportOf } from '../formats/report';
-import { assessed, DESK, EXPORT, type Change } from '../tests/world';
+import { assessed, BUSY, type Change } from '../tests/world';
 import { findingWords } from '../words/findings';
 import { fanChangeDb, loudness } from './air';
 import { withFans } from './state';
 
-const BUSY = {
-  tasks: [{ ...EXPORT, path: 'software' }, DESK],
-  sittings: [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: ['export', 'desk'] }],
-};
 const at = (change: Change, cooler: number, fans: number) => {
   const { parts, heat, power } = assessed({ brief: BUSY, ...change }).facts;
   const { byItem } = power.sittings[0] ?? { byItem: new Map<string, number>() };

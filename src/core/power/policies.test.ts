@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { usualSettings } from '../settings';
-import { assessed, plus, without, type Change } from '../tests/world';
+import { assessed, BUSY, plus, without, type Change } from '../tests/world';
 import { excursionReserveW } from './draw';
 import { EXCURSION_SHARE, POLICIES, policiesOf, type Policy } from './policies';
 
@@ -44,6 +44,15 @@ describe('policies side by side', () => {
       holds: undefined,
     });
     expect(answers({ items: without('psu-1') }).get('peak')?.holds).toBeUndefined();
+  });
+
+  test('a run of unknown speed leaves the ways that go by a sitting unproven, not those by limits', () => {
+    const slow = { brief: BUSY, parts: { cpu: { coreGroups: undefined } } };
+    const open = answers(slow);
+    expect(assessed(slow).facts.power.sustainedOpen).toBe(true);
+    for (const policy of ['sustained', 'multiple'] as const)
+      expect(open.get(policy)).toMatchObject({ lowerBound: true, holds: undefined });
+    expect(answers({ brief: BUSY }).get('sustained')).toMatchObject({ lowerBound: false, holds: true });
   });
 
   test('the desk says which of them count, and only those bring findings', () => {

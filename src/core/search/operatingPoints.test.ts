@@ -2,14 +2,10 @@ import { describe, expect, test } from 'vitest';
 import { assess, contextOf, type Assessment } from '../assess';
 import { compileCatalogue } from '../catalogue';
 import { editMachine } from '../edits';
-import { assessed, briefOf, dataOf, DESK, EXPORT, machineOf, plus, type Change } from '../tests/world';
+import { assessed, briefOf, BUSY, dataOf, FAN, machineOf, plus, type Change } from '../tests/world';
 import { operatingPoints, tuningsToTry } from './operatingPoints';
 import { remediesFor } from './remedies';
 
-const BUSY = {
-  tasks: [{ ...EXPORT, path: 'software' }, DESK],
-  sittings: [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: ['export', 'desk'] }],
-};
 const world = (change: Change) => {
   const context = contextOf(compileCatalogue(dataOf(change)), '2026-05-18');
   const [machine, brief] = [machineOf(change), briefOf(change)];
@@ -70,19 +66,6 @@ describe('operating points', () => {
 });
 
 describe('remedies of heat and noise', () => {
-  const FAN = {
-    kind: 'fan',
-    id: 'fan',
-    maker: 'Northdraft',
-    name: 'Fan',
-    sizeMm: 140,
-    airflowM3h: 120,
-    pressurePa: 14,
-    noiseDbA: 24,
-    currentA: 0.15,
-    powerW: 1.8,
-    lightHeaders: 0,
-  };
   const BETTER = {
     kind: 'cooler',
     id: 'better',

@@ -1,5 +1,5 @@
 import type { Topology } from '../parts/board';
-import { DESK, PARTS, PLAY, plus, without, type Change } from '../tests/world';
+import { DESK, FAN, PARTS, PLAY, plus, without, type Change } from '../tests/world';
 import { applicationSchema } from '../work/applications';
 import { expect } from 'vitest';
 
@@ -40,19 +40,6 @@ const NETCARD = {
   heightMm: 70,
   powerW: 8,
   networkGbitPerS: 10,
-};
-const FAN = {
-  kind: 'fan',
-  id: 'fan',
-  maker: 'Northdraft',
-  name: 'Fan',
-  sizeMm: 140,
-  airflowM3h: 100,
-  pressurePa: 12,
-  noiseDbA: 24,
-  powerW: 2,
-  currentA: 0.2,
-  lightHeaders: 0,
 };
 const EDITOR = applicationSchema.parse({
   id: 'editor',

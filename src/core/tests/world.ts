@@ -104,3 +104,8 @@ export function assessed(change: Change = {}, settings: Settings = usualSettings
 export const swapped = (item: string, part: string) => (items: Record<string, unknown>[]) => items.map((entry) => (entry['id'] === item ? { ...entry, part } : entry));
 export const without = (...ids: string[]) => (items: Record<string, unknown>[]) => items.filter((entry) => !ids.includes(entry['id'] as string));
 export const plus = (...more: Record<string, unknown>[]) => (items: Record<string, unknown>[]) => [...items, ...more];
+
+/** A brief that keeps all cores busy: an export in software beside the desk. */
+export const BUSY = { tasks: [{ ...EXPORT, path: 'software' }, DESK], sittings: [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: ['export', 'desk'] }] };
+/** A case fan to add. */
+export const FAN = { kind: 'fan', id: 'fan', maker: 'Northdraft', name: 'Fan', sizeMm: 140, airflowM3h: 100, pressurePa: 12, noiseDbA: 24, powerW: 2, currentA: 0.2, lightHeaders: 0 };

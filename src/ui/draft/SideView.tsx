@@ -62,19 +62,22 @@ export function SideView({ assessment }: { assessment: Assessment }) {
     const { coolerCurve: _cooler, caseCurve: _case, ...rest } = draft.tuning ?? {};
     set(rest, 'Fan curves as shipped');
   };
-  const { scene, parts } = assessment.facts;
+  const { scene, parts, heat } = assessment.facts;
+  const chip = heat.setup.hot.findIndex((part) => part.kind === 'processor');
   const controls = brief.sittings.length > 0 && here && before && (
     <>
       <div className="row wrap" style={{ gap: 14, margin: '6px 0 2px', alignItems: 'flex-end' }}>
-        <Knob
-          label="Cooler’s fan"
-          unit="%"
-          value={cooler}
-          free={Math.round((before.best.state.parts[0]?.speed ?? 1) * 100)}
-          min={0}
-          max={100}
-          onChange={setCooler}
-        />
+        {heat.setup.hot[chip]?.hasFans && (
+          <Knob
+            label="Cooler’s fan"
+            unit="%"
+            value={cooler}
+            free={Math.round((before.best.state.parts[chip]?.speed ?? 1) * 100)}
+            min={0}
+            max={100}
+            onChange={setCooler}
+          />
+        )}
         <Knob
           label="Case fans"
           unit="%"
@@ -214,13 +217,14 @@ function Outcome({
       bad: off || now.best.heldBy[tried.facts.heat.setup.hot[i]?.kind ?? 'processor'] === 'heat',
     });
   });
-  rows.push(
-    {
+  if (tried.facts.parts.one('processor'))
+    rows.push({
       label: 'Clock of all cores',
       now: ghz(tried, now.best.clocks.processor),
       then: ghz(before, then.best.clocks.processor),
       bad: now.best.heldBy.processor === 'heat',
-    },
+    });
+  rows.push(
     {
       label: 'Air through the case',
       now: `${number(now.best.state.flowM3h)} m³/h, +${number(now.best.state.outletC - tried.facts.heat.setup.roomC, 2)} K`,

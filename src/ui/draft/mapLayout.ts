@@ -1,4 +1,5 @@
 import type { Assessment } from '@/core/assess';
+import { heaviestOf } from '@/core/power/draw';
 import { fullName } from '@/core/fitted';
 import type { Level } from '@/core/rules/rule';
 import { byteRate, number } from '@/core/words/format';
@@ -40,11 +41,12 @@ export function layoutMap(assessment: Assessment, width: number, sitting?: strin
       : [busy.up > 0 ? `▲ ${number(busy.up / 1e9, 2)}` : '', busy.down > 0 ? `▼ ${number(busy.down / 1e9, 2)}` : '']
           .filter(Boolean)
           .join(' ');
-  const worstPower = facts.power.sittings.reduce<(typeof facts.power.sittings)[number] | undefined>(
-    (most, next) => (!most || next.sustainedW > most.sustainedW ? next : most),
-    undefined,
-  );
+  const worstPower = heaviestOf(facts.power);
+  const supply = parts.one('supply');
   const drawOf = (item: string) => {
+    // a supply draws nothing: it delivers, up to its rating
+    if (item === supply?.item.id)
+      return supply.part.ratedW === undefined ? undefined : { now: facts.power.sustainedW, max: supply.part.ratedW };
     const draw = facts.power.parts.find((entry) => entry.item === item);
     return draw && { now: worstPower?.byItem.get(item) ?? draw.maxW, max: draw.maxW };
   };

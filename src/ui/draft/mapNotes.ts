@@ -2,7 +2,8 @@ import type { Assessment } from '@/core/assess';
 import { coversOf, mustComeOff } from '@/core/clearance/reach';
 import { meetings } from '@/core/clearance/scene';
 import { fullName } from '@/core/fitted';
-import type { SittingHeat } from '@/core/heat/state';
+import { HEAT } from '@/core/heat/constants';
+import { warmestOf, type SittingHeat } from '@/core/heat/state';
 import { supplyLossW } from '@/core/power/efficiency';
 import { number, watts } from '@/core/words/format';
 
@@ -23,10 +24,7 @@ const WARM = 0.9;
 /** The sitting asked about, else the one that warms the case most. */
 export function heatIn(assessment: Assessment, sitting: string | undefined): SittingHeat | undefined {
   const { sittings } = assessment.facts.heat;
-  return (
-    sittings.find((entry) => entry.sitting === sitting) ??
-    [...sittings].sort((a, b) => b.worst.state.outletC - a.worst.state.outletC)[0]
-  );
+  return sittings.find((entry) => entry.sitting === sitting) ?? warmestOf(sittings);
 }
 
 /** Temperatures, fan speeds and air of one sitting, by item. */
@@ -70,11 +68,12 @@ export function heatNotes(assessment: Assessment, sitting: string | undefined): 
       });
   });
   const chassis = parts.one('case');
+  const riseK = state.outletC - heat.setup.roomC;
   if (chassis)
     notes.set(chassis.item.id, {
-      text: `${number(state.flowM3h)} m³/h · air +${number(state.outletC - heat.setup.roomC, 2)} K`,
-      share: Math.min(1, (state.outletC - heat.setup.roomC) / 18),
-      tone: state.outletC - heat.setup.roomC > 18 ? 'short' : 'carries',
+      text: `${number(state.flowM3h)} m³/h · air +${number(riseK, 2)} K`,
+      share: Math.min(1, riseK / HEAT.mostRiseK.value),
+      tone: riseK > HEAT.mostRiseK.value ? 'short' : 'carries',
     });
   for (const side of heat.setup.plan?.sides ?? [])
     for (const fan of side.fans)

@@ -6,7 +6,8 @@ import Dialog from '@mui/material/Dialog';
 import { useId, type ReactNode } from 'react';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
-import { wallDrawW, tierEfficiency } from '@/core/power/efficiency';
+import { heaviestOf } from '@/core/power/draw';
+import { supplyWallW, tierEfficiency } from '@/core/power/efficiency';
 import { yearlyEnergy } from '@/core/power/energy';
 import { coins, coinsOnly, number, percent, watts } from '@/core/words/format';
 import { Sign } from '../shared/Beam';
@@ -115,7 +116,7 @@ export function PriceWhy({ assessment, onClose }: { assessment: Assessment; onCl
 /** The draw part by part, in the heaviest sitting and at the limit, and what the wall sees. */
 export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onClose: () => void }) {
   const { power, parts, brief, region } = assessment.facts;
-  const heaviest = [...power.sittings].sort((a, b) => b.sustainedW - a.sustainedW)[0];
+  const heaviest = heaviestOf(power);
   const sitting = brief.sittings.find((entry) => entry.id === heaviest?.sitting);
   const supply = parts.one('supply')?.part;
   const load = supply?.ratedW === undefined ? undefined : power.sustainedW / supply.ratedW;
@@ -169,12 +170,12 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
         </tbody>
       </table>
       <Policies assessment={assessment} />
-      {supply && efficiency !== undefined && load !== undefined && (
+      {supply?.ratedW !== undefined && supply.tier && efficiency !== undefined && load !== undefined && (
         <p style={{ marginTop: 8 }}>
-          {fullName(supply)} delivers up to {watts(supply.ratedW ?? 0)} whatever its efficiency. At {percent(load)} load
-          its {supply.tier} tier reaches {percent(efficiency)} at least ({region.mainsV} V), so the wall sees{' '}
+          {fullName(supply)} delivers up to {watts(supply.ratedW)} whatever its efficiency. At {percent(load)} load its{' '}
+          {supply.tier} tier reaches {percent(efficiency)} at least ({region.mainsV} V), so the wall sees{' '}
           {open ? 'at least ' : ''}
-          {watts(wallDrawW(power.sustainedW, efficiency))}
+          {watts(supplyWallW(power.sustainedW, supply.ratedW, supply.tier, region.mainsV))}
           {open ? '' : ' at most'}.
         </p>
       )}
@@ -250,7 +251,7 @@ function Policies({ assessment }: { assessment: Assessment }) {
               <td className="num">
                 {answer.asksW === undefined
                   ? 'unknown'
-                  : `${answer.missing.length > 0 ? 'at least ' : ''}${watts(answer.asksW)}`}
+                  : `${answer.lowerBound ? 'at least ' : ''}${watts(answer.asksW)}`}
               </td>
               {whole.later && (
                 <td className="num">{after?.[i]?.asksW === undefined ? 'unknown' : watts(after[i].asksW)}</td>

@@ -1,8 +1,10 @@
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
+import { loudestOf } from '@/core/heat/state';
 import type { Finding } from '@/core/rules/rule';
 import type { HoldResult, TaskResult } from '@/core/predict/results';
 import type { Derivation } from '@/core/predict/derive';
+import { mostOf } from '@/core/units/most';
 import { verdictOf, type Band, type Verdict } from '@/core/units/band';
 import type { Task } from '@/core/work/tasks';
 import { coins, duration, memorySize, number, percent, size, watts } from '@/core/words/format';
@@ -223,7 +225,7 @@ function heatBeams({ facts }: Assessment): BeamModel[] {
   const beams = heat.setup.hot.flatMap((part, i): BeamModel[] => {
     const fitted = parts.all.find(({ item }) => item.id === part.item);
     const tempOf = (entry: (typeof heat.sittings)[number]) => entry.worst.state.parts[i]?.tempC ?? -Infinity;
-    const warmest = [...heat.sittings].sort((a, b) => tempOf(b) - tempOf(a))[0];
+    const warmest = mostOf(heat.sittings, tempOf);
     const [good, bad] = [warmest?.best.state.parts[i], warmest?.worst.state.parts[i]];
     if (!fitted || !warmest || !good || !bad) return [];
     const held = warmest.best.heldBy[part.kind] === 'heat';
@@ -255,7 +257,7 @@ function heatBeams({ facts }: Assessment): BeamModel[] {
     ];
   });
   const limit = brief.mustHaves.noiseDbA;
-  const loudest = [...heat.sittings].sort((a, b) => b.noise.dbA - a.noise.dbA)[0];
+  const loudest = loudestOf(heat.sittings);
   if (limit === undefined || !loudest) return beams;
   const { dbA, missing, sources } = loudest.noise;
   const open = missing.length > 0 && dbA <= limit;

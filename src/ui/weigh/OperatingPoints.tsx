@@ -5,7 +5,7 @@ import { scaleLinear } from 'd3-scale';
 import { actionOf } from '@/core/rules/actions';
 import type { OperatingPoint } from '@/core/search/operatingPoints';
 import { number, watts } from '@/core/words/format';
-import { useDraft, useSeat } from '../seat/store';
+import { assessmentOf, useDraft, useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
 
 const MEASURES: readonly {
@@ -55,8 +55,10 @@ export function OperatingPoints() {
   const draft = useDraft();
   const brief = useSeat((state) => state.bundle.brief.body);
   const editDraft = useSeat((state) => state.editDraft);
+  const context = useSeat((state) => state.context);
+  const hasProcessor = assessmentOf(draft, brief, context).facts.parts.one('processor') !== undefined;
   const answer = useWorker(`points ${identity(draft)} ${identity(brief)}`, (api) => api.operatingPoints(draft, brief));
-  if (!draft.items.some((item) => item.id.startsWith('processor'))) return null;
+  if (!hasProcessor) return null;
   return (
     <section aria-label="Operating points" style={{ marginTop: 14 }}>
       <div className="spread">

@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
+import { loudestOf } from '@/core/heat/state';
 import type { Task } from '@/core/work/tasks';
 import { inPhase } from '@/core/phases';
 import { assessmentOf, useDraft, useSeat } from '../seat/store';
@@ -181,7 +182,7 @@ function Warmth({ assessment }: { assessment: Assessment }) {
   const { heat } = assessment.facts;
   const chip = heat.setup.hot.findIndex((part) => part.kind === 'processor');
   const temps = heat.sittings.flatMap(({ worst }) => worst.state.parts[chip]?.tempC ?? []);
-  const [loudest] = [...heat.sittings].sort((a, b) => b.noise.dbA - a.noise.dbA);
+  const loudest = loudestOf(heat.sittings);
   const held = heat.sittings.some(({ best }) => best.heldBy.processor === 'heat');
   if (!loudest) return <span className="quiet">no sitting</span>;
   return (

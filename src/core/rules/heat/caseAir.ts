@@ -1,4 +1,5 @@
 import type { Steady } from '../../heat/steady';
+import { warmestOf } from '../../heat/state';
 import { HEAT } from '../../heat/constants';
 import { idsOf, nameOf, type Rule } from '../rule';
 
@@ -14,7 +15,8 @@ export const caseAir: Rule = {
     if (!chassis) return [];
     const settled = heat.sittings.length > 0 ? heat.sittings : [{ ...heat.atLimit, sitting: '' }];
     const riseOf = (state: Steady) => state.outletC - heat.setup.roomC;
-    const hottest = settled.reduce((most, next) => (riseOf(next.worst.state) > riseOf(most.worst.state) ? next : most));
+    const hottest = warmestOf(settled);
+    if (!hottest) return [];
     const [best, worst] = [riseOf(hottest.best.state), riseOf(hottest.worst.state)];
     const missing = heat.setup.missing.filter(
       ({ item }) =>

@@ -1,3 +1,4 @@
+import { loudestOf } from '../../heat/state';
 import { nameOf, type Check, type Rule } from '../rule';
 
 export const noiseLimit: Rule = {
@@ -10,7 +11,7 @@ export const noiseLimit: Rule = {
   check: ({ parts, heat, brief }) => {
     const limitDbA = brief.mustHaves.noiseDbA;
     if (limitDbA === undefined) return [];
-    const loudest = [...heat.sittings].sort((a, b) => b.noise.dbA - a.noise.dbA)[0];
+    const loudest = loudestOf(heat.sittings);
     if (!loudest) return [];
     const { dbA, sources, missing } = loudest.noise;
     const source = parts.all.find(({ item }) => item.id === sources[0]?.item);
