@@ -9,6 +9,8 @@ export interface Flow {
   readonly from: string;
   readonly to: string;
   readonly bytesPerS: number;
+  /** Bytes of one run, where it ends: a short one may fit into a drive's cache. */
+  readonly runBytes?: number;
 }
 
 /** Key of one direction of a link: `up` is towards the processor. */

@@ -1,9 +1,10 @@
+import type { DriveRole } from '../machine';
 import { verdictOf } from '../units/band';
 import { COMMON } from '../work/common';
 import { unique, type Demand, type Elastic, type Impossible, type MissingFigure, type Resource } from '../work/stage';
 import type { TaskResult, Use } from './results';
 import type { Streams } from './streams';
-import { supplied, supplierKind, type Setting } from './totals';
+import { supplied, suppliedTo, supplierKind, widening, type Setting } from './totals';
 
 /** What a foreground task keeps for itself: two cores and a share of the graphics. */
 export function foregroundReserve({ supply }: Setting): Map<string, number> {
@@ -49,7 +50,20 @@ export function elasticAlone(
   const capped = setting.supply.processor?.parallel(task.threadCap)?.value;
   const rateOf = (key: string): number | undefined => {
     const left = leftOf(key);
-    return left !== undefined && key === 'cpu.parallel' && capped !== undefined ? Math.min(left, capped) : left;
+    if (left === undefined) return undefined;
+    if (key === 'cpu.parallel' && capped !== undefined) return Math.min(left, capped);
+    const shared = supplied(key, setting).rate?.value ?? 0;
+    // what this run has beyond the others' share: further cards, and a drive's fast-write cache
+    if (key.startsWith('gpu.')) {
+      const own = suppliedTo(task, key, setting).rate?.value;
+      return own === undefined ? undefined : left + own - shared;
+    }
+    if (key.startsWith('write:')) {
+      const bytes = (demands.get(key)?.amount.value ?? 0) * task.units.value;
+      const own = setting.supply.written(key.slice('write:'.length) as DriveRole, bytes);
+      return own === undefined ? left : left + Math.max(0, own - shared);
+    }
+    return left;
   };
   const busyTime = new Map<string, number>();
   for (const [key, demand] of demands) {
@@ -92,7 +106,7 @@ export function elasticAlone(
   const busyAtFull = new Map([...busyTime].map(([key, time]) => [key, seconds > 0 ? Math.min(1, time / seconds) : 0]));
   return {
     unitsPerS: complete && seconds > 0 && Number.isFinite(seconds) ? 1 / seconds : complete ? 0 : undefined,
-    spread: Math.exp(Math.hypot(Math.sqrt(variance), Math.log(task.overlap.spread) / 2)),
+    spread: widening(task) * Math.exp(Math.hypot(Math.sqrt(variance), Math.log(task.overlap.spread) / 2)),
     binds,
     stages,
     busyAtFull,
@@ -217,6 +231,8 @@ export function elasticResult(
     verdict: impossible.length > 0 || starved ? 'short' : ratio ? verdictOf(ratio) : gets ? 'carries' : 'unproven',
     binds: run.binds,
     uses: uses.sort((a, b) => (a.ratio ?? 0) - (b.ratio ?? 0)),
+    worst: undefined,
+    outside: task.outside ?? [],
     dropped: undefined,
     impossible,
     missing: run.missing,

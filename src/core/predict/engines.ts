@@ -8,6 +8,7 @@ import type { MissingFigure } from '../work/stage';
 export interface EngineAt {
   readonly engine: MediaEngine;
   readonly on: 'graphics' | 'processor';
+  readonly item: string;
   readonly where: string;
 }
 
@@ -29,7 +30,7 @@ export function enginesOf(parts: FittedParts): Engines {
   for (const card of parts.ofKind('graphics')) {
     if (card.part.mediaEngines === undefined) missing.push(lacks(card, 'mediaEngines'));
     for (const engine of card.part.mediaEngines ?? [])
-      list.push({ engine, on: 'graphics', where: fullName(card.part) });
+      list.push({ engine, on: 'graphics', item: card.item.id, where: fullName(card.part) });
   }
   for (const processor of parts.ofKind('processor')) {
     const integrated = processor.part.integratedGraphics;
@@ -37,7 +38,7 @@ export function enginesOf(parts: FittedParts): Engines {
     else if (integrated !== 'none') {
       if (integrated.mediaEngines === undefined) missing.push(lacks(processor, 'integratedGraphics'));
       for (const engine of integrated.mediaEngines ?? [])
-        list.push({ engine, on: 'processor', where: fullName(processor.part) });
+        list.push({ engine, on: 'processor', item: processor.item.id, where: fullName(processor.part) });
     }
   }
   return { list, missing };

@@ -1,10 +1,10 @@
-import { verdictOf } from '../units/band';
+import { scale, verdictOf } from '../units/band';
 import { COMMON } from '../work/common';
 import { unique, type Demand, type RealTime } from '../work/stage';
 import { given, product, type Derivation } from './derive';
 import type { TaskResult, Use } from './results';
 import type { Streams } from './streams';
-import { supplied, supplierKind, type Setting } from './totals';
+import { suppliedTo, supplierKind, widening, type Setting } from './totals';
 
 export function realTimeResult(
   sitting: string,
@@ -23,14 +23,11 @@ export function realTimeResult(
   let likely = Infinity;
   let high = Infinity;
   let binds: string | undefined;
-  const consider = (
-    key: string,
-    stage: string,
-    ratio: number,
-    demand: Derivation,
-    supply: Derivation,
-    spread: number,
-  ) => {
+  const widened = widening(task);
+  const worst = task.worst?.factor.value ?? 1;
+  const strained = task.worst?.decides ? worst : 1;
+  const consider = (key: string, stage: string, ratio: number, demand: Derivation, supply: Derivation, by: number) => {
+    const spread = by * widened;
     if (ratio < likely) binds = key;
     likely = Math.min(likely, ratio);
     low = Math.min(low, ratio / spread);
@@ -40,7 +37,7 @@ export function realTimeResult(
   for (const [key, demand] of demands) {
     const wanted = product(`${demand.stage}, a second`, `${demand.amount.unit}/s`, [demand.amount, task.targetPerS]);
     if (wanted.value <= 0) continue;
-    const { rate, missing: lacking, absent } = supplied(key, setting);
+    const { rate, missing: lacking, absent } = suppliedTo(task, key, setting);
     if (absent) impossible.push({ code: 'part-missing', kind: supplierKind(key) });
     if (!rate) {
       missing.push(...lacking);
@@ -58,11 +55,11 @@ export function realTimeResult(
     const others = key === 'cpu.serial' ? 0 : (load.get(key) ?? 0) - wanted.value;
     const mine = Math.max(0, rate.value - others);
     const spread = Math.exp(Math.hypot(Math.log(wanted.spread), Math.log(rate.spread)));
-    consider(key, demand.stage, mine / slow / wanted.value, wanted, rate, spread);
+    consider(key, demand.stage, mine / slow / wanted.value / strained, wanted, rate, spread);
     if (key === 'cpu.parallel') {
       const capped = setting.supply.processor?.parallel(task.threadCap);
       if (capped && capped.value < rate.value)
-        consider('cpu.threads', demand.stage, capped.value / slow / wanted.value, wanted, capped, spread);
+        consider('cpu.threads', demand.stage, capped.value / slow / wanted.value / strained, wanted, capped, spread);
     }
   }
   for (const flow of task.flows) {
@@ -104,12 +101,14 @@ export function realTimeResult(
     mode: 'real-time',
     unit: task.unit,
     target,
-    gets: ratio && { low: ratio.low * target, likely: ratio.likely * target, high: ratio.high * target },
+    gets: ratio && scale(ratio, target),
     ratio,
     atMost: !ratio && known ? high * target : undefined,
     verdict: certainlyShort ? 'short' : ratio ? verdictOf(ratio) : 'unproven',
     binds,
     uses: uses.sort((a, b) => (a.ratio ?? 0) - (b.ratio ?? 0)),
+    worst: ratio && task.worst ? scale(ratio, (target * strained) / worst) : undefined,
+    outside: task.outside ?? [],
     dropped: ratio ? Math.max(0, 1 - ratio.likely) * target : undefined,
     impossible,
     missing: unique(missing),

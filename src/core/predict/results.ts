@@ -1,6 +1,6 @@
 import type { Flow } from '../board/flows';
 import type { Band, Verdict } from '../units/band';
-import type { Impossible, MissingFigure } from '../work/stage';
+import type { Impossible, MissingFigure, Outside } from '../work/stage';
 import type { Derivation } from './derive';
 import type { Narrowest } from './streams';
 
@@ -33,6 +33,10 @@ export interface TaskResult {
   readonly binds: string | undefined;
   readonly uses: readonly Use[];
   readonly dropped: number | undefined;
+  /** Units/s in the worst moments, where the trade tells them from the mean. */
+  readonly worst: Band | undefined;
+  /** Figures beyond the range the model was held against. */
+  readonly outside: readonly Outside[];
   readonly impossible: readonly Impossible[];
   readonly missing: readonly MissingFigure[];
   /** Seconds of each stage a unit, elastic only. */

@@ -4,6 +4,7 @@ import { elasticAlone, elasticResult, foregroundReserve, shareMaxMin, type Alone
 import { holdings, spill } from './holdings';
 import { realTimeResult } from './realTime';
 import type { SittingResult, StreamResult, TaskResult } from './results';
+import { withinSessions } from './sessions';
 import { streamsOf, type Streams } from './streams';
 import { supplied, totals, type Setting } from './totals';
 
@@ -11,7 +12,8 @@ import { supplied, totals, type Setting } from './totals';
  * Runs one sitting: real-time tasks at their fixed rates first, elastic tasks share what is left, max-min fair; what
  * does not fit in memory slows everything that uses it.
  */
-export function runSitting(id: string, tasks: readonly Expanded[], setting: Setting): SittingResult {
+export function runSitting(id: string, asked: readonly Expanded[], setting: Setting): SittingResult {
+  const tasks = withinSessions(asked);
   const realTime = tasks.filter((task) => task.mode === 'real-time');
   const elastic = tasks.filter((task) => task.mode === 'elastic');
   const totalsOf = new Map(tasks.map((task) => [task.task, totals(task, setting)]));

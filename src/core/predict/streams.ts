@@ -104,13 +104,14 @@ export function streamsOf(flows: readonly Flow[], setting: Setting, implied: Rea
         [flow.from, 'up'],
         [flow.to, 'down'],
       ] as const) {
-        const own = supply.deviceRate(item, direction);
+        const end = endOf(item);
+        const served = (end && loads.get(linkKey(end.link, direction))) ?? 0;
+        const runBytes = flow.runBytes === undefined ? undefined : flow.runBytes * Math.max(1, served / flow.bytesPerS);
+        const own = supply.deviceRate(item, direction, runBytes);
         if (!own) continue;
         missing.push(...own.missing);
         if (own.rate === undefined) unknown = true;
         else {
-          const end = endOf(item);
-          const served = (end && loads.get(linkKey(end.link, direction))) ?? 0;
           take(
             behind
               ? Math.max(0, own.rate.value - served) / flow.bytesPerS

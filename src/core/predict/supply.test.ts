@@ -96,6 +96,7 @@ describe('media engines', () => {
       ...over,
     },
     on: 'graphics' as const,
+    item: 'card-1',
     where: 'card',
   });
   const wanted = {

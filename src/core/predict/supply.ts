@@ -5,9 +5,10 @@ import { DRIVE_ROLES, type DriveRole } from '../machine';
 import type { MemoryState } from '../memory/population';
 import { GIB } from '../units/quantity';
 import { COMMON } from '../work/common';
-import { driveFor, networkCards } from '../work/desk';
+import { driveFor, networkCards } from '../work/flowEnds';
 import type { MissingFigure, Resource } from '../work/stage';
-import { fromConstant, given, least, product, type Derivation } from './derive';
+import { fromConstant, given, least, product, sum, type Derivation } from './derive';
+import { averageWrite, fitsCache } from './driveWrites';
 import { processorRates, type ProcessorRates } from './processor';
 
 /** What a machine offers of a resource a second; unknown when a figure is missing, absent when there is no such part. */
@@ -24,7 +25,11 @@ export interface Supply {
   /** Item ids that a resource's traffic passes on its way to memory, for shared uplinks. */
   readonly endOf: (resource: Resource) => { readonly item: string; readonly direction: 'up' | 'down' } | undefined;
   /** What a drive or a network card can take or give by itself; nothing for what its link alone bounds. */
-  readonly deviceRate: (item: string, direction: 'up' | 'down') => Supplied | undefined;
+  readonly deviceRate: (item: string, direction: 'up' | 'down', runBytes?: number) => Supplied | undefined;
+  /** Arithmetic or memory rate of up to `max` cards, further ones at `gain`; nothing with less than two cards. */
+  readonly cardsTogether: (resource: 'gpu.fp32' | 'gpu.traffic', max: number, gain: number) => Supplied | undefined;
+  /** Average bytes/s of a run that writes so many bytes to a role's drive, its fast-write cache empty at the start. */
+  readonly written: (role: DriveRole, bytes: number) => number | undefined;
   readonly memoryBytes: Supplied;
   readonly graphicsBytes: Supplied | undefined;
   readonly uplinks: ReadonlyMap<string, Derivation>;
@@ -216,12 +221,54 @@ export function supplyOf(
     return undefined;
   };
 
-  const deviceRate: Supply['deviceRate'] = (id, direction) => {
+  const cardsTogether: Supply['cardsTogether'] = (resource, max, gain) => {
+    const cards = parts.ofKind('graphics').slice(0, max);
+    if (cards.length < 2) return undefined;
+    const rateOf = (fitted: (typeof cards)[number]) =>
+      resource === 'gpu.fp32'
+        ? own(fitted, 'fp32Tflops', fitted.part.fp32Tflops, `FP32 rate of ${fitted.item.id}`, 'FLOP/s', 1e12)
+        : own(fitted, 'memoryGBs', fitted.part.memoryGBs, `memory rate of ${fitted.item.id}`, 'B/s', 1e9);
+    const links = cards.map((fitted) => linkOf(fitted));
+    const rates = cards.map(rateOf);
+    const missing = [...rates, ...links].flatMap((each) => each.missing);
+    const terms = rates.flatMap(({ rate }, i) => {
+      const [first, here] = [links[0]?.rate?.value, links[i]?.rate?.value];
+      if (!rate || first === undefined || here === undefined) return [];
+      if (i === 0) return [rate];
+      // a further card on a narrower link gets its frames later
+      const arrives = gain * Math.min(1, here / first);
+      return [product('a further card', rate.unit, [rate, given('share that arrives', arrives, '×', 'profile', '')])];
+    });
+    const complete = terms.length === cards.length;
+    return {
+      rate: complete ? sum('cards together', terms[0]?.unit ?? '', terms) : undefined,
+      missing,
+      items: cards.map(({ item }) => item.id),
+    };
+  };
+
+  const written: Supply['written'] = (role, bytes) => {
+    const fitted = driveFor({ parts }, role);
+    const media = fitted && averageWrite(fitted.part, bytes);
+    const link = fitted && linkOf(fitted).rate?.value;
+    return media === undefined || link === undefined ? undefined : Math.min(media, link);
+  };
+
+  const deviceRate: Supply['deviceRate'] = (id, direction, runBytes = Infinity) => {
     const drive = parts.ofKind('drive').find(({ item }) => item.id === id);
     if (drive)
       return direction === 'up'
         ? own(drive, 'seqReadMBs', drive.part.seqReadMBs, 'sequential read', 'B/s', 1e6)
-        : own(drive, 'sustainedWriteMBs', drive.part.sustainedWriteMBs, 'sequential write after its cache', 'B/s', 1e6);
+        : fitsCache(drive.part, runBytes)
+          ? own(drive, 'seqWriteMBs', drive.part.seqWriteMBs, 'sequential write into its cache', 'B/s', 1e6)
+          : own(
+              drive,
+              'sustainedWriteMBs',
+              drive.part.sustainedWriteMBs,
+              'sequential write after its cache',
+              'B/s',
+              1e6,
+            );
     const network = parts.ofKind('expansion').find(({ item, part }) => item.id === id && part.purpose === 'network');
     return network && own(network, 'networkGbitPerS', network.part.networkGbitPerS, 'network', 'B/s', 1e9 / 8);
   };
@@ -234,6 +281,8 @@ export function supplyOf(
     processor: rates,
     endOf,
     deviceRate,
+    cardsTogether,
+    written,
     memoryBytes: {
       rate: memory.bytes === undefined ? undefined : given('memory fitted', memory.bytes, 'B', 'part', 'memory kits'),
       missing: memory.bytes === undefined ? memoryUnknown() : [],

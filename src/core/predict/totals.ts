@@ -64,6 +64,23 @@ export function supplied(
     : { rate: undefined, missing: [], absent: true };
 }
 
+/** The same for one task: an application that uses several cards has their arithmetic together. */
+export function suppliedTo(task: Pick<Expanded, 'cards'>, key: string, setting: Setting): ReturnType<typeof supplied> {
+  const cards = task.cards;
+  if (cards && cards.max > 1 && (key === 'gpu.fp32' || key === 'gpu.traffic')) {
+    const found = setting.supply.cardsTogether(key, cards.max, cards.gain);
+    if (found) return { rate: found.rate, missing: found.missing, absent: false };
+  }
+  return supplied(key, setting);
+}
+
+/** Factor by which a figure outside the model's range widens a band: the root of how far outside, a third at least. */
+export const widening = ({ outside = [] }: Pick<Expanded, 'outside'>): number =>
+  outside.reduce((all, { value, from, to }) => {
+    const far = value > to ? value / to : from / Math.max(value, from / 100);
+    return all * Math.max(4 / 3, Math.sqrt(far));
+  }, 1);
+
 /** Part kind to name when a resource has no supplier at all. */
 export const supplierKind = (key: string): string =>
   key.startsWith('cpu')

@@ -1,6 +1,6 @@
 import { figureMeta, type PartKind } from '../parts';
 import type { Impossible } from '../work/stage';
-import { listed } from './format';
+import { listed, number } from './format';
 
 /** Resources as a practitioner names them. */
 export function resourceName(resource: string): string {
@@ -76,6 +76,14 @@ export function impossibleWords(reason: Impossible): string {
       return 'These effects need graphics, and the machine has none. Add a graphics card or take a processor with graphics.';
     case 'no-compute-stack':
       return `${reason.application} needs ${listed(reason.wants)} on the card, and this card has none of them.`;
+    case 'too-few-inputs':
+      return `${reason.wanted} pictures come in, and ${reason.on === 'mixer' ? 'the mixer takes' : 'the capture cards take'} ${reason.has === 0 ? 'none' : reason.has}. Add ${reason.on === 'mixer' ? 'a mixer with more inputs' : 'a capture card, or let a mixer outside take them'}.`;
+    case 'input-too-slow':
+      return `A picture arrives at ${number(reason.wantsBitPerS / 1e9, 4)} Gb/s with blanking; an input of the capture card takes ${number(reason.hasBitPerS / 1e9, 4)}. Take a faster card or a lower frame rate.`;
+    case 'too-many-sessions':
+      return `${reason.wanted} streams at once on the engine of ${reason.where}, which keeps ${reason.limit} open. Encode some in software, or take a card with more.`;
+    case 'uplink-too-slow':
+      return `The streams need ${number(reason.wantsMbitPerS, 4)} Mb/s with their margin, the line carries ${number(reason.hasMbitPerS, 4)}. Lower the bit rates or leave a stream out.`;
     case 'part-missing':
       return `There is no ${kindName(reason.kind)} in the machine to do it.`;
   }

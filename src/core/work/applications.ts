@@ -1,6 +1,10 @@
 import { z } from 'zod';
 import { idText, plainText } from '../parts/common';
 
+/** Trades that have applications of their own. */
+export const APPLICATION_TRADES = ['edit', 'live', 'scene', 'ingest', 'audio'] as const;
+export type ApplicationTrade = (typeof APPLICATION_TRADES)[number];
+
 /**
  * What an application makes of the same work (J3). `engine` means a media engine may do it; `graphics` that the card's
  * shaders do; `processor` that nothing is moved off the processor.
@@ -8,7 +12,7 @@ import { idText, plainText } from '../parts/common';
 export const applicationSchema = z.strictObject({
   id: idText,
   name: plainText(60),
-  trade: z.enum(['edit']),
+  trade: z.enum(APPLICATION_TRADES),
   decode: z.enum(['engine', 'processor']),
   rawDecode: z.enum(['graphics', 'processor']),
   effects: z.enum(['graphics', 'processor']),
@@ -19,6 +23,14 @@ export const applicationSchema = z.strictObject({
   cards: z.strictObject({ max: z.number().int().positive(), gain: z.number().min(0).max(1) }),
   /** Largest picture it sends to an encoder engine, whatever the engine could do. */
   engineLimit: z.strictObject({ width: z.number().int().positive(), height: z.number().int().positive() }).optional(),
+  /** Work of its stages against the trade's common case, where it is known to differ. */
+  costs: z
+    .strictObject({
+      oneThread: z.number().positive().max(10).optional(),
+      cores: z.number().positive().max(10).optional(),
+      graphics: z.number().positive().max(10).optional(),
+    })
+    .optional(),
   computeStacks: z.array(plainText(40)),
   /** Operating systems it runs on; absent when not stated. */
   systems: z.array(plainText(40)).min(1).optional(),

@@ -1,57 +1,12 @@
 import { fromConstant, given, product, sum } from '../predict/derive';
 import { GIB } from '../units/quantity';
-import type { Register } from './constants';
-import type { Demand, Holding, RealTime } from './stage';
+import { DESK } from './deskConstants';
+import { flowEnd } from './flowEnds';
+import type { Demand, Elastic, Expanded, Holding, RealTime } from './stage';
+import { outsideOf, type Trade } from './trade';
 import type { CustomWork, DeskWork } from './tasks';
-import type { Elastic, Expanded } from './stage';
 import type { Flow } from '../board/flows';
-import type { Fitted, FittedParts } from '../fitted';
 import type { MachineFacts } from './machineFacts';
-
-export const DESK = {
-  systemGiB: {
-    value: 4,
-    spread: 1.2,
-    unit: 'GiB',
-    source: 'judgement',
-    reasoning: 'Operating system, its services and file cache that should not be squeezed.',
-  },
-  tabGiB: {
-    value: 0.12,
-    spread: 1.5,
-    unit: 'GiB/tab',
-    source: 'judgement',
-    reasoning: 'An ordinary page; heavy ones take several times that.',
-  },
-  conferenceGiB: {
-    value: 1.5,
-    spread: 1.3,
-    unit: 'GiB',
-    source: 'judgement',
-    reasoning: 'A meeting with a grid of faces.',
-  },
-  serialWork: {
-    value: 1.2,
-    spread: 1.4,
-    unit: 'Gwork/s',
-    source: 'judgement',
-    reasoning: 'One busy thread for pointer, windows and a page that is being used.',
-  },
-  tabWork: {
-    value: 0.03,
-    spread: 1.5,
-    unit: 'Gwork/s a tab',
-    source: 'judgement',
-    reasoning: 'Background pages are throttled.',
-  },
-  conferenceWork: {
-    value: 4,
-    spread: 1.4,
-    unit: 'Gwork/s',
-    source: 'judgement',
-    reasoning: 'Decoding faces, encoding one camera and cleaning the sound.',
-  },
-} as const satisfies Register;
 
 const c = (label: string, name: keyof typeof DESK) => fromConstant(label, DESK[name]);
 
@@ -91,6 +46,7 @@ export function expandDesk(task: DeskWork): RealTime {
     impossible: [],
     missing: [],
     flows: [],
+    outside: outsideOf(desk.figures, { browserTabs: task.browserTabs }),
   };
 }
 
@@ -179,39 +135,55 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
 const scaled = (value: number | undefined, factor: number): number | undefined =>
   value === undefined ? undefined : value * factor;
 
-/** Items or integrated function a flow's end stands for on this machine: all drives of a role, one of anything else. */
-function flowEnd(end: string, { parts }: MachineFacts): string[] {
-  const cardFor = (purpose: string) => parts.ofKind('expansion').find((card) => card.part.purpose === purpose)?.item.id;
-  const one = (id: string | undefined) => (id === undefined ? [] : [id]);
-  if (end === 'memory') return ['memory'];
-  if (end === 'graphics') return one(parts.one('graphics')?.item.id);
-  if (end === 'capture') return one(cardFor('capture'));
-  if (end === 'network' || end === 'second network') {
-    const ends = [
-      ...networkCards(parts).map(({ item }) => item.id),
-      ...(parts.one('board')?.part.topology?.integrated ?? [])
-        .filter((item) => item.kind === 'network')
-        .map((item) => item.id),
-    ];
-    return one(ends[end === 'network' ? 0 : 1]);
-  }
-  const drives = parts.ofKind('drive').filter((drive) => drive.item.roles?.some((role) => role === end));
-  return drives.length > 0 ? drives.map(({ item }) => item.id) : one(driveFor({ parts }, end)?.item.id);
-}
+export const desk: Trade<'desk'> = {
+  kind: 'desk',
+  name: 'Desk base',
+  explains: 'system, browser, conferencing',
+  start: (id) => ({
+    kind: 'desk',
+    id,
+    name: 'Desk base',
+    importance: 2,
+    foreground: true,
+    browserTabs: 20,
+    conferencing: false,
+    otherGiB: 1,
+  }),
+  figures: {
+    browserTabs: { label: 'Browser tabs', explains: 'Memory, and a little work in the background.', valid: [0, 150] },
+    conferencing: { label: 'Conferencing', explains: 'Decoding faces and encoding one camera takes a few cores.' },
+    otherGiB: { label: 'Other programs', unit: 'GB', explains: 'Memory of whatever else stays open.' },
+  },
+  constants: DESK,
+  expand: expandDesk,
+  weaknesses: ['A heavy page can take ten times an ordinary one.'],
+};
 
-/** Network cards of a machine, the fastest first; one of unknown rate comes last. */
-export const networkCards = (parts: FittedParts): Fitted<'expansion'>[] =>
-  parts
-    .ofKind('expansion')
-    .filter(({ part }) => part.purpose === 'network')
-    .sort((a, b) => (b.part.networkGbitPerS ?? 0) - (a.part.networkGbitPerS ?? 0));
-
-/** The drive that serves a role: its own, else the active one, else the system drive. */
-export function driveFor(facts: Pick<MachineFacts, 'parts'>, role: string) {
-  const drives = facts.parts.ofKind('drive');
-  for (const wanted of [role, 'active', 'system']) {
-    const found = drives.find((drive) => drive.item.roles?.some((has) => has === wanted));
-    if (found) return found;
-  }
-  return drives[0];
-}
+export const custom: Trade<'custom'> = {
+  kind: 'custom',
+  name: 'Custom',
+  explains: 'raw demands, for work no trade here describes yet',
+  start: (id) => ({
+    kind: 'custom',
+    id,
+    name: 'Custom work',
+    importance: 2,
+    mode: 'real-time',
+    unit: 'job',
+    unitsPerS: 1,
+    serialGwork: 1,
+    memoryGiB: 2,
+  }),
+  figures: {
+    serialGwork: {
+      label: 'One-thread work',
+      unit: 'Gwork',
+      explains: '10⁹ clocks of the reference core, on one core.',
+    },
+    parallelGwork: { label: 'Work on all cores', unit: 'Gwork', explains: '10⁹ clocks of the reference core, spread.' },
+    fp32Gflop: { label: 'Graphics work', unit: 'GFLOP', explains: 'As peak arithmetic of the card.' },
+  },
+  constants: {},
+  expand: expandCustom,
+  weaknesses: ['It is as good as the figures that are given.'],
+};

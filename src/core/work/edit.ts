@@ -1,10 +1,109 @@
-import { chooseEngine } from '../predict/engines';
 import { given, product, quotient, sum } from '../predict/derive';
 import type { ApplicationProfile } from './applications';
-import { appOf, c, chromaFactor, Demands, gwork, picture, type Name } from './editPicture';
+import { bytesAFrame, c, Demands } from './demands';
+import { EDIT } from './editConstants';
+import { encodeOn } from './encode';
+import { appOf, picture } from './editPicture';
 import type { MachineFacts } from './machineFacts';
 import type { Elastic, RealTime } from './stage';
-import type { EditExport, EditPlay } from './tasks';
+import type { EditExport, EditPlay, Source } from './tasks';
+import { outsideOf, type Figure, type Trade } from './trade';
+
+/** A sensible source to start from: one stream of UHD long-GOP footage. */
+export const STARTING_SOURCE: Source = {
+  codec: 'hevc',
+  width: 3840,
+  height: 2160,
+  fps: 25,
+  chroma: '4:2:0',
+  bitDepth: 10,
+  mbitPerS: 150,
+  streams: 1,
+  decodeAt: 1,
+};
+
+/** The stand-in that is played for a source: an intra-frame codec at half or a quarter of its width and height. */
+export function playedFrom(source: Source, proxies: EditPlay['proxies']): Source {
+  if (proxies === undefined || proxies === 'off') return source;
+  const by = proxies === 'half' ? 2 : 4;
+  const [width, height] = [Math.round(source.width / by), Math.round(source.height / by)];
+  return {
+    ...source,
+    codec: 'mezzanine',
+    chroma: '4:2:2',
+    bitDepth: 8,
+    width,
+    height,
+    decodeAt: 1,
+    mbitPerS: (width * height * source.fps * EDIT.cacheBitsPerPx.value) / 1e6,
+  };
+}
+
+const pictureValues = (task: EditPlay | EditExport) => ({
+  megapixels: (task.width * task.height) / 1e6,
+  fps: task.fps,
+  correctionSteps: task.correctionSteps,
+  streams: task.sources.reduce((all, source) => all + source.streams, 0),
+});
+
+export const PICTURE_FIGURES: Readonly<Record<string, Figure>> = {
+  megapixels: {
+    label: 'Timeline picture',
+    unit: 'Mpx',
+    explains: 'Correction, noise reduction and frames in graphics memory grow with it.',
+    valid: [0.4, 36],
+  },
+  fps: {
+    label: 'Timeline frame rate',
+    unit: 'fps',
+    explains: 'Everything must be done this often a second.',
+    valid: [12, 121],
+  },
+  streams: {
+    label: 'Streams at once',
+    explains: 'Angles and layers played together: each is read and decoded.',
+    valid: [1, 16],
+  },
+  correctionSteps: {
+    label: 'Correction steps',
+    explains: 'Each is one pass over the picture on the card.',
+    valid: [0, 60],
+  },
+  spatialNr: { label: 'Spatial noise reduction', explains: 'Looks around every pixel: some twenty to sixty steps.' },
+  temporalNr: {
+    label: 'Temporal noise reduction',
+    explains: 'Follows what moves over neighbour frames: the dearest step, and it holds frames in graphics memory.',
+  },
+  retime: {
+    label: 'Speed changes',
+    explains: 'Blending reads two source frames for one; following what moves computes a motion field besides.',
+  },
+  proxies: {
+    label: 'Proxies',
+    explains: 'Smaller stand-ins made beforehand: little to decode and to read, at a coarser picture.',
+  },
+  decodeAt: {
+    label: 'Decoded at',
+    explains: 'Codecs whose frames stand alone can stop early and give a smaller picture.',
+  },
+  mbitPerS: {
+    label: 'Bit rate of the source',
+    unit: 'Mb/s',
+    explains: 'Reading, and the space that kept footage takes.',
+  },
+  programmeMin: { label: 'Length of the programme', unit: 'min', explains: 'A run has this many minutes of frames.' },
+};
+
+const startingPicture = () =>
+  ({
+    sources: [STARTING_SOURCE],
+    width: 3840,
+    height: 2160,
+    fps: 25,
+    correctionSteps: 6,
+    spatialNr: 'off',
+    temporalNr: 'off',
+  }) as const;
 
 /**
  * Playback of a timeline: a pipelined chain of read, decode, upload, effects and monitoring that must keep the frame rate.
@@ -18,7 +117,13 @@ export function expandEditPlay(task: EditPlay, facts: MachineFacts): RealTime {
     given('timeline height', task.height, 'px', 'brief', task.name),
     given(`played at 1/${task.playAt} size`, 1 / task.playAt ** 2, '×', 'brief', task.name),
   ]);
-  picture(out, task, px, facts, application);
+  picture(
+    out,
+    { ...task, sources: task.sources.map((source) => playedFrom(source, task.proxies)) },
+    px,
+    facts,
+    application,
+  );
   if (task.monitoring && facts.hasGraphics)
     out.need('monitor', 'gpu.out', product('monitored frame', 'B', [px, c('a pixel over the link', 'uploadBytes')]));
   if (task.renderCache)
@@ -53,20 +158,13 @@ export function expandEditPlay(task: EditPlay, facts: MachineFacts): RealTime {
     targetPerS: given('timeline frame rate', task.fps, 'frames/s', 'brief', task.name),
     threadCap: application.threadCap,
     flows: [],
-    demands: out.demands,
-    holdings: out.holdings,
-    impossible: out.impossible,
-    missing: out.missing,
+    cards: application.cards,
+    outside: outsideOf(PICTURE_FIGURES, pictureValues(task)),
+    ...out.collected(),
   };
 }
 
-const ENCODE: Readonly<Record<EditExport['outCodec'], Readonly<Record<EditExport['preset'], Name>>>> = {
-  h264: { fast: 'encodeH264Fast', medium: 'encodeH264Medium' },
-  hevc: { fast: 'encodeHevcFast', medium: 'encodeHevcMedium' },
-  av1: { fast: 'encodeAv1Fast', medium: 'encodeAv1Medium' },
-  mezzanine: { fast: 'encodeMezzanine', medium: 'encodeMezzanine' },
-};
-
+/** Fetching, writing and encoding a finished frame. */
 function encode(out: Demands, task: EditExport, facts: MachineFacts, application: ApplicationProfile): void {
   const px = product('pixels written', 'px', [
     given('width', task.outWidth, 'px', 'brief', task.name),
@@ -81,75 +179,15 @@ function encode(out: Demands, task: EditExport, facts: MachineFacts, application
   out.need(
     'write',
     'write:active',
-    quotient('bytes written', 'B', [
+    bytesAFrame(
+      'bytes written',
       given('output bit rate', task.outMbitPerS * 1e6, 'bit/s', 'brief', task.name),
-      given('bits a byte', 8, 'bit/B', 'standard', 'definition'),
       given('frame rate', task.fps, 'frames/s', 'brief', task.name),
-    ]),
+    ),
   );
-  if (task.path === 'software') {
-    out.processor(
-      'encode',
-      gwork('encode work', [
-        px,
-        c(`${task.outCodec}, ${task.preset}`, ENCODE[task.outCodec][task.preset]),
-        ...chromaFactor(task.outChroma),
-      ]),
-      c('serial share of encoding', 'encodeSerialShare'),
-    );
-    return;
-  }
-  const limit = application.engineLimit;
-  if (!application.engineEncode)
-    out.impossible.push({ code: 'application-encodes-in-software', application: application.name });
-  if (limit && (task.outWidth > limit.width || task.outHeight > limit.height))
-    out.impossible.push({
-      code: 'encoder-too-small',
-      width: task.outWidth,
-      height: task.outHeight,
-      maxWidth: limit.width,
-      maxHeight: limit.height,
-    });
-  const engine = chooseEngine(facts.engines, {
-    direction: 'encode',
-    codec: task.outCodec,
-    chroma: task.outChroma,
-    bitDepth: task.outBitDepth,
-    width: task.outWidth,
-    height: task.outHeight,
-  });
-  switch (engine.kind) {
-    case 'found':
-      out.need(
-        'encode',
-        'engine.encode',
-        quotient('engine time', 's', [
-          px,
-          given('engine rate', engine.at.engine.mpxPerS * 1e6, 'px/s', 'part', engine.at.where),
-          c('share of the stated rate reached', 'engineAchieved'),
-        ]),
-      );
-      return;
-    case 'too-small':
-      out.impossible.push({
-        code: 'encoder-too-small',
-        width: task.outWidth,
-        height: task.outHeight,
-        maxWidth: engine.maxWidth,
-        maxHeight: engine.maxHeight,
-      });
-      return;
-    case 'none':
-      out.impossible.push({
-        code: 'no-encoder',
-        codec: task.outCodec,
-        chroma: task.outChroma,
-        bitDepth: task.outBitDepth,
-      });
-      return;
-    case 'unknown':
-      out.missing.push(...engine.missing);
-  }
+  const { outCodec: codec, outChroma: chroma, outBitDepth: bitDepth, outWidth: width, outHeight: height } = task;
+  const { path, preset } = task;
+  encodeOn(out, 'encode', px, { codec, preset, path, chroma, bitDepth, width, height }, 1, facts, application);
 }
 
 /** Export of a programme: elastic, decode and effects at full size, encode by engine or software preset. */
@@ -181,9 +219,65 @@ export function expandEditExport(task: EditExport, facts: MachineFacts): Elastic
     overlap: c('stages that run side by side', 'exportOverlap'),
     threadCap: application.threadCap,
     flows: [],
-    demands: out.demands,
-    holdings: out.holdings,
-    impossible: out.impossible,
-    missing: out.missing,
+    cards: application.cards,
+    outside: outsideOf(PICTURE_FIGURES, pictureValues(task)),
+    ...out.collected(),
   };
 }
+
+const WEAKNESSES = [
+  'Presets of encoders are two steps a codec; what lies between is not modelled.',
+  'An application’s caches of decoded pictures are not modelled beyond the frames around the playhead.',
+];
+
+export const editPlay: Trade<'edit-play'> = {
+  kind: 'edit-play',
+  name: 'Cut and grade, in real time',
+  explains: 'plays a timeline with its corrections at full rate',
+  start: (id) => ({
+    kind: 'edit-play',
+    id,
+    name: 'Cut',
+    importance: 3,
+    foreground: true,
+    ...startingPicture(),
+    sources: [STARTING_SOURCE],
+    playAt: 1,
+    monitoring: false,
+    renderCache: false,
+    keepHours: 4,
+  }),
+  figures: PICTURE_FIGURES,
+  constants: EDIT,
+  expand: expandEditPlay,
+  weaknesses: WEAKNESSES,
+};
+
+export const editExport: Trade<'edit-export'> = {
+  kind: 'edit-export',
+  name: 'Export a programme',
+  explains: 'renders and encodes a finished timeline',
+  start: (id) => ({
+    kind: 'edit-export',
+    id,
+    name: 'Export',
+    importance: 3,
+    runsPerWeek: 3,
+    ...startingPicture(),
+    sources: [STARTING_SOURCE],
+    outWidth: 3840,
+    outHeight: 2160,
+    outCodec: 'hevc',
+    outChroma: '4:2:0',
+    outBitDepth: 10,
+    outMbitPerS: 45,
+    path: 'software',
+    preset: 'medium',
+    programmeMin: 10,
+    targetMin: 20,
+  }),
+  figures: PICTURE_FIGURES,
+  constants: EDIT,
+  expand: expandEditExport,
+  weaknesses: WEAKNESSES,
+};

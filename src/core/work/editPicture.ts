@@ -1,39 +1,13 @@
 import { chooseEngine } from '../predict/engines';
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
-import { GIB } from '../units/quantity';
+import { given, product, quotient, sum, type Derivation } from '../predict/derive';
 import type { ApplicationProfile } from './applications';
+import { achievedFlop, achievedTraffic, c, gwork, type Demands } from './demands';
 import { EDIT } from './editConstants';
-import { GENERIC_EDITOR, type MachineFacts } from './machineFacts';
-import type { Demand, Holding, Impossible, MissingFigure, Resource } from './stage';
+import { chromaFactor } from './encode';
+import { profileOf, type MachineFacts } from './machineFacts';
 import type { EditExport, EditPlay, Source, Strength } from './tasks';
 
-export type Name = keyof typeof EDIT;
-
-export const c = (label: string, name: Name): Derivation => fromConstant(label, EDIT[name]);
-
-/** Collects what a task asks for; one object a task keeps the steps below short. */
-export class Demands {
-  readonly demands: Demand[] = [];
-  readonly holdings: Holding[] = [];
-  readonly impossible: Impossible[] = [];
-  readonly missing: MissingFigure[] = [];
-
-  need(stage: string, resource: Resource, amount: Derivation): void {
-    this.demands.push({ stage, resource, amount });
-  }
-
-  /** Processor work of a stage: all of it on the cores, its serial share also on the best one. */
-  processor(stage: string, work: Derivation, serialShare: Derivation): void {
-    this.need(stage, 'cpu.parallel', work);
-    this.need(stage, 'cpu.serial', product(`${stage}, serial part`, 'Gwork', [work, serialShare]));
-  }
-
-  hold(what: Holding['what'], bytes: Derivation): void {
-    this.holdings.push({ what, bytes });
-  }
-}
-
-const DECODE: Readonly<Record<Source['codec'], Name>> = {
+const DECODE: Readonly<Record<Source['codec'], keyof typeof EDIT>> = {
   h264: 'decodeH264',
   hevc: 'decodeHevc',
   av1: 'decodeAv1',
@@ -44,13 +18,6 @@ const DECODE: Readonly<Record<Source['codec'], Name>> = {
 
 /** Codecs whose frames stand alone and can be decoded at a reduced size for less. */
 const canReduce = (source: Source): boolean => source.codec === 'raw' || source.codec === 'mezzanine';
-
-export const chromaFactor = (chroma: Source['chroma']): readonly Derivation[] =>
-  chroma === '4:2:2'
-    ? [c('4:2:2 against 4:2:0', 'chroma422')]
-    : chroma === '4:4:4'
-      ? [c('4:4:4 against 4:2:0', 'chroma444')]
-      : [];
 
 /** Decodes one source, a timeline frame's worth of it: on an engine where one fits, else on the processor. */
 function decode(
@@ -120,7 +87,12 @@ function decode(
       ...(source.codec === 'raw' ? [] : chromaFactor(source.chroma)),
       ...(share ? [share] : []),
     ];
-    out.processor(stage, gwork('decode work', factors), c('serial share of decoding', 'decodeSerialShare'));
+    out.processor(
+      stage,
+      gwork('decode work', factors),
+      c('serial share of decoding', 'decodeSerialShare'),
+      `decode ${source.codec}`,
+    );
   }
   if (source.codec === 'raw')
     if (application.rawDecode === 'graphics' && facts.hasGraphics)
@@ -173,25 +145,6 @@ function decode(
   );
 }
 
-export const gwork = (label: string, clocks: readonly Derivation[]): Derivation =>
-  quotient(label, 'Gwork', [
-    product(label, 'clocks', clocks),
-    given('clocks a Gwork', 1e9, '', 'standard', 'definition'),
-  ]);
-
-/** FLOP as peak FLOP: what a card must offer on paper to do this much. */
-const achievedFlop = (label: string, factors: readonly Derivation[]): Derivation =>
-  quotient(`${label}, in peak FLOP`, 'FLOP', [
-    product(label, 'FLOP', factors),
-    c('share of peak reached', 'achievedFp32'),
-  ]);
-
-const achievedTraffic = (label: string, factors: readonly Derivation[]): Derivation =>
-  quotient(`${label}, in peak bytes`, 'B', [
-    product(label, 'B', factors),
-    c('share of peak reached', 'achievedTraffic'),
-  ]);
-
 const nrFlop = (kind: 'spatial' | 'temporal', strength: Exclude<Strength, 'off'>): Derivation =>
   kind === 'spatial'
     ? c(`spatial noise reduction, ${strength}`, strength === 'light' ? 'spatialNrLight' : 'spatialNrStrong')
@@ -218,14 +171,34 @@ function effects(
     const strength = kind === 'spatial' ? task.spatialNr : task.temporalNr;
     return strength === 'off' ? [] : [nrFlop(kind, strength)];
   });
+  const between =
+    task.retime === 'blend'
+      ? c('two frames blended', 'retimeBlend')
+      : task.retime === 'flow'
+        ? c('motion followed', 'retimeFlow')
+        : undefined;
+  const costs = application.costs?.graphics;
+  const own =
+    costs === undefined ? [] : [given('graphics work of the application', costs, '×', 'profile', application.name)];
   if (application.effects === 'processor') {
     const serial = c('serial share of decoding', 'decodeSerialShare');
     if (task.correctionSteps > 0)
-      out.processor('correct', gwork('correction on the processor', [px, steps, c('a step', 'stepProcessor')]), serial);
+      out.processor(
+        'correct',
+        gwork('correction on the processor', [px, steps, c('a step', 'stepProcessor')]),
+        serial,
+        'correct',
+      );
     for (const flop of nr)
       out.processor(
         'reduce noise',
         gwork('noise reduction on the processor', [px, flop, c('clocks a FLOP', 'nrProcessor')]),
+        serial,
+      );
+    if (between)
+      out.processor(
+        'retime',
+        gwork('frames between, on the processor', [px, between, c('clocks a FLOP', 'nrProcessor')]),
         serial,
       );
     return;
@@ -235,20 +208,18 @@ function effects(
     return;
   }
   if (task.correctionSteps > 0) {
-    out.need('correct', 'gpu.fp32', achievedFlop('correction', [px, steps, c('a step', 'stepFlop')]));
+    out.need('correct', 'gpu.fp32', achievedFlop('correction', [px, steps, c('a step', 'stepFlop'), ...own]));
     out.need('correct', 'gpu.traffic', achievedTraffic('correction', [px, steps, c('a step', 'stepTraffic')]));
   }
-  for (const flop of nr) out.need('reduce noise', 'gpu.fp32', achievedFlop('noise reduction', [px, flop]));
+  for (const flop of nr) out.need('reduce noise', 'gpu.fp32', achievedFlop('noise reduction', [px, flop, ...own]));
+  if (between) out.need('retime', 'gpu.fp32', achievedFlop('frames between', [px, between, ...own]));
   const buffers = [c('base', 'baseBuffers'), product('for correction', 'frames', [steps, c('a step', 'stepBuffers')])];
   if (task.spatialNr !== 'off') buffers.push(c('spatial noise reduction', 'spatialNrBuffers'));
   if (task.temporalNr !== 'off') buffers.push(c('temporal noise reduction', 'temporalNrBuffers'));
+  if (task.retime === 'flow') buffers.push(c('motion followed', 'retimeBuffers'));
   out.hold(
     'graphics memory',
     product('working frames', 'B', [px, c('a working pixel', 'frameBytes'), sum('frames', 'frames', buffers)]),
-  );
-  out.hold(
-    'graphics memory',
-    given('application', application.ownGraphicsMemoryGiB * GIB, 'B', 'profile', application.name),
   );
 }
 
@@ -260,19 +231,16 @@ export function picture(
   facts: MachineFacts,
   application: ApplicationProfile,
 ): void {
-  const wants = application.computeStacks;
-  if (facts.hasGraphics && application.effects === 'graphics' && wants.length > 0)
-    if (facts.stacks === undefined) out.missing.push(...facts.stacksMissing);
-    else if (!wants.some((stack) => facts.stacks?.includes(stack)))
-      out.impossible.push({ code: 'no-compute-stack', application: application.name, wants });
+  out.stacks(application, facts);
   task.sources.forEach((source, i) => {
     // a source at another rate than the timeline is decoded fps ÷ fps times a timeline frame
-    const perFrame = given('source frames a timeline frame', source.fps / task.fps, '×', 'brief', task.name);
+    const both = task.retime === undefined || task.retime === 'off' ? 1 : 2;
+    const perFrame = given('source frames a timeline frame', (both * source.fps) / task.fps, '×', 'brief', task.name);
     decode(out, source, i, perFrame, application, facts, `${task.name}, source ${i + 1}`);
   });
   effects(out, task, worked, facts, application);
-  out.hold('memory', given('application', application.ownMemoryGiB * GIB, 'B', 'profile', application.name));
+  out.program(application, facts.hasGraphics && application.effects === 'graphics');
 }
 
 export const appOf = (task: EditPlay | EditExport, facts: MachineFacts): ApplicationProfile =>
-  facts.application(task.application) ?? GENERIC_EDITOR;
+  profileOf('edit', task, facts);

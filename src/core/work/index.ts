@@ -1,19 +1,12 @@
-import { expandCustom, expandDesk } from './desk';
-import { expandEditExport, expandEditPlay } from './edit';
 import type { MachineFacts } from './machineFacts';
 import type { Expanded } from './stage';
-import type { Task } from './tasks';
+import type { Task, TaskKind } from './tasks';
+import { TRADES } from './templates';
+import type { Trade } from './trade';
 
-/** Expands a task into stages with demands; one line a kind of task. */
+/** Expands a task into stages with demands, by its trade. */
 export function expand(task: Task, facts: MachineFacts): Expanded {
-  switch (task.kind) {
-    case 'edit-play':
-      return expandEditPlay(task, facts);
-    case 'edit-export':
-      return expandEditExport(task, facts);
-    case 'desk':
-      return expandDesk(task);
-    case 'custom':
-      return expandCustom(task, facts);
-  }
+  // the table pairs each kind with its own trade; a union of functions cannot say so
+  const trade = TRADES[task.kind] as Trade<TaskKind>;
+  return trade.expand(task, facts);
 }

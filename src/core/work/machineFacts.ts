@@ -1,6 +1,6 @@
 import type { FittedParts } from '../fitted';
 import type { Engines } from '../predict/engines';
-import type { ApplicationProfile } from './applications';
+import type { ApplicationProfile, ApplicationTrade } from './applications';
 import type { MissingFigure } from './stage';
 
 /** What a trade may ask about the machine before it decides which resources its stages use. */
@@ -14,10 +14,9 @@ export interface MachineFacts {
 }
 
 /** Any application: used when a task names none, so that it is priced like the trade's common case. */
-export const GENERIC_EDITOR: ApplicationProfile = {
-  id: 'any-editor',
-  name: 'any editing application',
-  trade: 'edit',
+const GENERIC: Omit<ApplicationProfile, 'trade'> = {
+  id: 'any',
+  name: 'any application',
   decode: 'engine',
   rawDecode: 'graphics',
   effects: 'graphics',
@@ -30,3 +29,18 @@ export const GENERIC_EDITOR: ApplicationProfile = {
   ownMemoryGiB: 4,
   ownGraphicsMemoryGiB: 1,
 };
+
+const ANY: Readonly<Record<ApplicationTrade, ApplicationProfile>> = {
+  edit: { ...GENERIC, trade: 'edit' },
+  live: { ...GENERIC, trade: 'live', threadCap: 24, ownMemoryGiB: 1.5, ownGraphicsMemoryGiB: 0.5 },
+  scene: { ...GENERIC, trade: 'scene', threadCap: 12, ownMemoryGiB: 4, ownGraphicsMemoryGiB: 0.5 },
+  ingest: { ...GENERIC, trade: 'ingest', effects: 'processor', ownMemoryGiB: 0.5, ownGraphicsMemoryGiB: 0 },
+  audio: { ...GENERIC, trade: 'audio', effects: 'processor', ownMemoryGiB: 2, ownGraphicsMemoryGiB: 0 },
+};
+
+/** The profile of a task's application, or the trade's common case. */
+export const profileOf = (
+  trade: ApplicationTrade,
+  { application }: { readonly application?: string | undefined },
+  facts: MachineFacts,
+): ApplicationProfile => facts.application(application) ?? ANY[trade];

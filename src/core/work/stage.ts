@@ -2,6 +2,7 @@ import type { Derivation } from '../predict/derive';
 import type { Flow } from '../board/flows';
 import type { DriveRole } from '../machine';
 import type { Codec } from '../parts/common';
+import type { EngineAt } from '../predict/engines';
 
 /**
  * What a stage uses up, a unit of work (frame, run of a minute, second of desk work):
@@ -27,6 +28,8 @@ export interface Demand {
   readonly stage: string;
   readonly resource: Resource;
   readonly amount: Derivation;
+  /** Kind of work that measurements of one machine can calibrate, such as "encode hevc medium". */
+  readonly work?: string;
 }
 
 /** What is held as long as the task runs, in bytes. */
@@ -60,9 +63,28 @@ export type Impossible =
   | { readonly code: 'application-encodes-in-software'; readonly application: string }
   | { readonly code: 'no-graphics' }
   | { readonly code: 'no-compute-stack'; readonly application: string; readonly wants: readonly string[] }
-  | { readonly code: 'part-missing'; readonly kind: string };
+  | { readonly code: 'part-missing'; readonly kind: string }
+  | { readonly code: 'too-few-inputs'; readonly wanted: number; readonly has: number; readonly on: 'card' | 'mixer' }
+  | { readonly code: 'input-too-slow'; readonly wantsBitPerS: number; readonly hasBitPerS: number }
+  | { readonly code: 'too-many-sessions'; readonly where: string; readonly wanted: number; readonly limit: number }
+  | { readonly code: 'uplink-too-slow'; readonly wantsMbitPerS: number; readonly hasMbitPerS: number };
 
-interface ExpandedBase {
+/** A figure of a task beyond what the trade's model was held against; the prediction's band widens. */
+export interface Outside {
+  readonly label: string;
+  readonly value: number;
+  readonly unit: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Streams that a task keeps open on one engine. */
+export interface Sessions {
+  readonly at: EngineAt;
+  readonly count: number;
+}
+
+export interface ExpandedBase {
   readonly task: string;
   readonly demands: readonly Demand[];
   readonly holdings: readonly Holding[];
@@ -71,6 +93,10 @@ interface ExpandedBase {
   readonly missing: readonly MissingFigure[];
   /** Flows beyond those that the demands imply, between named devices. */
   readonly flows: readonly Flow[];
+  readonly sessions?: readonly Sessions[];
+  /** Cards whose arithmetic its graphics stages can use, and the share of each further one that arrives. */
+  readonly cards?: { readonly max: number; readonly gain: number };
+  readonly outside?: readonly Outside[];
 }
 
 /** Fixed rate; below it, frames drop. */
@@ -80,6 +106,8 @@ export interface RealTime extends ExpandedBase {
   readonly targetPerS: Derivation;
   /** Keeps a reserve of cores and graphics free of elastic work. */
   readonly foreground: boolean;
+  /** Demand of the worst moments ÷ the mean, and whether the target must be kept in them too. */
+  readonly worst?: { readonly factor: Derivation; readonly decides: boolean };
 }
 
 /** Runs as fast as what is left lets it; a run has `units` units and should take no longer than `targetS`. */

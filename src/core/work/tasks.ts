@@ -1,9 +1,11 @@
 import { z } from 'zod';
 import { bitDepthSchema, chromaSchema, codecSchema, idText, plainText } from '../parts/common';
-import { driveRole } from '../machine';
+import { DRIVE_ROLES, driveRole } from '../machine';
+import { OUT_CODECS, PRESETS } from './encode';
 
 const pictureSide = z.number().int().min(16).max(32768);
-const fps = z.number().positive().max(1000);
+const fps = z.number().min(1).max(1000);
+const mbitPerS = z.number().min(0.01).max(200_000);
 
 export const sourceSchema = z.strictObject({
   codec: codecSchema,
@@ -12,13 +14,15 @@ export const sourceSchema = z.strictObject({
   fps,
   chroma: chromaSchema,
   bitDepth: bitDepthSchema,
-  mbitPerS: z.number().positive(),
+  mbitPerS,
   streams: z.number().int().min(1).max(64),
   /** Decode at full, half or quarter size where the codec allows it. */
   decodeAt: z.union([z.literal(1), z.literal(2), z.literal(4)]),
 });
 export type Source = z.infer<typeof sourceSchema>;
 
+/** How frames between frames are made. */
+export const RETIMES = ['off', 'blend', 'flow'] as const;
 const strength = z.enum(['off', 'light', 'strong']);
 export type Strength = z.infer<typeof strength>;
 
@@ -40,7 +44,11 @@ const pictureWork = {
   correctionSteps: z.number().int().min(0).max(200),
   spatialNr: strength,
   temporalNr: strength,
+  /** Speed changes over the programme: frames blended, or made by following what moves. */
+  retime: z.enum(RETIMES).optional(),
 };
+
+export const PROXIES = ['off', 'half', 'quarter'] as const;
 
 export const editPlaySchema = z.strictObject({
   kind: z.literal('edit-play'),
@@ -48,6 +56,8 @@ export const editPlaySchema = z.strictObject({
   ...pictureWork,
   /** Playback at full, half or quarter size. */
   playAt: z.union([z.literal(1), z.literal(2), z.literal(4)]),
+  /** Plays stand-ins of the sources, made beforehand at half or quarter size in an intra-frame codec. */
+  proxies: z.enum(PROXIES).optional(),
   /** Sends every finished frame to a monitoring output. */
   monitoring: z.boolean(),
   /** Writes finished frames to the scratch drive as it goes. */
@@ -57,18 +67,16 @@ export const editPlaySchema = z.strictObject({
 });
 export type EditPlay = z.infer<typeof editPlaySchema>;
 
-export const PRESETS = ['fast', 'medium'] as const;
-
 export const editExportSchema = z.strictObject({
   kind: z.literal('edit-export'),
   ...taskBase,
   ...pictureWork,
   outWidth: pictureSide,
   outHeight: pictureSide,
-  outCodec: z.enum(['h264', 'hevc', 'av1', 'mezzanine']),
+  outCodec: z.enum(OUT_CODECS),
   outChroma: chromaSchema,
   outBitDepth: bitDepthSchema,
-  outMbitPerS: z.number().positive(),
+  outMbitPerS: mbitPerS,
   path: z.enum(['engine', 'software']),
   preset: z.enum(PRESETS),
   programmeMin: z.number().positive(),
@@ -85,8 +93,99 @@ export const deskSchema = z.strictObject({
 });
 export type DeskWork = z.infer<typeof deskSchema>;
 
+/** Pictures that come in live, several of one kind. */
+export const inputSchema = z.strictObject({
+  count: z.number().int().min(1).max(64),
+  width: pictureSide,
+  height: pictureSide,
+  fps,
+  chroma: chromaSchema,
+  bitDepth: bitDepthSchema,
+});
+export type LiveInput = z.infer<typeof inputSchema>;
+
+/** One stream that goes out. */
+export const renditionSchema = z.strictObject({
+  width: pictureSide,
+  height: pictureSide,
+  codec: z.enum(OUT_CODECS),
+  mbitPerS,
+  path: z.enum(['engine', 'software']),
+  preset: z.enum(PRESETS),
+});
+export type Rendition = z.infer<typeof renditionSchema>;
+
+export const RECORDINGS = ['off', 'programme', 'inputs'] as const;
+
+export const liveSchema = z.strictObject({
+  kind: z.literal('live'),
+  ...taskBase,
+  inputs: z.array(inputSchema).min(1).max(16),
+  /** Into the machine's capture cards, or into a mixer outside, whose programme is the one picture that comes in. */
+  via: z.enum(['cards', 'mixer']),
+  width: pictureSide,
+  height: pictureSide,
+  fps,
+  /** Titles and pictures laid over the programme. */
+  layers: z.number().int().min(0).max(40),
+  /** Inputs whose background is keyed out. */
+  keyed: z.number().int().min(0).max(16),
+  renditions: z.array(renditionSchema).max(16),
+  record: z.enum(RECORDINGS),
+  recordCodec: z.enum(OUT_CODECS),
+  recordMbitPerS: mbitPerS,
+  recordPath: z.enum(['engine', 'software']),
+  /** Hours of recordings that stay on the active drive. */
+  keepHours: z.number().min(0).max(10_000),
+  /** What the uplink must carry beyond the streams themselves, in %. */
+  marginPercent: z.number().min(0).max(300),
+  /** What the line out of the house carries. */
+  uplinkMbitPerS: z.number().positive().max(1_000_000).optional(),
+});
+export type LiveWork = z.infer<typeof liveSchema>;
+
+export const SHADINGS = ['plain', 'lit', 'rich'] as const;
+
+export const sceneSchema = z.strictObject({
+  kind: z.literal('scene'),
+  ...taskBase,
+  displays: z.number().int().min(1).max(16),
+  width: pictureSide,
+  height: pictureSide,
+  /** Rate to keep, usually the displays' refresh. */
+  fps,
+  /** Whether the rate counts as kept by the usual frame or by the worst hundredth. */
+  judgedBy: z.enum(['usual', 'worst']),
+  shading: z.enum(SHADINGS),
+  mTriangles: z.number().positive().max(1000),
+  drawCalls: z.number().int().min(1).max(1_000_000),
+  raysPerPx: z.number().min(0).max(64),
+  movingThings: z.number().int().min(0).max(1_000_000),
+  texturesGiB: z.number().min(0).max(200),
+});
+export type SceneWork = z.infer<typeof sceneSchema>;
+
+export const CHECKSUMS = ['none', 'fast', 'strong'] as const;
+
+export const audioSchema = z.strictObject({
+  kind: z.literal('audio'),
+  ...taskBase,
+  tracks: z.number().int().min(1).max(2000),
+  effectsPerTrack: z.number().min(0).max(40),
+  /** Effects and instruments one behind the other on the longest chain: one core must do them in time. */
+  longestChain: z.number().int().min(0).max(200),
+  instruments: z.number().int().min(0).max(500),
+  voicesFromDrive: z.number().int().min(0).max(20_000),
+  bufferSamples: z.number().int().min(16).max(8192),
+  rateKHz: z.union([z.literal(44.1), z.literal(48), z.literal(96), z.literal(192)]),
+  libraryGiB: z.number().min(0).max(1000),
+});
+export type AudioWork = z.infer<typeof audioSchema>;
+
 /** Ends of a flow: memory, the card, the fastest or second fastest network, or the drives in a role. */
-const flowEnd = z.union([z.enum(['memory', 'graphics', 'network', 'second network', 'capture']), driveRole]);
+export const FLOW_ENDS = ['memory', 'graphics', 'network', 'second network', 'capture', ...DRIVE_ROLES] as const;
+const flowEnd = z.enum(FLOW_ENDS);
+export type FlowEnd = z.infer<typeof flowEnd>;
 
 export const customSchema = z.strictObject({
   kind: z.literal('custom'),
@@ -115,6 +214,33 @@ export const customSchema = z.strictObject({
 });
 export type CustomWork = z.infer<typeof customSchema>;
 
-export const taskSchema = z.discriminatedUnion('kind', [editPlaySchema, editExportSchema, deskSchema, customSchema]);
+export const ingestSchema = z.strictObject({
+  kind: z.literal('ingest'),
+  ...taskBase,
+  from: flowEnd,
+  to: flowEnd,
+  /** Recorders, cards or drives read or written at once, each at its full rate. */
+  streams: z.number().int().min(1).max(64),
+  gbitPerS: z.number().min(0.001).max(1000),
+  /** How long it goes on without a pause; decides whether a drive's cache helps. */
+  hours: z.number().min(0.01).max(8760),
+  checksum: z.enum(CHECKSUMS),
+  /** A second copy made at the same time. */
+  copyTo: flowEnd.optional(),
+  keepTB: z.number().min(0).max(10_000),
+});
+export type IngestWork = z.infer<typeof ingestSchema>;
+
+export const taskSchema = z.discriminatedUnion('kind', [
+  editPlaySchema,
+  editExportSchema,
+  liveSchema,
+  sceneSchema,
+  ingestSchema,
+  audioSchema,
+  deskSchema,
+  customSchema,
+]);
 export type Task = z.infer<typeof taskSchema>;
+export type TaskOf<K extends TaskKind> = Extract<Task, { kind: K }>;
 export type TaskKind = Task['kind'];

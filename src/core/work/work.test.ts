@@ -6,7 +6,7 @@ import { briefOf, dataOf, machineOf } from '../tests/world';
 import { compileCatalogue } from '../catalogue';
 import { briefSchema } from '../brief';
 import { COMMON } from './common';
-import { DESK as DESK_CONSTANTS } from './desk';
+import { DESK as DESK_CONSTANTS } from './deskConstants';
 import { EDIT } from './editConstants';
 import type { ApplicationProfile } from './applications';
 import { startingTask, TEMPLATES } from './templates';

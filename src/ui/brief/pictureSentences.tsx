@@ -1,7 +1,7 @@
 'use client';
 
 import type { EditExport, EditPlay, Source } from '@/core/work/tasks';
-import { STARTING_SOURCE } from '@/core/work/templates';
+import { STARTING_SOURCE } from '@/core/work/edit';
 import { codecName } from '@/core/words/names';
 import { Value } from '../shared/Value';
 import { choice, Num, Size, type Change } from './phrases';

@@ -1,0 +1,89 @@
+import { fromConstant, given, product, quotient, type Derivation } from '../predict/derive';
+import { GIB } from '../units/quantity';
+import type { ApplicationProfile } from './applications';
+import { EDIT } from './editConstants';
+import type { MachineFacts } from './machineFacts';
+import type { Demand, ExpandedBase, Holding, Impossible, MissingFigure, Resource, Sessions } from './stage';
+
+/** A figure of the picture register, which every trade that handles pictures uses. */
+export const c = (label: string, name: keyof typeof EDIT): Derivation => fromConstant(label, EDIT[name]);
+
+/** Collects what a task asks for; one object a task keeps the steps of a trade short. */
+export class Demands {
+  readonly demands: Demand[] = [];
+  readonly holdings: Holding[] = [];
+  readonly impossible: Impossible[] = [];
+  readonly missing: MissingFigure[] = [];
+  readonly sessions: Sessions[] = [];
+
+  need(stage: string, resource: Resource, amount: Derivation, work?: string): void {
+    this.demands.push({ stage, resource, amount, ...(work === undefined ? {} : { work }) });
+  }
+
+  /** Processor work of a stage: all of it on the cores, its serial share also on the best one. */
+  processor(stage: string, amount: Derivation, serialShare: Derivation, work?: string): void {
+    this.need(stage, 'cpu.parallel', amount, work);
+    this.need(stage, 'cpu.serial', product(`${stage}, serial part`, 'Gwork', [amount, serialShare]), work);
+  }
+
+  /** Work of one thread: it keeps that thread's core busy too. */
+  serial(stage: string, amount: Derivation): void {
+    this.need(stage, 'cpu.serial', amount);
+    this.need(stage, 'cpu.parallel', amount);
+  }
+
+  hold(what: Holding['what'], bytes: Derivation): void {
+    this.holdings.push({ what, bytes });
+  }
+
+  /** What the program itself takes before any work is open. */
+  program(application: ApplicationProfile, graphics: boolean): void {
+    const own = (gib: number) => given('application', gib * GIB, 'B', 'profile', application.name);
+    this.hold('memory', own(application.ownMemoryGiB));
+    if (graphics && application.ownGraphicsMemoryGiB > 0)
+      this.hold('graphics memory', own(application.ownGraphicsMemoryGiB));
+  }
+
+  /** An application that computes on the card needs one of its compute stacks there. */
+  stacks(application: ApplicationProfile, facts: MachineFacts): void {
+    const wants = application.computeStacks;
+    if (application.effects !== 'graphics' || wants.length === 0) return;
+    if (facts.stacks === undefined) this.missing.push(...facts.stacksMissing);
+    else if (!wants.some((stack) => facts.stacks?.includes(stack)))
+      this.impossible.push({ code: 'no-compute-stack', application: application.name, wants });
+  }
+
+  /** What every expanded task carries of this. */
+  collected(): Pick<ExpandedBase, 'demands' | 'holdings' | 'impossible' | 'missing' | 'sessions'> {
+    return {
+      demands: this.demands,
+      holdings: this.holdings,
+      impossible: this.impossible,
+      missing: this.missing,
+      sessions: this.sessions,
+    };
+  }
+}
+
+export const gwork = (label: string, clocks: readonly Derivation[]): Derivation =>
+  quotient(label, 'Gwork', [
+    product(label, 'clocks', clocks),
+    given('clocks a Gwork', 1e9, '', 'standard', 'definition'),
+  ]);
+
+/** FLOP as peak FLOP: what a card must offer on paper to do this much. */
+export const achievedFlop = (label: string, factors: readonly Derivation[]): Derivation =>
+  quotient(`${label}, in peak FLOP`, 'FLOP', [
+    product(label, 'FLOP', factors),
+    c('share of peak reached', 'achievedFp32'),
+  ]);
+
+export const achievedTraffic = (label: string, factors: readonly Derivation[]): Derivation =>
+  quotient(`${label}, in peak bytes`, 'B', [
+    product(label, 'B', factors),
+    c('share of peak reached', 'achievedTraffic'),
+  ]);
+
+/** Bytes of a stream at a bit rate that one frame of it takes. */
+export const bytesAFrame = (label: string, bits: Derivation, fps: Derivation): Derivation =>
+  quotient(label, 'B', [bits, given('bits a byte', 8, 'bit/B', 'standard', 'definition'), fps]);

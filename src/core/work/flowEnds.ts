@@ -1,0 +1,39 @@
+import type { Fitted, FittedParts } from '../fitted';
+import type { MachineFacts } from './machineFacts';
+
+/** Items or integrated function a flow's end stands for on this machine: all drives of a role, one of anything else. */
+export function flowEnd(end: string, { parts }: MachineFacts): string[] {
+  const cardFor = (purpose: string) => parts.ofKind('expansion').find((card) => card.part.purpose === purpose)?.item.id;
+  const one = (id: string | undefined) => (id === undefined ? [] : [id]);
+  if (end === 'memory') return ['memory'];
+  if (end === 'graphics') return one(parts.one('graphics')?.item.id);
+  if (end === 'capture') return one(cardFor('capture'));
+  if (end === 'network' || end === 'second network') {
+    const ends = [
+      ...networkCards(parts).map(({ item }) => item.id),
+      ...(parts.one('board')?.part.topology?.integrated ?? [])
+        .filter((item) => item.kind === 'network')
+        .map((item) => item.id),
+    ];
+    return one(ends[end === 'network' ? 0 : 1]);
+  }
+  const drives = parts.ofKind('drive').filter((drive) => drive.item.roles?.some((role) => role === end));
+  return drives.length > 0 ? drives.map(({ item }) => item.id) : one(driveFor({ parts }, end)?.item.id);
+}
+
+/** Network cards of a machine, the fastest first; one of unknown rate comes last. */
+export const networkCards = (parts: FittedParts): Fitted<'expansion'>[] =>
+  parts
+    .ofKind('expansion')
+    .filter(({ part }) => part.purpose === 'network')
+    .sort((a, b) => (b.part.networkGbitPerS ?? 0) - (a.part.networkGbitPerS ?? 0));
+
+/** The drive that serves a role: its own, else the active one, else the system drive. */
+export function driveFor(facts: Pick<MachineFacts, 'parts'>, role: string) {
+  const drives = facts.parts.ofKind('drive');
+  for (const wanted of [role, 'active', 'system']) {
+    const found = drives.find((drive) => drive.item.roles?.some((has) => has === wanted));
+    if (found) return found;
+  }
+  return drives[0];
+}

@@ -1,0 +1,144 @@
+import type { Flow } from '../board/flows';
+import { fromConstant, given, product, type Derivation } from '../predict/derive';
+import { c, Demands, gwork } from './demands';
+import { flowEnd } from './flowEnds';
+import { INGEST } from './ingestConstants';
+import { profileOf, type MachineFacts } from './machineFacts';
+import type { RealTime } from './stage';
+import { DRIVE_ROLES } from '../machine';
+import type { FlowEnd, IngestWork } from './tasks';
+import { outsideOf, type Trade } from './trade';
+
+const k = (label: string, name: keyof typeof INGEST): Derivation => fromConstant(label, INGEST[name]);
+
+const isNetwork = (end: FlowEnd | undefined) => end === 'network' || end === 'second network';
+const isRole = (end: FlowEnd): end is (typeof DRIVE_ROLES)[number] => DRIVE_ROLES.some((role) => role === end);
+
+/** Streams of so many bytes/s between two ends, in equal parts over the drives of a role. */
+function between(
+  task: IngestWork,
+  from: FlowEnd,
+  to: FlowEnd,
+  bytesPerS: number,
+  name: string,
+  facts: MachineFacts,
+  out: Demands,
+): Flow[] {
+  const [sources, sinks] = [flowEnd(from, facts), flowEnd(to, facts)];
+  for (const [end, found] of [
+    [from, sources],
+    [to, sinks],
+  ] as const)
+    if (found.length === 0) out.impossible.push({ code: 'part-missing', kind: end });
+  const pairs = sources.flatMap((a) => sinks.map((b) => [a, b] as const));
+  const share = bytesPerS / pairs.length;
+  return pairs.map(([a, b], i) => ({
+    id: `${task.id}.${name}.${i}`,
+    from: a,
+    to: b,
+    bytesPerS: share,
+    runBytes: share * task.hours * 3600,
+  }));
+}
+
+/** Storage bench and ingest: a unit is a second of it. All streams at their full rate, to the end of the run, and the copy beside them. */
+export function expandIngest(task: IngestWork, facts: MachineFacts): RealTime {
+  const out = new Demands();
+  const application = profileOf('ingest', task, facts);
+  const bytesPerS = (task.streams * task.gbitPerS * 1e9) / 8;
+  const bytes = product('bytes a second', 'B', [
+    given('streams', task.streams, '', 'brief', task.name),
+    given('rate of a stream', task.gbitPerS * 1e9, 'bit/s', 'brief', task.name),
+    given('bytes a bit', 1 / 8, 'B/bit', 'standard', 'definition'),
+  ]);
+  const cores = application.costs?.cores;
+  const more =
+    cores === undefined ? [] : [given('work on all cores of the application', cores, '×', 'profile', application.name)];
+  const each = c('serial share of decoding', 'decodeSerialShare');
+  const work = (stage: string, name: keyof typeof INGEST) =>
+    out.processor(stage, gwork(stage, [bytes, k('a byte', name), ...more]), each);
+  work('copy', 'copy');
+  if (isNetwork(task.from) || isNetwork(task.to) || isNetwork(task.copyTo)) work('network', 'network');
+  if (task.checksum !== 'none') work('checksum', task.checksum === 'fast' ? 'checksumFast' : 'checksumStrong');
+  out.serial(
+    'streams',
+    product('streams', 'Gwork', [
+      given('one at a time on a thread', 1, '', 'standard', 'definition'),
+      k('a stream', 'streamSerial'),
+    ]),
+  );
+  if (task.streams > 1)
+    out.need(
+      'streams',
+      'cpu.parallel',
+      product('further streams', 'Gwork', [
+        given('further streams', task.streams - 1, '', 'brief', task.name),
+        k('a stream', 'streamSerial'),
+      ]),
+    );
+  out.need('copy', 'memory.traffic', product('through memory', 'B', [bytes, k('passes', 'memoryPasses')]));
+  out.hold('memory', product('blocks held', 'B', [bytes, k('held back', 'blocksHeld')]));
+  if (task.keepTB > 0 && isRole(task.to))
+    out.hold(`space:${task.to}`, given('kept', task.keepTB * 1e12, 'B', 'brief', task.name));
+  out.program(application, false);
+  const flows = between(task, task.from, task.to, bytesPerS, 'in', facts, out);
+  if (task.copyTo) flows.push(...between(task, task.to, task.copyTo, bytesPerS, 'copy', facts, out));
+  return {
+    mode: 'real-time',
+    task: task.id,
+    foreground: task.foreground ?? false,
+    unit: 'second of it',
+    targetPerS: given('as it happens', 1, '/s', 'standard', 'definition'),
+    threadCap: application.threadCap,
+    flows,
+    outside: outsideOf(ingest.figures, { streams: task.streams, gbitPerS: task.gbitPerS, hours: task.hours }),
+    ...out.collected(),
+  };
+}
+
+export const ingest: Trade<'ingest'> = {
+  kind: 'ingest',
+  name: 'Ingest or copy at full rate',
+  explains: 'recorders, cards or drives taken in at once, checked, and copied on',
+  start: (id) => ({
+    kind: 'ingest',
+    id,
+    name: 'Take recordings in',
+    importance: 4,
+    from: 'network',
+    to: 'active',
+    streams: 1,
+    gbitPerS: 8,
+    hours: 2,
+    checksum: 'fast',
+    keepTB: 1,
+  }),
+  figures: {
+    streams: {
+      label: 'Streams at once',
+      explains: 'Each needs its own full-rate path; they share links behind one hub.',
+      valid: [1, 24],
+    },
+    gbitPerS: {
+      label: 'Rate of a stream',
+      unit: 'Gb/s',
+      explains: 'Held to the end: what comes faster than the drive takes is lost.',
+      valid: [0.05, 110],
+    },
+    hours: {
+      label: 'Without a pause',
+      unit: 'h',
+      explains: 'Long runs outlast a drive’s fast-write cache; short ones may fit into it.',
+      valid: [0.01, 200],
+    },
+    checksum: { label: 'Checksum', explains: 'Reads every byte once more on the processor.' },
+    keepTB: { label: 'Kept', unit: 'TB', explains: 'Space that must be there on the drives of this role.' },
+  },
+  constants: INGEST,
+  expand: expandIngest,
+  weaknesses: [
+    'Small files are not told from large ones.',
+    'A drive’s cache is taken as empty at the start and not emptied while it is written.',
+    'Arrays with parity come with a later issue: drives of one role share a stream in equal parts.',
+  ],
+};

@@ -1,0 +1,387 @@
+import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
+import type { Flow } from '../board/flows';
+import { achievedFlop, achievedTraffic, bytesAFrame, c, Demands, gwork } from './demands';
+import { encodeOn } from './encode';
+import { LIVE } from './liveConstants';
+import { profileOf, type MachineFacts } from './machineFacts';
+import type { RealTime } from './stage';
+import type { LiveInput, LiveWork } from './tasks';
+import { outsideOf, type Trade } from './trade';
+import { busBitPerS, packedBitsPerPx, wireBitPerS } from './video';
+
+const k = (label: string, name: keyof typeof LIVE): Derivation => fromConstant(label, LIVE[name]);
+
+/** Inputs of a task, counted. */
+export const inputCount = (inputs: readonly LiveInput[]): number => inputs.reduce((all, input) => all + input.count, 0);
+
+/** Mbit/s that the line out must carry: Σ of the streams and a margin for retries and other traffic. */
+export const uplinkMbitPerS = ({ renditions, marginPercent }: Pick<LiveWork, 'renditions' | 'marginPercent'>): number =>
+  renditions.reduce((all, { mbitPerS }) => all + mbitPerS, 0) * (1 + marginPercent / 100);
+
+/**
+ * What an outside mixer takes over: all inputs but its programme, the laying together, and what it encodes and records
+ * itself.
+ */
+export function behindMixer(task: LiveWork, facts: MachineFacts): LiveWork {
+  if (task.via === 'cards') return task;
+  const mixers = facts.parts.ofKind('mixer').map(({ part }) => part);
+  const [first] = task.inputs;
+  const programme = {
+    count: 1,
+    width: task.width,
+    height: task.height,
+    fps: task.fps,
+    chroma: first?.chroma ?? '4:2:2',
+    bitDepth: first?.bitDepth ?? 10,
+  } as const;
+  return {
+    ...task,
+    inputs: [programme],
+    layers: 0,
+    keyed: 0,
+    renditions: mixers.some((mixer) => mixer.ownEncoding) ? [] : task.renditions,
+    record: mixers.some((mixer) => mixer.ownRecording) ? 'off' : task.record === 'inputs' ? 'programme' : task.record,
+  };
+}
+
+/** Whether what comes in finds ports that are fast enough. */
+function ports(out: Demands, task: LiveWork, facts: MachineFacts): void {
+  const cards = facts.parts.ofKind('expansion').filter(({ part }) => part.purpose === 'capture');
+  const mixers = facts.parts.ofKind('mixer');
+  const wanted = inputCount(task.inputs);
+  const check = (
+    devices: readonly { item: { id: string }; part: { id: string; videoInputs?: number | undefined } }[],
+    count: number,
+    on: 'card' | 'mixer',
+  ) => {
+    const unknown = devices.filter(({ part }) => part.videoInputs === undefined);
+    const has = devices.reduce((all, { part }) => all + (part.videoInputs ?? 0), 0);
+    if (has >= count) return;
+    if (unknown.length > 0)
+      out.missing.push(...unknown.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'videoInputs' })));
+    else out.impossible.push({ code: 'too-few-inputs', wanted: count, has, on });
+  };
+  if (task.via === 'mixer') check(mixers, wanted, 'mixer');
+  check(cards, task.via === 'mixer' ? 1 : wanted, 'card');
+  if (task.via === 'mixer') return;
+  const fastest = cards.map(({ part }) => part.inputGbitPerS);
+  const most = fastest.every((rate) => rate !== undefined) ? Math.max(0, ...fastest) * 1e9 : undefined;
+  for (const input of task.inputs) {
+    const wire = wireBitPerS(input);
+    if (wire !== undefined && most !== undefined && cards.length > 0 && wire > most)
+      out.impossible.push({ code: 'input-too-slow', wantsBitPerS: wire, hasBitPerS: most });
+  }
+  if (most === undefined)
+    out.missing.push(
+      ...cards
+        .filter(({ part }) => part.inputGbitPerS === undefined)
+        .map(({ item, part }) => ({ item: item.id, part: part.id, field: 'inputGbitPerS' })),
+    );
+}
+
+/** Streams from the capture cards into memory, inputs spread over the cards by how many each takes. */
+function captured(task: LiveWork, inputs: readonly LiveInput[], facts: MachineFacts): Flow[] {
+  const cards = facts.parts.ofKind('expansion').filter(({ part }) => part.purpose === 'capture');
+  const queue = inputs.flatMap((input) => Array.from({ length: input.count }, () => busBitPerS(input) / 8));
+  return cards.flatMap(({ item, part }): Flow[] => {
+    const taken = queue.splice(0, part.videoInputs ?? 0);
+    const bytesPerS = taken.reduce((all, rate) => all + rate, 0);
+    return bytesPerS > 0 ? [{ id: `${task.id}.${item.id}`, from: item.id, to: 'memory', bytesPerS }] : [];
+  });
+}
+
+/** Live: a unit is a programme frame. Everything that comes in, is laid together, recorded and sent, in time, also in the worst moments. */
+export function expandLive(asked: LiveWork, facts: MachineFacts): RealTime {
+  const out = new Demands();
+  const application = profileOf('live', asked, facts);
+  ports(out, asked, facts);
+  const task = behindMixer(asked, facts);
+  const onCard = facts.hasGraphics && application.effects === 'graphics';
+  const mine = (label: string, value: number | undefined): Derivation[] =>
+    value === undefined ? [] : [given(label, value, '×', 'profile', application.name)];
+  const oneThread = mine('one-thread work of the application', application.costs?.oneThread);
+  const graphics = mine('graphics work of the application', application.costs?.graphics);
+  const fps = given('programme frame rate', task.fps, 'frames/s', 'brief', task.name);
+  const frame = product('programme pixels', 'px', [
+    given('width', task.width, 'px', 'brief', task.name),
+    given('height', task.height, 'px', 'brief', task.name),
+  ]);
+  if (onCard) out.stacks(application, facts);
+
+  for (const [i, input] of task.inputs.entries()) {
+    const stage = task.inputs.length === 1 ? 'take inputs in' : `take inputs in, kind ${i + 1}`;
+    const px = product('pixels in', 'px', [
+      given('width', input.width, 'px', 'brief', task.name),
+      given('height', input.height, 'px', 'brief', task.name),
+      given('inputs', input.count, '', 'brief', task.name),
+      given('input frames a programme frame', input.fps / task.fps, '×', 'brief', task.name),
+    ]);
+    const packed = quotient('bytes in', 'B', [
+      product('bits in', 'bit', [
+        px,
+        given('bits a packed pixel', packedBitsPerPx(input), 'bit/px', 'standard', 'packing of samples into words'),
+      ]),
+      given('bits a byte', 8, 'bit/B', 'standard', 'definition'),
+    ]);
+    out.need(
+      stage,
+      'memory.traffic',
+      product('written and read', 'B', [packed, given('write and read', 2, '×', 'standard', 'definition')]),
+    );
+    out.serial(
+      stage,
+      product('inputs taken over', 'Gwork', [
+        k('an input', 'inputSerial'),
+        given('inputs', input.count, '', 'brief', task.name),
+        ...oneThread,
+      ]),
+    );
+    out.hold('memory', product('input frames held', 'B', [packed, k('frames held', 'framesHeld')]));
+    if (onCard) {
+      out.need(stage, 'gpu.in', packed);
+      out.need(stage, 'gpu.traffic', achievedTraffic('unpack and scale', [px, c('convert and scale', 'scaleTraffic')]));
+      out.hold(
+        'graphics memory',
+        product('input frames on the card', 'B', [
+          px,
+          c('a working pixel', 'frameBytes'),
+          given('frames', 3, '', 'standard', 'one shown, one coming, one spare'),
+        ]),
+      );
+    } else
+      out.processor(
+        stage,
+        gwork('unpack', [px, k('a pixel', 'unpack')]),
+        c('serial share of decoding', 'decodeSerialShare'),
+      );
+  }
+
+  // the programme's own picture is a layer too
+  const layers = given('layers', 1 + task.layers, '', 'brief', task.name);
+  const keyed = given('keyed inputs', task.keyed, '', 'brief', task.name);
+  if (asked.via === 'cards')
+    if (onCard) {
+      out.need(
+        'lay together',
+        'gpu.fp32',
+        achievedFlop('layers', [frame, layers, k('a layer', 'layerFlop'), ...graphics]),
+      );
+      out.need('lay together', 'gpu.traffic', achievedTraffic('layers', [frame, layers, k('a layer', 'layerTraffic')]));
+      if (task.keyed > 0)
+        out.need('key', 'gpu.fp32', achievedFlop('keying', [frame, keyed, k('a keyed input', 'keyFlop'), ...graphics]));
+      out.hold(
+        'graphics memory',
+        product('programme frames', 'B', [
+          frame,
+          c('a working pixel', 'frameBytes'),
+          sum('frames', 'frames', [
+            given('pictures laid over', task.layers, '', 'brief', task.name),
+            given('in flight', 6, '', 'standard', 'output, preview and their spares'),
+          ]),
+        ]),
+      );
+      out.need(
+        'fetch programme',
+        'gpu.out',
+        product('programme to memory', 'B', [frame, c('a pixel over the link', 'uploadBytes')]),
+      );
+    } else {
+      out.processor(
+        'lay together',
+        gwork('layers on the processor', [frame, layers, k('a layer', 'layerProcessor')]),
+        c('serial share of decoding', 'decodeSerialShare'),
+      );
+      if (task.keyed > 0)
+        out.processor(
+          'key',
+          gwork('keying on the processor', [frame, keyed, k('a keyed input', 'keyProcessor')]),
+          c('serial share of decoding', 'decodeSerialShare'),
+        );
+    }
+  out.serial('programme', product('programme on one thread', 'Gwork', [k('a frame', 'frameSerial'), ...oneThread]));
+
+  task.renditions.forEach((rendition, i) => {
+    const stage = `stream ${i + 1}`;
+    const px = product('pixels out', 'px', [
+      given('width', rendition.width, 'px', 'brief', task.name),
+      given('height', rendition.height, 'px', 'brief', task.name),
+    ]);
+    if (rendition.width !== task.width || rendition.height !== task.height)
+      if (onCard)
+        out.need(stage, 'gpu.traffic', achievedTraffic('scale down', [px, c('convert and scale', 'scaleTraffic')]));
+      else
+        out.processor(
+          stage,
+          gwork('scale down', [px, k('a pixel', 'scaleDown')]),
+          c('serial share of decoding', 'decodeSerialShare'),
+        );
+    encodeOn(out, stage, px, { ...rendition, chroma: '4:2:0', bitDepth: 8 }, 1, facts, application);
+    out.serial(stage, k('sending', 'muxSerial'));
+  });
+  if (task.renditions.length > 0)
+    out.need(
+      'send',
+      'network',
+      bytesAFrame(
+        'bytes sent',
+        given('streams and margin', uplinkMbitPerS(task) * 1e6, 'bit/s', 'brief', task.name),
+        fps,
+      ),
+    );
+  const uplink = uplinkMbitPerS(task);
+  if (asked.uplinkMbitPerS !== undefined && uplink > asked.uplinkMbitPerS)
+    out.impossible.push({ code: 'uplink-too-slow', wantsMbitPerS: uplink, hasMbitPerS: asked.uplinkMbitPerS });
+
+  const recorded =
+    task.record === 'off'
+      ? []
+      : task.record === 'programme'
+        ? [
+            {
+              count: 1,
+              width: task.width,
+              height: task.height,
+              fps: task.fps,
+              chroma: '4:2:0' as const,
+              bitDepth: 8 as const,
+            },
+          ]
+        : task.inputs;
+  recorded.forEach((input, i) => {
+    const stage = recorded.length === 1 ? 'record' : `record, kind ${i + 1}`;
+    const count = given('recordings', input.count, '', 'brief', task.name);
+    const px = product('pixels recorded', 'px', [
+      given('width', input.width, 'px', 'brief', task.name),
+      given('height', input.height, 'px', 'brief', task.name),
+      count,
+      given('input frames a programme frame', input.fps / task.fps, '×', 'brief', task.name),
+    ]);
+    const chroma = task.recordCodec === 'mezzanine' ? input.chroma : '4:2:0';
+    encodeOn(
+      out,
+      stage,
+      px,
+      {
+        codec: task.recordCodec,
+        preset: 'fast',
+        path: task.recordPath,
+        chroma,
+        bitDepth: 8,
+        width: input.width,
+        height: input.height,
+      },
+      input.count,
+      facts,
+      application,
+    );
+    const bits = product('recorded', 'bit/s', [
+      given('bit rate of a recording', task.recordMbitPerS * 1e6, 'bit/s', 'brief', task.name),
+      count,
+    ]);
+    out.need(stage, 'write:active', bytesAFrame('bytes written', bits, fps));
+    if (task.keepHours > 0)
+      out.hold(
+        'space:active',
+        product('recordings kept', 'B', [
+          bits,
+          given('bytes a bit', 1 / 8, 'B/bit', 'standard', 'definition'),
+          given('seconds kept', task.keepHours * 3600, 's', 'brief', task.name),
+        ]),
+      );
+  });
+  out.program(application, onCard);
+  return {
+    mode: 'real-time',
+    task: task.id,
+    foreground: task.foreground ?? false,
+    unit: 'frame',
+    targetPerS: fps,
+    threadCap: application.threadCap,
+    worst: { factor: k('worst moments', 'worst'), decides: true },
+    cards: application.cards,
+    flows: captured(task, task.inputs, facts),
+    outside: outsideOf(live.figures, {
+      inputs: inputCount(asked.inputs),
+      fps: asked.fps,
+      layers: asked.layers,
+      renditions: asked.renditions.length,
+      megapixels: (asked.width * asked.height) / 1e6,
+    }),
+    ...out.collected(),
+  };
+}
+
+export const live: Trade<'live'> = {
+  kind: 'live',
+  name: 'Stream and record live',
+  explains: 'takes cameras in, lays them together, records and sends them without a dropped frame',
+  start: (id) => ({
+    kind: 'live',
+    id,
+    name: 'Live programme',
+    importance: 4,
+    foreground: true,
+    inputs: [{ count: 3, width: 1920, height: 1080, fps: 50, chroma: '4:2:2', bitDepth: 10 }],
+    via: 'cards',
+    width: 1920,
+    height: 1080,
+    fps: 50,
+    layers: 3,
+    keyed: 0,
+    renditions: [{ width: 1920, height: 1080, codec: 'h264', mbitPerS: 6, path: 'engine', preset: 'fast' }],
+    record: 'programme',
+    recordCodec: 'h264',
+    recordMbitPerS: 30,
+    recordPath: 'engine',
+    keepHours: 20,
+    marginPercent: 30,
+  }),
+  figures: {
+    inputs: {
+      label: 'Inputs',
+      explains: 'Each takes a port, a share of the capture card’s link and a copy through memory.',
+      valid: [1, 12],
+    },
+    fps: {
+      label: 'Programme frame rate',
+      unit: 'fps',
+      explains: 'Everything is done this often a second.',
+      valid: [23, 61],
+    },
+    megapixels: {
+      label: 'Programme picture',
+      unit: 'Mpx',
+      explains: 'Laying together and encoding cost by the pixel.',
+      valid: [0.4, 9],
+    },
+    layers: {
+      label: 'Titles and pictures over the programme',
+      explains: 'Each is fetched, scaled and blended over the whole picture.',
+      valid: [0, 20],
+    },
+    keyed: { label: 'Keyed inputs', explains: 'Cutting the background out costs about four layers.' },
+    renditions: {
+      label: 'Streams',
+      explains: 'Each is scaled and encoded by itself, and takes a session of an engine or cores.',
+      valid: [0, 8],
+    },
+    mbitPerS: {
+      label: 'Bit rate',
+      unit: 'Mb/s',
+      explains: 'Decides the line out of the house and the space of recordings, hardly the encoder’s work.',
+    },
+    margin: {
+      label: 'Margin of the uplink',
+      unit: '%',
+      explains: 'Retries and everything else on the line; a third is usual.',
+    },
+    keepHours: { label: 'Hours kept', unit: 'h', explains: 'Recordings stay on the active drive that long.' },
+  },
+  constants: LIVE,
+  expand: expandLive,
+  weaknesses: [
+    'Engines of a card and of the processor count as one pool of time; sessions are counted for each.',
+    'Latency from lens to viewer is not predicted.',
+    'Interlaced pictures are taken as their full frames.',
+  ],
+};

@@ -1,0 +1,236 @@
+import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
+import { GIB } from '../units/quantity';
+import { achievedFlop, achievedTraffic, Demands } from './demands';
+import { profileOf, type MachineFacts } from './machineFacts';
+import { SCENE } from './sceneConstants';
+import type { RealTime } from './stage';
+import type { SceneWork } from './tasks';
+import { outsideOf, type Trade } from './trade';
+
+const k = (label: string, name: keyof typeof SCENE): Derivation => fromConstant(label, SCENE[name]);
+
+const SHADE = { plain: 'shadePlain', lit: 'shadeLit', rich: 'shadeRich' } as const;
+
+/**
+ * Time for triangles or rays on the card, as the FLOP that its shaders could do in that time: so a frame's pixels,
+ * triangles and rays add up to one graphics time. Undefined when the card's rate is unknown.
+ */
+function asFlop(
+  label: string,
+  amount: Derivation,
+  rate: Derivation | undefined,
+  share: Derivation,
+  fp32: Derivation | undefined,
+): Derivation | undefined {
+  if (!rate || !fp32) return undefined;
+  return product(`${label}, as FLOP of that time`, 'FLOP', [
+    quotient(`${label}, time`, 's', [amount, rate, share]),
+    fp32,
+  ]);
+}
+
+/**
+ * Interactive 3-D: a unit is a frame. Processor time (main thread by draws and things, workers by things) and graphics
+ * time (pixels by shading, triangles, rays) run side by side, so the slower of the two makes the frame.
+ */
+export function expandScene(task: SceneWork, facts: MachineFacts): RealTime {
+  const out = new Demands();
+  const application = profileOf('scene', task, facts);
+  const { costs } = application;
+  const own = (label: string, value: number | undefined): Derivation[] =>
+    value === undefined ? [] : [given(label, value, '×', 'profile', application.name)];
+  const brief = (label: string, value: number, unit: string) => given(label, value, unit, 'brief', task.name);
+  const card = facts.parts.one('graphics');
+  const processor = facts.parts.one('processor');
+  const integrated = processor?.part.integratedGraphics;
+  const px = product('pixels of all displays', 'px', [
+    brief('displays', task.displays, ''),
+    brief('width', task.width, 'px'),
+    brief('height', task.height, 'px'),
+  ]);
+  const things = brief('moving things', task.movingThings, '');
+  out.serial(
+    'prepare frame',
+    product('main thread', 'Gwork', [
+      sum('main thread', 'Gwork', [
+        k('a frame', 'frameSerial'),
+        product('draws', 'Gwork', [brief('draw calls', task.drawCalls, ''), k('a draw', 'drawSerial')]),
+        product('things', 'Gwork', [things, k('a thing on the main thread', 'thingSerial')]),
+      ]),
+      ...own('one-thread work of the application', costs?.oneThread),
+    ]),
+  );
+  if (task.movingThings > 0)
+    out.need(
+      'move things',
+      'cpu.parallel',
+      product('things on workers', 'Gwork', [
+        things,
+        k('a thing', 'thingParallel'),
+        ...own('work on all cores of the application', costs?.cores),
+      ]),
+    );
+  if (!facts.hasGraphics) out.impossible.push({ code: 'no-graphics' });
+  else {
+    const more = own('graphics work of the application', costs?.graphics);
+    out.stacks(application, facts);
+    out.need(
+      'draw',
+      'gpu.fp32',
+      achievedFlop('shading', [px, k(`${task.shading} shading`, SHADE[task.shading]), ...more]),
+    );
+    out.need('draw', 'gpu.traffic', achievedTraffic('pictures and textures', [px, k('a pixel', 'shadeTraffic')]));
+    const fp32 = card
+      ? card.part.fp32Tflops === undefined
+        ? undefined
+        : given('FP32 rate', card.part.fp32Tflops * 1e12, 'FLOP/s', 'part', card.part.name)
+      : integrated && integrated !== 'none'
+        ? given('FP32 rate', integrated.fp32Tflops * 1e12, 'FLOP/s', 'part', 'integrated graphics')
+        : undefined;
+    const triangleRate = card
+      ? card.part.trianglesGs === undefined
+        ? undefined
+        : given('triangle rate', card.part.trianglesGs * 1e9, '/s', 'part', card.part.name)
+      : fp32 &&
+        product('triangle rate', '/s', [
+          given('TFLOP/s', fp32.value / 1e12, 'TFLOP/s', 'part', 'integrated graphics'),
+          k('a TFLOP/s', 'trianglesPerTflop'),
+          given('a Gtriangle', 1e9, '', 'standard', 'definition'),
+        ]);
+    const mesh = product('triangles in view', '', [
+      brief('million triangles', task.mTriangles, 'M'),
+      given('a million', 1e6, '', 'standard', 'definition'),
+      ...more,
+    ]);
+    const drawn = asFlop('triangles', mesh, triangleRate, k('share of the stated rate', 'triangleShare'), fp32);
+    if (drawn) out.need('draw', 'gpu.fp32', drawn);
+    else if (card?.part.trianglesGs === undefined && card)
+      out.missing.push({ item: card.item.id, part: card.part.id, field: 'trianglesGs' });
+    if (task.raysPerPx > 0) {
+      const rate = card?.part.rayGs;
+      const rays = asFlop(
+        'rays',
+        product('rays', '', [px, brief('rays a pixel', task.raysPerPx, ''), ...more]),
+        rate === undefined ? undefined : given('ray rate', rate * 1e9, '/s', 'part', card?.part.name ?? ''),
+        k('share of the stated rate', 'rayShare'),
+        fp32,
+      );
+      if (rays) out.need('trace', 'gpu.fp32', rays);
+      else if (card && rate === undefined) out.missing.push({ item: card.item.id, part: card.part.id, field: 'rayGs' });
+      else if (!card) out.impossible.push({ code: 'part-missing', kind: 'graphics' });
+    }
+    out.hold(
+      'graphics memory',
+      sum('scene on the card', 'B', [
+        brief('textures', task.texturesGiB * GIB, 'B'),
+        product('meshes', 'B', [
+          mesh,
+          given('seen and out of sight', 4, '×', 'standard', 'one seen, three out of sight'),
+          k('a triangle', 'meshBytes'),
+        ]),
+        product('pictures', 'B', [px, k('a pixel', 'pictureBytes'), k('pictures', 'frames')]),
+      ]),
+    );
+  }
+  out.hold('memory', brief('scene kept for loading', task.texturesGiB * 0.5 * GIB, 'B'));
+  out.program(application, facts.hasGraphics);
+  const worst = k('the worst hundredth of frames', 'worst');
+  return {
+    mode: 'real-time',
+    task: task.id,
+    foreground: task.foreground ?? false,
+    unit: 'frame',
+    targetPerS: given('rate to keep', task.fps, 'frames/s', 'brief', task.name),
+    threadCap: application.threadCap,
+    worst: { factor: worst, decides: task.judgedBy === 'worst' },
+    cards: application.cards,
+    flows: [],
+    outside: outsideOf(scene.figures, {
+      megapixels: px.value / 1e6,
+      fps: task.fps,
+      mTriangles: task.mTriangles,
+      drawCalls: task.drawCalls,
+      raysPerPx: task.raysPerPx,
+      movingThings: task.movingThings,
+      texturesGiB: task.texturesGiB,
+    }),
+    ...out.collected(),
+  };
+}
+
+export const scene: Trade<'scene'> = {
+  kind: 'scene',
+  name: 'Walk through 3-D, in real time',
+  explains: 'simulator, walk-through, engine preview or headset at the display’s rate',
+  start: (id) => ({
+    kind: 'scene',
+    id,
+    name: 'Walk through a scene',
+    importance: 4,
+    foreground: true,
+    displays: 1,
+    width: 2560,
+    height: 1440,
+    fps: 60,
+    judgedBy: 'worst',
+    shading: 'lit',
+    mTriangles: 6,
+    drawCalls: 3000,
+    raysPerPx: 0,
+    movingThings: 300,
+    texturesGiB: 3,
+  }),
+  figures: {
+    megapixels: {
+      label: 'All displays together',
+      unit: 'Mpx',
+      explains: 'Shading and rays cost by the pixel.',
+      valid: [0.9, 34],
+    },
+    fps: {
+      label: 'Rate to keep',
+      unit: 'fps',
+      explains: 'The display’s refresh: what comes later is shown twice.',
+      valid: [24, 241],
+    },
+    mTriangles: {
+      label: 'Triangles in view',
+      unit: 'M',
+      explains: 'What the card must set up a frame, whatever their size.',
+      valid: [0.05, 60],
+    },
+    drawCalls: {
+      label: 'Draw calls',
+      explains: 'Each is submitted by the main thread: the usual limit of one core.',
+      valid: [50, 30_000],
+    },
+    raysPerPx: {
+      label: 'Rays a pixel',
+      explains: 'Reflections and shadows that are traced; needs a card that traces.',
+      valid: [0, 8],
+    },
+    movingThings: {
+      label: 'Moving things',
+      explains: 'Ships, people, waves’ patches: stepped every frame, most on worker threads.',
+      valid: [0, 30_000],
+    },
+    texturesGiB: {
+      label: 'Textures',
+      unit: 'GB',
+      explains: 'Must lie in graphics memory, or frames wait for the link.',
+      valid: [0, 40],
+    },
+    shading: { label: 'Shading', explains: 'How much is computed for a pixel.' },
+    judgedBy: {
+      label: 'Counts as kept',
+      explains: 'The usual frame, or the worst hundredth: that is what people notice.',
+    },
+  },
+  constants: SCENE,
+  expand: expandScene,
+  weaknesses: [
+    'The worst hundredth is a factor on the usual frame; hitches of loading from a drive are not modelled.',
+    'Smaller pictures that are enlarged by the card are to be given as the smaller size.',
+    'Several displays are one picture; a card a display is not modelled.',
+  ],
+};

@@ -1,0 +1,40 @@
+import type { Register } from './constants';
+import type { MachineFacts } from './machineFacts';
+import type { Expanded, Outside } from './stage';
+import type { TaskKind, TaskOf } from './tasks';
+
+/** A figure that a trade asks for: what it is, and within which range the model was thought through. */
+export interface Figure {
+  readonly label: string;
+  readonly unit?: string;
+  /** One sentence on what it does to the machine. */
+  readonly explains: string;
+  readonly valid?: readonly [from: number, to: number];
+}
+
+/** A kind of work: how it begins, what its figures mean, and how it becomes demands. */
+export interface Trade<K extends TaskKind> {
+  readonly kind: K;
+  readonly name: string;
+  readonly explains: string;
+  /** Starting values that a practitioner would nod at and then change. */
+  readonly start: (id: string) => TaskOf<K>;
+  readonly figures: Readonly<Record<string, Figure>>;
+  readonly constants: Register;
+  readonly expand: (task: TaskOf<K>, facts: MachineFacts) => Expanded;
+  /** What it cannot tell, for the documentation. */
+  readonly weaknesses: readonly string[];
+}
+
+/** Figures of a task that lie outside the range their trade was thought through for. */
+export function outsideOf(
+  figures: Readonly<Record<string, Figure>>,
+  values: Readonly<Record<string, number | undefined>>,
+): Outside[] {
+  return Object.entries(values).flatMap(([name, value]): Outside[] => {
+    const figure = figures[name];
+    if (!figure?.valid || value === undefined) return [];
+    const [from, to] = figure.valid;
+    return value >= from && value <= to ? [] : [{ label: figure.label, value, unit: figure.unit ?? '', from, to }];
+  });
+}
