@@ -1,5 +1,5 @@
 import { figureMeta, type PartKind } from '../parts';
-import type { Impossible } from '../work/stage';
+import type { Impossible, Outside } from '../work/stage';
 import { listed, number } from './format';
 
 /** Resources as a practitioner names them. */
@@ -88,6 +88,10 @@ export function impossibleWords(reason: Impossible): string {
       return `There is no ${kindName(reason.kind)} in the machine to do it.`;
   }
 }
+
+/** A figure outside the range that a trade was thought through for. */
+export const outsideWords = ({ label, value, unit, from, to }: Outside): string =>
+  `${label} of ${number(value)}${unit ? ` ${unit}` : ''} lies outside ${number(from)} to ${number(to)}, for which the model was thought through: the band is wider.`;
 
 export function codecName(codec: string): string {
   switch (codec) {

@@ -38,7 +38,7 @@ export function expandDesk(task: DeskWork): RealTime {
     mode: 'real-time',
     foreground: task.foreground ?? false,
     task: task.id,
-    unit: 'second of desk work',
+    unit: 'second',
     targetPerS: given('as it happens', 1, '/s', 'standard', 'definition'),
     threadCap: 64,
     demands,

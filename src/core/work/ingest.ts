@@ -87,7 +87,7 @@ export function expandIngest(task: IngestWork, facts: MachineFacts): RealTime {
     mode: 'real-time',
     task: task.id,
     foreground: task.foreground ?? false,
-    unit: 'second of it',
+    unit: 'second',
     targetPerS: given('as it happens', 1, '/s', 'standard', 'definition'),
     threadCap: application.threadCap,
     flows,

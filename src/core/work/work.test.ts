@@ -6,10 +6,9 @@ import { briefOf, dataOf, machineOf } from '../tests/world';
 import { compileCatalogue } from '../catalogue';
 import { briefSchema } from '../brief';
 import { COMMON } from './common';
-import { DESK as DESK_CONSTANTS } from './deskConstants';
 import { EDIT } from './editConstants';
 import type { ApplicationProfile } from './applications';
-import { startingTask, TEMPLATES } from './templates';
+import { TRADES } from './templates';
 import { taskSchema } from './tasks';
 
 const profile = (over: Partial<ApplicationProfile> = {}): ApplicationProfile => ({
@@ -42,7 +41,7 @@ function withApplication(over: Partial<ApplicationProfile>, task: object, change
 
 describe('constants', () => {
   test('each has a unit, a reason and a spread that is a factor', () => {
-    for (const register of [COMMON, EDIT, DESK_CONSTANTS])
+    for (const register of [COMMON, ...Object.values(TRADES).map((trade) => trade.constants)])
       for (const [name, constant] of Object.entries(register)) {
         expect(constant.spread, name).toBeGreaterThanOrEqual(1);
         expect(constant.spread, name).toBeLessThan(3);
@@ -185,14 +184,6 @@ describe('custom work', () => {
 });
 
 describe('templates and schemas', () => {
-  test('every template starts with values its schema takes, and runs on the test machine', () => {
-    for (const template of TEMPLATES) {
-      const task = startingTask(template.kind, 'new');
-      expect(taskSchema.safeParse(task).success, template.name).toBe(true);
-      expect(assessed({ brief: { tasks: [task], sittings: [] } }).tasks[0]?.gets, template.name).toBeDefined();
-    }
-  });
-
   test('tasks keep to sane figures', () => {
     const bad = (patch: object) => taskSchema.safeParse({ ...PLAY, ...patch }).success;
     expect([

@@ -4,11 +4,12 @@ import { loudestOf } from '@/core/heat/state';
 import type { Finding } from '@/core/rules/rule';
 import type { HoldResult, TaskResult } from '@/core/predict/results';
 import type { Derivation } from '@/core/predict/derive';
+import { sensitivityOf } from '@/core/predict/sensitivity';
 import { mostOf } from '@/core/units/most';
 import { verdictOf, type Band, type Verdict } from '@/core/units/band';
 import type { Task } from '@/core/work/tasks';
-import { coins, duration, memorySize, number, percent, size, watts } from '@/core/words/format';
-import { impossibleWords, resourceName } from '@/core/words/names';
+import { coins, duration, listed, memorySize, number, percent, size, watts } from '@/core/words/format';
+import { impossibleWords, outsideWords, resourceName } from '@/core/words/names';
 import type { BeamAxis } from './Beam';
 
 /** A beam's figures and words, ready to draw. */
@@ -38,7 +39,7 @@ const range = (band: Band, format: (value: number) => string): string => {
 };
 
 const unitOf = (result: TaskResult): string =>
-  result.unit === 'frame' ? 'fps' : result.unit === 'second of desk work' ? '×' : `${result.unit}s/s`;
+  result.unit === 'frame' ? 'fps' : result.unit === 'second' ? '×' : `${result.unit}s/s`;
 
 /** What a task gets, as the trade writes it. */
 export function getsText(result: TaskResult): string {
@@ -46,14 +47,14 @@ export function getsText(result: TaskResult): string {
   if (!result.gets)
     return result.atMost === undefined ? 'unproven' : `unproven, at most ${number(result.atMost)} ${unitOf(result)}`;
   if (result.mode === 'elastic') return range(result.gets, duration);
-  if (result.unit === 'second of desk work') return `${range(result.gets, (value) => number(value, 2))} × its pace`;
+  if (result.unit === 'second') return `${range(result.gets, (value) => number(value, 2))} × its pace`;
   return `${range(result.gets, (value) => number(value))} ${unitOf(result)}`;
 }
 
 export function needText(result: TaskResult): string {
   if (result.target === undefined) return 'no target';
   if (result.mode === 'elastic') return `need ${duration(result.target)}`;
-  if (result.unit === 'second of desk work') return 'need its pace';
+  if (result.unit === 'second') return 'need its pace';
   return `need ${number(result.target)} ${unitOf(result)}`;
 }
 
@@ -65,7 +66,7 @@ function taskSentence(name: string, result: TaskResult): string {
     return result.target === undefined
       ? `${name}: takes ${duration(result.gets.likely)}.`
       : `${name}: takes ${duration(result.gets.likely)} of ${duration(result.target)} allowed, ${verdict}.`;
-  if (result.unit === 'second of desk work')
+  if (result.unit === 'second')
     return `${name}: gets ${number(result.gets.likely, 2)} times the pace it needs, ${verdict}.`;
   const unit = result.unit === 'frame' ? 'frames per second' : `${result.unit}s per second`;
   return `${name}: gets ${number(result.gets.likely)} of ${number(result.target ?? 0)} ${unit}, ${verdict}.`;
@@ -83,6 +84,11 @@ export function taskBeam(task: Task, result: TaskResult): BeamModel {
     ...(result.dropped !== undefined && result.dropped > 0
       ? [`About ${number(result.dropped)} of ${number(result.target ?? 0)} ${result.unit}s a second are dropped.`]
       : []),
+    ...(result.worst
+      ? [`In its worst moments ${range(result.worst, (value) => number(value))} ${unitOf(result)}.`]
+      : []),
+    ...result.outside.map(outsideWords),
+    ...movedBy(result),
     'Clocks are those that heat and power limits leave once everything is warm.',
   ];
   return {
@@ -100,6 +106,15 @@ export function taskBeam(task: Task, result: TaskResult): BeamModel {
       ...(use.supply ? [{ label: `${resourceName(use.resource)}: supply`, derivation: use.supply }] : []),
     ]),
   };
+}
+
+/** The constants that are least sure and move this prediction most. */
+function movedBy(result: TaskResult): string[] {
+  const most = sensitivityOf(result).slice(0, 3);
+  if (most.length === 0) return [];
+  return [
+    `What moves it most: ${listed(most.map(({ label, factor }) => `${label} (×${number(1 / factor, 2)} to ×${number(factor, 2)})`))}.`,
+  ];
 }
 
 /** Memory and space beams, each at its worst sitting. */
