@@ -69,7 +69,7 @@ test.describe('the brief', () => {
     const field = page.getByLabel('Correction steps', { exact: true });
     await field.fill('-3');
     await field.press('Enter');
-    await expect(page.getByRole('alert').filter({ hasText: 'At least 0.' })).toBeVisible();
+    await expect(page.getByRole('alert').filter({ hasText: 'Between 0 and 200.' })).toBeVisible();
     await field.fill('150');
     await field.press('Enter');
     await expect(task).toContainText('150 correction steps');

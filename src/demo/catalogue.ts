@@ -1,3 +1,4 @@
+import { APPLICATIONS } from './applications';
 import { CATALOGUE_FORMAT } from '@/core/formats/catalogueSchema';
 import { boards } from './lines/boards';
 import { drives } from './lines/drives';
@@ -40,61 +41,6 @@ const SELLERS = [
   { id: 'tidewrack-surplus', name: 'Tidewrack Surplus', ratings: 34, meanRating: 4.7 },
   { id: 'kelpline', name: 'Kelpline', ratings: 8_450, meanRating: 4.3 },
   { id: 'quillstone', name: 'Quillstone Workshop', ratings: 140, meanRating: 4.9 },
-] as const;
-
-const APPLICATIONS = [
-  {
-    id: 'reelwright',
-    name: 'Reelwright',
-    trade: 'edit',
-    decode: 'engine',
-    rawDecode: 'graphics',
-    effects: 'graphics',
-    engineEncode: true,
-    threadCap: 32,
-    cards: { max: 2, gain: 0.7 },
-    engineLimit: { width: 8192, height: 8192 },
-    computeStacks: ['Tesserel', 'Loomwork'],
-    systems: ['System One-seat', 'System Works'],
-    memoryGiB: { minimum: 16, recommended: 32 },
-    graphicsMemoryGiB: { minimum: 6, recommended: 12 },
-    ownMemoryGiB: 5,
-    ownGraphicsMemoryGiB: 1.2,
-  },
-  {
-    id: 'spliceyard',
-    name: 'Spliceyard',
-    trade: 'edit',
-    decode: 'engine',
-    rawDecode: 'processor',
-    effects: 'graphics',
-    engineEncode: true,
-    threadCap: 16,
-    cards: { max: 1, gain: 0 },
-    engineLimit: { width: 4096, height: 4096 },
-    computeStacks: ['open compute'],
-    memoryGiB: { minimum: 8, recommended: 32 },
-    graphicsMemoryGiB: { minimum: 4, recommended: 8 },
-    ownMemoryGiB: 4,
-    ownGraphicsMemoryGiB: 1,
-  },
-  {
-    id: 'cutwater',
-    name: 'Cutwater',
-    trade: 'edit',
-    decode: 'processor',
-    rawDecode: 'processor',
-    effects: 'processor',
-    engineEncode: false,
-    threadCap: 24,
-    cards: { max: 1, gain: 0 },
-    computeStacks: [],
-    systems: ['System Works'],
-    memoryGiB: { minimum: 8, recommended: 16 },
-    graphicsMemoryGiB: { minimum: 2, recommended: 4 },
-    ownMemoryGiB: 3,
-    ownGraphicsMemoryGiB: 0.5,
-  },
 ] as const;
 
 /** Makers that Region B's sellers do not carry. */

@@ -11,7 +11,7 @@ import { compareWithRival } from '@/core/money/rivals';
 import { editMachine } from '@/core/edits';
 import type { Machine } from '@/core/machine';
 import { demoCatalogue, demoParts } from './catalogue';
-import { filmBrief, filmDrafts, sonarBrief, sonarDrafts } from './ninefathom';
+import { demoSeats, filmBrief, filmDrafts, sonarBrief, sonarDrafts } from './ninefathom';
 import { implausible, plausibilityReport, relationsOf } from './plausibility';
 import { seeded, slug } from './seed';
 
@@ -194,6 +194,66 @@ describe('the sonar ingest machine', () => {
     expect(remedies.map((remedy) => remedy.part?.kind)).toContain('board');
     for (const { effect } of remedies)
       expect(effect.tasks.find((task) => task.task === 'archive')?.after).toBe('carries');
+  });
+});
+
+describe('seats that run in real time', () => {
+  const verdicts = (seatId: string) => {
+    const seat = demoSeats().find((entry) => entry.seatId === seatId);
+    return seat?.drafts.map((machine) => {
+      const { tasks } = assess(machine, seat.brief, context);
+      return Object.fromEntries(tasks.map((task) => [task.task, `${task.verdict}, ${task.binds ?? 'nothing'}`]));
+    });
+  };
+
+  test('dive broadcast: cores for the recordings carry it, the bigger card does not', () => {
+    const [cores, card] = verdicts('dive-broadcast') ?? [];
+    expect(Object.values(cores ?? {}).every((words) => words.startsWith('carries'))).toBe(true);
+    expect(card).toMatchObject({ show: 'between, cpu.parallel', voice: 'carries, cpu.parallel' });
+  });
+
+  test('bridge trainer: the harbour goes by one thread, the open sea by the card; only one card drives the displays', () => {
+    const [tied, more] = verdicts('bridge-trainer') ?? [];
+    expect(tied).toMatchObject({ harbour: 'between, cpu.serial', 'open-sea': 'carries, gpu.fp32' });
+    expect(more).toMatchObject({ harbour: 'between, cpu.serial', 'open-sea': 'carries, gpu.fp32' });
+    const seat = demoSeats().find((entry) => entry.seatId === 'bridge-trainer');
+    const [a, b] = (seat?.drafts ?? []).map((machine) => assess(machine, seat?.brief ?? brief, context));
+    const harbour = (assessment: Assessment | undefined) =>
+      assessment?.tasks.find((task) => task.task === 'harbour')?.gets?.likely ?? NaN;
+    expect(harbour(a)).toBeGreaterThan(60);
+    expect(harbour(b)).toBeLessThan(60);
+    const ties = (assessment: Assessment | undefined) =>
+      assessment?.findings.filter((finding) => finding.rule === 'adaptive-sync').length;
+    expect([ties(a), ties(b)]).toEqual([0, 1]);
+  });
+
+  test('the same work in another application asks for another machine', () => {
+    const seat = demoSeats().find((entry) => entry.seatId === 'dive-broadcast');
+    const [machine] = seat?.drafts ?? [];
+    if (!seat || !machine) throw new Error('no such seat');
+    const binds = (application: string) => {
+      const tasks = seat.brief.tasks.map((task) =>
+        task.kind === 'live'
+          ? {
+              ...task,
+              application,
+              renditions: task.renditions.map((stream) => ({
+                ...stream,
+                path: application === 'foghorn-live' ? ('software' as const) : stream.path,
+              })),
+            }
+          : task,
+      );
+      const result = assess(machine, { ...seat.brief, tasks }, context).tasks[0];
+      return [
+        result?.uses.find((use) => use.resource === 'cpu.parallel')?.demand.value,
+        result?.uses.find((use) => use.resource === 'gpu.fp32')?.demand.value,
+      ];
+    };
+    const [castdeck, foghorn, pierlight] = ['castdeck', 'foghorn-live', 'pierlight'].map(binds);
+    expect(foghorn?.[0]).toBeGreaterThan((castdeck?.[0] ?? 0) * 1.3);
+    expect(foghorn?.[1]).toBeUndefined();
+    expect(pierlight?.[1]).toBeCloseTo((castdeck?.[1] ?? 0) * 2.4, 0);
   });
 });
 

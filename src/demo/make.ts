@@ -1,7 +1,7 @@
 import { writeFileSync, mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { demoCatalogue } from './catalogue';
-import { filmBrief, filmDrafts, mosaicsBrief, mosaicsDrafts, sonarBrief, sonarDrafts } from './ninefathom';
+import { demoSeats } from './ninefathom';
 import { DEMO_TODAY } from './seed';
 import { importFile } from '@/server/import/importFile';
 import { addDemoSeat, fixDemoDay, openService } from '@/server/service';
@@ -24,27 +24,7 @@ async function main(): Promise<void> {
   } else {
     await fixDemoDay(service, DEMO_TODAY);
     const project = { projectId: 'ninefathom', projectName: 'Ninefathom Survey Cooperative' };
-    await addDemoSeat(service, {
-      ...project,
-      seatId: 'film-desk',
-      seatName: 'Film desk',
-      brief: filmBrief(),
-      drafts: filmDrafts(),
-    });
-    await addDemoSeat(service, {
-      ...project,
-      seatId: 'sonar-ingest',
-      seatName: 'Sonar ingest',
-      brief: sonarBrief(),
-      drafts: sonarDrafts(),
-    });
-    await addDemoSeat(service, {
-      ...project,
-      seatId: 'sea-floor-mosaics',
-      seatName: 'Sea-floor mosaics',
-      brief: mosaicsBrief(),
-      drafts: mosaicsDrafts(),
-    });
+    for (const seat of demoSeats()) await addDemoSeat(service, { ...project, ...seat });
     console.log(`demo database made: ${result.dryRun.read} catalogue entries`);
   }
   await service.close();

@@ -95,8 +95,8 @@ export function sonarBrief(): Brief {
     mustHaves: { networkGbitPerS: 25 },
     ownedDisplays: ['glasswater-pane-27'],
     tasks: [
-      { kind: 'custom', id: 'ingest', name: 'Take the recorder in', importance: 5, mode: 'real-time', unit: 'block', unitsPerS: 1, parallelGwork: 3, memoryGiB: 8, flows: [{ from: 'network', to: 'active', gbytePerS: 2.6 }] },
-      { kind: 'custom', id: 'archive', name: 'Send on to the archive', importance: 4, mode: 'real-time', unit: 'block', unitsPerS: 1, serialGwork: 0.5, memoryGiB: 2, flows: [{ from: 'active', to: 'second network', gbytePerS: 1 }] },
+      { kind: 'ingest', id: 'ingest', name: 'Take the recorder in', importance: 5, runsPerWeek: 10, application: 'ferrycopy', from: 'network', to: 'active', streams: 1, gbitPerS: 20.8, hours: 6, checksum: 'fast', keepTB: 6 },
+      { kind: 'ingest', id: 'archive', name: 'Send on to the archive', importance: 4, runsPerWeek: 10, application: 'ferrycopy', from: 'active', to: 'second network', streams: 1, gbitPerS: 8, hours: 16, checksum: 'none', keepTB: 0 },
       { kind: 'custom', id: 'check', name: 'Check and index a survey', importance: 2, mode: 'elastic', unit: 'survey line', unitsPerRun: 40, targetMin: 10, threadCap: 16, parallelGwork: 180, serialGwork: 6, memoryGiB: 12, readGB: { active: 4 } },
       { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 8, conferencing: false, otherGiB: 1 },
     ],
@@ -175,3 +175,115 @@ export function mosaicsDrafts(): Machine[] {
     machine('mosaics-b', 'Put right', rows(['northdraft-eddy-140-twin', 'Northdraft Eddy 140 Twin'], [wide, wide, small])),
   ];
 }
+
+const hd50 = { width: 1920, height: 1080, fps: 50, chroma: '4:2:2', bitDepth: 10 };
+const stream = (width: number, height: number, mbitPerS: number) => ({ width, height, codec: 'h264', mbitPerS, path: 'engine', preset: 'fast' });
+
+/** Shows dives live to schools: five pictures in, titles, three streams, every input recorded. */
+export function broadcastBrief(): Brief {
+  return briefSchema.parse({
+    id: 'dive-broadcast',
+    name: 'Dive broadcast',
+    region: 'region-a',
+    budgetMinor: 270_000,
+    budgetTaxIncluded: true,
+    roomC: 28,
+    yearsOfService: 4,
+    mustHaves: { videoInputs: 5, noiseDbA: 38 },
+    ownedDisplays: ['glasswater-pane-32', 'glasswater-pane-32'],
+    tasks: [
+      { kind: 'live', id: 'show', name: 'Show a dive live', importance: 5, runsPerWeek: 3, foreground: true, application: 'castdeck', inputs: [{ count: 5, ...hd50 }], via: 'cards', width: 1920, height: 1080, fps: 50, layers: 4, keyed: 1, renditions: [stream(1920, 1080, 6), stream(1280, 720, 3), stream(960, 540, 1.5)], record: 'inputs', recordCodec: 'h264', recordMbitPerS: 30, recordPath: 'software', keepHours: 12, marginPercent: 30, uplinkMbitPerS: 20 },
+      { kind: 'edit-export', id: 'clips', name: 'Clips for the schools', importance: 2, runsPerWeek: 6, application: 'spliceyard', sources: [{ codec: 'h264', width: 1920, height: 1080, fps: 50, chroma: '4:2:0', bitDepth: 8, mbitPerS: 30, streams: 1, decodeAt: 1 }], width: 1920, height: 1080, fps: 50, correctionSteps: 3, spatialNr: 'off', temporalNr: 'off', outWidth: 1920, outHeight: 1080, outCodec: 'h264', outChroma: '4:2:0', outBitDepth: 8, outMbitPerS: 12, path: 'software', preset: 'fast', programmeMin: 12, targetMin: 10 },
+      { kind: 'audio', id: 'voice', name: 'Diver and studio sound', importance: 4, foreground: true, application: 'bellbuoy', tracks: 12, effectsPerTrack: 3, longestChain: 5, instruments: 0, voicesFromDrive: 0, bufferSamples: 256, rateKHz: 48, libraryGiB: 0 },
+      { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 8, conferencing: true, otherGiB: 1 },
+    ],
+    sittings: [
+      { id: 'on-air', name: 'On air', hoursPerWeek: 9, tasks: ['show', 'voice', 'desk'] },
+      { id: 'afterwards', name: 'Afterwards', hoursPerWeek: 6, tasks: ['clips', 'desk'] },
+    ],
+  });
+}
+
+/** One draft with the cores that five recordings in software take; one whose money went into the card. */
+export function broadcastDrafts(): Machine[] {
+  const rows = (processor: readonly [string, string], card: readonly [string, string]): Row[] => [
+    ['processor-1', ...processor],
+    ['board-1', 'dunmarrow-cairn-6', 'Dunmarrow Cairn 6'],
+    ['memory-1', 'sablerow-slate-2x16-5600', 'Sablerow Slate 2x16 5600'],
+    ['graphics-1', ...card],
+    ['expansion-1', 'lanternmast-beam-four', 'Lanternmast Beam Four'],
+    ['expansion-2', 'lanternmast-beam-one', 'Lanternmast Beam One'],
+    ['drive-1', 'fenstore-cask-1-tb', 'Fenstore Cask 1 TB', { roles: ['system'] }],
+    ['drive-2', 'dromolite-spate-2-tb', 'Dromolite Spate 2 TB', { roles: ['active'] }],
+    ['supply-1', 'gatewick-anvil-750', 'Gatewick Anvil 750'],
+    ['cooler-1', 'northdraft-eddy-140', 'Northdraft Eddy 140'],
+    ['case-1', 'marlhouse-quay', 'Marlhouse Quay'],
+    ['system-1', 'slipway-system-one-seat', 'Slipway System One-seat'],
+  ];
+  return [
+    machine('broadcast-a', 'Cores for the recordings', rows(['halcyte-tern-12', 'Halcyte Tern 12'], ['palisar-gale-8', 'Palisar Gale 8'])),
+    machine('broadcast-b', 'The bigger card', rows(['halcyte-tern-6', 'Halcyte Tern 6'], ['palisar-gale-16', 'Palisar Gale 16'])),
+  ];
+}
+
+/** A ship's bridge on three displays that are there and tied to one adaptive-sync kind. */
+export function bridgeBrief(): Brief {
+  return briefSchema.parse({
+    id: 'bridge-trainer',
+    name: 'Bridge trainer',
+    region: 'region-a',
+    budgetMinor: 310_000,
+    budgetTaxIncluded: true,
+    roomC: 23,
+    yearsOfService: 5,
+    mustHaves: { displays: 3 },
+    ownedDisplays: ['glasswater-pane-27', 'glasswater-pane-27', 'glasswater-pane-27'],
+    tasks: [
+      { kind: 'scene', id: 'harbour', name: 'Enter a harbour at dusk', importance: 5, foreground: true, application: 'bridgewake', displays: 3, width: 2560, height: 1440, fps: 60, judgedBy: 'worst', shading: 'lit', mTriangles: 8, drawCalls: 13_000, raysPerPx: 0, movingThings: 900, texturesGiB: 5 },
+      { kind: 'scene', id: 'open-sea', name: 'Open sea in heavy weather', importance: 4, foreground: true, application: 'bridgewake', displays: 3, width: 2560, height: 1440, fps: 120, judgedBy: 'usual', shading: 'lit', mTriangles: 5, drawCalls: 2500, raysPerPx: 0, movingThings: 150, texturesGiB: 3 },
+      { kind: 'live', id: 'record', name: 'Record the trainee', importance: 2, runsPerWeek: 8, inputs: [{ count: 1, width: 1920, height: 1080, fps: 25, chroma: '4:2:2', bitDepth: 8 }], via: 'cards', width: 1920, height: 1080, fps: 25, layers: 1, keyed: 0, renditions: [], record: 'programme', recordCodec: 'h264', recordMbitPerS: 12, recordPath: 'engine', keepHours: 60, marginPercent: 30 },
+      { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 4, conferencing: false, otherGiB: 0.5 },
+    ],
+    sittings: [
+      { id: 'harbour-lesson', name: 'Harbour lesson', hoursPerWeek: 12, tasks: ['harbour', 'record', 'desk'] },
+      { id: 'sea-lesson', name: 'Sea lesson', hoursPerWeek: 8, tasks: ['open-sea', 'record', 'desk'] },
+    ],
+  });
+}
+
+/** One draft whose card drives the displays' sync, on fast cores; one with as strong a card of another maker and more, slower cores. */
+export function bridgeDrafts(): Machine[] {
+  const rest = (supply: readonly [string, string]): Row[] => [
+    ['memory-1', 'sablerow-slate-2x16-5600', 'Sablerow Slate 2x16 5600'],
+    ['drive-1', 'dromolite-spate-2-tb', 'Dromolite Spate 2 TB', { roles: ['system', 'active'] }],
+    ['expansion-1', 'lanternmast-beam-one', 'Lanternmast Beam One'],
+    ['supply-1', ...supply],
+    ['case-1', 'marlhouse-quay', 'Marlhouse Quay'],
+    ['system-1', 'slipway-system-one-seat', 'Slipway System One-seat'],
+  ];
+  return [
+    machine('bridge-a', 'Tied to the displays', [
+      ['processor-1', 'halcyte-tern-deep-8', 'Halcyte Tern Deep 8'],
+      ['board-1', 'dunmarrow-cairn-6', 'Dunmarrow Cairn 6'],
+      ['graphics-1', 'vessary-brine-24', 'Vessary Brine 24'],
+      ['cooler-1', 'northdraft-eddy-140-twin', 'Northdraft Eddy 140 Twin'],
+      ...rest(['gatewick-anvil-850', 'Gatewick Anvil 850']),
+    ]),
+    machine('bridge-b', 'More cores', [
+      ['processor-1', 'quernic-petrel-16', 'Quernic Petrel 16'],
+      ['board-1', 'tarnholt-ness-5', 'Tarnholt Ness 5'],
+      ['graphics-1', 'lumoth-drift-24', 'Lumoth Drift 24'],
+      ['cooler-1', 'brumeworks-haar-240', 'Brumeworks Haar 240'],
+      ...rest(['gatewick-anvil-850', 'Gatewick Anvil 850']),
+    ]),
+  ];
+}
+
+/** The seats of the demo project, in the order they are shown. */
+export const demoSeats = (): readonly { seatId: string; seatName: string; brief: Brief; drafts: Machine[] }[] => [
+  { seatId: 'film-desk', seatName: 'Film desk', brief: filmBrief(), drafts: filmDrafts() },
+  { seatId: 'dive-broadcast', seatName: 'Dive broadcast', brief: broadcastBrief(), drafts: broadcastDrafts() },
+  { seatId: 'bridge-trainer', seatName: 'Bridge trainer', brief: bridgeBrief(), drafts: bridgeDrafts() },
+  { seatId: 'sonar-ingest', seatName: 'Sonar ingest', brief: sonarBrief(), drafts: sonarDrafts() },
+  { seatId: 'sea-floor-mosaics', seatName: 'Sea-floor mosaics', brief: mosaicsBrief(), drafts: mosaicsDrafts() },
+];

@@ -23,7 +23,8 @@ export type Source = z.infer<typeof sourceSchema>;
 
 /** How frames between frames are made. */
 export const RETIMES = ['off', 'blend', 'flow'] as const;
-const strength = z.enum(['off', 'light', 'strong']);
+export const STRENGTHS = ['off', 'light', 'strong'] as const;
+const strength = z.enum(STRENGTHS);
 export type Strength = z.infer<typeof strength>;
 
 const taskBase = {

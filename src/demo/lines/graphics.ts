@@ -74,7 +74,7 @@ export function graphics(): Priced[] {
       rayGs: Math.round(card.tflops * (old ? 0 : 2)) || 1,
       trianglesGs: Math.round(card.tflops / 4) + 2,
       // only the newest engines of Palisar read 4:2:2
-      mediaEngines: engines(old ? 0.5 : card.tflops > 35 ? 1.6 : 1, card.maker === 'Palisar' && card.generation === 5, !old),
+      mediaEngines: engines(old ? 0.5 : card.tflops > 35 ? 1.6 : 1, card.maker === 'Palisar' && card.generation === 5, !old, card.certified ? undefined : old ? 3 : 8),
       outputs: [{ kind: card.generation === 5 ? 'DisplayPort 2.1' : 'DisplayPort 1.4', count: 3 }, { kind: 'HDMI 2.1', count: 1 }],
       maxDisplays: 4,
       computeStacks: card.maker === 'Lumoth' ? ['Loomwork', 'open compute'] : ['Tesserel', 'open compute'],

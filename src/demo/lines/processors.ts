@@ -29,11 +29,11 @@ const rates = (one1: number, one2: number, two1: number, two2: number) => [
 const ddr5 = { generation: 'DDR5', kinds: ['unbuffered'], rates: rates(6000, 5600, 4400, 4000) };
 const ddr4 = { generation: 'DDR4', kinds: ['unbuffered'], rates: rates(3200, 3200, 2933, 2666) };
 
-/** Media engines by generation of the graphics block: rates in Mpx/s. */
-export function engines(scale: number, wide: boolean, av1: boolean) {
+/** Media engines by generation of the graphics block: rates in Mpx/s, and how many streams their encoders keep open. */
+export function engines(scale: number, wide: boolean, av1: boolean, sessions?: number) {
   const list: Record<string, unknown>[] = [];
   const add = (direction: string, codec: string, chroma: string, bitDepth: number, mpxPerS: number, side: number) =>
-    list.push({ direction, codec, chroma, bitDepth, mpxPerS: Math.round(mpxPerS * scale), maxWidth: side, maxHeight: side });
+    list.push({ direction, codec, chroma, bitDepth, mpxPerS: Math.round(mpxPerS * scale), maxWidth: side, maxHeight: side, ...(direction === 'encode' && sessions !== undefined ? { sessions } : {}) });
   add('decode', 'h264', '4:2:0', 8, 1400, 4096);
   add('decode', 'hevc', '4:2:0', 10, 1900, 8192);
   if (wide) add('decode', 'hevc', '4:2:2', 10, 1500, 8192);
@@ -169,7 +169,7 @@ export function processors(): Priced[] {
         memoryLimitGiB: line.limitGiB,
         errorCorrection: line.ecc,
         rootLinks: line.rootLinks,
-        integratedGraphics: line.tflops === 'none' || model.noGraphics ? 'none' : { fp32Tflops: line.tflops, mediaEngines: engines(line.tflops > 2 ? 1 : 0.8, line.maker === 'Quernic', line.family !== 'Knot'), outputs: [{ kind: 'DisplayPort 1.4', count: 1 }, { kind: 'HDMI 2.1', count: 1 }] },
+        integratedGraphics: line.tflops === 'none' || model.noGraphics ? 'none' : { fp32Tflops: line.tflops, mediaEngines: engines(line.tflops > 2 ? 1 : 0.8, line.maker === 'Quernic', line.family !== 'Knot', 4), outputs: [{ kind: 'DisplayPort 1.4', count: 1 }, { kind: 'HDMI 2.1', count: 1 }] },
         coolerIncluded: model.cooler ?? false,
         unlocked: model.max > 120,
         fp32PerClock: 32,

@@ -14,6 +14,8 @@ import { Beam } from '../shared/Beam';
 import { taskBeam } from '../shared/beams';
 import { Value } from '../shared/Value';
 import { Demands } from './Demands';
+import { OwnedDisplays } from './OwnedDisplays';
+import { Num, Pick } from './phrases';
 import { TaskSentence } from './sentences';
 
 /** Left, the work as editable sentences grouped by sitting; right, what it demands, live. */
@@ -185,11 +187,7 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
         >
           {`${brief.idleHoursPerWeek ?? 0} h a week`}
         </Value>
-        . It drives{' '}
-        {brief.ownedDisplays.length === 0
-          ? 'no owned display'
-          : `${brief.ownedDisplays.length} owned ${brief.ownedDisplays.length === 1 ? 'display' : 'displays'}`}
-        .
+        . It drives <OwnedDisplays brief={brief} edit={edit} />.
       </p>
     </div>
   );
@@ -361,7 +359,38 @@ function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
         </button>
       </div>
       <TaskSentence task={task} applications={applications} onChange={set} />
+      <HowOften task={task} onChange={set} />
     </article>
+  );
+}
+
+/** How often it is done, and whether the machine must stay usable beside what else runs. */
+function HowOften({ task, onChange }: { task: Task; onChange: (task: Task) => void }) {
+  const { runsPerWeek: runs, ...without } = task;
+  return (
+    <p className="small quiet">
+      <Num
+        label="Runs a week"
+        value={runs}
+        min={0}
+        max={10_000}
+        optional
+        onChange={(value) => onChange(value === undefined ? without : { ...task, runsPerWeek: value })}
+      >
+        {runs === undefined ? 'As often as it comes' : `${runs} ${runs === 1 ? 'run' : 'runs'} a week`}
+      </Num>
+      ;{' '}
+      <Pick
+        label="In the foreground"
+        value={task.foreground ?? false}
+        options={[
+          [true, 'in the foreground: keeps two cores and some graphics free of runs beside it'],
+          [false, 'in the background'],
+        ]}
+        onChange={(foreground) => onChange({ ...task, foreground })}
+      />
+      .
+    </p>
   );
 }
 

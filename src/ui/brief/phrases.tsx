@@ -1,6 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import type { Figure } from '@/core/work/trade';
 import { Value } from '../shared/Value';
 
 export type Change<T> = (patch: Partial<T>) => void;
@@ -61,6 +62,7 @@ export function Num({
   max,
   whole,
   optional,
+  figure,
   onChange,
   children,
 }: {
@@ -71,6 +73,8 @@ export function Num({
   max?: number;
   whole?: boolean;
   optional?: boolean;
+  /** What the trade says of it. */
+  figure?: Figure | undefined;
   onChange: (value: number | undefined) => void;
   children?: ReactNode;
 }) {
@@ -86,9 +90,47 @@ export function Num({
         ...(max === undefined ? {} : { max }),
         ...(whole ? { whole } : {}),
         ...(optional ? { optional } : {}),
+        ...(figure ? { explains: figure.explains } : {}),
       }}
     >
       {children ?? (value === undefined ? 'none' : `${value}${unit ? ` ${unit}` : ''}`)}
     </Value>
   );
 }
+
+/** Picks one of a few words. */
+export function Pick<T extends string | number | boolean>({
+  label,
+  value,
+  options,
+  figure,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly (readonly [value: T, label: string])[];
+  figure?: Figure | undefined;
+  onChange: (value: T) => void;
+}) {
+  return (
+    <Value
+      label={label}
+      editor={{
+        kind: 'choice',
+        value: String(value),
+        options: options.map(([option, name]) => ({ value: String(option), label: name })),
+        onChange: (text) => {
+          const chosen = options.find(([option]) => String(option) === text);
+          if (chosen) onChange(chosen[0]);
+        },
+        ...(figure ? { explains: figure.explains } : {}),
+      }}
+    >
+      {options.find(([option]) => option === value)?.[1] ?? String(value)}
+    </Value>
+  );
+}
+
+/** Options that name themselves. */
+export const plain = <T extends string>(values: readonly T[]): (readonly [T, string])[] =>
+  values.map((value) => [value, value]);

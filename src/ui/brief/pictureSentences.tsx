@@ -1,15 +1,26 @@
 'use client';
 
-import type { EditExport, EditPlay, Source } from '@/core/work/tasks';
-import { STARTING_SOURCE } from '@/core/work/edit';
+import { PICTURE_FIGURES as FIGURES, STARTING_SOURCE } from '@/core/work/edit';
+import { OUT_CODECS, PRESETS } from '@/core/work/encode';
+import { STRENGTHS, type EditExport, type EditPlay, type Source } from '@/core/work/tasks';
+import { CODECS } from '@/core/parts/common';
 import { codecName } from '@/core/words/names';
-import { Value } from '../shared/Value';
-import { choice, Num, Size, type Change } from './phrases';
+import { CHROMA } from '@/core/units/quantity';
+import { Num, Pick, plain, Size, type Change } from './phrases';
 
 /** What playing and exporting have in common. */
-type PicturePatch = Partial<Pick<EditPlay, 'sources' | 'correctionSteps' | 'spatialNr' | 'temporalNr'>>;
+type PictureKey = 'sources' | 'correctionSteps' | 'spatialNr' | 'temporalNr' | 'retime' | 'width' | 'height' | 'fps';
+type PicturePatch = { [K in PictureKey]?: EditPlay[K] };
 
-const CODECS = ['h264', 'hevc', 'av1', 'mezzanine', 'raw', 'uncompressed'] as const;
+const codecs = <T extends string>(list: readonly T[]): (readonly [T, string])[] =>
+  list.map((codec) => [codec, codecName(codec)]);
+const bits = <T extends number>(list: readonly T[]): (readonly [T, string])[] =>
+  list.map((depth) => [depth, `${depth}-bit`]);
+const SCALES = [
+  [1, 'full size'],
+  [2, '1/2 size'],
+  [4, '1/4 size'],
+] as const;
 
 function SourcePhrase({
   source,
@@ -31,6 +42,7 @@ function SourcePhrase({
         min={1}
         max={64}
         whole
+        figure={FIGURES['streams']}
         onChange={(value) => onChange({ streams: value ?? 1 })}
       >
         {source.streams === 1 ? '1 stream' : `${source.streams} streams`}
@@ -47,64 +59,42 @@ function SourcePhrase({
         value={source.fps}
         unit="fps"
         min={1}
-        max={240}
+        max={1000}
         onChange={(value) => onChange({ fps: value ?? source.fps })}
       />{' '}
-      <Value
+      <Pick
         label="Codec of the source"
-        editor={{
-          kind: 'choice',
-          value: source.codec,
-          options: choice(CODECS, (value) => codecName(String(value))),
-          onChange: (value) => onChange({ codec: value as Source['codec'] }),
-        }}
-      >
-        {codecName(source.codec)}
-      </Value>{' '}
-      <Value
-        label="Chroma"
-        editor={{
-          kind: 'choice',
-          value: source.chroma,
-          options: choice(['4:2:0', '4:2:2', '4:4:4']),
-          onChange: (value) => onChange({ chroma: value as Source['chroma'] }),
-        }}
-      >
-        {source.chroma}
-      </Value>{' '}
-      <Value
+        value={source.codec}
+        options={codecs(CODECS)}
+        onChange={(codec) => onChange({ codec })}
+      />{' '}
+      <Pick label="Chroma" value={source.chroma} options={plain(CHROMA)} onChange={(chroma) => onChange({ chroma })} />{' '}
+      <Pick
         label="Bit depth"
-        editor={{
-          kind: 'choice',
-          value: String(source.bitDepth),
-          options: choice([8, 10, 12, 16], (value) => `${value}-bit`),
-          onChange: (value) => onChange({ bitDepth: Number(value) as Source['bitDepth'] }),
-        }}
-      >
-        {`${source.bitDepth}-bit`}
-      </Value>{' '}
+        value={source.bitDepth}
+        options={bits([8, 10, 12, 16] as const)}
+        onChange={(bitDepth) => onChange({ bitDepth })}
+      />{' '}
       at{' '}
       <Num
         label="Bit rate of a stream"
         value={source.mbitPerS}
         unit="Mbit/s"
         min={0.1}
+        max={200_000}
+        figure={FIGURES['mbitPerS']}
         onChange={(value) => onChange({ mbitPerS: value ?? source.mbitPerS })}
       />
       {reducible && (
         <>
           , decoded at{' '}
-          <Value
+          <Pick
             label="Decoded size"
-            editor={{
-              kind: 'choice',
-              value: String(source.decodeAt),
-              options: choice([1, 2, 4], (value) => (value === 1 ? 'full size' : `1/${value} size`)),
-              onChange: (value) => onChange({ decodeAt: Number(value) as Source['decodeAt'] }),
-            }}
-          >
-            {source.decodeAt === 1 ? 'full size' : `1/${source.decodeAt} size`}
-          </Value>
+            value={source.decodeAt}
+            options={SCALES}
+            figure={FIGURES['decodeAt']}
+            onChange={(decodeAt) => onChange({ decodeAt })}
+          />
         </>
       )}
       {onRemove && (
@@ -119,15 +109,27 @@ function SourcePhrase({
   );
 }
 
-function Sources<T extends EditPlay | EditExport>({
-  task,
-  change,
-}: {
-  task: T;
-  change: (patch: PicturePatch) => void;
-}) {
+/** Timeline, sources and what is done to the picture. */
+function Timeline({ task, change }: { task: EditPlay | EditExport; change: (patch: PicturePatch) => void }) {
   return (
     <>
+      <Size
+        label="Timeline size"
+        width={task.width}
+        height={task.height}
+        onChange={(width, height) => change({ width, height })}
+      />{' '}
+      timeline at{' '}
+      <Num
+        label="Timeline frame rate"
+        value={task.fps}
+        unit="fps"
+        min={1}
+        max={1000}
+        figure={FIGURES['fps']}
+        onChange={(value) => change({ fps: value ?? task.fps })}
+      />{' '}
+      with{' '}
       {task.sources.map((source, i) => (
         <span key={i}>
           {i > 0 ? ' and ' : ''}
@@ -150,49 +152,46 @@ function Sources<T extends EditPlay | EditExport>({
       >
         and another source
       </button>
-    </>
-  );
-}
-
-const STRENGTHS = ['off', 'light', 'strong'] as const;
-
-function Effects({ task, change }: { task: EditPlay | EditExport; change: (patch: PicturePatch) => void }) {
-  return (
-    <>
+      ;{' '}
       <Num
         label="Correction steps"
         value={task.correctionSteps}
         min={0}
         max={200}
         whole
+        figure={FIGURES['correctionSteps']}
         onChange={(value) => change({ correctionSteps: value ?? 0 })}
       >
         {`${task.correctionSteps} correction steps`}
       </Num>
       , spatial noise reduction{' '}
-      <Value
+      <Pick
         label="Spatial noise reduction"
-        editor={{
-          kind: 'choice',
-          value: task.spatialNr,
-          options: choice(STRENGTHS),
-          onChange: (value) => change({ spatialNr: value as EditPlay['spatialNr'] }),
-        }}
-      >
-        {task.spatialNr}
-      </Value>
+        value={task.spatialNr}
+        options={plain(STRENGTHS)}
+        figure={FIGURES['spatialNr']}
+        onChange={(spatialNr) => change({ spatialNr })}
+      />
       , temporal{' '}
-      <Value
+      <Pick
         label="Temporal noise reduction"
-        editor={{
-          kind: 'choice',
-          value: task.temporalNr,
-          options: choice(STRENGTHS),
-          onChange: (value) => change({ temporalNr: value as EditPlay['temporalNr'] }),
-        }}
-      >
-        {task.temporalNr}
-      </Value>
+        value={task.temporalNr}
+        options={plain(STRENGTHS)}
+        figure={FIGURES['temporalNr']}
+        onChange={(temporalNr) => change({ temporalNr })}
+      />
+      ,{' '}
+      <Pick
+        label="Speed changes"
+        value={task.retime ?? 'off'}
+        options={[
+          ['off', 'no speed changes'],
+          ['blend', 'speed changes by blending'],
+          ['flow', 'speed changes by following motion'],
+        ]}
+        figure={FIGURES['retime']}
+        onChange={(retime) => change({ retime })}
+      />
     </>
   );
 }
@@ -200,64 +199,39 @@ function Effects({ task, change }: { task: EditPlay | EditExport; change: (patch
 export function PlaySentence({ task, change }: { task: EditPlay; change: Change<EditPlay> }) {
   return (
     <>
-      Play a{' '}
-      <Size
-        label="Timeline size"
-        width={task.width}
-        height={task.height}
-        onChange={(width, height) => change({ width, height })}
-      />{' '}
-      timeline at{' '}
-      <Num
-        label="Timeline frame rate"
-        value={task.fps}
-        unit="fps"
-        min={1}
-        max={240}
-        onChange={(value) => change({ fps: value ?? task.fps })}
-      />{' '}
-      with <Sources task={task} change={change} />; <Effects task={task} change={change} />; shown at{' '}
-      <Value
-        label="Playback size"
-        editor={{
-          kind: 'choice',
-          value: String(task.playAt),
-          options: choice([1, 2, 4], (value) => (value === 1 ? 'full size' : `1/${value} size`)),
-          onChange: (value) => change({ playAt: Number(value) as EditPlay['playAt'] }),
-        }}
-      >
-        {task.playAt === 1 ? 'full size' : `1/${task.playAt} size`}
-      </Value>
-      ,{' '}
-      <Value
+      Play a <Timeline task={task} change={change} />;{' '}
+      <Pick
+        label="Proxies"
+        value={task.proxies ?? 'off'}
+        options={[
+          ['off', 'from the sources themselves'],
+          ['half', 'from proxies of half the width'],
+          ['quarter', 'from proxies of a quarter of the width'],
+        ]}
+        figure={FIGURES['proxies']}
+        onChange={(proxies) => change({ proxies })}
+      />
+      , shown at{' '}
+      <Pick label="Playback size" value={task.playAt} options={SCALES} onChange={(playAt) => change({ playAt })} />,{' '}
+      <Pick
         label="Monitoring output"
-        editor={{
-          kind: 'choice',
-          value: String(task.monitoring),
-          options: [
-            { value: 'true', label: 'monitored on a second output' },
-            { value: 'false', label: 'not monitored' },
-          ],
-          onChange: (value) => change({ monitoring: value === 'true' }),
-        }}
-      >
-        {task.monitoring ? 'monitored on a second output' : 'not monitored'}
-      </Value>
+        value={task.monitoring}
+        options={[
+          [true, 'monitored on a second output'],
+          [false, 'not monitored'],
+        ]}
+        onChange={(monitoring) => change({ monitoring })}
+      />
       ,{' '}
-      <Value
+      <Pick
         label="Render cache"
-        editor={{
-          kind: 'choice',
-          value: String(task.renderCache),
-          options: [
-            { value: 'true', label: 'cached to scratch' },
-            { value: 'false', label: 'not cached' },
-          ],
-          onChange: (value) => change({ renderCache: value === 'true' }),
-        }}
-      >
-        {task.renderCache ? 'cached to scratch' : 'not cached'}
-      </Value>
+        value={task.renderCache}
+        options={[
+          [true, 'cached to scratch'],
+          [false, 'not cached'],
+        ]}
+        onChange={(renderCache) => change({ renderCache })}
+      />
       ;{' '}
       <Num
         label="Footage kept on the active drive"
@@ -279,116 +253,93 @@ export function ExportSentence({ task, change }: { task: EditExport; change: Cha
         value={task.programmeMin}
         unit="min"
         min={0.1}
+        max={6000}
+        figure={FIGURES['programmeMin']}
         onChange={(value) => change({ programmeMin: value ?? task.programmeMin })}
       />{' '}
-      of a{' '}
-      <Size
-        label="Timeline size"
-        width={task.width}
-        height={task.height}
-        onChange={(width, height) => change({ width, height })}
-      />{' '}
-      timeline at{' '}
-      <Num
-        label="Timeline frame rate"
-        value={task.fps}
-        unit="fps"
-        min={1}
-        max={240}
-        onChange={(value) => change({ fps: value ?? task.fps })}
-      />{' '}
-      with <Sources task={task} change={change} />; <Effects task={task} change={change} />; to{' '}
+      of a <Timeline task={task} change={change} />; to{' '}
       <Size
         label="Output size"
         width={task.outWidth}
         height={task.outHeight}
         onChange={(outWidth, outHeight) => change({ outWidth, outHeight })}
       />{' '}
-      <Value
+      <Pick
         label="Output codec"
-        editor={{
-          kind: 'choice',
-          value: task.outCodec,
-          options: choice(['h264', 'hevc', 'av1', 'mezzanine'], (value) => codecName(String(value))),
-          onChange: (value) => change({ outCodec: value as EditExport['outCodec'] }),
-        }}
-      >
-        {codecName(task.outCodec)}
-      </Value>{' '}
-      <Value
+        value={task.outCodec}
+        options={codecs(OUT_CODECS)}
+        onChange={(outCodec) => change({ outCodec })}
+      />{' '}
+      <Pick
         label="Output chroma"
-        editor={{
-          kind: 'choice',
-          value: task.outChroma,
-          options: choice(['4:2:0', '4:2:2', '4:4:4']),
-          onChange: (value) => change({ outChroma: value as EditExport['outChroma'] }),
-        }}
-      >
-        {task.outChroma}
-      </Value>{' '}
-      <Value
+        value={task.outChroma}
+        options={plain(CHROMA)}
+        onChange={(outChroma) => change({ outChroma })}
+      />{' '}
+      <Pick
         label="Output bit depth"
-        editor={{
-          kind: 'choice',
-          value: String(task.outBitDepth),
-          options: choice([8, 10, 12], (value) => `${value}-bit`),
-          onChange: (value) => change({ outBitDepth: Number(value) as EditExport['outBitDepth'] }),
-        }}
-      >
-        {`${task.outBitDepth}-bit`}
-      </Value>{' '}
-      by{' '}
-      <Value
-        label="Export path"
-        editor={{
-          kind: 'choice',
-          value: task.path,
-          options: [
-            { value: 'engine', label: 'encoding engine' },
-            { value: 'software', label: 'software' },
-          ],
-          onChange: (value) => change({ path: value as EditExport['path'] }),
-        }}
-      >
-        {task.path === 'engine' ? 'encoding engine' : 'software'}
-      </Value>
-      {task.path === 'software' && (
-        <>
-          {', preset '}
-          <Value
-            label="Preset"
-            editor={{
-              kind: 'choice',
-              value: task.preset,
-              options: choice(['fast', 'medium']),
-              onChange: (value) => change({ preset: value as EditExport['preset'] }),
-            }}
-          >
-            {task.preset}
-          </Value>
-        </>
-      )}
-      ,{' '}
+        value={task.outBitDepth}
+        options={bits([8, 10, 12] as const)}
+        onChange={(outBitDepth) => change({ outBitDepth })}
+      />{' '}
+      at{' '}
       <Num
-        label="Runs a week"
-        value={task.runsPerWeek ?? 0}
-        onChange={(value) => change({ runsPerWeek: value ?? 0 })}
-      >{`${task.runsPerWeek ?? 0} times a week`}</Num>
-      . Target:{' '}
+        label="Bit rate of the output"
+        value={task.outMbitPerS}
+        unit="Mbit/s"
+        min={0.1}
+        max={200_000}
+        onChange={(value) => change({ outMbitPerS: value ?? task.outMbitPerS })}
+      />{' '}
+      by <How label="Export path" task={task} change={change} />. Target:{' '}
       <Num
         label="Longest a run may take"
         value={task.targetMin}
         unit="min"
         min={0.1}
+        max={60_000}
         optional
-        onChange={(value) => {
-          const { targetMin: _before, ...rest } = task;
-          change(value === undefined ? { ...rest, targetMin: undefined } : { targetMin: value });
-        }}
+        onChange={(value) => change({ targetMin: value })}
       >
         {task.targetMin === undefined ? 'none' : `${task.targetMin} min`}
       </Num>
       .
+    </>
+  );
+}
+
+/** By engine or in software, and then how carefully. */
+export function How({
+  label,
+  task,
+  change,
+}: {
+  label: string;
+  task: { readonly path: 'engine' | 'software'; readonly preset: (typeof PRESETS)[number] };
+  change: (patch: { path?: 'engine' | 'software'; preset?: (typeof PRESETS)[number] }) => void;
+}) {
+  return (
+    <>
+      <Pick
+        label={label}
+        value={task.path}
+        options={[
+          ['engine', 'encoding engine'],
+          ['software', 'software'],
+        ]}
+        onChange={(path) => change({ path })}
+      />
+      {task.path === 'software' && (
+        <>
+          {', preset '}
+          <Pick
+            label={label === 'Export path' ? 'Preset' : `${label}, preset`}
+            value={task.preset}
+            options={plain(PRESETS)}
+            onChange={(preset) => change({ preset })}
+          />
+        </>
+      )}
     </>
   );
 }

@@ -1,10 +1,22 @@
 'use client';
 
-import type { ApplicationProfile } from '@/core/work/applications';
+import type { ApplicationProfile, ApplicationTrade } from '@/core/work/applications';
 import type { Task } from '@/core/work/tasks';
 import { Value } from '../shared/Value';
 import { CustomSentence, DeskSentence } from './deskSentences';
+import { LiveSentence } from './liveSentence';
 import { ExportSentence, PlaySentence } from './pictureSentences';
+import { AudioSentence, IngestSentence, SceneSentence } from './workSentences';
+
+/** Whose applications a kind of task may run in. */
+const APPLICATION_OF: Readonly<Partial<Record<Task['kind'], ApplicationTrade>>> = {
+  'edit-play': 'edit',
+  'edit-export': 'edit',
+  live: 'live',
+  scene: 'scene',
+  ingest: 'ingest',
+  audio: 'audio',
+};
 
 /** A task without the fields that were taken away: an absent target is unknown, not undefined. */
 function cleaned(task: Task): Task {
@@ -22,10 +34,11 @@ export function TaskSentence({
   onChange: (task: Task) => void;
 }) {
   const change = (patch: object) => onChange(cleaned({ ...task, ...patch } as Task));
-  const inApplication = task.kind === 'edit-play' || task.kind === 'edit-export';
+  const trade = APPLICATION_OF[task.kind];
+  const fitting = applications.filter((profile) => profile.trade === trade);
   return (
     <p className="sentence">
-      {inApplication && (
+      {trade && fitting.length > 0 && (
         <>
           In{' '}
           <Value
@@ -35,7 +48,7 @@ export function TaskSentence({
               value: task.application ?? '',
               options: [
                 { value: '', label: 'any application' },
-                ...applications.map((profile) => ({ value: profile.id, label: profile.name })),
+                ...fitting.map((profile) => ({ value: profile.id, label: profile.name })),
               ],
               onChange: (value) => change({ application: value === '' ? undefined : value }),
             }}
@@ -47,6 +60,10 @@ export function TaskSentence({
       )}
       {task.kind === 'edit-play' && <PlaySentence task={task} change={change} />}
       {task.kind === 'edit-export' && <ExportSentence task={task} change={change} />}
+      {task.kind === 'live' && <LiveSentence task={task} change={change} />}
+      {task.kind === 'scene' && <SceneSentence task={task} change={change} />}
+      {task.kind === 'ingest' && <IngestSentence task={task} change={change} />}
+      {task.kind === 'audio' && <AudioSentence task={task} change={change} />}
       {task.kind === 'desk' && <DeskSentence task={task} change={change} />}
       {task.kind === 'custom' && <CustomSentence task={task} change={change} />}
     </p>

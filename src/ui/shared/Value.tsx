@@ -2,6 +2,7 @@
 
 import Popover from '@mui/material/Popover';
 import { useId, useState, type ReactNode } from 'react';
+import { number } from '@/core/words/format';
 
 export interface NumberEditor {
   readonly kind: 'number';
@@ -10,6 +11,8 @@ export interface NumberEditor {
   readonly min?: number;
   readonly max?: number;
   readonly whole?: boolean;
+  /** One sentence on what the figure does; also the reason when a value is refused. */
+  readonly explains?: string;
   /** Whether the value may be taken away. */
   readonly optional?: boolean;
   readonly onChange: (value: number | undefined) => void;
@@ -18,6 +21,7 @@ export interface NumberEditor {
 export interface ChoiceEditor {
   readonly kind: 'choice';
   readonly value: string;
+  readonly explains?: string;
   readonly options: readonly { readonly value: string; readonly label: string }[];
   readonly onChange: (value: string) => void;
 }
@@ -80,6 +84,7 @@ function Editor({
       return (
         <div role="group" aria-label={label} className="stack" style={{ gap: 4 }}>
           <span className="quiet small">{label}</span>
+          {editor.explains && <Explains text={editor.explains} />}
           {editor.options.map((option) => (
             <button
               key={option.value}
@@ -104,6 +109,19 @@ function Editor({
   }
 }
 
+/** The range that a field takes, as a sentence. */
+function rangeText({ min, max, unit }: NumberEditor): string {
+  const by = unit ? ` ${unit}` : '';
+  if (min !== undefined && max !== undefined) return `Between ${number(min)} and ${number(max)}${by}.`;
+  return min === undefined ? `At most ${number(max ?? 0)}${by}.` : `At least ${number(min)}${by}.`;
+}
+
+const Explains = ({ text }: { text: string }) => (
+  <p className="quiet small" style={{ maxWidth: 260 }}>
+    {text}
+  </p>
+);
+
 function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEditor; onDone: () => void }) {
   const [text, setText] = useState(editor.value === undefined ? '' : String(editor.value));
   const [message, setMessage] = useState<string>();
@@ -117,8 +135,8 @@ function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEd
     const value = Number(text.replace(',', '.'));
     if (text.trim() === '' || !Number.isFinite(value)) return setMessage('Type a number.');
     if (editor.whole && !Number.isInteger(value)) return setMessage('Type a whole number.');
-    if (editor.min !== undefined && value < editor.min) return setMessage(`At least ${editor.min}.`);
-    if (editor.max !== undefined && value > editor.max) return setMessage(`At most ${editor.max}.`);
+    if ((editor.min !== undefined && value < editor.min) || (editor.max !== undefined && value > editor.max))
+      return setMessage(`${rangeText(editor)} ${editor.explains ?? ''}`.trim());
     if (value !== editor.value) editor.onChange(value);
     onDone();
   };
@@ -149,6 +167,7 @@ function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEd
           Keep
         </button>
       </span>
+      {editor.explains && <Explains text={editor.explains} />}
       {editor.optional && <p className="quiet small">Leave empty for none.</p>}
       {message && (
         <p className="short small" role="alert">

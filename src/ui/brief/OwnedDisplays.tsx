@@ -1,0 +1,68 @@
+'use client';
+
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useMemo, useState } from 'react';
+import type { Brief } from '@/core/brief';
+import type { BriefEdit } from '@/core/edits';
+import { fullName } from '@/core/fitted';
+import { useSeat } from '../seat/store';
+
+/** Displays that are there already: what the machine must drive, and at which rate. */
+export function OwnedDisplays({ brief, edit }: { brief: Brief; edit: (edit: BriefEdit, label: string) => void }) {
+  const catalogue = useSeat((state) => state.context.catalogue);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const displays = useMemo(() => catalogue.ofKind('display'), [catalogue]);
+  const set = (ownedDisplays: Brief['ownedDisplays']) =>
+    edit({ kind: 'set-displays', ownedDisplays }, 'Owned displays');
+  const name = (id: string) => {
+    const part = catalogue.part(id);
+    return part ? fullName(part) : id;
+  };
+  return (
+    <>
+      {brief.ownedDisplays.length === 0 && 'no owned display'}
+      {brief.ownedDisplays.map((id, i) => (
+        <span key={i}>
+          {i > 0 ? ', ' : ''}
+          {name(id)}{' '}
+          <button
+            type="button"
+            className="link small"
+            aria-label={`Leave display ${i + 1} out`}
+            onClick={() => set(brief.ownedDisplays.filter((_, k) => k !== i))}
+          >
+            leave out
+          </button>
+        </span>
+      ))}{' '}
+      <button
+        type="button"
+        className="link small"
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        add a display
+      </button>
+      {anchor && (
+        <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
+          {displays.map((part) => (
+            <MenuItem
+              key={part.id}
+              dense
+              onClick={() => {
+                setAnchor(null);
+                set([...brief.ownedDisplays, part.id]);
+              }}
+            >
+              {fullName(part)}
+              <span className="quiet small" style={{ marginLeft: 8 }}>
+                {part.widthPx} × {part.heightPx}, {part.refreshHz} Hz
+              </span>
+            </MenuItem>
+          ))}
+        </Menu>
+      )}
+    </>
+  );
+}
