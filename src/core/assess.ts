@@ -6,6 +6,8 @@ import { place, placementKey, type Placement, type PlacementProblem } from './bo
 import type { Brief } from './brief';
 import type { Catalogue } from './catalogue';
 import { sceneOf } from './clearance/scene';
+import { calibrated, calibrationOf } from './evidence/calibrate';
+import { comparableTo } from './evidence/comparable';
 import { fitParts, type FittedParts } from './fitted';
 import type { Region } from './formats/catalogueSchema';
 import { heatOf } from './heat/state';
@@ -33,10 +35,18 @@ export interface Context {
   readonly today: string;
   readonly settings: Settings;
   readonly placements: Map<string, Placement>;
+  /** Other machines whose measurements may say something of this one. */
+  readonly measured: readonly Machine[];
 }
 
-export const contextOf = (catalogue: Catalogue, today: string, settings: Settings = usualSettings): Context => ({
+export const contextOf = (
+  catalogue: Catalogue,
+  today: string,
+  settings: Settings = usualSettings,
+  measured: readonly Machine[] = [],
+): Context => ({
   catalogue,
+  measured,
   today,
   settings,
   placements: new Map(),
@@ -72,9 +82,13 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
   const bareBoard = boardPart && catalogue.board(boardPart, parts.one('processor')?.part);
 
   const machineFacts = factsForTrades(parts, catalogue);
-  const expanded = new Map(brief.tasks.map((task) => [task.id, expand(task, machineFacts)]));
-  const sittings = sittingsOf(brief, expanded);
   const unplacedSupply = supplyOf(parts, memory, bareBoard, undefined);
+  const calibration = calibrationOf(comparableTo(machine, context.measured, catalogue), {
+    supply: unplacedSupply,
+    facts: { parts, memory },
+  });
+  const expanded = new Map(brief.tasks.map((task) => [task.id, calibrated(expand(task, machineFacts), calibration)]));
+  const sittings = sittingsOf(brief, expanded);
   const flows = sittings.map(({ tasks }) => realTimeFlows(tasks, unplacedSupply));
   const devices = markTwins(devicesOf(parts), flows);
   const problem = bareBoard && problemOf(bareBoard, devices, machine, parts, flows);
@@ -107,6 +121,7 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
     devices,
     problem,
     placement,
+    calibration,
     sittings: results,
     power,
     heat,

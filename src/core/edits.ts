@@ -1,3 +1,4 @@
+import { measurementSchema } from './evidence/measurement';
 import { z } from 'zod';
 import { briefFiguresSchema, sittingSchema, mustHavesSchema, type Brief } from './brief';
 import { sideSchema } from './parts/case';
@@ -26,6 +27,8 @@ const singleEditSchemas = [
   z.strictObject({ kind: z.literal('side'), item: idText, side: sideSchema.optional() }),
   /** Sets what firmware and driver are set to; what is left out is as the makers ship it. */
   z.strictObject({ kind: z.literal('tune'), tuning: tuningSchema }),
+  /** What was measured on this machine, all of it. */
+  z.strictObject({ kind: z.literal('evidence'), evidence: z.array(measurementSchema).max(500) }),
   /** Opens, renames or dates the later phase; without it the phase and what only it has are dropped. */
   z.strictObject({ kind: z.literal('later'), later: laterSchema.optional() }),
 ] as const;
@@ -73,6 +76,11 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
             ...(machine.moduleSlots ? { moduleSlots: without(machine.moduleSlots, edit.item) } : {}),
           }
         : machine;
+    case 'evidence': {
+      if (JSON.stringify(machine.evidence ?? []) === JSON.stringify(edit.evidence)) return machine;
+      const { evidence: _before, ...rest } = machine;
+      return edit.evidence.length === 0 ? rest : { ...rest, evidence: edit.evidence };
+    }
     case 'pin':
       return machine.pins?.[edit.item] === edit.slot || !machine.items.some((item) => item.id === edit.item)
         ? machine

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { measurementSchema } from './evidence/measurement';
 import { sideSchema } from './parts/case';
 import { idText, isoDate, partIdSchema, plainText } from './parts/common';
 
@@ -79,6 +80,8 @@ export const machineSchema = z
     tuning: tuningSchema.optional(),
     /** Firmware the board really has or will have before first start; unknown means as shipped. */
     firmware: plainText(20).optional(),
+    /** What was measured on it (J29). */
+    evidence: z.array(measurementSchema).max(500).optional(),
     /** The machine that is there already: what is added to it counts as owned. */
     present: z.boolean().optional(),
   })
@@ -92,6 +95,16 @@ export const machineSchema = z
           message: `the id "${item.id}" is used twice in this machine`,
         });
       seen.add(item.id);
+    });
+    const measured = new Set<string>();
+    (machine.evidence ?? []).forEach(({ id }, i) => {
+      if (measured.has(id))
+        context.addIssue({
+          code: 'custom',
+          path: ['evidence', i, 'id'],
+          message: `the id "${id}" is used twice among this machine's measurements`,
+        });
+      measured.add(id);
     });
     for (const [field, what] of [
       ['pins', 'pins'],

@@ -2,7 +2,7 @@ import { combineSpreads } from '../units/band';
 import type { Constant } from '../work/constants';
 
 /** Where a given figure comes from. */
-export type Origin = 'part' | 'brief' | 'constant' | 'setting' | 'standard' | 'profile' | 'heat';
+export type Origin = 'measurement' | 'part' | 'brief' | 'constant' | 'setting' | 'standard' | 'profile' | 'heat';
 
 /** A figure as it was given, with where it came from. */
 export interface Given {

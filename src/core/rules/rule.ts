@@ -1,3 +1,4 @@
+import type { Calibration } from '../evidence/calibrate';
 import type { Board } from '../board/compile';
 import type { Device, Unplaced } from '../board/fit';
 import type { Placement, PlacementProblem } from '../board/placement';
@@ -261,6 +262,8 @@ export interface Facts {
   readonly placement: Placement | undefined;
   /** What the placement answers; undefined without a board whose wiring is known. */
   readonly problem: PlacementProblem | undefined;
+  /** What measurements of this machine and of ones like it teach its predictions. */
+  readonly calibration: Calibration;
   readonly sittings: readonly SittingResult[];
   readonly power: PowerState;
   readonly heat: HeatState;

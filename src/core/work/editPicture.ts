@@ -19,6 +19,19 @@ const DECODE: Readonly<Record<Source['codec'], keyof typeof EDIT>> = {
 /** Codecs whose frames stand alone and can be decoded at a reduced size for less. */
 const canReduce = (source: Source): boolean => source.codec === 'raw' || source.codec === 'mezzanine';
 
+/** Processor work of decoding so many pixels; `share` is what a reduced size leaves of it. */
+export const decodeWork = (
+  px: Derivation,
+  { codec, chroma }: Pick<Source, 'codec' | 'chroma'>,
+  share?: Derivation,
+): Derivation =>
+  gwork('decode work', [
+    px,
+    c(`${codec} on the processor`, DECODE[codec]),
+    ...(codec === 'raw' ? [] : chromaFactor(chroma)),
+    ...(share ? [share] : []),
+  ]);
+
 /** Decodes one source, a timeline frame's worth of it: on an engine where one fits, else on the processor. */
 function decode(
   out: Demands,
@@ -81,15 +94,9 @@ function decode(
     );
   } else {
     if (engine.kind === 'unknown') out.missing.push(...engine.missing);
-    const factors = [
-      px,
-      c(`${source.codec} on the processor`, DECODE[source.codec]),
-      ...(source.codec === 'raw' ? [] : chromaFactor(source.chroma)),
-      ...(share ? [share] : []),
-    ];
     out.processor(
       stage,
-      gwork('decode work', factors),
+      decodeWork(px, source, share),
       c('serial share of decoding', 'decodeSerialShare'),
       `decode ${source.codec}`,
     );

@@ -269,8 +269,8 @@ describe('editing', () => {
   test('quarter proxies are decoded at a sixteenth of the pixels, from 4.5 bit a pixel', () => {
     const demands = single(taskOf('edit-play', { proxies: 'quarter' }));
     expect(demandOn(demands, 'read:active')).toBeCloseTo((960 * 540 * 25 * 4.5) / 8, 3);
-    // 36 clocks a px, 4:2:2 a third more
-    const timeline = 25 * (960 * 540 * 36 * 1.33 * 1e-9);
+    // 27 clocks a px, 4:2:2 a third more
+    const timeline = 25 * (960 * 540 * 27 * 1.33 * 1e-9);
     expect(demandOn(demands, 'cpu.parallel')).toBeCloseTo(timeline, 6);
     expect(demandOn(demands, 'engine.decode')).toBeUndefined();
   });

@@ -56,7 +56,7 @@ describe('constants', () => {
     const clocks = (fps: number) => 2.5e9 / (fps * 1920 * 1080);
     expect(EDIT.decodeH264.value).toBeCloseTo(clocks(107.6), 1);
     expect(EDIT.decodeHevc.value).toBeCloseTo(clocks(60.926), 1);
-    expect(EDIT.decodeMezzanine.value).toBeCloseTo(clocks(33.512), 0);
+    expect(EDIT.decodeMezzanine.value * EDIT.chroma422.value).toBeCloseTo(clocks(33.512), 0);
     expect(EDIT.encodeH264Medium.value).toBeCloseTo(clocks(6.8397), 0);
     expect(EDIT.encodeH264Fast.value).toBeCloseTo(clocks(16.343), 0);
     expect(EDIT.encodeHevcMedium.value).toBeCloseTo(clocks(2.805), 0);

@@ -364,6 +364,11 @@ function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
   );
 }
 
+const FOREGROUND = {
+  label: 'In the foreground',
+  explains: 'Keeps two cores and some graphics free of the runs beside it, so that the pointer answers at once.',
+};
+
 /** How often it is done, and whether the machine must stay usable beside what else runs. */
 function HowOften({ task, onChange }: { task: Task; onChange: (task: Task) => void }) {
   const { runsPerWeek: runs, ...without } = task;
@@ -384,9 +389,10 @@ function HowOften({ task, onChange }: { task: Task; onChange: (task: Task) => vo
         label="In the foreground"
         value={task.foreground ?? false}
         options={[
-          [true, 'in the foreground: keeps two cores and some graphics free of runs beside it'],
+          [true, 'in the foreground'],
           [false, 'in the background'],
         ]}
+        figure={FOREGROUND}
         onChange={(foreground) => onChange({ ...task, foreground })}
       />
       .

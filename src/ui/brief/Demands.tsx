@@ -74,9 +74,8 @@ export function Demands() {
       {demands.length === 0 && <p className="quiet small">No task here runs in real time; runs take what is left.</p>}
       {demands.map((demand) => {
         const most = Math.max(...demand.strips.map((strip) => strip.total), 1e-12);
-        // the axis ends at the supply when that is near, else the strips would be too short to read
-        const end =
-          demand.supply !== undefined && demand.supply < most * 6 ? Math.max(most, demand.supply) * 1.04 : most * 1.3;
+        // the axis always reaches the supply: a short strip says that there is plenty
+        const end = Math.max(most, demand.supply ?? most * 1.3) * 1.04;
         const supplyAt = demand.supply === undefined ? undefined : (demand.supply / end) * 100;
         return (
           <div key={demand.resource} style={{ padding: '5px 0', borderBottom: '1px solid var(--hair)' }}>
@@ -111,6 +110,7 @@ export function Demands() {
                       title={`${nameOf(part.task)}: ${quantity(part.amount, demand.unit)}`}
                       style={{
                         width: `${(part.amount / end) * 100}%`,
+                        minWidth: 2,
                         background: toneOf(part.task),
                         borderRight: '1px solid var(--paper)',
                       }}

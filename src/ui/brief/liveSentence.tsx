@@ -190,7 +190,9 @@ export function LiveSentence({ task, change }: { task: LiveWork; change: Change<
         whole
         figure={figures['layers']}
         onChange={(value) => change({ layers: value ?? 0 })}
-      >{`${task.layers} titles`}</Num>{' '}
+      >
+        {task.layers === 1 ? '1 title' : `${task.layers} titles`}
+      </Num>{' '}
       and{' '}
       <Num
         label="Keyed inputs"

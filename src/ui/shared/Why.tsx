@@ -22,6 +22,7 @@ const FROM = {
   standard: 'standard',
   profile: 'application',
   heat: 'heat and power',
+  measurement: 'measured',
 } as const;
 
 function spreadText(spread: number): string {

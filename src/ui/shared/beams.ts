@@ -6,7 +6,7 @@ import type { HoldResult, TaskResult } from '@/core/predict/results';
 import type { Derivation } from '@/core/predict/derive';
 import { sensitivityOf } from '@/core/predict/sensitivity';
 import { mostOf } from '@/core/units/most';
-import { verdictOf, type Band, type Verdict } from '@/core/units/band';
+import { scale, verdictOf, type Band, type Verdict } from '@/core/units/band';
 import type { Task } from '@/core/work/tasks';
 import { coins, duration, listed, memorySize, number, percent, size, watts } from '@/core/words/format';
 import { impossibleWords, outsideWords, resourceName } from '@/core/words/names';
@@ -41,20 +41,26 @@ const range = (band: Band, format: (value: number) => string): string => {
 const unitOf = (result: TaskResult): string =>
   result.unit === 'frame' ? 'fps' : result.unit === 'second' ? '×' : `${result.unit}s/s`;
 
+/** Work that nobody counts in units a second: it keeps up or it does not. */
+const paced = ({ unit }: TaskResult): boolean => unit === 'second' || unit === 'buffer';
+
 /** What a task gets, as the trade writes it. */
 export function getsText(result: TaskResult): string {
   if (result.impossible.length > 0) return 'does not run';
   if (!result.gets)
     return result.atMost === undefined ? 'unproven' : `unproven, at most ${number(result.atMost)} ${unitOf(result)}`;
   if (result.mode === 'elastic') return range(result.gets, duration);
-  if (result.unit === 'second') return `${range(result.gets, (value) => number(value, 2))} × its pace`;
+  if (paced(result)) {
+    const target = result.target ?? 1;
+    return `${range(scale(result.gets, 1 / target), (value) => number(value, 2))} × ${result.unit === 'buffer' ? 'in time' : 'its pace'}`;
+  }
   return `${range(result.gets, (value) => number(value))} ${unitOf(result)}`;
 }
 
 export function needText(result: TaskResult): string {
   if (result.target === undefined) return 'no target';
   if (result.mode === 'elastic') return `need ${duration(result.target)}`;
-  if (result.unit === 'second') return 'need its pace';
+  if (paced(result)) return result.unit === 'buffer' ? 'need in time' : 'need its pace';
   return `need ${number(result.target)} ${unitOf(result)}`;
 }
 

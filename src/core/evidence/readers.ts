@@ -1,0 +1,309 @@
+import { parse } from 'csv-parse/browser/esm/sync';
+import { z } from 'zod';
+import { CODECS, type Codec } from '../parts/common';
+import { OUT_CODECS, PRESETS } from '../work/encode';
+import { measurementSchema, type Measurement, type Workload } from './measurement';
+
+/** What a result file said: measurements without an id, or one sentence on why not. */
+export type Reading =
+  | { readonly ok: true; readonly tool: string; readonly found: readonly Found[]; readonly notes: readonly string[] }
+  | { readonly ok: false; readonly message: string };
+
+export type Found = Pick<Measurement, 'workload' | 'value' | 'unit' | 'tool' | 'use'> &
+  Partial<Pick<Measurement, 'settings' | 'date' | 'low' | 'high'>>;
+
+type Preset = (typeof PRESETS)[number];
+
+/** What a file may leave open and a person may say. */
+export interface Told {
+  readonly preset?: Preset | undefined;
+}
+
+const failed = (message: string): Reading => ({ ok: false, message });
+const read = (tool: string, found: readonly Found[], notes: readonly string[] = []): Reading => ({
+  ok: true,
+  tool,
+  found,
+  notes,
+});
+
+/** Result files longer than this are no results of these tools. */
+const LONGEST = 4_000_000;
+
+/**
+ * Reads a result file of an open measuring tool, told apart by what stands in it: storage results as JSON, encoder logs
+ * with a benchmark line, compression and processor benchmarks and memory streams as text, sensor logs as CSV.
+ */
+export function readResults(text: string, told: Told = {}): Reading {
+  if (text.length > LONGEST)
+    return failed(`The file has ${Math.round(text.length / 1e6)} million characters; no result of these tools has.`);
+  if (text.includes('\0')) return failed('The file is no text.');
+  if (/"fio version"/.test(text)) return readFio(text);
+  if (/^bench: .*rtime=/m.test(text)) return readEncoderLog(text, told);
+  if (/Benchmark threads/.test(text) && /^Tot:/m.test(text)) return readCompression(text);
+  if (/^sysbench \d/m.test(text)) return readSysbench(text);
+  if (/stream: .*memory rate:|stressor loosely based on .*STREAM/.test(text)) return readStream(text);
+  const [first = ''] = text.split(/\r?\n/, 1);
+  if (/[,;\t]/.test(first)) return readSensors(text);
+  return failed(
+    'The file is of no kind that is known here: storage results as JSON, an encoder’s log with its benchmark line, compression, processor or memory benchmarks as text, or sensor values as CSV.',
+  );
+}
+
+const side = z.object({ io_bytes: z.number(), bw_bytes: z.number().optional(), iops: z.number() });
+const fioSchema = z.object({
+  'fio version': z.string(),
+  timestamp: z.number().optional(),
+  jobs: z
+    .array(
+      z.object({
+        jobname: z.string(),
+        error: z.number().optional(),
+        'job options': z.record(z.string(), z.string()).optional(),
+        read: side,
+        write: side,
+      }),
+    )
+    .min(1),
+});
+
+/** Bytes of sizes as the tool writes them: 4k, 1m, 2g. */
+function bytesOf(text: string | undefined): number | undefined {
+  const match = /^(\d+(?:\.\d+)?)\s*([kmgt]?)i?b?$/i.exec(text ?? '');
+  if (!match) return undefined;
+  return Number(match[1]) * 1024 ** ' kmgt'.indexOf((match[2] || ' ').toLowerCase());
+}
+
+function readFio(text: string): Reading {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch {
+    return failed('The storage result is cut off: it is no whole JSON.');
+  }
+  const parsed = fioSchema.safeParse(raw);
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues;
+    return failed(`The storage result lacks ${issue?.path.join('.') ?? 'its jobs'}: ${issue?.message ?? ''}.`);
+  }
+  const notes: string[] = [];
+  const date =
+    parsed.data.timestamp === undefined ? undefined : new Date(parsed.data.timestamp * 1000).toISOString().slice(0, 10);
+  const found = parsed.data.jobs.flatMap((job): Found[] => {
+    if (job.error) {
+      notes.push(`Job ${job.jobname} ended with error ${job.error} and is left out.`);
+      return [];
+    }
+    const options = job['job options'] ?? {};
+    const random = /rand/.test(options['rw'] ?? '');
+    return (['read', 'write'] as const).flatMap((direction): Found[] => {
+      const { io_bytes: bytes, bw_bytes: bandwidth, iops } = job[direction];
+      const value = random ? iops / 1000 : (bandwidth ?? 0) / 1e6;
+      if (!(bytes > 0) || !(value > 0)) return [];
+      return [
+        {
+          workload: {
+            work: 'drive',
+            direction,
+            access: random ? 'random' : 'sequential',
+            gigabytes: (bytesOf(options['size']) ?? bytes) / 1e9,
+          },
+          value,
+          unit: random ? 'kIO/s' : 'MB/s',
+          tool: 'fio',
+          settings:
+            ['rw', 'bs', 'iodepth', 'direct', 'ioengine', 'size']
+              .flatMap((key) => (options[key] === undefined ? [] : [`${key} ${options[key]}`]))
+              .join(', ') || job.jobname,
+          use: 'calibrate',
+          ...(date ? { date } : {}),
+        },
+      ];
+    });
+  });
+  return found.length === 0
+    ? failed('No job of the storage result read or wrote anything.')
+    : read('fio', found, notes);
+}
+
+/** Codec names in stream mappings, as far as they are one of ours. */
+const CODEC_NAMES: Readonly<Record<string, Codec>> = {
+  h264: 'h264',
+  hevc: 'hevc',
+  av1: 'av1',
+  dnxhd: 'mezzanine',
+  vc3: 'mezzanine',
+  rawvideo: 'uncompressed',
+};
+
+function readEncoderLog(text: string, told: Told): Reading {
+  const mapping = /Stream #\S+ -> #\S+ \((\w+) \([^)]*\) -> (\w+) \([^)]*\)\)/.exec(text);
+  const rtime = Number(/^bench: utime=([\d.]+)s stime=([\d.]+)s rtime=([\d.]+)s/m.exec(text)?.[3]);
+  const busy = /^bench: utime=([\d.]+)s stime=([\d.]+)s/m.exec(text);
+  const frames = Number([...text.matchAll(/frame=\s*(\d+)/g)].at(-1)?.[1]);
+  if (!mapping) return failed('The log has no stream mapping, so it does not say what was decoded and encoded.');
+  if (!(frames > 0) || !(rtime > 0)) return failed('The log has no count of frames or no run time.');
+  const [input, output] = text.split(/^Output #0/m);
+  const size = /Video: .*?, (\d{2,5})x(\d{2,5})/.exec(input ?? '');
+  const out = /Video: .*?, (\d{2,5})x(\d{2,5})/.exec(output ?? '');
+  if (!size) return failed('The log names no picture size.');
+  if (out && (out[1] !== size[1] || out[2] !== size[2]))
+    return failed(
+      `The run changes the picture from ${size[1]} × ${size[2]} to ${out[1]} × ${out[2]}; scaling is no workload here.`,
+    );
+  const pixels = /Video: [^\n]*?(yuv\w+)/.exec(input ?? '')?.[1] ?? 'yuv420p';
+  const format = {
+    chroma: /444/.test(pixels) ? '4:4:4' : /422/.test(pixels) ? '4:2:2' : '4:2:0',
+    bitDepth: /12le/.test(pixels) ? 12 : /10le/.test(pixels) ? 10 : 8,
+  } as const;
+  const cores = (Number(busy?.[1]) + Number(busy?.[2])) / rtime;
+  const threads = Number(/ threads=(\d+)/.exec(text)?.[1] ?? Math.max(1, Math.ceil(cores - 0.15)));
+  const [from = '', to = ''] = [mapping[1], mapping[2]];
+  const picture = { width: Number(size[1]), height: Number(size[2]), threads };
+  const decodes = from !== 'rawvideo';
+  const encodes = !/wrapped_avframe|rawvideo/.test(to);
+  const source = CODEC_NAMES[from];
+  if (decodes && (!source || !CODECS.includes(source)))
+    return failed(`The codec "${from}" is none that is known here.`);
+  const codec = encodes ? OUT_CODECS.find((name) => name === CODEC_NAMES[to]) : undefined;
+  if (encodes && !codec) return failed(`The codec "${to}" is none that is known here.`);
+  const effort = Number(/ subme=(\d+)/.exec(text)?.[1]);
+  const stated = Number.isFinite(effort)
+    ? effort <= 3
+      ? 'fast'
+      : effort <= 7
+        ? 'medium'
+        : undefined
+    : /-preset (\w*fast)/.test(text)
+      ? 'fast'
+      : /-preset medium/.test(text)
+        ? 'medium'
+        : undefined;
+  const preset = codec === 'mezzanine' ? 'medium' : (stated ?? told.preset);
+  if (codec && !preset) return failed('The log does not say which preset was used; choose it and read the file again.');
+  const decoding = source ? { codec: source, ...format } : undefined;
+  const encoding = codec && preset ? { codec, preset, chroma: format.chroma } : undefined;
+  const workload: Workload | undefined =
+    decodes && decoding && encoding
+      ? { work: 'chain', ...picture, source: decoding, steps: 0, target: encoding }
+      : encoding
+        ? { work: 'encode', ...picture, target: encoding }
+        : decodes && decoding
+          ? { work: 'decode', ...picture, source: decoding }
+          : undefined;
+  if (!workload) return failed('The run neither decodes nor encodes.');
+  return read(
+    'ffmpeg',
+    [
+      {
+        workload,
+        value: frames / rtime,
+        unit: 'fps',
+        tool: 'ffmpeg',
+        settings: `${frames} frames in ${rtime} s, ${cores.toFixed(2)} cores busy`,
+        use: 'calibrate',
+      },
+    ],
+    /-vf|filter_complex|Filtergraph/.test(text)
+      ? ['The run has filters, which the log does not count as correction steps.']
+      : [],
+  );
+}
+
+function readCompression(text: string): Reading {
+  const threads = Number(/Benchmark threads:\s*(\d+)/.exec(text)?.[1]);
+  const value = Number(/^Tot:\s+\d+\s+\d+\s+(\d+)/m.exec(text)?.[1]);
+  if (!(threads > 0) || !(value > 0)) return failed('The compression benchmark has no total or no count of threads.');
+  return read('7-Zip', [
+    { workload: { work: 'compress', threads }, value, unit: 'MIPS', tool: '7-Zip', use: 'calibrate' },
+  ]);
+}
+
+function readSysbench(text: string): Reading {
+  const threads = Number(/^Number of threads:\s*(\d+)/m.exec(text)?.[1]);
+  const events = Number(/events per second:\s*([\d.]+)/.exec(text)?.[1]);
+  const memory = Number(/\(([\d.]+) MiB\/sec\)/.exec(text)?.[1]);
+  if (!(threads > 0)) return failed('The benchmark does not say how many threads it used.');
+  if (events > 0)
+    return read(
+      'sysbench',
+      [{ workload: { work: 'arithmetic', threads }, value: events, unit: 'events/s', tool: 'sysbench', use: 'check' }],
+      ['Its events have no relation to the model’s work: they are shown, and compared between machines only.'],
+    );
+  if (memory > 0)
+    return read('sysbench', [
+      { workload: { work: 'memory', threads }, value: memory * 1.048576, unit: 'MB/s', tool: 'sysbench', use: 'check' },
+    ]);
+  return failed('The benchmark has no result: neither events per second nor a memory rate.');
+}
+
+function readStream(text: string): Reading {
+  const rates = [...text.matchAll(/memory rate: ([\d.]+) MB read\/sec, ([\d.]+) MB write\/sec/g)];
+  const value = rates.reduce((all, [, readRate, writeRate]) => all + Number(readRate) + Number(writeRate), 0);
+  if (!(value > 0)) return failed('The memory benchmark has no rate of any instance.');
+  return read('stress-ng', [
+    { workload: { work: 'memory', threads: rates.length }, value, unit: 'MB/s', tool: 'stress-ng', use: 'check' },
+  ]);
+}
+
+const SENSORS: readonly (readonly [RegExp, Measurement['unit'], number])[] = [
+  [/°\s*C|temp|\(c\)/i, '°C', 1],
+  [/\(w\)|power|watt/i, 'W', 1],
+  [/mhz/i, 'GHz', 1 / 1000],
+  [/ghz|clock/i, 'GHz', 1],
+  [/rpm|fan/i, 'rpm', 1],
+];
+
+function readSensors(text: string): Reading {
+  let rows: string[][];
+  try {
+    rows = parse(text, {
+      delimiter: [',', ';', '\t'],
+      relax_column_count: true,
+      skip_empty_lines: true,
+      trim: true,
+      bom: true,
+    });
+  } catch (error) {
+    return failed(`The table cannot be read: ${error instanceof Error ? error.message : String(error)}.`);
+  }
+  const [header = [], ...lines] = rows;
+  if (lines.length < 3)
+    return failed('The sensor log has fewer than three lines of values; a steady value needs more.');
+  const steady = lines.slice(Math.floor((lines.length * 2) / 3));
+  const found = header.flatMap((name, column): Found[] => {
+    const kind = SENSORS.find(([pattern]) => pattern.test(name));
+    const values = steady.map((line) => Number(line[column])).filter((value) => Number.isFinite(value) && value > 0);
+    if (!kind || values.length === 0) return [];
+    const [, unit, factor] = kind;
+    const mean = (values.reduce((all, value) => all + value, 0) / values.length) * factor;
+    return [
+      {
+        workload: { work: 'sensor', sensor: name.replace(/[<>\p{Cc}]/gu, ' ').slice(0, 60) },
+        value: mean,
+        low: Math.min(...values) * factor,
+        high: Math.max(...values) * factor,
+        unit,
+        tool: 'sensor log',
+        settings: `mean of the last ${values.length} of ${lines.length} values`,
+        use: 'check',
+      },
+    ];
+  });
+  return found.length === 0
+    ? failed('No column of the table is a temperature, power, clock or fan speed.')
+    : read('sensor log', found);
+}
+
+/** Measurements with ids that the machine does not have yet. */
+export function withIds(found: readonly Found[], source: string, taken: readonly Measurement[]): Measurement[] {
+  const used = new Set(taken.map(({ id }) => id));
+  let next = 1;
+  return found.map((entry) => {
+    while (used.has(`measured-${next}`)) next++;
+    used.add(`measured-${next}`);
+    // floating-point means must not fall outside their own range by a rounding error
+    const value = Math.min(entry.high ?? Infinity, Math.max(entry.low ?? 0, entry.value));
+    return measurementSchema.parse({ ...entry, value, id: `measured-${next}`, source });
+  });
+}
