@@ -3,7 +3,7 @@ import { CATALOGUE_FORMAT } from '@/core/formats/catalogueSchema';
 import { boards } from './lines/boards';
 import { drives } from './lines/drives';
 import { graphics } from './lines/graphics';
-import { cases, cooling, extras, supplies } from './lines/housing';
+import { cases, cooling, extras, provingBench, supplies } from './lines/housing';
 import { withFittings, withTestedLists } from './lines/fittings';
 import { memory } from './lines/memory';
 import { processors } from './lines/processors';
@@ -114,7 +114,7 @@ export function demoParts(size = 0): Priced[] {
  * @param size parts at least; 0 for the demo's own
  */
 export function demoCatalogue(size = 0): Record<string, unknown> {
-  const parts = demoParts(size);
+  const parts = [...demoParts(size), ...provingBench().map(dress)];
   return {
     format: CATALOGUE_FORMAT,
     version: 1,

@@ -1,7 +1,7 @@
 import { writeFileSync, mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { demoCatalogue } from './catalogue';
-import { demoSeats } from './ninefathom';
+import { benchBrief, benchDrafts, demoSeats } from './ninefathom';
 import { DEMO_TODAY } from './seed';
 import { importFile } from '@/server/import/importFile';
 import { addDemoSeat, fixDemoDay, openService } from '@/server/service';
@@ -25,6 +25,14 @@ async function main(): Promise<void> {
     await fixDemoDay(service, DEMO_TODAY);
     const project = { projectId: 'ninefathom', projectName: 'Ninefathom Survey Cooperative' };
     for (const seat of demoSeats()) await addDemoSeat(service, { ...project, ...seat });
+    await addDemoSeat(service, {
+      projectId: 'quillstone',
+      projectName: 'Quillstone Workshop',
+      seatId: 'proving-bench',
+      seatName: 'Proving bench',
+      brief: benchBrief(),
+      drafts: benchDrafts(),
+    });
     console.log(`demo database made: ${result.dryRun.read} catalogue entries`);
   }
   await service.close();

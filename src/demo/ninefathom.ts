@@ -1,5 +1,6 @@
 import { briefSchema, type Brief } from '@/core/brief';
 import { machineSchema, type Machine } from '@/core/machine';
+import measured from './realMachine.json';
 
 const hevc = { codec: 'hevc', width: 3840, height: 2160, fps: 25, chroma: '4:2:2', bitDepth: 10, mbitPerS: 200, streams: 2, decodeAt: 1 };
 const raw = { codec: 'raw', width: 5424, height: 2880, fps: 24, chroma: '4:4:4', bitDepth: 12, mbitPerS: 1300, streams: 1, decodeAt: 1 };
@@ -278,6 +279,37 @@ export function bridgeDrafts(): Machine[] {
     ]),
   ];
 }
+
+/** The workshop's bench: a small real machine with what was measured on it, and work like what was measured. */
+export function benchBrief(): Brief {
+  return briefSchema.parse({
+    id: 'proving-bench',
+    name: 'Proving bench',
+    region: 'region-a',
+    budgetTaxIncluded: true,
+    roomC: 22,
+    yearsOfService: 4,
+    mustHaves: {},
+    ownedDisplays: [],
+    tasks: [
+      { kind: 'edit-export', id: 'proof', name: 'Proof export in software', importance: 3, application: 'cutwater', sources: [{ codec: 'h264', width: 1280, height: 720, fps: 25, chroma: '4:2:0', bitDepth: 8, mbitPerS: 8, streams: 1, decodeAt: 1 }], width: 1280, height: 720, fps: 25, correctionSteps: 4, spatialNr: 'off', temporalNr: 'off', outWidth: 1280, outHeight: 720, outCodec: 'h264', outChroma: '4:2:0', outBitDepth: 8, outMbitPerS: 4, path: 'software', preset: 'medium', programmeMin: 2 },
+    ],
+    sittings: [],
+  });
+}
+
+export const benchDrafts = (): Machine[] => [
+  machineSchema.parse({
+    id: 'bench-now',
+    name: 'Small virtual machine',
+    present: true,
+    items: [
+      { id: 'processor-1', part: 'quillstone-bench-two-threads-2.5', label: 'Quillstone Bench two threads 2.5', owned: true },
+      { id: 'drive-1', part: 'quillstone-bench-volume', label: 'Quillstone Bench volume', owned: true, roles: ['system', 'active', 'scratch'] },
+    ],
+    evidence: measured,
+  }),
+];
 
 /** The seats of the demo project, in the order they are shown. */
 export const demoSeats = (): readonly { seatId: string; seatName: string; brief: Brief; drafts: Machine[] }[] => [

@@ -6,6 +6,7 @@ import type { Candidate, Position } from '@/core/search/candidates';
 import type { KitRow, MemorySheet } from '@/core/search/memorySheet';
 import type { Step } from '@/core/search/coinSteps';
 import type { OperatingPoint } from '@/core/search/operatingPoints';
+import type { Largest } from '@/core/search/largest';
 import type { Remedy } from '@/core/search/remedies';
 
 /** A candidate with the offers that the page needs to assess it itself. */
@@ -22,7 +23,8 @@ export type MemorySheetRows = Omit<MemorySheet, 'rows' | 'paysUpTo'> & {
 
 /** What the worker does for the page. Data crosses as plain objects. */
 export interface WorkerApi {
-  load(url: string, today: string, settings: Settings): Promise<number>;
+  load(url: string, today: string, settings: Settings, measured: readonly Machine[]): Promise<number>;
+  largest(machine: Machine, brief: Brief, task: string): Promise<Largest | undefined>;
   candidates(machine: Machine, brief: Brief, position: Position): Promise<CandidateRow[]>;
   memorySheet(machine: Machine, brief: Brief, position: Position): Promise<MemorySheetRows>;
   remedies(machine: Machine, brief: Brief, findingKey: string): Promise<RemedyRow[]>;

@@ -8,6 +8,7 @@ import type { Part } from '@/core/parts';
 import { findingKey } from '@/core/rules/rule';
 import { candidateTrials } from '@/core/search/candidates';
 import { coinTrials, type Step } from '@/core/search/coinSteps';
+import { largestTrials } from '@/core/search/largest';
 import { memoryTrials } from '@/core/search/memorySheet';
 import { operatingPoints } from '@/core/search/operatingPoints';
 import { remedyTrials } from '@/core/search/remedies';
@@ -45,10 +46,10 @@ async function inSlices<T>(topic: string, trials: Trials<T>): Promise<T> {
 }
 
 const api: WorkerApi = {
-  async load(url, today, settings) {
+  async load(url, today, settings, measured) {
     const response = await fetch(url);
     if (!response.ok) throw new Error(`the catalogue could not be read (${response.status})`);
-    context = contextOf(compileCatalogue(dataSchema.parse(await response.json())), today, settings);
+    context = contextOf(compileCatalogue(dataSchema.parse(await response.json())), today, settings, measured);
     return context.catalogue.parts.length;
   },
   candidates: async (machine, brief, position) =>
@@ -71,6 +72,7 @@ const api: WorkerApi = {
     const found = await inSlices(`remedies ${key}`, remedyTrials(machine, brief, finding, ready(), 3, before));
     return found.map((remedy) => ({ ...remedy, offers: offersOf(remedy.part, brief) }));
   },
+  largest: (machine, brief, task) => inSlices(`largest ${task}`, largestTrials(machine, brief, task, ready())),
   operatingPoints: async (machine, brief) => operatingPoints(machine, brief, ready(), assess(machine, brief, ready())),
   coinSteps: async (machine: Machine, brief: Brief) => {
     const { up, savings, tried } = await inSlices('coin steps', coinTrials(machine, brief, ready()));

@@ -1,7 +1,11 @@
+import { parse } from 'csv-parse/sync';
 import { describe, expect, test } from 'vitest';
-import { readResults, withIds, type Reading } from './readers';
-import { rawFile } from './tests/reality';
+import { readResults, withIds, type Reading, type Told } from './readers';
+import { rawFile } from '../tests/reality';
 
+const cut = (text: string): string[][] =>
+  parse(text, { delimiter: [',', ';'], relax_column_count: true, skip_empty_lines: true, trim: true });
+const read = (text: string, told: Told = {}) => readResults(text, cut, told);
 const only = (reading: Reading) => {
   if (!reading.ok) throw new Error(reading.message);
   expect(reading.found).toHaveLength(1);
@@ -11,7 +15,7 @@ const message = (reading: Reading) => (reading.ok ? 'read' : reading.message);
 
 describe('result files', () => {
   test('storage results: the direction that moved bytes, its rate, and what was asked for', () => {
-    expect(only(readResults(rawFile('fio_seq_write_rep1.json')))).toEqual({
+    expect(only(read(rawFile('fio_seq_write_rep1.json')))).toEqual({
       workload: { work: 'drive', direction: 'write', access: 'sequential', gigabytes: 2 * 1.073741824 },
       value: 1067.864011,
       unit: 'MB/s',
@@ -20,15 +24,15 @@ describe('result files', () => {
       use: 'calibrate',
       date: '2026-11-24',
     });
-    expect(only(readResults(rawFile('fio_seq_read_rep1.json')))?.workload).toMatchObject({ direction: 'read' });
-    expect(only(readResults(rawFile('fio-rand-read.json')))).toMatchObject({
+    expect(only(read(rawFile('fio_seq_read_rep1.json')))?.workload).toMatchObject({ direction: 'read' });
+    expect(only(read(rawFile('fio-rand-read.json')))).toMatchObject({
       workload: { work: 'drive', direction: 'read', access: 'random' },
       unit: 'kIO/s',
     });
   });
 
   test('an encoder’s log: frames over run time, threads and preset from its options', () => {
-    expect(only(readResults(rawFile('encode-720p-fast.txt')))).toEqual({
+    expect(only(read(rawFile('encode-720p-fast.txt')))).toEqual({
       workload: {
         work: 'encode',
         width: 1280,
@@ -43,7 +47,7 @@ describe('result files', () => {
       use: 'calibrate',
     });
     // (0.488 + 0.032) ÷ 0.362 = 1.44 cores busy: two threads
-    expect(only(readResults(rawFile('decode-720p.txt')))).toMatchObject({
+    expect(only(read(rawFile('decode-720p.txt')))).toMatchObject({
       workload: { work: 'decode', threads: 2, source: { codec: 'h264', chroma: '4:2:0', bitDepth: 8 } },
       value: 100 / 0.362,
     });
@@ -51,32 +55,30 @@ describe('result files', () => {
 
   test('a log without its preset asks for it', () => {
     const bare = rawFile('encode-720p-fast.txt').replace(/subme=\d+/, '');
-    expect(message(readResults(bare))).toBe(
-      'The log does not say which preset was used; choose it and read the file again.',
-    );
-    expect(only(readResults(bare, { preset: 'medium' }))?.workload).toMatchObject({ target: { preset: 'medium' } });
+    expect(message(read(bare))).toBe('The log does not say which preset was used; choose it and read the file again.');
+    expect(only(read(bare, { preset: 'medium' }))?.workload).toMatchObject({ target: { preset: 'medium' } });
   });
 
   test('compression, processor and memory benchmarks', () => {
-    expect(only(readResults(rawFile('cpu_7z_t2.txt')))).toMatchObject({
+    expect(only(read(rawFile('cpu_7z_t2.txt')))).toMatchObject({
       workload: { work: 'compress', threads: 2 },
       value: 4984,
       unit: 'MIPS',
     });
-    expect(only(readResults(rawFile('sysbench-cpu.txt')))).toMatchObject({
+    expect(only(read(rawFile('sysbench-cpu.txt')))).toMatchObject({
       workload: { work: 'arithmetic', threads: 2 },
       value: 1587.62,
       unit: 'events/s',
       use: 'check',
     });
-    expect(only(readResults(rawFile('mem_stream_t1.txt')))).toMatchObject({
+    expect(only(read(rawFile('mem_stream_t1.txt')))).toMatchObject({
       workload: { work: 'memory', threads: 1 },
       value: 5518.32 + 3678.88,
     });
   });
 
   test('sensor values: the mean of the last third, by column', () => {
-    const reading = readResults(rawFile('sensors.csv'));
+    const reading = read(rawFile('sensors.csv'));
     expect(reading.ok && reading.found.map(({ value, unit }) => [value, unit])).toEqual([
       [82, '°C'],
       [118.5, 'W'],
@@ -100,22 +102,20 @@ describe('result files', () => {
     ['sysbench 1.0\nNumber of threads: 2', 'no result'],
     ['x'.repeat(5_000_000), '5 million characters'],
   ])('what cannot be read says why in one sentence: %#', (text, why) => {
-    const said = message(readResults(text));
+    const said = message(read(text));
     expect(said).toContain(why);
     expect(said).toMatch(/\.$/);
   });
 
   test('an encoder’s log that scales or names an unknown codec is not guessed at', () => {
     const log = rawFile('encode-720p-fast.txt');
-    expect(message(readResults(log.replace(/1280x720(?![\s\S]*1280x720)/, '640x360')))).toContain(
-      'scaling is no workload',
-    );
-    expect(message(readResults(log.replace('rawvideo (native)', 'oddity (native)')))).toContain('"oddity"');
-    expect(message(readResults(log.replace(/frame=\s*\d+/g, '')))).toContain('no count of frames');
+    expect(message(read(log.replace(/1280x720(?![\s\S]*1280x720)/, '640x360')))).toContain('scaling is no workload');
+    expect(message(read(log.replace('rawvideo (native)', 'oddity (native)')))).toContain('"oddity"');
+    expect(message(read(log.replace(/frame=\s*\d+/g, '')))).toContain('no count of frames');
   });
 
   test('ids go on where the machine’s end', () => {
-    const reading = readResults(rawFile('sensors.csv'));
+    const reading = read(rawFile('sensors.csv'));
     if (!reading.ok) throw new Error(reading.message);
     const first = withIds(reading.found, 'sensors.csv', []);
     const second = withIds(reading.found, 'sensors.csv', first);

@@ -1,4 +1,3 @@
-import { parse } from 'csv-parse/browser/esm/sync';
 import { z } from 'zod';
 import { CODECS, type Codec } from '../parts/common';
 import { OUT_CODECS, PRESETS } from '../work/encode';
@@ -19,6 +18,9 @@ export interface Told {
   readonly preset?: Preset | undefined;
 }
 
+/** Cuts a table into rows of cells; a library’s work, given from outside so that this stays free of packages. */
+export type CutTable = (text: string) => string[][];
+
 const failed = (message: string): Reading => ({ ok: false, message });
 const read = (tool: string, found: readonly Found[], notes: readonly string[] = []): Reading => ({
   ok: true,
@@ -34,7 +36,7 @@ const LONGEST = 4_000_000;
  * Reads a result file of an open measuring tool, told apart by what stands in it: storage results as JSON, encoder logs
  * with a benchmark line, compression and processor benchmarks and memory streams as text, sensor logs as CSV.
  */
-export function readResults(text: string, told: Told = {}): Reading {
+export function readResults(text: string, cut: CutTable, told: Told = {}): Reading {
   if (text.length > LONGEST)
     return failed(`The file has ${Math.round(text.length / 1e6)} million characters; no result of these tools has.`);
   if (text.includes('\0')) return failed('The file is no text.');
@@ -44,7 +46,7 @@ export function readResults(text: string, told: Told = {}): Reading {
   if (/^sysbench \d/m.test(text)) return readSysbench(text);
   if (/stream: .*memory rate:|stressor loosely based on .*STREAM/.test(text)) return readStream(text);
   const [first = ''] = text.split(/\r?\n/, 1);
-  if (/[,;\t]/.test(first)) return readSensors(text);
+  if (/[,;\t]/.test(first)) return readSensors(text, cut);
   return failed(
     'The file is of no kind that is known here: storage results as JSON, an encoder’s log with its benchmark line, compression, processor or memory benchmarks as text, or sensor values as CSV.',
   );
@@ -131,7 +133,6 @@ const CODEC_NAMES: Readonly<Record<string, Codec>> = {
   h264: 'h264',
   hevc: 'hevc',
   av1: 'av1',
-  dnxhd: 'mezzanine',
   vc3: 'mezzanine',
   rawvideo: 'uncompressed',
 };
@@ -254,16 +255,10 @@ const SENSORS: readonly (readonly [RegExp, Measurement['unit'], number])[] = [
   [/rpm|fan/i, 'rpm', 1],
 ];
 
-function readSensors(text: string): Reading {
+function readSensors(text: string, cut: CutTable): Reading {
   let rows: string[][];
   try {
-    rows = parse(text, {
-      delimiter: [',', ';', '\t'],
-      relax_column_count: true,
-      skip_empty_lines: true,
-      trim: true,
-      bom: true,
-    });
+    rows = cut(text);
   } catch (error) {
     return failed(`The table cannot be read: ${error instanceof Error ? error.message : String(error)}.`);
   }

@@ -9,7 +9,7 @@ import { assessed, briefOf, dataOf, machineOf, type Change } from '../tests/worl
 import { calibrationOf, compare, medianError } from './calibrate';
 import type { Measurement } from './measurement';
 import { predictWorkload } from './predict';
-import { realMeasurements } from './tests/reality';
+import { realMeasurements } from '../tests/reality';
 
 /** Two threads at 2.5 GHz: the machine on which the reference core's clocks were counted. */
 const REAL: Change = {

@@ -1,4 +1,5 @@
 import { figureMeta, type PartKind } from '../parts';
+import type { TaskResult } from '../predict/results';
 import type { Impossible, Outside } from '../work/stage';
 import { listed, number } from './format';
 
@@ -87,6 +88,13 @@ export function impossibleWords(reason: Impossible): string {
     case 'part-missing':
       return `There is no ${kindName(reason.kind)} in the machine to do it.`;
   }
+}
+
+/** What binds a task, as a practitioner names it; a stream goes by the link or device that is too narrow for it. */
+export function bindingName({ binds, uses }: Pick<TaskResult, 'binds' | 'uses'>): string {
+  if (binds === undefined) return 'nothing';
+  const label = binds.startsWith('flow:') ? uses.find((use) => use.resource === binds)?.supply?.label : undefined;
+  return label ?? resourceName(binds);
 }
 
 /** A figure outside the range that a trade was thought through for. */

@@ -137,6 +137,14 @@ export const audio: Trade<'audio'> = {
     },
   },
   constants: AUDIO,
+  sizes: {
+    of: 'tracks',
+    list: (task) =>
+      [8, 16, 32, 48, 64, 96, 128, 192, 256, 384, 512, 768, 1024, 1536, 2000].map((tracks) => ({
+        label: `${tracks}`,
+        task: { ...task, tracks },
+      })),
+  },
   expand: expandAudio,
   weaknesses: [
     'Delays that the system’s drivers bring in are not modelled.',

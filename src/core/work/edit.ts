@@ -225,6 +225,17 @@ export function expandEditExport(task: EditExport, facts: MachineFacts): Elastic
   };
 }
 
+/** Timelines that people cut, smallest first. */
+export const TIMELINES = [
+  { width: 1280, height: 720 },
+  { width: 1920, height: 1080 },
+  { width: 2560, height: 1440 },
+  { width: 3840, height: 2160 },
+  { width: 4096, height: 2160 },
+  { width: 5424, height: 2880 },
+  { width: 7680, height: 4320 },
+] as const;
+
 const WEAKNESSES = [
   'Presets of encoders are two steps a codec; what lies between is not modelled.',
   'An application’s caches of decoded pictures are not modelled beyond the frames around the playhead.',
@@ -249,6 +260,10 @@ export const editPlay: Trade<'edit-play'> = {
   }),
   figures: PICTURE_FIGURES,
   constants: EDIT,
+  sizes: {
+    of: 'timeline',
+    list: (task) => TIMELINES.map((size) => ({ label: `${size.width} × ${size.height}`, task: { ...task, ...size } })),
+  },
   expand: expandEditPlay,
   weaknesses: WEAKNESSES,
 };
@@ -278,6 +293,14 @@ export const editExport: Trade<'edit-export'> = {
   }),
   figures: PICTURE_FIGURES,
   constants: EDIT,
+  sizes: {
+    of: 'output',
+    list: (task) =>
+      TIMELINES.map((size) => ({
+        label: `${size.width} × ${size.height}`,
+        task: { ...task, ...size, outWidth: size.width, outHeight: size.height },
+      })),
+  },
   expand: expandEditExport,
   weaknesses: WEAKNESSES,
 };

@@ -135,6 +135,14 @@ export const ingest: Trade<'ingest'> = {
     keepTB: { label: 'Kept', unit: 'TB', explains: 'Space that must be there on the drives of this role.' },
   },
   constants: INGEST,
+  sizes: {
+    of: 'rate of a stream',
+    list: (task) =>
+      [0.5, 1, 2, 2.5, 4, 5, 8, 10, 15, 20, 25, 40, 50, 80, 100].map((gbitPerS) => ({
+        label: `${gbitPerS} Gb/s`,
+        task: { ...task, gbitPerS },
+      })),
+  },
   expand: expandIngest,
   weaknesses: [
     'Small files are not told from large ones.',

@@ -378,6 +378,14 @@ export const live: Trade<'live'> = {
     keepHours: { label: 'Hours kept', unit: 'h', explains: 'Recordings stay on the active drive that long.' },
   },
   constants: LIVE,
+  sizes: {
+    of: 'inputs like the first',
+    list: (task) =>
+      Array.from({ length: 16 }, (_, i) => ({
+        label: `${i + 1}`,
+        task: { ...task, inputs: task.inputs.map((input, k) => (k === 0 ? { ...input, count: i + 1 } : input)) },
+      })),
+  },
   expand: expandLive,
   weaknesses: [
     'Engines of a card and of the processor count as one pool of time; sessions are counted for each.',

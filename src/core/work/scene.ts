@@ -227,6 +227,19 @@ export const scene: Trade<'scene'> = {
     },
   },
   constants: SCENE,
+  sizes: {
+    of: 'scene: triangles, draws and moving things together',
+    list: (task) =>
+      [0.1, 0.2, 0.3, 0.5, 0.7, 0.85, 1, 1.2, 1.5, 2, 3, 5, 8].map((by) => ({
+        label: `${by} ×`,
+        task: {
+          ...task,
+          mTriangles: task.mTriangles * by,
+          drawCalls: Math.max(1, Math.round(task.drawCalls * by)),
+          movingThings: Math.round(task.movingThings * by),
+        },
+      })),
+  },
   expand: expandScene,
   weaknesses: [
     'The worst hundredth is a factor on the usual frame; hitches of loading from a drive are not modelled.',

@@ -12,6 +12,12 @@ export interface Figure {
   readonly valid?: readonly [from: number, to: number];
 }
 
+/** A task at one size. */
+export interface Sized<K extends TaskKind> {
+  readonly label: string;
+  readonly task: TaskOf<K>;
+}
+
 /** A kind of work: how it begins, what its figures mean, and how it becomes demands. */
 export interface Trade<K extends TaskKind> {
   readonly kind: K;
@@ -21,6 +27,8 @@ export interface Trade<K extends TaskKind> {
   readonly start: (id: string) => TaskOf<K>;
   readonly figures: Readonly<Record<string, Figure>>;
   readonly constants: Register;
+  /** The same task larger and larger in what decides it, for "how much would run"; smallest first. */
+  readonly sizes?: { readonly of: string; readonly list: (task: TaskOf<K>) => readonly Sized<K>[] };
   readonly expand: (task: TaskOf<K>, facts: MachineFacts) => Expanded;
   /** What it cannot tell, for the documentation. */
   readonly weaknesses: readonly string[];

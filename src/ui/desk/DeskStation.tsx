@@ -39,7 +39,12 @@ export function DeskStation({
   const rows = useMemo(
     () =>
       seats.map((bundle) => {
-        const context = contextOf(compileCatalogue(bundle.data), bundle.today, bundle.settings);
+        const context = contextOf(
+          compileCatalogue(bundle.data),
+          bundle.today,
+          bundle.settings,
+          bundle.drafts.map((draft) => draft.body),
+        );
         return {
           bundle,
           drafts: bundle.drafts.map((draft) => ({ draft, assessment: assess(draft.body, bundle.brief.body, context) })),

@@ -1,11 +1,12 @@
 'use client';
 
 import { scaleSqrt } from 'd3-scale';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo } from 'react';
 import type { Assessment } from '@/core/assess';
 import { watts as wattsText } from '@/core/words/format';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
 import { useSeat } from '../seat/store';
+import { useWidth } from '../shared/useWidth';
 import { layoutMap } from './mapLayout';
 import type { MapNode, MapWire } from './mapModel';
 import { clearanceNotes, heatNotes, type MapNote } from './mapNotes';
@@ -30,15 +31,8 @@ export function WiringMap({
   /** Draws the streams of one sitting; without it the heaviest use of each link. */
   sitting: string | undefined;
 }) {
-  const holder = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(660);
-  useEffect(() => {
-    const element = holder.current;
-    if (!element) return;
-    const observer = new ResizeObserver(() => setWidth(Math.max(400, Math.min(980, element.clientWidth - 8))));
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
+  const [holder, inner] = useWidth<HTMLDivElement>(668, 408, 988);
+  const width = inner - 8;
   const layout = useMemo(() => layoutMap(assessment, width, sitting), [assessment, width, sitting]);
   const notes = useMemo(
     () =>

@@ -93,7 +93,10 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
   let running = false;
 
   return createStore<SeatState>()((set, get) => {
-    const contextFor = (next: SeatBundle) => contextOf(compileCatalogue(next.data), next.today, next.settings);
+    const measuredOf = (next: SeatBundle) =>
+      next.drafts.map((draft) => draft.body).filter((machine) => (machine.evidence ?? []).length > 0);
+    const contextFor = (next: SeatBundle) =>
+      contextOf(compileCatalogue(next.data), next.today, next.settings, measuredOf(next));
 
     /** What came from the server, with the edits that are still on their way put on top. */
     const take = (next: SeatBundle) => {
@@ -177,7 +180,18 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
 
     const push = (pending: Pending) => {
       queue = [...queue, pending];
-      set((state) => ({ bundle: applied(state.bundle, pending), preview: undefined, told: undefined, refused: [] }));
+      set((state) => {
+        const next = applied(state.bundle, pending);
+        // what is measured on one machine counts for the others that are like it
+        const measures = pending.document === 'draft' && pending.edit.kind === 'evidence';
+        return {
+          bundle: next,
+          preview: undefined,
+          told: undefined,
+          refused: [],
+          ...(measures ? { context: { ...state.context, measured: measuredOf(next) } } : {}),
+        };
+      });
       void drain();
     };
 

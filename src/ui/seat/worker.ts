@@ -2,6 +2,7 @@
 
 import * as Comlink from 'comlink';
 import { useEffect, useState } from 'react';
+import type { Machine } from '@/core/machine';
 import type { Settings } from '@/core/settings';
 import type { WorkerApi } from '@/workers/api';
 import { useSeat } from './store';
@@ -10,14 +11,19 @@ let shared: { key: string; api: Promise<Comlink.Remote<WorkerApi>> } | undefined
 let remote: Comlink.Remote<WorkerApi> | undefined;
 
 /** The page's one worker, loaded with a catalogue revision; a new revision loads it again. */
-function workerFor(revision: number, today: string, settings: Settings): Promise<Comlink.Remote<WorkerApi>> {
-  const key = `${revision} ${today} ${JSON.stringify(settings)}`;
+function workerFor(
+  revision: number,
+  today: string,
+  settings: Settings,
+  measured: readonly Machine[],
+): Promise<Comlink.Remote<WorkerApi>> {
+  const key = `${revision} ${today} ${JSON.stringify([settings, measured])}`;
   if (shared?.key !== key) {
     remote ??= Comlink.wrap<WorkerApi>(
       new Worker(new URL('../../workers/assessment.worker.ts', import.meta.url), { type: 'module' }),
     );
     const api = remote;
-    shared = { key, api: api.load(`/api/catalogue?revision=${revision}`, today, settings).then(() => api) };
+    shared = { key, api: api.load(`/api/catalogue?revision=${revision}`, today, settings, measured).then(() => api) };
     // a failed load may be tried again
     shared.api.catch(() => (shared = undefined));
   }
@@ -37,12 +43,13 @@ export function useWorker<T>(key: string | undefined, ask: (api: Comlink.Remote<
   const revision = useSeat((state) => state.bundle.catalogueRevision);
   const today = useSeat((state) => state.bundle.today);
   const settings = useSeat((state) => state.bundle.settings);
+  const measured = useSeat((state) => state.context.measured);
   const [answer, setAnswer] = useState<{ key: string; answer: Answer<T> }>();
   const wanted = key === undefined ? undefined : `${revision} ${key}`;
   useEffect(() => {
     if (wanted === undefined) return;
     let current = true;
-    workerFor(revision, today, settings)
+    workerFor(revision, today, settings, measured)
       .then(ask)
       .then(
         (value) => current && setAnswer({ key: wanted, answer: { state: 'ready', value } }),

@@ -9,7 +9,7 @@ import { mostOf } from '@/core/units/most';
 import { scale, verdictOf, type Band, type Verdict } from '@/core/units/band';
 import type { Task } from '@/core/work/tasks';
 import { coins, duration, listed, memorySize, number, percent, size, watts } from '@/core/words/format';
-import { impossibleWords, outsideWords, resourceName } from '@/core/words/names';
+import { bindingName, impossibleWords, outsideWords, resourceName } from '@/core/words/names';
 import type { BeamAxis } from './Beam';
 
 /** A beam's figures and words, ready to draw. */
@@ -84,7 +84,7 @@ export function taskBeam(task: Task, result: TaskResult): BeamModel {
     ...result.impossible.map(impossibleWords),
     ...(result.binds
       ? [
-          `${result.mode === 'real-time' && result.verdict === 'carries' ? 'Tightest on' : 'Bound by'} ${resourceName(result.binds)}${binding?.stage ? `, stage "${binding.stage}"` : ''}.`,
+          `${result.mode === 'real-time' && result.verdict === 'carries' ? 'Tightest on' : 'Bound by'} ${bindingName(result)}${binding?.stage ? `, stage "${binding.stage}"` : ''}.`,
         ]
       : []),
     ...(result.dropped !== undefined && result.dropped > 0

@@ -3,7 +3,7 @@
 import type { Assessment } from '@/core/assess';
 import type { Task } from '@/core/work/tasks';
 import { duration, number, percent } from '@/core/words/format';
-import { impossibleWords, resourceName } from '@/core/words/names';
+import { bindingName, impossibleWords, resourceName } from '@/core/words/names';
 import { getsText, needText } from '../shared/beams';
 import { Sign } from '../shared/Beam';
 
@@ -35,7 +35,7 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
       {result.binds && (
         <p className="small">
           {result.mode === 'real-time' && result.verdict === 'carries' ? 'Tightest on' : 'Bound by'}{' '}
-          <b>{resourceName(result.binds)}</b>
+          <b>{bindingName(result)}</b>
           {result.mode === 'real-time' && result.verdict === 'carries'
             ? '; everything else has more to spare.'
             : '; everything else waits for it.'}

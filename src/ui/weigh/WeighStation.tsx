@@ -11,11 +11,16 @@ import { OpenBeam } from '../shared/Why';
 import { coins, number, watts } from '@/core/words/format';
 import { budgetBeam } from '../shared/beams';
 import { Beam } from '../shared/Beam';
+import { DriveCourse } from './DriveCourse';
 import { EditGrid } from './EditGrid';
 import { FirstHour } from './FirstHour';
+import { HeadToHead } from './HeadToHead';
+import { HowMuch } from './HowMuch';
+import { Measured } from './Measured';
 import { NextCoin } from './NextCoin';
 import { OperatingPoints } from './OperatingPoints';
 import { Stages } from './Stages';
+import { Utilisation } from './Utilisation';
 
 /** Tasks × drafts as a matrix of beams; where the chosen task's time goes; what the next coin buys. */
 export function WeighStation() {
@@ -165,12 +170,17 @@ export function WeighStation() {
             </tr>
           </tbody>
         </table>
+        {selected && <Utilisation assessment={selected.assessment} />}
+        {selected && columns.length > 1 && <HeadToHead columns={columns} selected={selected} />}
         <OperatingPoints />
         {task && (task.kind === 'edit-play' || task.kind === 'edit-export') && <EditGrid machine={draft} task={task} />}
+        {selected && <Measured assessment={selected.assessment} />}
       </section>
       <section className="pane" aria-label="Stages and next coin">
         {task && selected && <Stages task={task} assessment={selected.assessment} />}
+        {task && <HowMuch task={task} />}
         {task && selected && <FirstHour task={task} assessment={selected.assessment} />}
+        {task && selected && <DriveCourse task={task} assessment={selected.assessment} />}
         <NextCoin />
       </section>
     </div>

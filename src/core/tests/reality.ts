@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
-import { measurementSchema, type Measurement, type Workload } from '../measurement';
+import { measurementSchema, type Measurement, type Workload } from '../evidence/measurement';
 
-const here = new URL('.', import.meta.url).pathname;
+const here = new URL('./reality/', import.meta.url).pathname;
 export const rawFile = (name: string): string => readFileSync(`${here}${name}`, 'utf8');
 
 interface Row {

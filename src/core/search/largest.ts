@@ -1,0 +1,54 @@
+import { assess, type Context } from '../assess';
+import type { Brief } from '../brief';
+import type { Machine } from '../machine';
+import type { TaskResult } from '../predict/results';
+import type { Task, TaskKind } from '../work/tasks';
+import { TRADES } from '../work/templates';
+import type { Trade } from '../work/trade';
+import { finish, type Trials } from './trials';
+
+/** The largest size of a task that a machine still carries, and the first that it does not. */
+export interface Largest {
+  /** What grows: timeline, inputs, tracks. */
+  readonly of: string;
+  /** Undefined when even the smallest does not run. */
+  readonly most: string | undefined;
+  /** Undefined when the largest that was tried runs too. */
+  readonly tooMuch: string | undefined;
+}
+
+const runs = (result: TaskResult | undefined): boolean =>
+  result !== undefined &&
+  result.impossible.length === 0 &&
+  result.gets !== undefined &&
+  (result.ratio === undefined || result.ratio.likely >= 1 - 1e-9);
+
+/**
+ * Grows a task within its sittings and halves the interval between what runs (at *likely*) and what does not; a larger
+ * task never runs where a smaller one fails. Undefined for trades that do not say what grows.
+ */
+export function* largestTrials(
+  machine: Machine,
+  brief: Brief,
+  id: string,
+  context: Context,
+): Trials<Largest | undefined> {
+  const task = brief.tasks.find((entry) => entry.id === id);
+  const sizes = task && (TRADES[task.kind] as Trade<TaskKind>).sizes;
+  if (!task || !sizes) return undefined;
+  const list = sizes.list(task);
+  let [low, high] = [-1, list.length];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    const tried = list[middle]?.task as Task;
+    const tasks = brief.tasks.map((entry) => (entry.id === id ? tried : entry));
+    const result = assess(machine, { ...brief, tasks }, context).tasks.find((entry) => entry.task === id);
+    if (runs(result)) low = middle;
+    else high = middle;
+    yield;
+  }
+  return { of: sizes.of, most: list[low]?.label, tooMuch: list[high]?.label };
+}
+
+export const largest = (machine: Machine, brief: Brief, id: string, context: Context): Largest | undefined =>
+  finish(largestTrials(machine, brief, id, context));

@@ -1,0 +1,100 @@
+'use client';
+
+import { useState } from 'react';
+import { progress, type Assessment } from '@/core/assess';
+import type { TaskResult } from '@/core/predict/results';
+import { loudestOf } from '@/core/heat/state';
+import { coins, coinsChange, number, watts } from '@/core/words/format';
+import { bindingName } from '@/core/words/names';
+import { getsText } from '../shared/beams';
+import { Sign } from '../shared/Beam';
+import { Value } from '../shared/Value';
+
+interface Column {
+  readonly key: string;
+  readonly name: string;
+  readonly assessment: Assessment;
+}
+
+/** Two drafts side by side: each task with what binds it, and by how much one is ahead. */
+export function HeadToHead({ columns, selected }: { columns: readonly Column[]; selected: Column }) {
+  const [other, setOther] = useState<string>();
+  const others = columns.filter((column) => column.key !== selected.key);
+  const rival = others.find((column) => column.key === other) ?? others[0];
+  if (!rival) return null;
+  const [a, b] = [selected.assessment, rival.assessment];
+  const { brief } = a.facts;
+  const resultOf = (assessment: Assessment, id: string) => assessment.tasks.find((entry) => entry.task === id);
+  const cost = (assessment: Assessment) => assessment.facts.price.total.landedMinor;
+  const noise = ({ facts }: Assessment) => loudestOf(facts.heat.sittings)?.noise.dbA;
+  return (
+    <section aria-label="Head to head" style={{ marginTop: 14 }}>
+      <h2>
+        {selected.name} against{' '}
+        <Value
+          label="Draft to compare with"
+          editor={{
+            kind: 'choice',
+            value: rival.key,
+            options: others.map((column) => ({ value: column.key, label: column.name })),
+            onChange: setOther,
+          }}
+        >
+          {rival.name}
+        </Value>
+      </h2>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Task</th>
+            <th scope="col">{selected.name}</th>
+            <th scope="col">{rival.name}</th>
+            <th scope="col" className="num">
+              ahead
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {brief.tasks.map((task) => {
+            const [mine, theirs] = [resultOf(a, task.id), resultOf(b, task.id)];
+            return (
+              <tr key={task.id}>
+                <th scope="row">{task.name}</th>
+                <td>{mine && <Outcome result={mine} />}</td>
+                <td>{theirs && <Outcome result={theirs} />}</td>
+                <td className="num">{mine && theirs ? ahead(mine, theirs) : ''}</td>
+              </tr>
+            );
+          })}
+          <tr>
+            <th scope="row">Price, draw, noise</th>
+            {[a, b].map((assessment, i) => (
+              <td key={i}>
+                {coins(cost(assessment), assessment.facts.price.currency)}, {watts(assessment.facts.power.sustainedW)}
+                {noise(assessment) === undefined ? '' : `, ${number(noise(assessment) ?? 0)} dB(A)`}
+              </td>
+            ))}
+            <td className="num">{coinsChange(cost(a) - cost(b))}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Outcome({ result }: { result: TaskResult }) {
+  return (
+    <>
+      <Sign verdict={result.verdict} /> <span className={result.verdict}>{getsText(result)}</span>
+      {result.binds && <span className="quiet small"> · {bindingName(result)}</span>}
+    </>
+  );
+}
+
+/** How many times the other's speed; alike within one in a hundred. */
+function ahead(mine: TaskResult, theirs: TaskResult): string {
+  if (!mine.gets || !theirs.gets) return mine.gets ? 'runs' : theirs.gets ? 'does not' : '';
+  const ratio = progress(mine) / progress(theirs);
+  if (!Number.isFinite(ratio) || Math.abs(ratio - 1) < 0.01) return 'alike';
+  return `${number(ratio, 3)} ×`;
+}

@@ -1,0 +1,41 @@
+'use client';
+
+import type { Task } from '@/core/work/tasks';
+import { TRADES } from '@/core/work/templates';
+import { useDraft, useSeat } from '../seat/store';
+import { identity, useWorker } from '../seat/worker';
+
+/** The largest size of a task that the draft still carries in its sittings. */
+export function HowMuch({ task }: { task: Task }) {
+  const draft = useDraft();
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const grows = TRADES[task.kind].sizes !== undefined;
+  const answer = useWorker(grows ? `largest ${task.id} ${identity(draft)} ${identity(brief)}` : undefined, (api) =>
+    api.largest(draft, brief, task.id),
+  );
+  if (!grows) return null;
+  return (
+    <section aria-label="How much would run" style={{ marginBottom: 16 }}>
+      <h3>How much would run</h3>
+      {answer.state === 'waiting' && <p className="quiet small">Trying sizes …</p>}
+      {answer.state === 'failed' && <p className="short small">The sizes could not be tried: {answer.message}.</p>}
+      {answer.state === 'ready' && answer.value && (
+        <p className="small">
+          {answer.value.most === undefined ? (
+            <>
+              Not even the smallest that was tried ({answer.value.of}: {answer.value.tooMuch}).
+            </>
+          ) : (
+            <>
+              Largest {answer.value.of}: <b>{answer.value.most}</b>
+              {answer.value.tooMuch === undefined
+                ? '; nothing larger was tried.'
+                : `; ${answer.value.tooMuch} is too much.`}
+            </>
+          )}{' '}
+          <span className="quiet">Everything else as in the brief, at the likely rate.</span>
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,242 @@
+'use client';
+
+import { parse } from 'csv-parse/browser/esm/sync';
+import { useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import { compare, medianError, type Compared } from '@/core/evidence/calibrate';
+import type { Measurement, Workload } from '@/core/evidence/measurement';
+import { readResults, withIds } from '@/core/evidence/readers';
+import { PRESETS } from '@/core/work/encode';
+import { number } from '@/core/words/format';
+import { codecName } from '@/core/words/names';
+import { plain, Pick } from '../brief/phrases';
+import { useDraft, useSeat } from '../seat/store';
+import { MeasureByHand } from './MeasureByHand';
+
+/** Tables of sensors come with commas, semicolons or tabs. */
+const cutTable = (text: string): string[][] =>
+  parse(text, {
+    delimiter: [',', ';', '\t'],
+    relax_column_count: true,
+    skip_empty_lines: true,
+    trim: true,
+    bom: true,
+  });
+
+/** What a workload is, as a sentence. */
+export function workloadWords(workload: Workload): string {
+  const picture = 'width' in workload ? `${workload.width} × ${workload.height}` : '';
+  const threads =
+    'threads' in workload ? (workload.threads === 1 ? ', one thread' : `, ${workload.threads} threads`) : '';
+  switch (workload.work) {
+    case 'decode':
+      return `Decode ${codecName(workload.source.codec)} ${workload.source.chroma} ${workload.source.bitDepth}-bit, ${picture}${threads}`;
+    case 'encode':
+      return `Encode ${codecName(workload.target.codec)} ${workload.target.preset}, ${picture}${threads}`;
+    case 'correct':
+      return `Correct, ${number(workload.steps, 2)} steps, ${picture}${threads}`;
+    case 'chain':
+      return `${[workload.source ? `Decode ${codecName(workload.source.codec)}` : '', workload.steps > 0 ? `${number(workload.steps, 2)} correction steps` : '', workload.target ? `encode ${codecName(workload.target.codec)} ${workload.target.preset}` : ''].filter(Boolean).join(', ')}, ${picture}${threads}`;
+    case 'drive':
+      return `Drive, ${workload.access} ${workload.direction}${workload.gigabytes === undefined ? '' : `, ${number(workload.gigabytes, 2)} GB`}`;
+    case 'memory':
+      return `Memory stream${threads}`;
+    case 'compress':
+      return `Compression benchmark${threads}`;
+    case 'arithmetic':
+      return `Arithmetic benchmark${threads}`;
+    case 'sensor':
+      return `Sensor: ${workload.sensor}`;
+  }
+}
+
+/** Results measured on the selected draft beside what the model says of them, and how to add more. */
+export function Measured({ assessment }: { assessment: Assessment }) {
+  const draft = useDraft();
+  const editDraft = useSeat((state) => state.editDraft);
+  const [told, setTold] = useState<(typeof PRESETS)[number]>('medium');
+  const [saysPreset, setSaysPreset] = useState(false);
+  const [message, setMessage] = useState<{ readonly good: boolean; readonly text: string }>();
+  const [byHand, setByHand] = useState(false);
+  const list = draft.evidence ?? [];
+  const set = (evidence: readonly Measurement[], label: string) =>
+    editDraft({ kind: 'evidence', evidence: [...evidence] }, label);
+  const rows = compare(list, assessment);
+  const checks = rows.filter(({ measurement }) => measurement.use === 'check');
+  const error = medianError(checks);
+  const taught = assessment.facts.calibration.works.size;
+  const take = async (files: FileList | null) => {
+    const found: Measurement[] = [];
+    const said: string[] = [];
+    let good = true;
+    for (const file of [...(files ?? [])]) {
+      const reading = readResults(await file.text(), cutTable, saysPreset ? { preset: told } : {});
+      if (!reading.ok) {
+        good = false;
+        said.push(`${file.name}: ${reading.message}`);
+        if (reading.message.includes('preset')) setSaysPreset(true);
+        continue;
+      }
+      found.push(...withIds(reading.found, file.name.slice(0, 120), [...list, ...found]));
+      said.push(
+        `${file.name}: ${reading.found.length} ${reading.found.length === 1 ? 'result' : 'results'} of ${reading.tool}. ${reading.notes.join(' ')}`,
+      );
+    }
+    if (found.length > 0) set([...list, ...found], `Measured: ${found.length} results`);
+    if (said.length > 0) setMessage({ good, text: said.join(' ') });
+  };
+  return (
+    <section aria-label="Measured and predicted" style={{ marginTop: 14 }}>
+      <div className="spread">
+        <h2>Measured on {draft.name}</h2>
+        <span className="quiet small">
+          {taught > 0
+            ? `${taught} ${taught === 1 ? 'kind' : 'kinds'} of work calibrated`
+            : 'nothing measured calibrates this machine yet'}
+          {error === undefined ? '' : `; rows kept to check: median error ${number(error * 100, 2)} %`}
+        </span>
+      </div>
+      {rows.length > 0 && (
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col" className="num">
+                measured
+              </th>
+              <th scope="col" className="num">
+                predicted
+              </th>
+              <th scope="col" className="num">
+                error
+              </th>
+              <th scope="col">used to</th>
+              <th scope="col" aria-label="Leave out" />
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <Row
+                key={row.measurement.id}
+                row={row}
+                onUse={(use) =>
+                  set(
+                    list.map((entry) => (entry.id === row.measurement.id ? { ...entry, use } : entry)),
+                    'Use of a result',
+                  )
+                }
+                onRemove={() =>
+                  set(
+                    list.filter((entry) => entry.id !== row.measurement.id),
+                    'A result out',
+                  )
+                }
+              />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <div className="row wrap small" style={{ gap: 10, marginTop: 6 }}>
+        <label className="chip" style={{ cursor: 'pointer' }}>
+          Add result files
+          <input
+            type="file"
+            multiple
+            aria-label="Result files"
+            style={{ position: 'absolute', width: 1, height: 1, opacity: 0 }}
+            onChange={(event) => {
+              void take(event.target.files).finally(() => (event.target.value = ''));
+            }}
+          />
+        </label>
+        <button type="button" className="chip" aria-pressed={byHand} onClick={() => setByHand(!byHand)}>
+          Type one in
+        </button>
+        {saysPreset && (
+          <span>
+            Logs without a preset were made with{' '}
+            <Pick label="Preset of the log" value={told} options={plain(PRESETS)} onChange={setTold} />
+          </span>
+        )}
+        <span className="quiet">
+          Storage results as JSON, encoders’ logs with a benchmark line, compression, processor and memory benchmarks,
+          sensor values as CSV.
+        </span>
+      </div>
+      {message && (
+        <p className={`small ${message.good ? 'quiet' : 'short'}`} role={message.good ? 'status' : 'alert'}>
+          {message.text}
+        </p>
+      )}
+      {byHand && (
+        <MeasureByHand
+          taken={list}
+          onAdd={(measurement) => {
+            set([...list, measurement], 'Measured: a result by hand');
+            setByHand(false);
+          }}
+        />
+      )}
+    </section>
+  );
+}
+
+function Row({
+  row: { measurement, plain: before, taught, error },
+  onUse,
+  onRemove,
+}: {
+  row: Compared;
+  onUse: (use: Measurement['use']) => void;
+  onRemove: () => void;
+}) {
+  const { band } = taught;
+  const said = `${measurement.tool}${measurement.settings ? `, ${measurement.settings}` : ''}, ${measurement.source}`;
+  return (
+    <tr>
+      <td title={said}>{workloadWords(measurement.workload)}</td>
+      <td className="num">
+        {number(measurement.value, 3)} {measurement.unit}
+      </td>
+      <td
+        className="num"
+        title={
+          before.band ? `Without what was measured: ${number(before.band.likely, 3)} ${measurement.unit}` : undefined
+        }
+      >
+        {band ? (
+          `${number(band.low, 3)} – ${number(band.high, 3)}`
+        ) : (
+          <span className="unproven">unknown: {taught.lacks.join(', ')}</span>
+        )}
+      </td>
+      <td className={`num ${error !== undefined && Math.abs(error) > FAR ? 'between' : ''}`}>
+        {error === undefined ? '' : `${error > 0 ? '+' : '−'}${number(Math.abs(error) * 100, 2)} %`}
+      </td>
+      <td>
+        <Pick
+          label={`Use of ${workloadWords(measurement.workload)}`}
+          value={measurement.use}
+          options={[
+            ['calibrate', 'calibrate'],
+            ['check', 'check'],
+          ]}
+          onChange={onUse}
+        />
+      </td>
+      <td>
+        <button
+          type="button"
+          className="link small"
+          aria-label={`Leave ${workloadWords(measurement.workload)} out`}
+          onClick={onRemove}
+        >
+          leave out
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+/** Errors beyond this are told in the colour of doubt. */
+const FAR = 0.3;
