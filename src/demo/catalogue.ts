@@ -114,7 +114,7 @@ export function demoParts(size = 0): Priced[] {
  * @param size parts at least; 0 for the demo's own
  */
 export function demoCatalogue(size = 0): Record<string, unknown> {
-  const parts = [...demoParts(size), ...provingBench().map(dress)];
+  const parts = [...demoParts(size), ...provingBench()];
   return {
     format: CATALOGUE_FORMAT,
     version: 1,

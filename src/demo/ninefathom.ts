@@ -305,6 +305,7 @@ export const benchDrafts = (): Machine[] => [
     present: true,
     items: [
       { id: 'processor-1', part: 'quillstone-bench-two-threads-2.5', label: 'Quillstone Bench two threads 2.5', owned: true },
+      { id: 'memory-1', part: 'quillstone-bench-memory', label: 'Quillstone Bench memory', owned: true },
       { id: 'drive-1', part: 'quillstone-bench-volume', label: 'Quillstone Bench volume', owned: true, roles: ['system', 'active', 'scratch'] },
     ],
     evidence: measured,

@@ -36,8 +36,12 @@ export async function fillFigure(seatId: string, partId: string, field: string, 
   return work.fillFigure(service(), String(seatId), String(partId), String(field), Number(value));
 }
 
-export async function copyDraft(seatId: string, documentId: string) {
-  return work.copyDraft(service(), String(seatId), String(documentId));
+export async function copyDraft(seatId: string, documentId: string, fromSeat?: string) {
+  return work.copyDraft(service(), String(seatId), String(documentId), String(fromSeat ?? seatId));
+}
+
+export async function draftsElsewhere(seatId: string) {
+  return work.draftsElsewhere(service(), String(seatId));
 }
 
 export async function dropDraft(seatId: string, documentId: string): Promise<SeatBundle | undefined> {

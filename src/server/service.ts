@@ -205,30 +205,47 @@ export async function fillFigure(
 }
 
 /** A copy of a draft under a new name, as the seat's last draft. */
+/** A draft of a seat from a draft of this or another one, with a name of its own, and the seat as it is then. */
 export async function copyDraft(
   service: Service,
   seatId: string,
   documentId: string,
+  fromSeat = seatId,
 ): Promise<{ bundle: SeatBundle | undefined; id: string | undefined }> {
   const seat = await projects.readSeat(service.db, seatId);
-  const source = seat?.drafts.find((draft) => draft.id === documentId);
+  const origin = fromSeat === seatId ? seat : await projects.readSeat(service.db, fromSeat);
+  const source = origin?.drafts.find((draft) => draft.id === documentId);
   if (!seat || !source) return { bundle: await seatBundle(service, seatId), id: undefined };
   const used = new Set(seat.drafts.map((draft) => draft.body.id));
+  const names = new Set(seat.drafts.map((draft) => draft.body.name));
   let n = seat.drafts.length + 1;
   while (used.has(`${seatId}-${n}`)) n++;
-  const name = `Draft ${String.fromCharCode(64 + Math.min(26, n))}`;
+  const letter = `Draft ${String.fromCharCode(64 + Math.min(26, n))}`;
+  const wanted = fromSeat === seatId ? letter : source.body.name;
   const id = await projects.addDraft(
     service.db,
     seatId,
-    {
-      ...source.body,
-      id: `${seatId}-${n}`,
-      name: seat.drafts.some((draft) => draft.body.name === name) ? `${source.body.name} copy` : name,
-    },
+    { ...source.body, id: `${seatId}-${n}`, name: names.has(wanted) ? `${source.body.name} copy` : wanted },
     `Copy of ${source.body.name}`,
     now(),
   );
   return { bundle: await seatBundle(service, seatId), id };
+}
+
+/** Drafts of other seats that have parts, to start from. */
+export async function draftsElsewhere(
+  service: Service,
+  seatId: string,
+): Promise<{ seatId: string; documentId: string; label: string }[]> {
+  const seats = (await projects.listSeats(service.db)).filter((seat) => seat.id !== seatId);
+  const full = await Promise.all(
+    seats.map(async (seat) => ({ ...seat, drafts: (await projects.readSeat(service.db, seat.id))?.drafts ?? [] })),
+  );
+  return full.flatMap((seat) =>
+    seat.drafts
+      .filter((draft) => draft.body.items.length > 0)
+      .map((draft) => ({ seatId: seat.id, documentId: draft.id, label: `${seat.name}: ${draft.body.name}` })),
+  );
 }
 
 export async function dropDraft(service: Service, seatId: string, documentId: string): Promise<SeatBundle | undefined> {

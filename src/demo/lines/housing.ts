@@ -114,6 +114,7 @@ export function cooling(): Priced[] {
  */
 export const provingBench = (): Priced[] => [
   { ...priced('processor', 'Quillstone', 'Bench two threads 2.5', 0, { family: 'Bench', coreGroups: [{ kind: 'performance', count: 2, threadsPerCore: 1, baseGHz: 2.5, boostGHz: 2.5, allCoreGHz: 2.5, workPerClock: 1 }], integratedGraphics: 'none', withdrawn: '2024-01-01', source: 'a virtual machine that was measured' }) },
+  { ...priced('memory', 'Quillstone', 'Bench memory', 0, { withdrawn: '2024-01-01', source: 'a virtual machine that was measured' }) },
   { ...priced('drive', 'Quillstone', 'Bench volume', 0, { withdrawn: '2024-01-01', source: 'a virtual machine that was measured' }) },
 ];
 

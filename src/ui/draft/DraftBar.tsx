@@ -1,6 +1,10 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import { draftsElsewhere } from '@/server/actions';
 import { useDraft, useSeat, useWholeDraft } from '../seat/store';
 import { Value } from '../shared/Value';
 import { PhaseBar } from './PhaseBar';
@@ -32,6 +36,7 @@ export function DraftBar() {
           </button>
         ))}
         <Button onClick={() => void copy()}>Copy</Button>
+        <FromElsewhere />
         <Value
           label="Name of the draft"
           editor={{
@@ -51,5 +56,44 @@ export function DraftBar() {
       </span>
       <PhaseBar machine={whole} />
     </div>
+  );
+}
+
+/** A draft of another seat as a start: its parts, judged by this seat's work. */
+function FromElsewhere() {
+  const seatId = useSeat((state) => state.bundle.seat.id);
+  const bring = useSeat((state) => state.bring);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [list, setList] = useState<Awaited<ReturnType<typeof draftsElsewhere>>>();
+  return (
+    <>
+      <Button
+        aria-haspopup="menu"
+        onClick={(event) => {
+          setAnchor(event.currentTarget);
+          void draftsElsewhere(seatId).then(setList);
+        }}
+      >
+        From another seat
+      </Button>
+      {anchor && (
+        <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
+          {list === undefined && <MenuItem disabled>Looking for drafts …</MenuItem>}
+          {list?.length === 0 && <MenuItem disabled>No other seat has a draft with parts.</MenuItem>}
+          {list?.map((draft) => (
+            <MenuItem
+              key={`${draft.seatId} ${draft.documentId}`}
+              dense
+              onClick={() => {
+                setAnchor(null);
+                void bring(draft.seatId, draft.documentId);
+              }}
+            >
+              {draft.label}
+            </MenuItem>
+          ))}
+        </Menu>
+      )}
+    </>
   );
 }

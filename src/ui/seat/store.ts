@@ -55,6 +55,8 @@ export interface SeatState {
   /** Takes what is stored now, after something outside the seat changed it. */
   refresh: () => Promise<void>;
   copy: () => Promise<void>;
+  /** Copies a draft of another seat into this one. */
+  bring: (fromSeat: string, documentId: string) => Promise<void>;
   drop: () => Promise<void>;
   putOnTop: () => void;
   forget: () => void;
@@ -255,6 +257,11 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
       },
       copy: async () => {
         const { bundle: next, id } = await actions.copyDraft(get().bundle.seat.id, get().draftId);
+        if (next) take(next);
+        if (id) get().selectDraft(id);
+      },
+      bring: async (fromSeat, documentId) => {
+        const { bundle: next, id } = await actions.copyDraft(get().bundle.seat.id, documentId, fromSeat);
         if (next) take(next);
         if (id) get().selectDraft(id);
       },

@@ -93,7 +93,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
           {taught > 0
             ? `${taught} ${taught === 1 ? 'kind' : 'kinds'} of work calibrated`
             : 'nothing measured calibrates this machine yet'}
-          {error === undefined ? '' : `; rows kept to check: median error ${number(error * 100, 2)} %`}
+          {error === undefined ? '' : `; rows kept to check: median error ${Math.round(error * 100)} %`}
         </span>
       </div>
       {rows.length > 0 && (
@@ -211,7 +211,7 @@ function Row({
         )}
       </td>
       <td className={`num ${error !== undefined && Math.abs(error) > FAR ? 'between' : ''}`}>
-        {error === undefined ? '' : `${error > 0 ? '+' : '−'}${number(Math.abs(error) * 100, 2)} %`}
+        {error === undefined ? '' : `${error > 0 ? '+' : '−'}${Math.round(Math.abs(error) * 100)} %`}
       </td>
       <td>
         <Pick
@@ -224,7 +224,7 @@ function Row({
           onChange={onUse}
         />
       </td>
-      <td>
+      <td style={{ whiteSpace: 'nowrap' }}>
         <button
           type="button"
           className="link small"

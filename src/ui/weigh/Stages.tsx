@@ -1,9 +1,11 @@
 'use client';
 
 import type { Assessment } from '@/core/assess';
+import type { TaskResult } from '@/core/predict/results';
+import { sensitivityOf } from '@/core/predict/sensitivity';
 import type { Task } from '@/core/work/tasks';
 import { duration, number, percent } from '@/core/words/format';
-import { bindingName, impossibleWords, resourceName } from '@/core/words/names';
+import { bindingName, impossibleWords, outsideWords, resourceName } from '@/core/words/names';
 import { getsText, needText } from '../shared/beams';
 import { Sign } from '../shared/Beam';
 
@@ -41,6 +43,17 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
             : '; everything else waits for it.'}
         </p>
       )}
+      {result.worst && (
+        <p className="small quiet">
+          In its worst moments {number(result.worst.low)} – {number(result.worst.high)} {result.unit}s a second.
+        </p>
+      )}
+      {result.outside.map((outside) => (
+        <p key={outside.label} className="small between">
+          {outsideWords(outside)}
+        </p>
+      ))}
+      <MovedBy result={result} />
       {result.stages.length > 0 && (
         <>
           <h3 style={{ marginTop: 8 }}>Time by stage, a frame</h3>
@@ -79,6 +92,22 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
           ),
         )}
       <Clocks assessment={assessment} sitting={result.sitting} />
+    </div>
+  );
+}
+
+/** The constants whose doubt moves this prediction most. */
+function MovedBy({ result }: { result: TaskResult }) {
+  const most = sensitivityOf(result).slice(0, 3);
+  if (most.length === 0) return null;
+  return (
+    <div style={{ marginTop: 6 }}>
+      <h3>What is least sure</h3>
+      {most.map(({ where, label, factor }) => (
+        <p key={where} className="small" title={where}>
+          {label} <span className="quiet">moves it by {percent(factor - 1)} either way</span>
+        </p>
+      ))}
     </div>
   );
 }
