@@ -2,6 +2,8 @@ import { assess, contextOf } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
 import { caseCatalogue, readCase } from '@/core/formats/caseFile';
 import { emptyCatalogue } from '@/core/formats/catalogue';
+import type { TaskKind } from '@/core/work/tasks';
+import { startingTask } from '@/core/work/templates';
 import { filmCase, median, parseBaseline } from './baseline';
 
 const parsed = readCase(filmCase);
@@ -25,3 +27,23 @@ console.log(
 line('JSON.parse of the file', parse);
 line('assess, placement remembered', remembered);
 line('assess, placement searched anew', searched);
+
+// the heaviest seat of the demo: every trade's task at once, on the machine of the case file
+const everything = {
+  ...brief,
+  tasks: ['edit-play', 'edit-export', 'live', 'scene', 'ingest', 'audio'].map((kind) =>
+    startingTask(kind as TaskKind, kind),
+  ),
+  sittings: [
+    {
+      id: 'all',
+      name: 'All',
+      hoursPerWeek: 1,
+      tasks: ['edit-play', 'edit-export', 'live', 'scene', 'ingest', 'audio'],
+    },
+  ],
+};
+line(
+  'assess, six tasks in one sitting',
+  median(() => assess(machine, everything, context)),
+);

@@ -2,6 +2,8 @@ import { expect, type Page } from '@playwright/test';
 
 export const SEAT = '/ninefathom/film-desk';
 export const MOSAICS = '/ninefathom/sea-floor-mosaics';
+export const BROADCAST = '/ninefathom/dive-broadcast';
+export const BENCH = '/quillstone/proving-bench';
 export const SONAR = '/ninefathom/sonar-ingest';
 
 /** Opens a station of a seat, the film desk's first, with everything undone that an earlier test did. */

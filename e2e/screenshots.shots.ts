@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { findings, MOSAICS, openFresh, settled, SONAR } from './helpers';
+import { BENCH, BROADCAST, findings, MOSAICS, openFresh, settled, SONAR } from './helpers';
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
@@ -71,6 +71,13 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('button', { name: /^Undo: / }).click();
   await settled(page);
 
+  await openFresh(page, 'brief', BROADCAST);
+  await settled(page);
+  await shot(page, 'brief-live');
+  await openFresh(page, 'weigh', BENCH);
+  await calm(page);
+  await page.getByRole('region', { name: 'Measured and predicted' }).scrollIntoViewIfNeeded();
+  await shot(page, 'weigh-measured');
   await openFresh(page, 'draft', SONAR);
   await page.getByRole('button', { name: 'Small board', exact: true }).click();
   await page.getByRole('button', { name: /^Streams of: / }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beam, openFresh, settled } from './helpers';
+import { beam, BENCH, BROADCAST, openFresh, settled } from './helpers';
 
 /** Makes a seat, adds a task of a trade and brings a draft of another seat: from an empty page to a prediction. */
 async function seatOf(page: Page, seat: string, trade: string, draft: string): Promise<void> {
@@ -117,7 +117,7 @@ test.describe('a new seat of each trade, from an empty page to a prediction', ()
 test('an absurd figure is refused at the field with range and reason, and the last good one stays', async ({
   page,
 }) => {
-  await openFresh(page, 'brief', '/ninefathom/dive-broadcast');
+  await openFresh(page, 'brief', BROADCAST);
   const task = page.getByRole('article', { name: 'Show a dive live' });
   await task.getByRole('button', { name: /^Programme frame rate: / }).click();
   const field = page.getByLabel('Programme frame rate', { exact: true });
@@ -150,7 +150,7 @@ test('two drafts head to head: who is ahead, by how much, and what binds each', 
 
 test.describe('measured beside predicted', () => {
   test('the real machine: rows kept to check and their median error', async ({ page }) => {
-    await openFresh(page, 'weigh', '/quillstone/proving-bench');
+    await openFresh(page, 'weigh', BENCH);
     const section = page.getByRole('region', { name: 'Measured and predicted' });
     await expect(section).toContainText(/rows kept to check: median error 1\d %/);
     await expect(
@@ -161,7 +161,7 @@ test.describe('measured beside predicted', () => {
   });
 
   test('result files are read, calibrate the draft, and can be taken back', async ({ page }) => {
-    await openFresh(page, 'weigh', '/ninefathom/dive-broadcast');
+    await openFresh(page, 'weigh', BROADCAST);
     const section = page.getByRole('region', { name: 'Measured and predicted' });
     await section
       .getByLabel('Result files')

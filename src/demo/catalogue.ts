@@ -114,7 +114,8 @@ export function demoParts(size = 0): Priced[] {
  * @param size parts at least; 0 for the demo's own
  */
 export function demoCatalogue(size = 0): Record<string, unknown> {
-  const parts = [...demoParts(size), ...provingBench()];
+  const bench = provingBench();
+  const parts = [...demoParts(Math.max(0, size - bench.length)), ...bench];
   return {
     format: CATALOGUE_FORMAT,
     version: 1,

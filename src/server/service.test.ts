@@ -257,6 +257,23 @@ describe('drafts', () => {
     expect((await bundle()).drafts).toHaveLength(1);
   });
 
+  test('of other seats are offered when they have parts, and come over with a name of their own', async () => {
+    await work.newSeat(service, 'p', 'Sound room');
+    const offered = await work.draftsElsewhere(service, 'sound-room');
+    expect(offered).toHaveLength(3);
+    expect(await work.draftsElsewhere(service, 'film')).toEqual([]);
+    const [first] = offered;
+    if (!first) throw new Error('nothing is offered');
+    const brought = await work.copyDraft(service, 'sound-room', first.documentId, first.seatId);
+    const again = await work.copyDraft(service, 'sound-room', first.documentId, first.seatId);
+    const names = again.bundle?.drafts.map((draft) => draft.body.name) ?? [];
+    expect(new Set(names).size).toBe(names.length);
+    expect(brought.bundle?.drafts.find((draft) => draft.id === brought.id)?.body.items).toEqual(
+      (await bundle()).drafts.find((draft) => draft.id === first.documentId)?.body.items,
+    );
+    expect((await work.copyDraft(service, 'sound-room', 'nothing', 'film')).id).toBeUndefined();
+  });
+
   test('with a part that left the catalogue still open and say so', async () => {
     await service.db.deleteFrom('offers').where('part_id', '=', 'palisar-gale-12').execute();
     await service.db.deleteFrom('parts').where('id', '=', 'palisar-gale-12').execute();

@@ -221,11 +221,13 @@ export async function copyDraft(
   let n = seat.drafts.length + 1;
   while (used.has(`${seatId}-${n}`)) n++;
   const letter = `Draft ${String.fromCharCode(64 + Math.min(26, n))}`;
-  const wanted = fromSeat === seatId ? letter : source.body.name;
+  const wanted = [fromSeat === seatId ? letter : source.body.name, `${source.body.name} copy`];
+  for (let k = 2; wanted.every((name) => names.has(name)); k++) wanted.push(`${source.body.name} copy ${k}`);
+  const name = wanted.find((free) => !names.has(free)) ?? letter;
   const id = await projects.addDraft(
     service.db,
     seatId,
-    { ...source.body, id: `${seatId}-${n}`, name: names.has(wanted) ? `${source.body.name} copy` : wanted },
+    { ...source.body, id: `${seatId}-${n}`, name },
     `Copy of ${source.body.name}`,
     now(),
   );

@@ -4,6 +4,7 @@ import { assess, contextOf } from '../assess';
 import { compileCatalogue } from '../catalogue';
 import { editMachine } from '../edits';
 import { machineSchema } from '../machine';
+import { modelDocument } from '../work/document';
 import { demandOn, resultOf, taskOf } from '../tests/studio';
 import { assessed, briefOf, dataOf, machineOf, type Change } from '../tests/world';
 import { calibrationOf, compare, medianError } from './calibrate';
@@ -47,6 +48,14 @@ describe('a real machine', () => {
     expect(checks.map(({ measurement }) => measurement.workload.work)).toContain('chain');
     expect(checks.every(({ error }) => error !== undefined)).toBe(true);
     expect(medianError(checks)).toBeLessThan(0.2);
+  });
+
+  test('the page about the model tells these errors', () => {
+    const largest = Math.max(...checks.map(({ error }) => Math.abs(error ?? 1)));
+    const told = modelDocument().replaceAll(/\s+/g, ' ');
+    expect(told).toContain(
+      `a median error of ${Math.round((medianError(checks) ?? 1) * 100)} % (largest ${Math.round(largest * 100)} %`,
+    );
   });
 
   test('a chain takes the sum of its stages, not its slowest', () => {

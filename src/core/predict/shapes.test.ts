@@ -2,25 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { TaskResult } from './results';
 import { partSchemas, figureMeta, type PartKind } from '../parts';
-import { applicationSchema } from '../work/applications';
+import { STARTING_SOURCE as SOURCE } from '../work/edit';
 import type { Task } from '../work/tasks';
-import { demandOn, resultOf, SECOND_CARD, studio, taskOf } from '../tests/studio';
+import { app, demandOn, resultOf, SECOND_CARD, studio, taskOf } from '../tests/studio';
 import { PARTS, plus, without, type Change } from '../tests/world';
 import { sensitivityOf } from './sensitivity';
 
 const single = (task: Task, change: Change = {}): TaskResult => resultOf(studio([task], change), task.id);
 const use = (result: TaskResult, resource: string) => result.uses.find((entry) => entry.resource === resource);
-const SOURCE = {
-  codec: 'hevc',
-  width: 3840,
-  height: 2160,
-  fps: 25,
-  chroma: '4:2:0',
-  bitDepth: 10,
-  mbitPerS: 150,
-  streams: 1,
-  decodeAt: 1,
-} as const;
 const cores = (count: number): Change => ({
   parts: {
     cpu: {
@@ -30,24 +19,6 @@ const cores = (count: number): Change => ({
     },
   },
 });
-const app = (over: object) =>
-  applicationSchema.parse({
-    id: 'app',
-    name: 'Reelwright',
-    trade: 'edit',
-    decode: 'engine',
-    rawDecode: 'graphics',
-    effects: 'graphics',
-    engineEncode: true,
-    threadCap: 32,
-    cards: { max: 1, gain: 0 },
-    computeStacks: [],
-    memoryGiB: { minimum: 4, recommended: 8 },
-    graphicsMemoryGiB: { minimum: 2, recommended: 4 },
-    ownMemoryGiB: 4,
-    ownGraphicsMemoryGiB: 1,
-    ...over,
-  });
 
 describe('shapes that practice knows', () => {
   test('doubling the cores makes a software export faster, but less than twice', () => {

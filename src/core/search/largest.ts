@@ -15,6 +15,8 @@ export interface Largest {
   readonly most: string | undefined;
   /** Undefined when the largest that was tried runs too. */
   readonly tooMuch: string | undefined;
+  /** A figure is unknown, so nothing is known of any size. */
+  readonly unproven: boolean;
 }
 
 const runs = (result: TaskResult | undefined): boolean =>
@@ -38,6 +40,7 @@ export function* largestTrials(
   if (!task || !sizes) return undefined;
   const list = sizes.list(task);
   let [low, high] = [-1, list.length];
+  let unproven = false;
   while (high - low > 1) {
     const middle = (low + high) >> 1;
     const tried = list[middle]?.task as Task;
@@ -45,9 +48,11 @@ export function* largestTrials(
     const result = assess(machine, { ...brief, tasks }, context).tasks.find((entry) => entry.task === id);
     if (runs(result)) low = middle;
     else high = middle;
+    // unknown is no failure: what cannot be told at one size cannot be told at another
+    unproven ||= result !== undefined && result.impossible.length === 0 && result.missing.length > 0;
     yield;
   }
-  return { of: sizes.of, most: list[low]?.label, tooMuch: list[high]?.label };
+  return { of: sizes.of, most: list[low]?.label, tooMuch: list[high]?.label, unproven };
 }
 
 export const largest = (machine: Machine, brief: Brief, id: string, context: Context): Largest | undefined =>

@@ -1,6 +1,7 @@
 import { assessed, PARTS, plus, type Change } from './world';
 import type { Assessment } from '../assess';
 import type { TaskResult } from '../predict/results';
+import { applicationSchema, type ApplicationProfile } from '../work/applications';
 import type { Task, TaskKind } from '../work/tasks';
 import { startingTask } from '../work/templates';
 
@@ -69,6 +70,26 @@ export function studio(tasks: readonly Task[], change: Change = {}): Assessment 
     },
   });
 }
+
+/** An editing application like any, with some habits changed. */
+export const app = (over: object = {}): ApplicationProfile =>
+  applicationSchema.parse({
+    id: 'app',
+    name: 'Reelwright',
+    trade: 'edit',
+    decode: 'engine',
+    rawDecode: 'graphics',
+    effects: 'graphics',
+    engineEncode: true,
+    threadCap: 32,
+    cards: { max: 1, gain: 0 },
+    computeStacks: [],
+    memoryGiB: { minimum: 4, recommended: 8 },
+    graphicsMemoryGiB: { minimum: 2, recommended: 4 },
+    ownMemoryGiB: 4,
+    ownGraphicsMemoryGiB: 1,
+    ...over,
+  });
 
 /** A trade's starting task with some figures changed. */
 export const taskOf = (kind: TaskKind, over: object = {}): Task => ({ ...startingTask(kind, kind), ...over }) as Task;

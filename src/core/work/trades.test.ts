@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { averageWrite, writeCourse } from '../predict/driveWrites';
 import { CAPTURE, demandOn, resultOf, studio, taskOf } from '../tests/studio';
 import { plus, swapped, without } from '../tests/world';
+import { STARTING_SOURCE } from './edit';
 import { inputCount, uplinkMbitPerS } from './live';
 import { taskSchema, type LiveWork, type Task } from './tasks';
 import { TRADES } from './templates';
@@ -245,8 +246,8 @@ describe('editing', () => {
 
   test('a UHD float frame of four channels is 132.7 MB, and 15 of them are held for six steps', () => {
     expect(px * 16).toBeCloseTo(132.7e6, -5);
-    const holds = studio([taskOf('edit-play', { sources: [{ ...base, width: 16, height: 16 }] })]).facts.sittings[0]
-      ?.holds;
+    const holds = studio([taskOf('edit-play', { sources: [{ ...STARTING_SOURCE, width: 16, height: 16 }] })]).facts
+      .sittings[0]?.holds;
     const own = 1 * 2 ** 30;
     const decoded = 16 * 16 * 8 * 8;
     expect(holds?.find((hold) => hold.what === 'graphics memory')?.needs.value).toBeCloseTo(
@@ -254,17 +255,6 @@ describe('editing', () => {
       -2,
     );
   });
-  const base = {
-    codec: 'hevc',
-    width: 3840,
-    height: 2160,
-    fps: 25,
-    chroma: '4:2:0',
-    bitDepth: 10,
-    mbitPerS: 150,
-    streams: 1,
-    decodeAt: 1,
-  } as const;
 
   test('quarter proxies are decoded at a sixteenth of the pixels, from 4.5 bit a pixel', () => {
     const demands = single(taskOf('edit-play', { proxies: 'quarter' }));
@@ -287,7 +277,7 @@ describe('editing', () => {
 
   test('angles add up: four streams decode and read four times one', () => {
     const one = single(taskOf('edit-play'));
-    const four = single(taskOf('edit-play', { sources: [{ ...base, streams: 4 }] }));
+    const four = single(taskOf('edit-play', { sources: [{ ...STARTING_SOURCE, streams: 4 }] }));
     for (const resource of ['read:active', 'engine.decode'])
       expect(demandOn(four, resource)).toBeCloseTo(4 * (demandOn(one, resource) ?? 0), 3);
     expect(demandOn(four, 'gpu.fp32')).toBeCloseTo(demandOn(one, 'gpu.fp32') ?? 0, 3);

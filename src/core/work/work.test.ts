@@ -5,33 +5,16 @@ import { assess, contextOf } from '../assess';
 import { briefOf, dataOf, machineOf } from '../tests/world';
 import { compileCatalogue } from '../catalogue';
 import { briefSchema } from '../brief';
+import { app } from '../tests/studio';
 import { COMMON } from './common';
 import { EDIT } from './editConstants';
 import type { ApplicationProfile } from './applications';
 import { TRADES } from './templates';
 import { taskSchema } from './tasks';
 
-const profile = (over: Partial<ApplicationProfile> = {}): ApplicationProfile => ({
-  id: 'app',
-  name: 'Reelwright',
-  trade: 'edit',
-  decode: 'engine',
-  rawDecode: 'graphics',
-  effects: 'graphics',
-  engineEncode: true,
-  threadCap: 32,
-  cards: { max: 1, gain: 0 },
-  computeStacks: [],
-  memoryGiB: { minimum: 8, recommended: 16 },
-  graphicsMemoryGiB: { minimum: 4, recommended: 8 },
-  ownMemoryGiB: 4,
-  ownGraphicsMemoryGiB: 1,
-  ...over,
-});
-
 /** Runs tasks with an application of these habits. */
 function withApplication(over: Partial<ApplicationProfile>, task: object, change: Change = {}) {
-  const data: CatalogueData = { ...dataOf(change), applications: [profile(over)] };
+  const data: CatalogueData = { ...dataOf(change), applications: [app(over)] };
   const brief = briefOf({ brief: { tasks: [{ ...task, application: 'app' }], sittings: [] } });
   const assessment = assess(machineOf(change), brief, contextOf(compileCatalogue(data), '2026-05-18'));
   const [result] = assessment.tasks;

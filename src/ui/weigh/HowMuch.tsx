@@ -21,7 +21,9 @@ export function HowMuch({ task }: { task: Task }) {
       {answer.state === 'failed' && <p className="short small">The sizes could not be tried: {answer.message}.</p>}
       {answer.state === 'ready' && answer.value && (
         <p className="small">
-          {answer.value.most === undefined ? (
+          {answer.value.unproven ? (
+            <span className="unproven">Unproven: a figure that decides it is unknown.</span>
+          ) : answer.value.most === undefined ? (
             <>
               Not even the smallest that was tried ({answer.value.of}: {answer.value.tooMuch}).
             </>

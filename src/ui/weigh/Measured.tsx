@@ -211,7 +211,7 @@ function Row({
         )}
       </td>
       <td className={`num ${error !== undefined && Math.abs(error) > FAR ? 'between' : ''}`}>
-        {error === undefined ? '' : `${error > 0 ? '+' : '−'}${Math.round(Math.abs(error) * 100)} %`}
+        {error === undefined ? '' : errorWords(error)}
       </td>
       <td>
         <Pick
@@ -236,6 +236,12 @@ function Row({
       </td>
     </tr>
   );
+}
+
+/** Whole percents with their sign; rounded to nothing there is none. */
+function errorWords(error: number): string {
+  const percents = Math.round(Math.abs(error) * 100);
+  return percents === 0 ? '0 %' : `${error > 0 ? '+' : '−'}${percents} %`;
 }
 
 /** Errors beyond this are told in the colour of doubt. */

@@ -56,7 +56,7 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
       <MovedBy result={result} />
       {result.stages.length > 0 && (
         <>
-          <h3 style={{ marginTop: 8 }}>Time by stage, a frame</h3>
+          <h3 style={{ marginTop: 8 }}>Time by stage, a {result.unit}</h3>
           {[...result.stages]
             .sort((a, b) => b.seconds - a.seconds)
             .map((stage) => (
