@@ -7,7 +7,7 @@ import { resourceName } from '@/core/words/names';
 import { useWidth } from '../shared/useWidth';
 
 const ROW = 20;
-const NAME = 176;
+const NAME = 214;
 const HEAD = 18;
 /** From this share on a resource is nearly used up. */
 const TIGHT = 0.85;
@@ -16,7 +16,14 @@ const LEAST = 0.005;
 
 /** Resources down, sittings across: how busy each keeps each, on the selected draft. */
 export function Utilisation({ assessment }: { assessment: Assessment }) {
-  const { brief, sittings, machine } = assessment.facts;
+  const { brief, sittings, machine, board } = assessment.facts;
+  /** A board may have several uplinks: each goes by what hangs on it. */
+  const nameOf = (key: string) => {
+    const [kind, place = '', direction] = key.split(':');
+    if (kind !== 'uplink') return resourceName(key);
+    const label = board?.hubs.get(place)?.label ?? board?.slotById.get(place)?.label ?? place;
+    return `${label}, ${direction === 'up' ? 'to' : 'from'} the processor`;
+  };
   const [holder, width] = useWidth<HTMLDivElement>(760, NAME + 200, 1400);
   const named = brief.sittings.flatMap((sitting) => {
     const found = sittings.find((entry) => entry.sitting === sitting.id);
@@ -54,7 +61,7 @@ export function Utilisation({ assessment }: { assessment: Assessment }) {
             return (
               <g key={key}>
                 <text x={0} y={y + 13}>
-                  {resourceName(key)}
+                  {nameOf(key)}
                 </text>
                 {named.map(({ id, busy }) => {
                   const value = busy.get(key) ?? 0;
