@@ -136,6 +136,19 @@ test('an absurd figure is refused at the field with range and reason, and the la
   await expect(page.getByRole('alert').filter({ hasText: 'whole number' })).toBeVisible();
 });
 
+test('settings that cannot hold together are not taken, and the sentence keeps the last good ones', async ({
+  page,
+}) => {
+  await openFresh(page, 'brief', BROADCAST);
+  await set(page, 'Show a dive live', 'Keyed inputs', '6');
+  const task = page.getByRole('article', { name: 'Show a dive live' });
+  await expect(task.getByRole('alert')).toHaveText('Not taken: the task keys 6 inputs, but only 5 come in.');
+  await expect(task).toContainText('1 keyed');
+  await set(page, 'Show a dive live', 'Keyed inputs', '2');
+  await expect(task.getByRole('alert')).toHaveCount(0);
+  await settled(page);
+});
+
 test('two drafts head to head: who is ahead, by how much, and what binds each', async ({ page }) => {
   await openFresh(page, 'weigh', '/ninefathom/bridge-trainer');
   const table = page.getByRole('region', { name: 'Head to head' });

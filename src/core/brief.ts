@@ -53,6 +53,8 @@ export const briefFiguresSchema = briefFields
   .pick({ name: true, budgetTaxIncluded: true, roomC: true, yearsOfService: true, idleHoursPerWeek: true })
   .partial();
 
+const WEEK_HOURS = 168;
+
 export const briefSchema = briefFields.superRefine((brief, context) => {
   const seen = new Set<string>();
   brief.tasks.forEach((task, i) => {
@@ -64,6 +66,13 @@ export const briefSchema = briefFields.superRefine((brief, context) => {
       });
     seen.add(task.id);
   });
+  const hours = brief.sittings.reduce((all, sitting) => all + sitting.hoursPerWeek, brief.idleHoursPerWeek ?? 0);
+  if (hours > WEEK_HOURS)
+    context.addIssue({
+      code: 'custom',
+      path: ['sittings'],
+      message: `take ${Math.round(hours * 10) / 10} hours a week with the hours at rest; a week has ${WEEK_HOURS}`,
+    });
   brief.sittings.forEach((sitting, s) =>
     sitting.tasks.forEach((id, t) => {
       if (!seen.has(id))

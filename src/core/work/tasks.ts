@@ -232,7 +232,7 @@ export const ingestSchema = z.strictObject({
 });
 export type IngestWork = z.infer<typeof ingestSchema>;
 
-export const taskSchema = z.discriminatedUnion('kind', [
+const anyTask = z.discriminatedUnion('kind', [
   editPlaySchema,
   editExportSchema,
   liveSchema,
@@ -242,6 +242,33 @@ export const taskSchema = z.discriminatedUnion('kind', [
   deskSchema,
   customSchema,
 ]);
+/** Settings of a task that cannot hold together, each with the field to look at and why. */
+function contradictionsOf(task: z.infer<typeof anyTask>): { field: string; message: string }[] {
+  switch (task.kind) {
+    case 'live': {
+      const inputs = task.inputs.reduce((all, input) => all + input.count, 0);
+      return task.keyed > inputs
+        ? [{ field: 'keyed', message: `keys ${task.keyed} inputs, but only ${inputs} come in` }]
+        : [];
+    }
+    case 'ingest':
+      return [
+        ...(task.from === task.to
+          ? [{ field: 'to', message: `writes to ${task.to}, where it is taken from; name another end` }]
+          : []),
+        ...(task.copyTo !== undefined && (task.copyTo === task.to || task.copyTo === task.from)
+          ? [{ field: 'copyTo', message: `copies on to ${task.copyTo}, where the data is already; name another end` }]
+          : []),
+      ];
+    default:
+      return [];
+  }
+}
+
+export const taskSchema = anyTask.superRefine((task, context) => {
+  for (const { field, message } of contradictionsOf(task))
+    context.addIssue({ code: 'custom', path: field.split('.'), message });
+});
 export type Task = z.infer<typeof taskSchema>;
 export type TaskOf<K extends TaskKind> = Extract<Task, { kind: K }>;
 export type TaskKind = Task['kind'];

@@ -329,6 +329,10 @@ describe('every trade', () => {
     ['ingest', { from: 'moon' }],
     ['audio', { bufferSamples: 100_000 }],
     ['audio', { rateKHz: 50 }],
+    // what cannot hold together
+    ['live', { keyed: 4 }],
+    ['ingest', { to: 'network' }],
+    ['ingest', { copyTo: 'active' }],
   ] as const)('%s refuses %o', (kind, over) => {
     expect(taskSchema.safeParse(taskOf(kind, over)).success).toBe(false);
   });

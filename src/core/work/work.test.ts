@@ -184,6 +184,18 @@ describe('templates and schemas', () => {
     expect(briefSchema.safeParse({ ...briefOf(), tasks: [PLAY, PLAY] }).success).toBe(false);
   });
 
+  test('a brief refuses more hours than a week has, hours at rest included', () => {
+    const brief = (hoursPerWeek: number, idleHoursPerWeek: number) =>
+      briefSchema.safeParse({
+        ...briefOf({ brief: { tasks: [PLAY], sittings: [{ id: 's', name: 'S', hoursPerWeek, tasks: ['play'] }] } }),
+        idleHoursPerWeek,
+      });
+    expect(brief(100, 68).success).toBe(true);
+    expect(brief(100, 69).error?.issues[0]?.message).toBe(
+      'take 169 hours a week with the hours at rest; a week has 168',
+    );
+  });
+
   test('a task in no sitting is judged alone', () => {
     const results = assessed({
       brief: { tasks: [PLAY, DESK], sittings: [{ id: 's', name: 'S', hoursPerWeek: 1, tasks: ['desk'] }] },

@@ -6,7 +6,8 @@ import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { freshTaskId, type BriefEdit } from '@/core/edits';
 import type { Brief, Sitting } from '@/core/brief';
-import type { Task } from '@/core/work/tasks';
+import { problemsOf } from '@/core/formats/problems';
+import { taskSchema, type Task } from '@/core/work/tasks';
 import { startingTask, TEMPLATES } from '@/core/work/templates';
 import { coinsOnly } from '@/core/words/format';
 import { useDraftAssessment, useSeat } from '../seat/store';
@@ -313,7 +314,19 @@ function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
   const applications = useSeat((state) => state.context.catalogue.applications);
   const result = assessment.tasks.find((candidate) => candidate.task === task.id);
   const beam = result && taskBeam(task, result);
-  const set = (next: Task) => edit({ kind: 'set-task', task: next }, next.name);
+  const [refused, setRefused] = useState<string>();
+  const set = (next: Task) => {
+    const checked = taskSchema.safeParse(next);
+    // what cannot hold together is not taken; the last good figures stay
+    if (!checked.success)
+      return setRefused(
+        problemsOf(checked.error)
+          .map((problem) => problem.message)
+          .join('; '),
+      );
+    setRefused(undefined);
+    edit({ kind: 'set-task', task: next }, next.name);
+  };
   return (
     <article style={{ padding: '6px 0 8px', borderBottom: '1px solid var(--hair)' }} aria-label={task.name}>
       <div className="row" style={{ justifyContent: 'space-between', gap: 16 }}>
@@ -360,6 +373,11 @@ function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
       </div>
       <TaskSentence task={task} applications={applications} onChange={set} />
       <HowOften task={task} onChange={set} />
+      {refused !== undefined && (
+        <p className="small short" role="alert">
+          Not taken: the task {refused}.
+        </p>
+      )}
     </article>
   );
 }

@@ -1,8 +1,8 @@
 'use client';
 
-import type { CustomWork, DeskWork } from '@/core/work/tasks';
-import { Value } from '../shared/Value';
-import { choice, Num, type Change } from './phrases';
+import { custom, desk } from '@/core/work/desk';
+import { FLOW_ENDS, type CustomWork, type DeskWork } from '@/core/work/tasks';
+import { Num, Pick, plain, type Change } from './phrases';
 
 export function DeskSentence({ task, change }: { task: DeskWork; change: Change<DeskWork> }) {
   return (
@@ -14,47 +14,32 @@ export function DeskSentence({ task, change }: { task: DeskWork; change: Change<
         min={0}
         max={500}
         whole
+        figure={desk.figures['browserTabs']}
         onChange={(value) => change({ browserTabs: value ?? 0 })}
       >{`${task.browserTabs} tabs`}</Num>
       ,{' '}
-      <Value
+      <Pick
         label="Conferencing"
-        editor={{
-          kind: 'choice',
-          value: String(task.conferencing),
-          options: [
-            { value: 'true', label: 'conferencing' },
-            { value: 'false', label: 'no conferencing' },
-          ],
-          onChange: (value) => change({ conferencing: value === 'true' }),
-        }}
-      >
-        {task.conferencing ? 'conferencing' : 'no conferencing'}
-      </Value>
+        value={task.conferencing}
+        options={[
+          [true, 'conferencing'],
+          [false, 'no conferencing'],
+        ]}
+        figure={desk.figures['conferencing']}
+        onChange={(conferencing) => change({ conferencing })}
+      />
       , other programs taking{' '}
       <Num
         label="Memory of other programs"
         value={task.otherGiB}
         unit="GB"
+        figure={desk.figures['otherGiB']}
         onChange={(value) => change({ otherGiB: value ?? 0 })}
       />
       . Target: <b>stays at its pace</b>.
     </>
   );
 }
-
-const FLOW_ENDS = [
-  'memory',
-  'graphics',
-  'network',
-  'second network',
-  'capture',
-  'system',
-  'scratch',
-  'active',
-  'archive',
-  'backup',
-] as const;
 
 type Flow = NonNullable<CustomWork['flows']>[number];
 
@@ -73,6 +58,7 @@ export function CustomSentence({ task, change }: { task: CustomWork; change: Cha
         label={`${label}, a ${task.unit}`}
         value={task[key]}
         unit={unit}
+        figure={custom.figures[key]}
         optional
         onChange={(value) => change({ [key]: value })}
       />
@@ -80,20 +66,15 @@ export function CustomSentence({ task, change }: { task: CustomWork; change: Cha
   );
   return (
     <>
-      <Value
+      <Pick
         label="Kind of work"
-        editor={{
-          kind: 'choice',
-          value: task.mode,
-          options: [
-            { value: 'real-time', label: 'In real time' },
-            { value: 'elastic', label: 'In runs' },
-          ],
-          onChange: (value) => change({ mode: value as CustomWork['mode'] }),
-        }}
-      >
-        {task.mode === 'real-time' ? 'In real time' : 'In runs'}
-      </Value>
+        value={task.mode}
+        options={[
+          ['real-time', 'In real time'],
+          ['elastic', 'In runs'],
+        ]}
+        onChange={(mode) => change({ mode })}
+      />
       ,{' '}
       {task.mode === 'real-time' ? (
         <Num
@@ -137,29 +118,13 @@ export function CustomSentence({ task, change }: { task: CustomWork; change: Cha
             onChange={(value) => setFlow(i, { gbytePerS: value ?? flow.gbytePerS })}
           />{' '}
           from{' '}
-          <Value
+          <Pick
             label="Stream from"
-            editor={{
-              kind: 'choice',
-              value: flow.from,
-              options: choice(FLOW_ENDS),
-              onChange: (value) => setFlow(i, { from: value as Flow['from'] }),
-            }}
-          >
-            {flow.from}
-          </Value>{' '}
-          to{' '}
-          <Value
-            label="Stream to"
-            editor={{
-              kind: 'choice',
-              value: flow.to,
-              options: choice(FLOW_ENDS),
-              onChange: (value) => setFlow(i, { to: value as Flow['to'] }),
-            }}
-          >
-            {flow.to}
-          </Value>{' '}
+            value={flow.from}
+            options={plain(FLOW_ENDS)}
+            onChange={(from) => setFlow(i, { from })}
+          />{' '}
+          to <Pick label="Stream to" value={flow.to} options={plain(FLOW_ENDS)} onChange={(to) => setFlow(i, { to })} />{' '}
           <button
             type="button"
             className="link small"
