@@ -1,7 +1,7 @@
 import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
 import { AUDIO } from './audioConstants';
-import { Demands, gwork } from './demands';
+import { Demands, gwork, ownCost } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { RealTime } from './stage';
 import type { AudioWork } from './tasks';
@@ -16,19 +16,13 @@ const k = (label: string, name: keyof typeof AUDIO): Derivation => fromConstant(
 export function expandAudio(task: AudioWork, facts: MachineFacts): RealTime {
   const out = new Demands();
   const application = profileOf('audio', task, facts);
-  const { costs } = application;
   const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
-  const own = (label: string, value: number | undefined): Derivation[] =>
-    value === undefined ? [] : [given(label, value, '×', 'profile', application.name)];
   const samples = brief('samples a buffer', task.bufferSamples, 'samples');
   const work = (label: string, counts: readonly Derivation[], each: Derivation) =>
-    gwork(label, [samples, ...counts, each, ...own('work on all cores of the application', costs?.cores)]);
+    gwork(label, [samples, ...counts, each, ...ownCost(application, 'cores')]);
   const tracks = brief('tracks', task.tracks);
   const chain = sum('longest chain', 'Gwork', [
-    product('a buffer', 'Gwork', [
-      k('a buffer', 'bufferSerial'),
-      ...own('one-thread work of the application', costs?.oneThread),
-    ]),
+    product('a buffer', 'Gwork', [k('a buffer', 'bufferSerial'), ...ownCost(application, 'oneThread')]),
     work('its track', [], k('a track', 'trackSample')),
     work(
       'effects of the chain',

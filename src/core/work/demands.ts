@@ -87,3 +87,15 @@ export const achievedTraffic = (label: string, factors: readonly Derivation[]): 
 /** Bytes of a stream at a bit rate that one frame of it takes. */
 export const bytesAFrame = (label: string, bits: Derivation, fps: Derivation): Derivation =>
   quotient(label, 'B', [bits, given('bits a byte', 8, 'bit/B', 'standard', 'definition'), fps]);
+
+const COST_WORDS = {
+  oneThread: 'one-thread work of the application',
+  cores: 'work on all cores of the application',
+  graphics: 'graphics work of the application',
+} as const;
+
+/** What an application makes of its trade's common case, as a factor to multiply with; nothing where it is not known to differ. */
+export function ownCost({ costs, name }: ApplicationProfile, kind: keyof typeof COST_WORDS): Derivation[] {
+  const factor = costs?.[kind];
+  return factor === undefined ? [] : [given(COST_WORDS[kind], factor, '×', 'profile', name)];
+}

@@ -1,7 +1,7 @@
 import { chooseEngine } from '../predict/engines';
 import { given, product, quotient, sum, type Derivation } from '../predict/derive';
 import type { ApplicationProfile } from './applications';
-import { achievedFlop, achievedTraffic, c, gwork, type Demands } from './demands';
+import { achievedFlop, achievedTraffic, c, gwork, ownCost, type Demands } from './demands';
 import { EDIT } from './editConstants';
 import { chromaFactor } from './encode';
 import { profileOf, type MachineFacts } from './machineFacts';
@@ -184,9 +184,7 @@ function effects(
       : task.retime === 'flow'
         ? c('motion followed', 'retimeFlow')
         : undefined;
-  const costs = application.costs?.graphics;
-  const own =
-    costs === undefined ? [] : [given('graphics work of the application', costs, '×', 'profile', application.name)];
+  const own = ownCost(application, 'graphics');
   if (application.effects === 'processor') {
     const serial = c('serial share of decoding', 'decodeSerialShare');
     if (task.correctionSteps > 0)

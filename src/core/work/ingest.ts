@@ -1,6 +1,6 @@
 import type { Flow } from '../board/flows';
 import { fromConstant, given, product, type Derivation } from '../predict/derive';
-import { c, Demands, gwork } from './demands';
+import { c, Demands, gwork, ownCost } from './demands';
 import { flowEnd } from './flowEnds';
 import { INGEST } from './ingestConstants';
 import { profileOf, type MachineFacts } from './machineFacts';
@@ -51,9 +51,7 @@ export function expandIngest(task: IngestWork, facts: MachineFacts): RealTime {
     given('rate of a stream', task.gbitPerS * 1e9, 'bit/s', 'brief', task.name),
     given('bytes a bit', 1 / 8, 'B/bit', 'standard', 'definition'),
   ]);
-  const cores = application.costs?.cores;
-  const more =
-    cores === undefined ? [] : [given('work on all cores of the application', cores, '×', 'profile', application.name)];
+  const more = ownCost(application, 'cores');
   const each = c('serial share of decoding', 'decodeSerialShare');
   const work = (stage: string, name: keyof typeof INGEST) =>
     out.processor(stage, gwork(stage, [bytes, k('a byte', name), ...more]), each);

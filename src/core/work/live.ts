@@ -1,6 +1,6 @@
 import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
 import type { Flow } from '../board/flows';
-import { achievedFlop, achievedTraffic, bytesAFrame, c, Demands, gwork } from './demands';
+import { achievedFlop, achievedTraffic, bytesAFrame, c, Demands, gwork, ownCost } from './demands';
 import { encodeOn } from './encode';
 import { LIVE } from './liveConstants';
 import { profileOf, type MachineFacts } from './machineFacts';
@@ -97,10 +97,8 @@ export function expandLive(asked: LiveWork, facts: MachineFacts): RealTime {
   ports(out, asked, facts);
   const task = behindMixer(asked, facts);
   const onCard = facts.hasGraphics && application.effects === 'graphics';
-  const mine = (label: string, value: number | undefined): Derivation[] =>
-    value === undefined ? [] : [given(label, value, '×', 'profile', application.name)];
-  const oneThread = mine('one-thread work of the application', application.costs?.oneThread);
-  const graphics = mine('graphics work of the application', application.costs?.graphics);
+  const oneThread = ownCost(application, 'oneThread');
+  const graphics = ownCost(application, 'graphics');
   const fps = given('programme frame rate', task.fps, 'frames/s', 'brief', task.name);
   const frame = product('programme pixels', 'px', [
     given('width', task.width, 'px', 'brief', task.name),

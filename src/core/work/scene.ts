@@ -1,6 +1,6 @@
 import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
-import { achievedFlop, achievedTraffic, Demands } from './demands';
+import { achievedFlop, achievedTraffic, Demands, ownCost } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import { SCENE } from './sceneConstants';
 import type { RealTime } from './stage';
@@ -36,9 +36,6 @@ function asFlop(
 export function expandScene(task: SceneWork, facts: MachineFacts): RealTime {
   const out = new Demands();
   const application = profileOf('scene', task, facts);
-  const { costs } = application;
-  const own = (label: string, value: number | undefined): Derivation[] =>
-    value === undefined ? [] : [given(label, value, '×', 'profile', application.name)];
   const brief = (label: string, value: number, unit: string) => given(label, value, unit, 'brief', task.name);
   const card = facts.parts.one('graphics');
   const processor = facts.parts.one('processor');
@@ -57,22 +54,18 @@ export function expandScene(task: SceneWork, facts: MachineFacts): RealTime {
         product('draws', 'Gwork', [brief('draw calls', task.drawCalls, ''), k('a draw', 'drawSerial')]),
         product('things', 'Gwork', [things, k('a thing on the main thread', 'thingSerial')]),
       ]),
-      ...own('one-thread work of the application', costs?.oneThread),
+      ...ownCost(application, 'oneThread'),
     ]),
   );
   if (task.movingThings > 0)
     out.need(
       'move things',
       'cpu.parallel',
-      product('things on workers', 'Gwork', [
-        things,
-        k('a thing', 'thingParallel'),
-        ...own('work on all cores of the application', costs?.cores),
-      ]),
+      product('things on workers', 'Gwork', [things, k('a thing', 'thingParallel'), ...ownCost(application, 'cores')]),
     );
   if (!facts.hasGraphics) out.impossible.push({ code: 'no-graphics' });
   else {
-    const more = own('graphics work of the application', costs?.graphics);
+    const more = ownCost(application, 'graphics');
     out.stacks(application, facts);
     out.need(
       'draw',
