@@ -104,7 +104,7 @@ test.describe('the brief', () => {
 test.describe('weigh and rivals', () => {
   test('the grid says what runs, at what rate, and what does not', async ({ page }) => {
     await openFresh(page, 'weigh');
-    await page.getByRole('button', { name: 'Draft B' }).click();
+    await page.getByRole('button', { name: 'Draft B', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Source by timeline size, on Draft B' })).toBeVisible();
     await expect(page.getByRole('row', { name: /^software/ }).first()).toContainText('fps');
     await page.getByRole('button', { name: 'Export cinema master', exact: true }).click();
@@ -116,7 +116,7 @@ test.describe('weigh and rivals', () => {
 
   test('the next coin is ranked, and a step can be taken', async ({ page }) => {
     await openFresh(page, 'weigh');
-    await page.getByRole('button', { name: 'Draft B' }).click();
+    await page.getByRole('button', { name: 'Draft B', exact: true }).click();
     const panel = page.getByRole('region', { name: 'Stages and next coin' });
     await expect(panel.getByText(/swaps tried/)).toBeVisible();
     await panel.getByRole('button', { name: 'Savings' }).click();

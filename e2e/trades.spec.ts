@@ -12,7 +12,8 @@ async function seatOf(page: Page, seat: string, trade: string, draft: string): P
   await settled(page);
   await page.getByRole('link', { name: 'Draft', exact: true }).click();
   await page.getByRole('button', { name: 'From another seat' }).click();
-  await page.getByRole('menuitem', { name: draft }).click();
+  // earlier tests open copies of seats in a project of their own
+  await page.getByRole('menuitem', { name: `${draft} Ninefathom Survey Cooperative`, exact: true }).click();
   await expect(page.getByRole('button', { name: draft.split(': ')[1] ?? '', exact: true })).toHaveAttribute(
     'aria-pressed',
     'true',

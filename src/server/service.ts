@@ -238,7 +238,7 @@ export async function copyDraft(
 export async function draftsElsewhere(
   service: Service,
   seatId: string,
-): Promise<{ seatId: string; documentId: string; label: string }[]> {
+): Promise<{ seatId: string; documentId: string; project: string; label: string }[]> {
   const seats = (await projects.listSeats(service.db)).filter((seat) => seat.id !== seatId);
   const full = await Promise.all(
     seats.map(async (seat) => ({ ...seat, drafts: (await projects.readSeat(service.db, seat.id))?.drafts ?? [] })),
@@ -246,7 +246,12 @@ export async function draftsElsewhere(
   return full.flatMap((seat) =>
     seat.drafts
       .filter((draft) => draft.body.items.length > 0)
-      .map((draft) => ({ seatId: seat.id, documentId: draft.id, label: `${seat.name}: ${draft.body.name}` })),
+      .map((draft) => ({
+        seatId: seat.id,
+        documentId: draft.id,
+        project: seat.projectName,
+        label: `${seat.name}: ${draft.body.name}`,
+      })),
   );
 }
 

@@ -90,6 +90,9 @@ function FromElsewhere() {
               }}
             >
               {draft.label}
+              <span className="quiet small" style={{ marginLeft: 8 }}>
+                {draft.project}
+              </span>
             </MenuItem>
           ))}
         </Menu>
