@@ -2,7 +2,7 @@ import type { Assessment } from '../assess';
 import { given, product, type Derivation } from '../predict/derive';
 import type { Expanded } from '../work/stage';
 import { EVIDENCE } from './constants';
-import type { Measurement } from './measurement';
+import type { Measurement, Workload } from './measurement';
 import { piecesOf, predictWorkload } from './predict';
 
 /** Measured ÷ predicted of one kind of work: above 1 the machine is faster than the model said. */
@@ -42,7 +42,8 @@ interface Seen {
 
 /**
  * Log-normal shrinkage: the model's own doubt is the prior around 1, each measurement counts by its noise, so few or
- * noisy ones move the factor little; what does not carry over to other sizes and pictures stays in doubt. Source: conjugate normal model on logarithms.
+ * noisy ones move the factor little; what does not carry over to other sizes and pictures stays in doubt. Source:
+ * conjugate normal model on logarithms.
  */
 function shrunk(seen: readonly Seen[], priorSpread: number): Factor {
   const prior = Math.log(Math.max(priorSpread, 1.02));
@@ -60,6 +61,9 @@ function shrunk(seen: readonly Seen[], priorSpread: number): Factor {
   };
 }
 
+/** Whether results of this work can calibrate: one kind of picture work, by itself. Others are compared only. */
+export const teaches = (workload: Workload): boolean => piecesOf(workload).length === 1;
+
 type Machine = Parameters<typeof predictWorkload>[1];
 
 /**
@@ -67,9 +71,7 @@ type Machine = Parameters<typeof predictWorkload>[1];
  * more threads give, from runs on several; a kind of work only seen on several threads is learnt last.
  */
 export function calibrationOf(comparable: readonly Comparable[], machine: Machine): Calibration {
-  const usable = comparable.filter(
-    ({ measurement: { use, workload } }) => use === 'calibrate' && piecesOf(workload).length === 1,
-  );
+  const usable = comparable.filter(({ measurement: { use, workload } }) => use === 'calibrate' && teaches(workload));
   const works = new Map<string, Factor>();
   const learn = (several: boolean, known: Calibration) => {
     const seen = new Map<string, { seen: Seen[]; prior: number }>();
@@ -123,7 +125,7 @@ export function calibrated(expanded: Expanded, { works, threads }: Calibration):
       let { amount } = demand;
       if (known) amount = taught(amount, known.factor, known.spread, 'measured against predicted');
       if (demand.resource === 'cpu.parallel' && threads.count > 0 && expanded.threadCap > 1)
-        amount = taught(amount, threads.factor, Math.max(1, amount.spread), 'measured gain of threads');
+        amount = taught(amount, threads.factor, amount.spread, 'measured gain of threads');
       return amount === demand.amount ? demand : { ...demand, amount };
     }),
   };

@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess';
 import type { FittedParts } from '../fitted';
 import { given, product, type Derivation } from '../predict/derive';
+import { fitsCache } from '../predict/driveWrites';
 import type { Supply } from '../predict/supply';
 import { combineSpreads, type Band } from '../units/band';
 import { COMMON } from '../work/common';
@@ -160,7 +161,7 @@ function driveRate(workload: Extract<Workload, { work: 'drive' }>, parts: Fitted
   const rate =
     workload.direction === 'read'
       ? part.seqReadMBs
-      : part.writeCacheGB !== undefined && bytes <= part.writeCacheGB * 1e9
+      : fitsCache(part, bytes)
         ? part.seqWriteMBs
         : part.sustainedWriteMBs;
   return rate === undefined

@@ -45,6 +45,10 @@ export function atClocks(supply: Supply, clocks: Clocks): Supply {
   return {
     ...supply,
     processor,
+    cardsTogether: (resource, max, gain) => {
+      const found = supply.cardsTogether(resource, max, gain);
+      return found?.rate ? { ...found, rate: slowed(found.rate, factorOf(resource)) } : found;
+    },
     of: (resource) => {
       const factor = factorOf(resource);
       if (factor === 1) return supply.of(resource);

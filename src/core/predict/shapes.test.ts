@@ -72,6 +72,9 @@ describe('shapes that practice knows', () => {
       use(single(task({}), one), 'engine.decode')?.ratio ?? 0,
       9,
     );
+    // both cards slow down when they may draw less
+    const limited = { ...two(0.8), machine: { ...two(0.8).machine, tuning: { cardShare: 0.4 } } };
+    expect(use(single(task({}), limited), 'gpu.fp32')?.ratio).toBeLessThan(both * 0.95);
     // an application that uses one card leaves the other idle
     expect(use(single(task({}), { ...two(0.8), applications: [app({})] }), 'gpu.fp32')?.ratio).toBeCloseTo(alone, 9);
   });

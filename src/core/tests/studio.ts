@@ -1,4 +1,4 @@
-import { assessed, PARTS, plus, type Change } from './world';
+import { assessed, plus, type Change } from './world';
 import type { Assessment } from '../assess';
 import type { TaskResult } from '../predict/results';
 import { applicationSchema, type ApplicationProfile } from '../work/applications';
@@ -103,8 +103,3 @@ export function resultOf(assessment: Assessment, id: string): TaskResult {
 /** Demand a second (real time) or a unit (runs) that a task puts on a resource. */
 export const demandOn = (result: TaskResult, resource: string): number | undefined =>
   result.uses.find((use) => use.resource === resource)?.demand.value;
-
-export const cardOf = (over: Record<string, unknown> = {}): Record<string, unknown> => ({
-  ...PARTS.find((part) => part['id'] === 'card'),
-  ...over,
-});

@@ -16,7 +16,7 @@ import { taskBeam } from '../shared/beams';
 import { Value } from '../shared/Value';
 import { Demands } from './Demands';
 import { OwnedDisplays } from './OwnedDisplays';
-import { Num, Pick } from './phrases';
+import { Num, Pick } from '../shared/phrases';
 import { TaskSentence } from './sentences';
 
 /** Left, the work as editable sentences grouped by sitting; right, what it demands, live. */

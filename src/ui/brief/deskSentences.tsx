@@ -2,7 +2,7 @@
 
 import { custom, desk } from '@/core/work/desk';
 import { FLOW_ENDS, type CustomWork, type DeskWork } from '@/core/work/tasks';
-import { Num, Pick, plain, type Change } from './phrases';
+import { Num, Pick, plain, type Change } from '../shared/phrases';
 
 export function DeskSentence({ task, change }: { task: DeskWork; change: Change<DeskWork> }) {
   return (

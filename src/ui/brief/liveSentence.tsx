@@ -8,7 +8,7 @@ import { CHROMA } from '@/core/units/quantity';
 import { number } from '@/core/words/format';
 import { codecName } from '@/core/words/names';
 import { How } from './pictureSentences';
-import { Num, Pick, plain, Size, type Change } from './phrases';
+import { Num, Pick, plain, Size, type Change } from '../shared/phrases';
 
 const { figures } = live;
 const CODECS = OUT_CODECS.map((codec) => [codec, codecName(codec)] as const);

@@ -6,7 +6,7 @@ import { STRENGTHS, type EditExport, type EditPlay, type Source } from '@/core/w
 import { CODECS } from '@/core/parts/common';
 import { codecName } from '@/core/words/names';
 import { CHROMA } from '@/core/units/quantity';
-import { Num, Pick, plain, Size, type Change } from './phrases';
+import { Num, Pick, plain, Size, type Change } from '../shared/phrases';
 
 /** What playing and exporting have in common. */
 type PictureKey = 'sources' | 'correctionSteps' | 'spatialNr' | 'temporalNr' | 'retime' | 'width' | 'height' | 'fps';

@@ -5,7 +5,7 @@ import { ingest } from '@/core/work/ingest';
 import { scene } from '@/core/work/scene';
 import { CHECKSUMS, FLOW_ENDS, type AudioWork, type IngestWork, type SceneWork } from '@/core/work/tasks';
 import { number } from '@/core/words/format';
-import { Num, Pick, plain, Size, type Change } from './phrases';
+import { Num, Pick, plain, Size, type Change } from '../shared/phrases';
 
 export function SceneSentence({ task, change }: { task: SceneWork; change: Change<SceneWork> }) {
   const { figures } = scene;

@@ -6,7 +6,7 @@ import { measurementSchema, type Measurement } from '@/core/evidence/measurement
 import { withIds } from '@/core/evidence/readers';
 import { OUT_CODECS, PRESETS } from '@/core/work/encode';
 import { codecName } from '@/core/words/names';
-import { Num, Pick, plain, Size } from '../brief/phrases';
+import { Num, Pick, plain, Size } from '../shared/phrases';
 
 type Kind = 'encode' | 'decode' | 'drive';
 

@@ -3,13 +3,13 @@
 import { parse } from 'csv-parse/browser/esm/sync';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { compare, medianError, type Compared } from '@/core/evidence/calibrate';
+import { compare, medianError, teaches, type Compared } from '@/core/evidence/calibrate';
 import type { Measurement, Workload } from '@/core/evidence/measurement';
 import { readResults, withIds } from '@/core/evidence/readers';
 import { PRESETS } from '@/core/work/encode';
 import { number } from '@/core/words/format';
 import { codecName } from '@/core/words/names';
-import { plain, Pick } from '../brief/phrases';
+import { plain, Pick } from '../shared/phrases';
 import { useDraft, useSeat } from '../seat/store';
 import { MeasureByHand } from './MeasureByHand';
 
@@ -214,15 +214,19 @@ function Row({
         {error === undefined ? '' : errorWords(error)}
       </td>
       <td>
-        <Pick
-          label={`Use of ${workloadWords(measurement.workload)}`}
-          value={measurement.use}
-          options={[
-            ['calibrate', 'calibrate'],
-            ['check', 'check'],
-          ]}
-          onChange={onUse}
-        />
+        {teaches(measurement.workload) ? (
+          <Pick
+            label={`Use of ${workloadWords(measurement.workload)}`}
+            value={measurement.use}
+            options={[
+              ['calibrate', 'calibrate'],
+              ['check', 'check'],
+            ]}
+            onChange={onUse}
+          />
+        ) : (
+          <span className="quiet">{measurement.use === 'check' && taught.band ? 'check' : 'compare only'}</span>
+        )}
       </td>
       <td style={{ whiteSpace: 'nowrap' }}>
         <button

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import type { Figure } from '@/core/work/trade';
-import { Value } from '../shared/Value';
+import { Value } from './Value';
 
 export type Change<T> = (patch: Partial<T>) => void;
 
