@@ -225,7 +225,7 @@ function Row({
             onChange={onUse}
           />
         ) : (
-          <span className="quiet">{measurement.use === 'check' && taught.band ? 'check' : 'compare only'}</span>
+          <span className="quiet">{measurement.use === 'check' && taught.band ? 'check' : 'compared'}</span>
         )}
       </td>
       <td style={{ whiteSpace: 'nowrap' }}>
