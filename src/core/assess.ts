@@ -7,7 +7,7 @@ import type { Brief } from './brief';
 import type { Catalogue } from './catalogue';
 import { sceneOf } from './clearance/scene';
 import { calibrated, calibrationOf } from './evidence/calibrate';
-import { comparableTo } from './evidence/comparable';
+import { comparableTo, measuredMachines, type MeasuredMachine } from './evidence/comparable';
 import { fitParts, type FittedParts } from './fitted';
 import type { Region } from './formats/catalogueSchema';
 import { heatOf } from './heat/state';
@@ -36,7 +36,7 @@ export interface Context {
   readonly settings: Settings;
   readonly placements: Map<string, Placement>;
   /** Other machines whose measurements may say something of this one. */
-  readonly measured: readonly Machine[];
+  readonly measured: readonly MeasuredMachine[];
 }
 
 export const contextOf = (
@@ -46,7 +46,7 @@ export const contextOf = (
   measured: readonly Machine[] = [],
 ): Context => ({
   catalogue,
-  measured,
+  measured: measuredMachines(measured, catalogue),
   today,
   settings,
   placements: new Map(),
@@ -83,7 +83,7 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
 
   const machineFacts = factsForTrades(parts, catalogue);
   const unplacedSupply = supplyOf(parts, memory, bareBoard, undefined);
-  const calibration = calibrationOf(comparableTo(machine, context.measured, catalogue), {
+  const calibration = calibrationOf(comparableTo(machine, parts, context.measured, catalogue), {
     supply: unplacedSupply,
     facts: { parts, memory },
   });
@@ -95,7 +95,7 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
   const placement = problem && placementFor(problem, context);
   const board = placement?.board ?? bareBoard;
 
-  const supply = supplyOf(parts, memory, board, placement);
+  const supply = supplyOf(parts, memory, board, placement, calibration.rates);
   const { heat, results, drawn } = heatOf(
     machine,
     parts,

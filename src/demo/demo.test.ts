@@ -211,9 +211,21 @@ describe('seats that run in real time', () => {
   };
 
   test('dive broadcast: cores for the recordings carry it, the bigger card does not', () => {
-    const [cores, card] = verdicts('dive-broadcast') ?? [];
+    const [cores, mixer, card] = verdicts('dive-broadcast') ?? [];
     expect(Object.values(cores ?? {}).every((words) => words.startsWith('carries'))).toBe(true);
     expect(card).toMatchObject({ show: 'between, cpu.parallel', voice: 'carries, cpu.parallel' });
+    // six cores and no card are enough behind a mixer that encodes and records
+    expect(Object.values(mixer ?? {}).every((words) => words.startsWith('carries'))).toBe(true);
+    const [, behind] = demoSeats().find((entry) => entry.seatId === 'dive-broadcast')?.drafts ?? [];
+    expect(behind?.items.some((item) => item.id.startsWith('graphics'))).toBe(false);
+  });
+
+  test('film desk: two lesser cards grade more slowly than the one better card, and cost more', () => {
+    const [, one, , two] = filmDrafts().map((machine) => assess(machine, brief, context));
+    const grade = (assessment: Assessment | undefined) =>
+      assessment?.tasks.find((task) => task.task === 'grade-raw')?.gets?.likely ?? NaN;
+    expect(grade(two)).toBeLessThan(grade(one));
+    expect(two?.facts.price.total.landedMinor ?? 0).toBeGreaterThan(one?.facts.price.total.landedMinor ?? 0);
   });
 
   test('bridge trainer: the harbour goes by one thread, the open sea by the card; only one card drives the displays', () => {
@@ -267,13 +279,30 @@ describe('the proving bench', () => {
   const assessment = assess(machine, benchBrief(), context);
 
   test('carries what was measured on the real machine, and is predicted as the tests of the model say', () => {
-    expect(machine.evidence).toEqual(realMeasurements());
+    expect(machine.evidence?.map(({ part: _part, ...rest }) => rest)).toEqual(realMeasurements());
+    // each result says which part it is about
+    const ids = machine.items.map((item) => item.part as string);
+    expect(machine.evidence?.every(({ part }) => part !== undefined && ids.includes(part))).toBe(true);
     const rows = compare(machine.evidence ?? [], assessment);
     const checks = rows.filter(({ measurement }) => measurement.use === 'check');
     expect(checks).toHaveLength(11);
     expect(medianError(checks)).toBeLessThan(0.2);
-    // the drive states nothing: no guess is made of it
-    expect(rows.find(({ measurement }) => measurement.id === 'io.seq-read')?.taught.band).toBeUndefined();
+    // the drive states nothing: only what was measured says how it reads
+    const read = rows.find(({ measurement }) => measurement.id === 'io.seq-read');
+    expect(read?.plain.band).toBeUndefined();
+    expect(read?.taught.band?.likely).toBeCloseTo(read?.measurement.value ?? 0, 6);
+  });
+
+  test('its export is predicted because memory and drive were measured, and only as long as they were', () => {
+    const [proof] = assessment.tasks;
+    const without = assess({ ...machine, evidence: undefined }, benchBrief(), context).tasks[0];
+    expect(without?.verdict).toBe('unproven');
+    expect(without?.missing.map(({ field }) => field)).toContain('sustainedWriteMBs');
+    expect(proof?.gets?.likely).toBeGreaterThan(60);
+    // a programme so long that its file exceeds what was written in the measured run: unproven again
+    const long = benchBrief();
+    const tasks = long.tasks.map((task) => ({ ...task, programmeMin: 600, outMbitPerS: 100 }));
+    expect(assess(machine, { ...long, tasks: tasks as never }, context).tasks[0]?.verdict).toBe('unproven');
   });
 });
 

@@ -37,7 +37,10 @@ export function filmBrief(): Brief {
 type Row = readonly [id: string, part: string, label: string, extra?: Record<string, unknown>];
 const machine = (id: string, name: string, rows: readonly Row[]): Machine => machineSchema.parse({ id, name, items: rows.map(([item, part, label, extra]) => ({ id: item, part, label, ...extra })) });
 
-/** Draft A holds two real mistakes: a cooler too high for its case, and a supply without the card's connector. */
+/**
+ * Draft A holds two real mistakes: a cooler too high for its case, and a supply without the card's connector. Two lesser
+ * cards cost more than Draft B's one and grade more slowly, however good their sum looks on paper.
+ */
 export function filmDrafts(): Machine[] {
   return [
     machine('film-a', 'Draft A', [
@@ -79,6 +82,21 @@ export function filmDrafts(): Machine[] {
       ['cooler-1', 'northdraft-eddy-120', 'Northdraft Eddy 120', { owned: true }],
       ['case-1', 'marlhouse-quay', 'Marlhouse Quay', { owned: true }],
       ['system-1', 'slipway-system-one-seat', 'Slipway System One-seat', { owned: true }],
+    ]),
+    machine('film-two', 'Two lesser cards', [
+      ['processor-1', 'halcyte-tern-12', 'Halcyte Tern 12'],
+      ['board-1', 'dunmarrow-cairn-6', 'Dunmarrow Cairn 6'],
+      ['memory-1', 'sablerow-slate-2x32-5600', 'Sablerow Slate 2x32 5600'],
+      ['graphics-1', 'lumoth-drift-12', 'Lumoth Drift 12'],
+      ['graphics-2', 'lumoth-drift-12', 'Lumoth Drift 12'],
+      ['drive-1', 'fenstore-cask-1-tb', 'Fenstore Cask 1 TB', { roles: ['system'] }],
+      ['drive-2', 'dromolite-spate-2-tb', 'Dromolite Spate 2 TB', { roles: ['active', 'scratch'] }],
+      ['drive-3', 'ketterlode-hold-12-tb', 'Ketterlode Hold 12 TB', { roles: ['archive'] }],
+      ['supply-1', 'gatewick-anvil-850', 'Gatewick Anvil 850'],
+      ['cooler-1', 'brumeworks-haar-240', 'Brumeworks Haar 240'],
+      ['case-1', 'marlhouse-quay', 'Marlhouse Quay'],
+      ['system-1', 'slipway-system-one-seat', 'Slipway System One-seat'],
+      ['service-1', 'quillstone-assembly-and-proof', 'Quillstone Assembly and proof'],
     ]),
   ];
 }
@@ -193,7 +211,7 @@ export function broadcastBrief(): Brief {
     mustHaves: { videoInputs: 5, noiseDbA: 38 },
     ownedDisplays: ['glasswater-pane-32', 'glasswater-pane-32'],
     tasks: [
-      { kind: 'live', id: 'show', name: 'Show a dive live', importance: 5, runsPerWeek: 3, foreground: true, application: 'castdeck', inputs: [{ count: 5, ...hd50 }], via: 'cards', width: 1920, height: 1080, fps: 50, layers: 4, keyed: 1, renditions: [stream(1920, 1080, 6), stream(1280, 720, 3), stream(960, 540, 1.5)], record: 'inputs', recordCodec: 'h264', recordMbitPerS: 30, recordPath: 'software', keepHours: 12, marginPercent: 30, uplinkMbitPerS: 20 },
+      { kind: 'live', id: 'show', name: 'Show a dive live', importance: 5, runsPerWeek: 3, foreground: true, application: 'castdeck', inputs: [{ count: 5, ...hd50 }], via: 'either', width: 1920, height: 1080, fps: 50, layers: 4, keyed: 1, renditions: [stream(1920, 1080, 6), stream(1280, 720, 3), stream(960, 540, 1.5)], record: 'inputs', recordCodec: 'h264', recordMbitPerS: 30, recordPath: 'software', keepHours: 12, marginPercent: 30, uplinkMbitPerS: 20 },
       { kind: 'edit-export', id: 'clips', name: 'Clips for the schools', importance: 2, runsPerWeek: 6, application: 'spliceyard', sources: [{ codec: 'h264', width: 1920, height: 1080, fps: 50, chroma: '4:2:0', bitDepth: 8, mbitPerS: 30, streams: 1, decodeAt: 1 }], width: 1920, height: 1080, fps: 50, correctionSteps: 3, spatialNr: 'off', temporalNr: 'off', outWidth: 1920, outHeight: 1080, outCodec: 'h264', outChroma: '4:2:0', outBitDepth: 8, outMbitPerS: 12, path: 'software', preset: 'fast', programmeMin: 12, targetMin: 10 },
       { kind: 'audio', id: 'voice', name: 'Diver and studio sound', importance: 4, foreground: true, application: 'bellbuoy', tracks: 12, effectsPerTrack: 3, longestChain: 5, instruments: 0, voicesFromDrive: 0, bufferSamples: 256, rateKHz: 48, libraryGiB: 0 },
       { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 8, conferencing: true, otherGiB: 1 },
@@ -205,7 +223,7 @@ export function broadcastBrief(): Brief {
   });
 }
 
-/** One draft with the cores that five recordings in software take; one whose money went into the card. */
+/** One draft with the cores that five recordings in software take; one whose money went into the card; one behind a mixer, without a card. */
 export function broadcastDrafts(): Machine[] {
   const rows = (processor: readonly [string, string], card: readonly [string, string]): Row[] => [
     ['processor-1', ...processor],
@@ -223,6 +241,18 @@ export function broadcastDrafts(): Machine[] {
   ];
   return [
     machine('broadcast-a', 'Cores for the recordings', rows(['halcyte-tern-12', 'Halcyte Tern 12'], ['palisar-gale-8', 'Palisar Gale 8'])),
+    machine('broadcast-mixer', 'A mixer, no card', [
+      ['processor-1', 'halcyte-tern-6', 'Halcyte Tern 6'],
+      ['board-1', 'wexcombe-reef-4', 'Wexcombe Reef 4'],
+      ['memory-1', 'sablerow-slate-2x16-5600', 'Sablerow Slate 2x16 5600'],
+      ['expansion-1', 'lanternmast-beam-one', 'Lanternmast Beam One'],
+      ['mixer-1', 'lanternmast-mast-eight', 'Lanternmast Mast Eight'],
+      ['drive-1', 'fenstore-cask-1-tb', 'Fenstore Cask 1 TB', { roles: ['system', 'active'] }],
+      ['supply-1', 'gatewick-anvil-750', 'Gatewick Anvil 750'],
+      ['cooler-1', 'northdraft-eddy-140', 'Northdraft Eddy 140'],
+      ['case-1', 'marlhouse-quay', 'Marlhouse Quay'],
+      ['system-1', 'slipway-system-one-seat', 'Slipway System One-seat'],
+    ]),
     machine('broadcast-b', 'The bigger card', rows(['halcyte-tern-6', 'Halcyte Tern 6'], ['palisar-gale-16', 'Palisar Gale 16'])),
   ];
 }

@@ -31,6 +31,8 @@ export interface SeatBundle {
   };
   readonly brief: StoredBody<Brief>;
   readonly drafts: readonly StoredBody<Machine>[];
+  /** Drafts of other seats whose measurements may say something of these. */
+  readonly measuredElsewhere: readonly Machine[];
   readonly data: CatalogueData;
   readonly catalogueRevision: number;
   readonly today: string;

@@ -255,7 +255,7 @@ describe('parts by hand', () => {
     expect(await stepTheLibrary(service, 'undo')).toMatchObject({ state: 'done', label: 'Import of demo.json' });
     expect((await service.catalogue()).data.parts).toEqual([]);
     // the draft is still there, and says that its parts are gone
-    expect((await work.seatBundle(service, 'film'))?.drafts).toHaveLength(3);
+    expect((await work.seatBundle(service, 'film'))?.drafts).toHaveLength(4);
     expect(await stepTheLibrary(service, 'redo')).toMatchObject({ state: 'done' });
     expect((await service.catalogue()).data.parts.length).toBeGreaterThan(600);
   });

@@ -130,7 +130,7 @@ describe('importing', () => {
     const file = await exportCase(service, 'film');
     const opened = await openCase(service, JSON.stringify(file));
     if (!opened.ok) throw new Error('refused');
-    expect(opened.value.machines).toBe(3);
+    expect(opened.value.machines).toBe(4);
     const seat = await work.seatBundle(service, opened.value.seatId);
     expect(seat?.drafts.map((draft) => draft.body)).toEqual((await bundle()).drafts.map((draft) => draft.body));
     // once more: a third seat, nothing overwritten
@@ -249,10 +249,10 @@ describe('a figure filled in by hand', () => {
 describe('drafts', () => {
   test('are copied and removed, and both can be undone; the last one stays', async () => {
     const { id } = await work.copyDraft(service, 'film', draftId);
-    expect((await bundle()).drafts).toHaveLength(4);
-    expect((await work.dropDraft(service, 'film', id ?? ''))?.drafts).toHaveLength(3);
+    expect((await bundle()).drafts).toHaveLength(5);
+    expect((await work.dropDraft(service, 'film', id ?? ''))?.drafts).toHaveLength(4);
+    expect((await work.stepSeat(service, 'film', 'undo')).bundle?.drafts).toHaveLength(5);
     expect((await work.stepSeat(service, 'film', 'undo')).bundle?.drafts).toHaveLength(4);
-    expect((await work.stepSeat(service, 'film', 'undo')).bundle?.drafts).toHaveLength(3);
     for (const draft of (await bundle()).drafts) await work.dropDraft(service, 'film', draft.id);
     expect((await bundle()).drafts).toHaveLength(1);
   });
@@ -260,7 +260,7 @@ describe('drafts', () => {
   test('of other seats are offered when they have parts, and come over with a name of their own', async () => {
     await work.newSeat(service, 'p', 'Sound room');
     const offered = await work.draftsElsewhere(service, 'sound-room');
-    expect(offered).toHaveLength(3);
+    expect(offered).toHaveLength(4);
     expect(await work.draftsElsewhere(service, 'film')).toEqual([]);
     const [first] = offered;
     if (!first) throw new Error('nothing is offered');
@@ -272,6 +272,29 @@ describe('drafts', () => {
       (await bundle()).drafts.find((draft) => draft.id === first.documentId)?.body.items,
     );
     expect((await work.copyDraft(service, 'sound-room', 'nothing', 'film')).id).toBeUndefined();
+  });
+
+  test('what was measured on one seat reaches the others, with the parts it was measured on', async () => {
+    await work.newSeat(service, 'p', 'Sound room');
+    const elsewhere = async () => work.seatBundle(service, 'sound-room');
+    expect((await elsewhere())?.measuredElsewhere).toEqual([]);
+    const evidence = [
+      {
+        id: 'm-1',
+        workload: { work: 'memory', threads: 24 },
+        value: 50_000,
+        unit: 'MB/s',
+        tool: 'a stream',
+        source: 'test',
+        use: 'calibrate',
+      },
+    ];
+    const saved = await work.saveDraftEdit(service, target(1), { kind: 'evidence', evidence });
+    expect(saved.state).toBe('saved');
+    const found = await elsewhere();
+    expect(found?.measuredElsewhere.map((machine) => machine.evidence)).toEqual([evidence]);
+    expect(found?.data.parts.map((part) => part.id as string)).toContain('halcyte-tern-12');
+    expect((await bundle()).measuredElsewhere).toEqual([]);
   });
 
   test('with a part that left the catalogue still open and say so', async () => {

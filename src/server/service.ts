@@ -80,13 +80,11 @@ export async function seatBundle(service: Service, seatId: string): Promise<Seat
   const documents = await projects.readSeat(service.db, seatId);
   if (!documents) return undefined;
   const { data, revision } = await service.catalogue();
+  const measuredElsewhere = await projects.measuredElsewhere(service.db, seatId);
   return {
     ...documents,
-    data: mentioned(
-      data,
-      documents.brief.body,
-      documents.drafts.map((draft) => draft.body),
-    ),
+    measuredElsewhere,
+    data: mentioned(data, documents.brief.body, [...documents.drafts.map((draft) => draft.body), ...measuredElsewhere]),
     catalogueRevision: revision,
     today: await todayOf(service),
     settings: await service.settings(),

@@ -56,6 +56,21 @@ export async function readSeat(db: Database, seatId: string): Promise<SeatDocume
   };
 }
 
+/** Drafts of other seats that results were measured on. */
+export async function measuredElsewhere(db: Database, seatId: string): Promise<Machine[]> {
+  const rows = await db
+    .selectFrom('documents')
+    .select('body')
+    .where('kind', '=', 'draft')
+    .where('seat_id', '!=', seatId)
+    .where('body', 'like', '%"evidence":[%')
+    .orderBy('seat_id')
+    .orderBy('position')
+    .orderBy('id')
+    .execute();
+  return rows.map((row) => machineSchema.parse(JSON.parse(row.body)));
+}
+
 export interface NewSeat {
   readonly projectId: string;
   readonly projectName: string;

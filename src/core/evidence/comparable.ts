@@ -1,32 +1,92 @@
-import { fitParts } from '../fitted';
 import type { Catalogue } from '../catalogue';
+import { fitParts, type FittedParts } from '../fitted';
 import type { Machine } from '../machine';
+import type { PartOf } from '../parts';
 import type { Comparable } from './calibrate';
+import { EVIDENCE } from './constants';
+import type { Measurement, Workload } from './measurement';
 
-/** ln-spread between two machines with the same processor, and with processors of one family. */
-const APART = { sameProcessor: 0.1, sameFamily: 0.2 } as const;
+/** A machine with results of its own, and its parts found once. */
+export interface MeasuredMachine {
+  readonly machine: Machine;
+  readonly parts: FittedParts;
+}
+
+export const measuredMachines = (machines: readonly Machine[], catalogue: Catalogue): MeasuredMachine[] =>
+  machines
+    .filter(({ evidence = [] }) => evidence.length > 0)
+    .map((machine) => ({ machine, parts: fitParts(machine, catalogue) }));
+
+/** The part that a result is about: a drive, the memory kit, or else the processor. */
+export function subjectOf(workload: Workload, parts: FittedParts): string | undefined {
+  if (workload.work === 'drive') return measuredDrive(workload, parts)?.id;
+  if (workload.work === 'memory') return parts.ofKind('memory')[0]?.part.id;
+  return parts.one('processor')?.part.id;
+}
+
+/** The drive that was measured: the one that is named, or the only one there is. */
+export function measuredDrive(
+  { item }: Extract<Workload, { work: 'drive' }>,
+  parts: FittedParts,
+): PartOf<'drive'> | undefined {
+  const drives = parts.ofKind('drive');
+  const named = item === undefined ? undefined : drives.find((drive) => drive.item.id === item);
+  return (named ?? (drives.length === 1 ? drives[0] : undefined))?.part;
+}
 
 /**
- * Measurements that say something of a machine: its own in full, those of others with the same processor or one of its
- * family with so much more doubt. Everything else is no evidence for it.
+ * Measurements that say something of a machine. Results on its own parts count in full; results on the same part in
+ * another machine, or on a part that was in this one before, with more doubt; a processor's also for others of its
+ * family. Everything else is no evidence for it.
  */
-export function comparableTo(machine: Machine, others: readonly Machine[], catalogue: Catalogue): Comparable[] {
-  const own = (machine.evidence ?? []).map((measurement): Comparable => ({ measurement, apart: 0 }));
-  const withEvidence = others.filter((other) => other.id !== machine.id && (other.evidence ?? []).length > 0);
-  if (withEvidence.length === 0) return own;
-  const mine = fitParts(machine, catalogue).one('processor')?.part;
-  if (!mine) return own;
-  return [
-    ...own,
-    ...withEvidence.flatMap((other) => {
-      const theirs = fitParts(other, catalogue).one('processor')?.part;
-      const apart =
-        theirs?.id === mine.id
-          ? APART.sameProcessor
-          : theirs?.family !== undefined && theirs.family === mine.family && theirs.maker === mine.maker
-            ? APART.sameFamily
-            : undefined;
-      return apart === undefined ? [] : (other.evidence ?? []).map((measurement) => ({ measurement, apart }));
-    }),
-  ];
+export function comparableTo(
+  machine: Machine,
+  parts: FittedParts,
+  measured: readonly MeasuredMachine[],
+  catalogue: Catalogue,
+): Comparable[] {
+  const own = (machine.evidence ?? []).flatMap((measurement) => {
+    const about = measurement.part ?? subjectOf(measurement.workload, parts);
+    const mine = subjectOn(measurement, about, parts);
+    // without any part to name, what was measured here was measured on what is here
+    if (about === undefined || about === mine) return [{ measurement, about: mine, apart: 0 }];
+    return likeness(measurement, about, mine, catalogue);
+  });
+  const others = measured
+    .filter((other) => other.machine.id !== machine.id)
+    .flatMap((other) =>
+      (other.machine.evidence ?? []).flatMap((measurement) => {
+        const about = measurement.part ?? subjectOf(measurement.workload, other.parts);
+        return likeness(measurement, about, subjectOn(measurement, about, parts), catalogue);
+      }),
+    );
+  // a copied draft brings its results along: each counts once, as what it is here
+  const once = new Map<string, Comparable>();
+  for (const each of [...own, ...others]) {
+    const { use: _use, ...result } = each.measurement;
+    const key = JSON.stringify(result);
+    if (!once.has(key)) once.set(key, each);
+  }
+  return [...once.values()];
+}
+
+/** The part of this machine that a result about `about` could speak of. */
+function subjectOn({ workload }: Measurement, about: string | undefined, parts: FittedParts): string | undefined {
+  if (workload.work !== 'drive') return subjectOf(workload, parts);
+  return parts.ofKind('drive').find(({ part }) => part.id === about)?.part.id;
+}
+
+function likeness(
+  measurement: Measurement,
+  about: string | undefined,
+  mine: string | undefined,
+  catalogue: Catalogue,
+): Comparable[] {
+  if (about === undefined || mine === undefined) return [];
+  if (about === mine) return [{ measurement, about: mine, apart: EVIDENCE.samePart.value }];
+  const [there, here] = [catalogue.part(about), catalogue.part(mine)];
+  const family = there?.kind === 'processor' && here?.kind === 'processor' && there.maker === here.maker;
+  return family && there.family !== undefined && there.family === here.family
+    ? [{ measurement, about: mine, apart: EVIDENCE.sameFamily.value }]
+    : [];
 }

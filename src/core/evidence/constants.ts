@@ -45,4 +45,18 @@ export const EVIDENCE = {
     source: 'measured',
     reasoning: 'Medians of two or more runs on a shared machine differ by some 15 %; a stated range counts instead.',
   },
+  samePart: {
+    value: 0.1,
+    spread: 1.5,
+    unit: 'ln',
+    source: 'judgement',
+    reasoning: 'The same part in another machine: other cooling, other neighbours, other firmware.',
+  },
+  sameFamily: {
+    value: 0.2,
+    spread: 1.5,
+    unit: 'ln',
+    source: 'judgement',
+    reasoning: 'Work per clock is a family’s, caches and the clocks that are held are not.',
+  },
 } as const satisfies Register;

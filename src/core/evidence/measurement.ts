@@ -53,6 +53,8 @@ export const measurementSchema = z
     settings: plainText(300).optional(),
     date: isoDate.optional(),
     source: plainText(120),
+    /** Catalogue part that was measured, so that another one in its place is not taken for it. */
+    part: idText.optional(),
     /** Tunes the model for this machine, or is kept apart to hold it against. */
     use: z.enum(['calibrate', 'check']),
   })

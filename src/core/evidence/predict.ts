@@ -1,7 +1,8 @@
 import type { Assessment } from '../assess';
 import type { FittedParts } from '../fitted';
 import { given, product, type Derivation } from '../predict/derive';
-import { fitsCache } from '../predict/driveWrites';
+import type { PartOf } from '../parts';
+import { averageWrite, fitsCache } from '../predict/driveWrites';
 import type { Supply } from '../predict/supply';
 import { combineSpreads, type Band } from '../units/band';
 import { COMMON } from '../work/common';
@@ -10,8 +11,10 @@ import { c, gwork } from '../work/demands';
 import { decodeWork } from '../work/editPicture';
 import { encodeName, encodeWork } from '../work/encode';
 import type { Calibration } from './calibrate';
+import { measuredDrive } from './comparable';
 import { EVIDENCE } from './constants';
 import type { Workload } from './measurement';
+import type { Rates, TaughtRate } from './rates';
 
 /** Processor work of a picture workload, by the names under which it is calibrated. */
 export interface WorkPiece {
@@ -78,17 +81,24 @@ const around = (value: number, spread: number): Prediction => ({
   lacks: [],
 });
 
+/** What is asked of a machine to predict a workload on it. */
+export interface Measurable {
+  readonly supply: Supply;
+  readonly facts: Pick<Assessment['facts'], 'parts' | 'memory'>;
+}
+
 /**
  * Predicts a measured workload on a machine: frames/s of picture work as the sum of its pieces (one process does one
  * after the other; Amdahl 1967 for its threads), bytes of drives and memory from their figures. `calibration` applies
- * what measurements of this machine taught.
+ * what measurements of this machine taught; `about` is the drive's part, where it is not the machine's only one.
  */
 export function predictWorkload(
   workload: Workload,
-  assessment: Pick<Assessment, 'supply'> & { readonly facts: Pick<Assessment['facts'], 'parts' | 'memory'> },
+  { supply, facts }: Measurable,
   calibration?: Calibration,
+  about?: string,
 ): Prediction {
-  const { supply, facts } = assessment;
+  const rates = calibration?.rates;
   switch (workload.work) {
     case 'decode':
     case 'encode':
@@ -96,17 +106,9 @@ export function predictWorkload(
     case 'chain':
       return pictureRate(workload, supply, calibration);
     case 'drive':
-      return driveRate(workload, facts.parts);
-    case 'memory': {
-      const peak = facts.memory.bandwidthBytesPerS;
-      if (peak === undefined) return none('memory rate and channels');
-      // one thread cannot keep enough requests in flight to fill two channels
-      const oneThread = EVIDENCE.streamOneThread.value * 1e9 * workload.threads;
-      return around(
-        Math.min(peak * COMMON.memoryAchieved.value, oneThread) / 1e6,
-        combineSpreads([COMMON.memoryAchieved.spread, EVIDENCE.streamOneThread.spread]),
-      );
-    }
+      return driveRate(workload, facts.parts, rates, about);
+    case 'memory':
+      return memoryRate(workload, facts.memory.bandwidthBytesPerS, rates);
     case 'compress':
     case 'arithmetic': {
       const rate = supply.processor?.parallel(workload.threads)?.value;
@@ -146,25 +148,55 @@ function pictureRate(workload: Workload, supply: Supply, calibration: Calibratio
   return around(1 / seconds, spread);
 }
 
-function driveRate(workload: Extract<Workload, { work: 'drive' }>, parts: FittedParts): Prediction {
-  const drives = parts.ofKind('drive');
-  const drive = drives.find(({ item }) => item.id === workload.item) ?? (drives.length === 1 ? drives[0] : undefined);
-  if (!drive) return none('which drive it was');
-  const { part } = drive;
-  const bytes = (workload.gigabytes ?? Infinity) * 1e9;
-  if (workload.access === 'random') {
-    const rate = workload.direction === 'read' ? part.randomReadKiops : part.randomWriteKiops;
-    return rate === undefined
-      ? none(`random ${workload.direction} of the drive`)
-      : around(rate, EVIDENCE.driveShare.spread);
-  }
-  const rate =
-    workload.direction === 'read'
-      ? part.seqReadMBs
-      : fitsCache(part, bytes)
-        ? part.seqWriteMBs
-        : part.sustainedWriteMBs;
-  return rate === undefined
-    ? none(`sequential ${workload.direction} of the drive`)
-    : around(rate, EVIDENCE.driveShare.spread);
+function memoryRate(
+  { threads }: Extract<Workload, { work: 'memory' }>,
+  peak: number | undefined,
+  rates: Rates | undefined,
+): Prediction {
+  const stated =
+    peak === undefined ? undefined : around((peak * COMMON.memoryAchieved.value) / 1e6, COMMON.memoryAchieved.spread);
+  const memory = seenRate(stated, rates?.memory);
+  if (!memory?.band) return none('memory rate and channels');
+  // one thread cannot keep enough requests in flight to fill two channels
+  const few = (EVIDENCE.streamOneThread.value * 1e9 * threads) / 1e6;
+  return few < memory.band.likely
+    ? around(few, combineSpreads([COMMON.memoryAchieved.spread, EVIDENCE.streamOneThread.spread]))
+    : memory;
 }
+
+/** A stated rate as results correct it, or the results' own where nothing is stated; MB/s. */
+function seenRate(stated: Prediction | undefined, by: TaughtRate | undefined): Prediction | undefined {
+  if (by === undefined) return stated;
+  if (by.kind === 'rate') return stated ?? around(by.bytesPerS / 1e6, by.spread);
+  return stated?.band && around(stated.band.likely * by.factor.factor, by.factor.spread);
+}
+
+function driveRate(
+  workload: Extract<Workload, { work: 'drive' }>,
+  parts: FittedParts,
+  rates: Rates | undefined,
+  about: string | undefined,
+): Prediction {
+  const named = parts.ofKind('drive').find(({ part }) => part.id === about)?.part;
+  const part = named ?? measuredDrive(workload, parts);
+  if (!part) return none('which drive it was');
+  const { direction, access } = workload;
+  const spread = EVIDENCE.driveShare.spread;
+  if (access === 'random') {
+    const rate = direction === 'read' ? part.randomReadKiops : part.randomWriteKiops;
+    return rate === undefined ? none(`random ${direction} of the drive`) : around(rate, spread);
+  }
+  const bytes = (workload.gigabytes ?? Infinity) * 1e9;
+  const rate = direction === 'read' ? megabytes(part.seqReadMBs) : writeRate(part, bytes);
+  const by = rates?.drives.get(part.id)?.[direction];
+  // what was seen of short runs says nothing of longer ones
+  const short = by?.kind === 'rate' && direction === 'write' && bytes > by.upToBytes;
+  const seen = seenRate(rate === undefined ? undefined : around(rate / 1e6, spread), short ? undefined : by);
+  return seen ?? none(`sequential ${direction} of the drive`);
+}
+
+const megabytes = (rate: number | undefined): number | undefined => (rate === undefined ? undefined : rate * 1e6);
+
+/** Average bytes/s of a run: its cache's rate while it fits, then what the cells take. */
+const writeRate = (part: PartOf<'drive'>, bytes: number): number | undefined =>
+  fitsCache(part, bytes) ? megabytes(part.seqWriteMBs) : averageWrite(part, Number.isFinite(bytes) ? bytes : 0);

@@ -48,9 +48,14 @@ export function elasticAlone(
   let pipelined = 0;
   let binds: string | undefined;
   const capped = setting.supply.processor?.parallel(task.threadCap)?.value;
+  const written = (key: string): number | undefined => {
+    const bytes = (demands.get(key)?.amount.value ?? 0) * task.units.value;
+    return setting.supply.written(key.slice('write:'.length) as DriveRole, bytes);
+  };
   const rateOf = (key: string): number | undefined => {
     const left = leftOf(key);
-    if (left === undefined) return undefined;
+    // a drive that states nothing may have been seen to take runs as short as this one
+    if (left === undefined) return key.startsWith('write:') ? written(key) : undefined;
     if (key === 'cpu.parallel' && capped !== undefined) return Math.min(left, capped);
     const shared = supplied(key, setting).rate?.value ?? 0;
     // what this run has beyond the others' share: further cards, and a drive's fast-write cache
@@ -59,8 +64,7 @@ export function elasticAlone(
       return own === undefined ? undefined : left + own - shared;
     }
     if (key.startsWith('write:')) {
-      const bytes = (demands.get(key)?.amount.value ?? 0) * task.units.value;
-      const own = setting.supply.written(key.slice('write:'.length) as DriveRole, bytes);
+      const own = written(key);
       return own === undefined ? left : left + Math.max(0, own - shared);
     }
     return left;

@@ -2,11 +2,13 @@ import type { Board } from '../board/compile';
 import type { Placement } from '../board/placement';
 import { fullName, type AnyFitted, type FittedParts } from '../fitted';
 import { DRIVE_ROLES, type DriveRole } from '../machine';
+import type { PartOf } from '../parts';
 import type { MemoryState } from '../memory/population';
 import { GIB } from '../units/quantity';
 import { COMMON } from '../work/common';
 import { driveFor, networkCards } from '../work/flowEnds';
 import type { MissingFigure, Resource } from '../work/stage';
+import { NO_RATES, taughtRate, type Rates, type TaughtRate } from '../evidence/rates';
 import { fromConstant, given, least, product, sum, type Derivation } from './derive';
 import { averageWrite, fitsCache } from './driveWrites';
 import { processorRates, type ProcessorRates } from './processor';
@@ -39,6 +41,12 @@ export interface Supply {
 const missingOf = (fitted: AnyFitted, ...fields: string[]): MissingFigure[] =>
   fields.map((field) => ({ item: fitted.item.id, part: fitted.part.id, field }));
 
+const MEDIA = {
+  seqReadMBs: 'sequential read',
+  seqWriteMBs: 'sequential write into its cache',
+  sustainedWriteMBs: 'sequential write after its cache',
+} as const;
+
 /** A rate that is the part's own figure times a unit factor. */
 function own(
   fitted: AnyFitted,
@@ -65,9 +73,10 @@ export function supplyOf(
   memory: MemoryState,
   board: Board | undefined,
   placement: Placement | undefined,
+  rates: Rates = NO_RATES,
 ): Supply {
   const processor = parts.one('processor');
-  const rates = processor && processorRates(processor.part);
+  const cores = processor && processorRates(processor.part);
   const card = parts.one('graphics');
   const integrated = processor?.part.integratedGraphics;
   const cache = new Map<Resource, Supplied | undefined>();
@@ -104,26 +113,31 @@ export function supplyOf(
         ),
       );
 
+  /** A rate of a drive's own, as results correct it; short writes that were seen stand for no long ones. */
+  const mediaOf = (
+    fitted: AnyFitted & { readonly part: PartOf<'drive'> },
+    field: keyof typeof MEDIA,
+    by: TaughtRate | undefined,
+  ): Supplied => {
+    const stated = own(fitted, field, fitted.part[field], MEDIA[field], 'B/s', 1e6);
+    const applies = by?.kind === 'factor' || field === 'seqReadMBs';
+    const rate = applies ? taughtRate(MEDIA[field], stated.rate, by) : stated.rate;
+    return rate ? { rate, missing: [], items: stated.items } : stated;
+  };
+
   const drive = (role: DriveRole, direction: 'read' | 'write'): Supplied | undefined => {
     const fitted = driveFor({ parts }, role);
     if (!fitted) return undefined;
-    const field = direction === 'read' ? 'seqReadMBs' : 'sustainedWriteMBs';
-    const media = own(
-      fitted,
-      field,
-      fitted.part[field],
-      direction === 'read' ? 'sequential read' : 'sequential write after its cache',
-      'B/s',
-      1e6,
-    );
+    const by = rates.drives.get(fitted.part.id)?.[direction];
+    const media = mediaOf(fitted, direction === 'read' ? 'seqReadMBs' : 'sustainedWriteMBs', by);
     const link = linkOf(fitted);
-    const missing = [...media.missing, ...link.missing];
+    // seen in this machine, a rate needs no stated link
+    const through = link.rate === undefined && by?.kind === 'rate' && by.inPlace;
+    const known = media.rate && (link.rate ?? (through ? media.rate : undefined));
     return {
       rate:
-        media.rate && link.rate
-          ? least(`${direction} ${fullName(fitted.part)}`, 'B/s', [media.rate, link.rate])
-          : undefined,
-      missing,
+        media.rate && known ? least(`${direction} ${fullName(fitted.part)}`, 'B/s', [media.rate, known]) : undefined,
+      missing: [...media.missing, ...(through ? [] : link.missing)],
       items: [fitted.item.id],
     };
   };
@@ -132,29 +146,31 @@ export function supplyOf(
     switch (resource) {
       case 'cpu.serial':
       case 'cpu.parallel': {
-        if (!processor || !rates) return undefined;
-        const rate = resource === 'cpu.serial' ? rates.serial : rates.parallel(rates.threads);
-        return { rate, missing: rate ? [] : missingOf(processor, ...rates.missing), items: [processor.item.id] };
+        if (!processor || !cores) return undefined;
+        const rate = resource === 'cpu.serial' ? cores.serial : cores.parallel(cores.threads);
+        return { rate, missing: rate ? [] : missingOf(processor, ...cores.missing), items: [processor.item.id] };
       }
       case 'memory.traffic': {
         const kits = parts.ofKind('memory');
         if (kits.length === 0) return undefined;
         const bandwidth = memory.bandwidthBytesPerS;
+        const stated =
+          bandwidth === undefined
+            ? undefined
+            : product('memory bandwidth reached', 'B/s', [
+                given(
+                  'peak bandwidth',
+                  bandwidth,
+                  'B/s',
+                  'part',
+                  `${memory.effectiveMTs} MT/s × 8 B × ${memory.channelsPopulated} channels`,
+                ),
+                fromConstant('share of peak reached', COMMON.memoryAchieved),
+              ]);
+        const rate = taughtRate('memory bandwidth reached', stated, rates.memory);
         return {
-          rate:
-            bandwidth === undefined
-              ? undefined
-              : product('memory bandwidth reached', 'B/s', [
-                  given(
-                    'peak bandwidth',
-                    bandwidth,
-                    'B/s',
-                    'part',
-                    `${memory.effectiveMTs} MT/s × 8 B × ${memory.channelsPopulated} channels`,
-                  ),
-                  fromConstant('share of peak reached', COMMON.memoryAchieved),
-                ]),
-          missing: bandwidth === undefined ? memoryUnknown() : [],
+          rate,
+          missing: rate === undefined ? memoryUnknown() : [],
           items: kits.map((kit) => kit.item.id),
         };
       }
@@ -249,26 +265,24 @@ export function supplyOf(
 
   const written: Supply['written'] = (role, bytes) => {
     const fitted = driveFor({ parts }, role);
-    const media = fitted && averageWrite(fitted.part, bytes);
-    const link = fitted && linkOf(fitted).rate?.value;
-    return media === undefined || link === undefined ? undefined : Math.min(media, link);
+    if (!fitted) return undefined;
+    const by = rates.drives.get(fitted.part.id)?.write;
+    const stated = averageWrite(fitted.part, bytes);
+    const link = linkOf(fitted).rate?.value;
+    if (stated !== undefined)
+      return link === undefined ? undefined : Math.min(stated * (by?.kind === 'factor' ? by.factor.factor : 1), link);
+    return by?.kind === 'rate' && by.inPlace && bytes <= by.upToBytes
+      ? Math.min(by.bytesPerS, link ?? Infinity)
+      : undefined;
   };
 
   const deviceRate: Supply['deviceRate'] = (id, direction, runBytes = Infinity) => {
     const drive = parts.ofKind('drive').find(({ item }) => item.id === id);
-    if (drive)
-      return direction === 'up'
-        ? own(drive, 'seqReadMBs', drive.part.seqReadMBs, 'sequential read', 'B/s', 1e6)
-        : fitsCache(drive.part, runBytes)
-          ? own(drive, 'seqWriteMBs', drive.part.seqWriteMBs, 'sequential write into its cache', 'B/s', 1e6)
-          : own(
-              drive,
-              'sustainedWriteMBs',
-              drive.part.sustainedWriteMBs,
-              'sequential write after its cache',
-              'B/s',
-              1e6,
-            );
+    if (drive) {
+      const by = rates.drives.get(drive.part.id);
+      if (direction === 'up') return mediaOf(drive, 'seqReadMBs', by?.read);
+      return mediaOf(drive, fitsCache(drive.part, runBytes) ? 'seqWriteMBs' : 'sustainedWriteMBs', by?.write);
+    }
     const network = parts.ofKind('expansion').find(({ item, part }) => item.id === id && part.purpose === 'network');
     return network && own(network, 'networkGbitPerS', network.part.networkGbitPerS, 'network', 'B/s', 1e9 / 8);
   };
@@ -278,7 +292,7 @@ export function supplyOf(
       if (!cache.has(resource)) cache.set(resource, compute(resource));
       return cache.get(resource);
     },
-    processor: rates,
+    processor: cores,
     endOf,
     deviceRate,
     cardsTogether,

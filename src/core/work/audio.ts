@@ -14,8 +14,8 @@ const k = (label: string, name: keyof typeof AUDIO): Derivation => fromConstant(
  * all of it by all cores; both also when much begins at once.
  */
 export function expandAudio(task: AudioWork, facts: MachineFacts): RealTime {
-  const out = new Demands();
   const application = profileOf('audio', task, facts);
+  const out = new Demands(application);
   const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
   const samples = brief('samples a buffer', task.bufferSamples, 'samples');
   const work = (label: string, counts: readonly Derivation[], each: Derivation) =>

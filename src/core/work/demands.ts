@@ -16,18 +16,28 @@ export class Demands {
   readonly missing: MissingFigure[] = [];
   readonly sessions: Sessions[] = [];
 
+  /** `application` is whose cost against the trade's common case all processor work of the task has. */
+  constructor(private readonly application?: ApplicationProfile) {}
+
+  private costing(amount: Derivation, kind: keyof typeof COST_WORDS): Derivation {
+    const own = this.application ? ownCost(this.application, kind) : [];
+    return own.length === 0 ? amount : product(amount.label, amount.unit, [amount, ...own]);
+  }
+
   need(stage: string, resource: Resource, amount: Derivation, work?: string): void {
     this.demands.push({ stage, resource, amount, ...(work === undefined ? {} : { work }) });
   }
 
   /** Processor work of a stage: all of it on the cores, its serial share also on the best one. */
-  processor(stage: string, amount: Derivation, serialShare: Derivation, work?: string): void {
+  processor(stage: string, common: Derivation, serialShare: Derivation, work?: string): void {
+    const amount = this.costing(common, 'cores');
     this.need(stage, 'cpu.parallel', amount, work);
     this.need(stage, 'cpu.serial', product(`${stage}, serial part`, 'Gwork', [amount, serialShare]), work);
   }
 
   /** Work of one thread: it keeps that thread's core busy too. */
-  serial(stage: string, amount: Derivation): void {
+  serial(stage: string, common: Derivation): void {
+    const amount = this.costing(common, 'oneThread');
     this.need(stage, 'cpu.serial', amount);
     this.need(stage, 'cpu.parallel', amount);
   }

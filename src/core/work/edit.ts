@@ -110,8 +110,8 @@ const startingPicture = () =>
  * Sizes in px, rates in bytes, work in Gwork and FLOP, all a timeline frame.
  */
 export function expandEditPlay(task: EditPlay, facts: MachineFacts): RealTime {
-  const out = new Demands();
   const application = appOf(task, facts);
+  const out = new Demands(application);
   const px = product('pixels worked on', 'px', [
     given('timeline width', task.width, 'px', 'brief', task.name),
     given('timeline height', task.height, 'px', 'brief', task.name),
@@ -192,8 +192,8 @@ function encode(out: Demands, task: EditExport, facts: MachineFacts, application
 
 /** Export of a programme: elastic, decode and effects at full size, encode by engine or software preset. */
 export function expandEditExport(task: EditExport, facts: MachineFacts): Elastic {
-  const out = new Demands();
   const application = appOf(task, facts);
+  const out = new Demands(application);
   const px = product('pixels worked on', 'px', [
     given('timeline width', task.width, 'px', 'brief', task.name),
     given('timeline height', task.height, 'px', 'brief', task.name),

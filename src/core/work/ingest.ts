@@ -1,6 +1,6 @@
 import type { Flow } from '../board/flows';
 import { fromConstant, given, product, type Derivation } from '../predict/derive';
-import { c, Demands, gwork, ownCost } from './demands';
+import { c, Demands, gwork } from './demands';
 import { flowEnd } from './flowEnds';
 import { INGEST } from './ingestConstants';
 import { profileOf, type MachineFacts } from './machineFacts';
@@ -43,18 +43,17 @@ function between(
 
 /** Storage bench and ingest: a unit is a second of it. All streams at their full rate, to the end of the run, and the copy beside them. */
 export function expandIngest(task: IngestWork, facts: MachineFacts): RealTime {
-  const out = new Demands();
   const application = profileOf('ingest', task, facts);
+  const out = new Demands(application);
   const bytesPerS = (task.streams * task.gbitPerS * 1e9) / 8;
   const bytes = product('bytes a second', 'B', [
     given('streams', task.streams, '', 'brief', task.name),
     given('rate of a stream', task.gbitPerS * 1e9, 'bit/s', 'brief', task.name),
     given('bytes a bit', 1 / 8, 'B/bit', 'standard', 'definition'),
   ]);
-  const more = ownCost(application, 'cores');
   const each = c('serial share of decoding', 'decodeSerialShare');
   const work = (stage: string, name: keyof typeof INGEST) =>
-    out.processor(stage, gwork(stage, [bytes, k('a byte', name), ...more]), each);
+    out.processor(stage, gwork(stage, [bytes, k('a byte', name)]), each);
   work('copy', 'copy');
   if (isNetwork(task.from) || isNetwork(task.to) || isNetwork(task.copyTo)) work('network', 'network');
   if (task.checksum !== 'none') work('checksum', task.checksum === 'fast' ? 'checksumFast' : 'checksumStrong');

@@ -18,6 +18,10 @@ export const inputCount = (inputs: readonly LiveInput[]): number => inputs.reduc
 export const uplinkMbitPerS = ({ renditions, marginPercent }: Pick<LiveWork, 'renditions' | 'marginPercent'>): number =>
   renditions.reduce((all, { mbitPerS }) => all + mbitPerS, 0) * (1 + marginPercent / 100);
 
+/** Where the inputs go; left to the draft, its mixer takes them if it has one. */
+const wayIn = ({ via }: LiveWork, { parts }: MachineFacts): 'cards' | 'mixer' =>
+  via === 'either' ? (parts.ofKind('mixer').length > 0 ? 'mixer' : 'cards') : via;
+
 /**
  * What an outside mixer takes over: all inputs but its programme, the laying together, and what it encodes and records
  * itself.
@@ -91,13 +95,13 @@ function captured(task: LiveWork, inputs: readonly LiveInput[], facts: MachineFa
 }
 
 /** Live: a unit is a programme frame. Everything that comes in, is laid together, recorded and sent, in time, also in the worst moments. */
-export function expandLive(asked: LiveWork, facts: MachineFacts): RealTime {
-  const out = new Demands();
+export function expandLive(wanted: LiveWork, facts: MachineFacts): RealTime {
+  const asked = { ...wanted, via: wayIn(wanted, facts) };
   const application = profileOf('live', asked, facts);
+  const out = new Demands(application);
   ports(out, asked, facts);
   const task = behindMixer(asked, facts);
   const onCard = facts.hasGraphics && application.effects === 'graphics';
-  const oneThread = ownCost(application, 'oneThread');
   const graphics = ownCost(application, 'graphics');
   const fps = given('programme frame rate', task.fps, 'frames/s', 'brief', task.name);
   const frame = product('programme pixels', 'px', [
@@ -131,7 +135,6 @@ export function expandLive(asked: LiveWork, facts: MachineFacts): RealTime {
       product('inputs taken over', 'Gwork', [
         k('an input', 'inputSerial'),
         given('inputs', input.count, '', 'brief', task.name),
-        ...oneThread,
       ]),
     );
     out.hold('memory', product('input frames held', 'B', [packed, k('frames held', 'framesHeld')]));
@@ -196,7 +199,7 @@ export function expandLive(asked: LiveWork, facts: MachineFacts): RealTime {
           c('serial share of decoding', 'decodeSerialShare'),
         );
     }
-  out.serial('programme', product('programme on one thread', 'Gwork', [k('a frame', 'frameSerial'), ...oneThread]));
+  out.serial('programme', k('programme on one thread', 'frameSerial'));
 
   task.renditions.forEach((rendition, i) => {
     const stage = `stream ${i + 1}`;

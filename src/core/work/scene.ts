@@ -34,8 +34,8 @@ function asFlop(
  * time (pixels by shading, triangles, rays) run side by side, so the slower of the two makes the frame.
  */
 export function expandScene(task: SceneWork, facts: MachineFacts): RealTime {
-  const out = new Demands();
   const application = profileOf('scene', task, facts);
+  const out = new Demands(application);
   const brief = (label: string, value: number, unit: string) => given(label, value, unit, 'brief', task.name);
   const card = facts.parts.one('graphics');
   const processor = facts.parts.one('processor');
@@ -48,13 +48,10 @@ export function expandScene(task: SceneWork, facts: MachineFacts): RealTime {
   const things = brief('moving things', task.movingThings, '');
   out.serial(
     'prepare frame',
-    product('main thread', 'Gwork', [
-      sum('main thread', 'Gwork', [
-        k('a frame', 'frameSerial'),
-        product('draws', 'Gwork', [brief('draw calls', task.drawCalls, ''), k('a draw', 'drawSerial')]),
-        product('things', 'Gwork', [things, k('a thing on the main thread', 'thingSerial')]),
-      ]),
-      ...ownCost(application, 'oneThread'),
+    sum('main thread', 'Gwork', [
+      k('a frame', 'frameSerial'),
+      product('draws', 'Gwork', [brief('draw calls', task.drawCalls, ''), k('a draw', 'drawSerial')]),
+      product('things', 'Gwork', [things, k('a thing on the main thread', 'thingSerial')]),
     ]),
   );
   if (task.movingThings > 0)

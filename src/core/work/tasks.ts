@@ -123,7 +123,7 @@ export const liveSchema = z.strictObject({
   ...taskBase,
   inputs: z.array(inputSchema).min(1).max(16),
   /** Into the machine's capture cards, or into a mixer outside, whose programme is the one picture that comes in. */
-  via: z.enum(['cards', 'mixer']),
+  via: z.enum(['cards', 'mixer', 'either']),
   width: pictureSide,
   height: pictureSide,
   fps,

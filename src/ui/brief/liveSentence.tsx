@@ -157,6 +157,7 @@ export function LiveSentence({ task, change }: { task: LiveWork; change: Change<
         options={[
           ['cards', 'capture cards'],
           ['mixer', 'a mixer outside'],
+          ['either', 'a mixer if the draft has one, or cards'],
         ]}
         onChange={(via) => change({ via })}
       />{' '}

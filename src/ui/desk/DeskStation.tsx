@@ -39,12 +39,10 @@ export function DeskStation({
   const rows = useMemo(
     () =>
       seats.map((bundle) => {
-        const context = contextOf(
-          compileCatalogue(bundle.data),
-          bundle.today,
-          bundle.settings,
-          bundle.drafts.map((draft) => draft.body),
-        );
+        const context = contextOf(compileCatalogue(bundle.data), bundle.today, bundle.settings, [
+          ...bundle.drafts.map((draft) => draft.body),
+          ...bundle.measuredElsewhere,
+        ]);
         return {
           bundle,
           drafts: bundle.drafts.map((draft) => ({ draft, assessment: assess(draft.body, bundle.brief.body, context) })),

@@ -56,6 +56,7 @@ const { createSeatStore, assessmentOf } = await import('./store');
 const bundleOf = (): SeatBundle => ({
   seat: { id: 's', name: 'Seat', projectId: 'p', projectName: 'Project' },
   brief: { id: 's.brief', revision: 1, body: briefOf() },
+  measuredElsewhere: [],
   drafts: [
     { id: 's.a', revision: 1, body: machineOf() },
     { id: 's.b', revision: 4, body: { ...machineOf(), id: 'b', name: 'Other' } },

@@ -3,6 +3,7 @@
 import { createContext, useContext } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';
 import { assess, contextOf, type Assessment, type Context } from '@/core/assess';
+import { measuredMachines } from '@/core/evidence/comparable';
 import type { Brief } from '@/core/brief';
 import { compileCatalogue } from '@/core/catalogue';
 import { editBrief, editMachine, type BriefEdit, type MachineEdit } from '@/core/edits';
@@ -95,8 +96,7 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
   let running = false;
 
   return createStore<SeatState>()((set, get) => {
-    const measuredOf = (next: SeatBundle) =>
-      next.drafts.map((draft) => draft.body).filter((machine) => (machine.evidence ?? []).length > 0);
+    const measuredOf = (next: SeatBundle) => [...next.drafts.map((draft) => draft.body), ...next.measuredElsewhere];
     const contextFor = (next: SeatBundle) =>
       contextOf(compileCatalogue(next.data), next.today, next.settings, measuredOf(next));
 
@@ -191,7 +191,14 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
           preview: undefined,
           told: undefined,
           refused: [],
-          ...(measures ? { context: { ...state.context, measured: measuredOf(next) } } : {}),
+          ...(measures
+            ? {
+                context: {
+                  ...state.context,
+                  measured: measuredMachines(measuredOf(next), state.context.catalogue),
+                },
+              }
+            : {}),
         };
       });
       void drain();

@@ -43,12 +43,13 @@ export function useWorker<T>(key: string | undefined, ask: (api: Comlink.Remote<
   const revision = useSeat((state) => state.bundle.catalogueRevision);
   const today = useSeat((state) => state.bundle.today);
   const settings = useSeat((state) => state.bundle.settings);
-  const measured = useSeat((state) => state.context.measured);
+  const results = useSeat((state) => state.context.measured);
   const [answer, setAnswer] = useState<{ key: string; answer: Answer<T> }>();
   const wanted = key === undefined ? undefined : `${revision} ${key}`;
   useEffect(() => {
     if (wanted === undefined) return;
     let current = true;
+    const measured = results.map(({ machine }) => machine);
     workerFor(revision, today, settings, measured)
       .then(ask)
       .then(

@@ -3,7 +3,8 @@
 import { parse } from 'csv-parse/browser/esm/sync';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { compare, medianError, teaches, type Compared } from '@/core/evidence/calibrate';
+import { compare, medianError, teaches, type Calibration, type Compared } from '@/core/evidence/calibrate';
+import { subjectOf } from '@/core/evidence/comparable';
 import type { Measurement, Workload } from '@/core/evidence/measurement';
 import { readResults, withIds } from '@/core/evidence/readers';
 import { PRESETS } from '@/core/work/encode';
@@ -59,12 +60,18 @@ export function Measured({ assessment }: { assessment: Assessment }) {
   const [message, setMessage] = useState<{ readonly good: boolean; readonly text: string }>();
   const [byHand, setByHand] = useState(false);
   const list = draft.evidence ?? [];
+  const { parts } = assessment.facts;
+  // the part is kept with the result, so that another one in its place is not taken for it
+  const about = (measurement: Measurement): Measurement => {
+    const part = subjectOf(measurement.workload, parts);
+    return part === undefined ? measurement : { ...measurement, part: part };
+  };
   const set = (evidence: readonly Measurement[], label: string) =>
     editDraft({ kind: 'evidence', evidence: [...evidence] }, label);
   const rows = compare(list, assessment);
   const checks = rows.filter(({ measurement }) => measurement.use === 'check');
   const error = medianError(checks);
-  const taught = assessment.facts.calibration.works.size;
+  const learnt = learntWords(assessment.facts.calibration);
   const take = async (files: FileList | null) => {
     const found: Measurement[] = [];
     const said: string[] = [];
@@ -82,7 +89,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
         `${file.name}: ${reading.found.length} ${reading.found.length === 1 ? 'result' : 'results'} of ${reading.tool}. ${reading.notes.join(' ')}`,
       );
     }
-    if (found.length > 0) set([...list, ...found], `Measured: ${found.length} results`);
+    if (found.length > 0) set([...list, ...found.map(about)], `Measured: ${found.length} results`);
     if (said.length > 0) setMessage({ good, text: said.join(' ') });
   };
   return (
@@ -90,9 +97,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
       <div className="spread">
         <h2>Measured on {draft.name}</h2>
         <span className="quiet small">
-          {taught > 0
-            ? `${taught} ${taught === 1 ? 'kind' : 'kinds'} of work calibrated`
-            : 'nothing measured calibrates this machine yet'}
+          {learnt === '' ? 'nothing measured calibrates this machine yet' : `calibrated: ${learnt}`}
           {error === undefined ? '' : `; rows kept to check: median error ${Math.round(error * 100)} %`}
         </span>
       </div>
@@ -119,6 +124,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
               <Row
                 key={row.measurement.id}
                 row={row}
+                teaching={!row.former && teaches(row.measurement.workload, assessment.supply.processor?.threads)}
                 onUse={(use) =>
                   set(
                     list.map((entry) => (entry.id === row.measurement.id ? { ...entry, use } : entry)),
@@ -172,7 +178,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
         <MeasureByHand
           taken={list}
           onAdd={(measurement) => {
-            set([...list, measurement], 'Measured: a result by hand');
+            set([...list, about(measurement)], 'Measured: a result by hand');
             setByHand(false);
           }}
         />
@@ -183,10 +189,13 @@ export function Measured({ assessment }: { assessment: Assessment }) {
 
 function Row({
   row: { measurement, plain: before, taught, error },
+  teaching,
   onUse,
   onRemove,
 }: {
   row: Compared;
+  /** Whether it can calibrate, rather than be compared only. */
+  teaching: boolean;
   onUse: (use: Measurement['use']) => void;
   onRemove: () => void;
 }) {
@@ -214,7 +223,7 @@ function Row({
         {error === undefined ? '' : errorWords(error)}
       </td>
       <td>
-        {teaches(measurement.workload) ? (
+        {teaching ? (
           <Pick
             label={`Use of ${workloadWords(measurement.workload)}`}
             value={measurement.use}
@@ -240,6 +249,18 @@ function Row({
       </td>
     </tr>
   );
+}
+
+/** What the model learnt, counted: kinds of work, threads, memory and drives. */
+function learntWords({ works, threads, rates }: Calibration): string {
+  return [
+    works.size === 0 ? '' : `${works.size} ${works.size === 1 ? 'kind' : 'kinds'} of work`,
+    threads.count > 0 ? 'threads' : '',
+    rates.memory ? 'memory' : '',
+    rates.drives.size === 0 ? '' : rates.drives.size === 1 ? 'a drive' : `${rates.drives.size} drives`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** Whole percents with their sign; rounded to nothing there is none. */
