@@ -179,7 +179,7 @@ test.describe('manners', () => {
   test('drafts are copied, and the copy goes its own way', async ({ page }) => {
     await openFresh(page, 'draft');
     await page.getByRole('button', { name: 'Copy', exact: true }).click();
-    await expect(page.getByRole('button', { name: 'Draft D', exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await expect(page.getByRole('button', { name: 'Draft E', exact: true })).toHaveAttribute('aria-pressed', 'true');
     await findings(page, 'blocks')
       .first()
       .getByRole('button', { name: /^Northdraft Eddy 120 Twin for / })

@@ -186,7 +186,15 @@ test.describe('measured beside predicted', () => {
       ]);
     await expect(section.getByRole('row', { name: /Encode H.264 fast, 1280 × 720, 2 threads/ })).toBeVisible();
     await expect(section.getByRole('row', { name: /Sensor: package power/ })).toContainText('unknown');
-    await expect(section).toContainText('1 kind of work calibrated');
+    // a result of a drive says which of the machine's drives it was, and then calibrates it
+    const drive = section.getByRole('row', { name: /Drive, sequential write/ });
+    await expect(drive).toContainText('which drive it was');
+    await drive.getByRole('button', { name: /^Drive of Drive, sequential write.*: which drive/ }).click();
+    await page.getByRole('button', { name: 'Dromolite Spate 2 TB', exact: true }).click();
+    await expect(section).toContainText('1 kind of work, a drive');
+    await settled(page);
+    await page.getByRole('button', { name: /^Undo: Drive of a result/ }).click();
+    await expect(section).toContainText('calibrated: 1 kind of work');
     await settled(page);
     await section
       .getByLabel('Result files')
@@ -200,9 +208,37 @@ test.describe('measured beside predicted', () => {
     await expect(
       section.getByRole('row', { name: /Encode H.264 medium, 1920 × 1080, one thread 21 fps/ }),
     ).toBeVisible();
-    await expect(section).toContainText('2 kinds of work calibrated');
+    await expect(section).toContainText('calibrated: 2 kinds of work');
     await settled(page);
     await page.getByRole('button', { name: /^Undo: / }).click();
-    await expect(section).toContainText('1 kind of work calibrated');
+    await expect(section).toContainText('calibrated: 1 kind of work');
+  });
+
+  test('what is measured on one draft moves another with the same processor, and leaves a stranger alone', async ({
+    page,
+  }) => {
+    await openFresh(page, 'weigh');
+    const row = page.getByRole('row', { name: /^Export cinema master/ });
+    const cell = (draft: number) => row.getByRole('cell').nth(draft);
+    const [stranger, sister] = [await cell(1).textContent(), await cell(3).textContent()];
+    await page.getByRole('button', { name: 'Draft A', exact: true }).click();
+    const section = page.getByRole('region', { name: 'Measured and predicted' });
+    await section.getByRole('button', { name: 'Type one in' }).click();
+    await section.getByRole('button', { name: /^Codec that was run: / }).click();
+    await page
+      .getByRole('group', { name: 'Codec that was run' })
+      .getByRole('button', { name: 'HEVC', exact: true })
+      .click();
+    await section.getByRole('button', { name: /^What was measured: / }).click();
+    await page.getByLabel('What was measured', { exact: true }).fill('2');
+    await page.getByLabel('What was measured', { exact: true }).press('Enter');
+    await section.getByRole('button', { name: 'Keep the result' }).click();
+    await expect(section.getByRole('row', { name: /^Encode HEVC medium/ })).toContainText('2 fps');
+    await settled(page);
+    await expect(cell(3)).not.toHaveText(sister ?? '');
+    await expect(cell(1)).toHaveText(stranger ?? '');
+    // and says there that it was measured elsewhere
+    await page.getByRole('button', { name: 'Two lesser cards', exact: true }).click();
+    await expect(section).toContainText(/\d results? of machines like it/);
   });
 });

@@ -248,7 +248,7 @@ export function broadcastDrafts(): Machine[] {
       ['expansion-1', 'lanternmast-beam-one', 'Lanternmast Beam One'],
       ['mixer-1', 'lanternmast-mast-eight', 'Lanternmast Mast Eight'],
       ['drive-1', 'fenstore-cask-1-tb', 'Fenstore Cask 1 TB', { roles: ['system', 'active'] }],
-      ['supply-1', 'gatewick-anvil-750', 'Gatewick Anvil 750'],
+      ['supply-1', 'voltarn-hearth-700', 'Voltarn Hearth 700'],
       ['cooler-1', 'northdraft-eddy-140', 'Northdraft Eddy 140'],
       ['case-1', 'marlhouse-quay', 'Marlhouse Quay'],
       ['system-1', 'slipway-system-one-seat', 'Slipway System One-seat'],

@@ -15,6 +15,8 @@ export interface Calibration {
   readonly threads: Factor;
   /** What memory and drives were seen to do. */
   readonly rates: Rates;
+  /** Results behind it that were measured on other machines, or on parts that are no longer here. */
+  readonly borrowed: number;
 }
 
 const UNTAUGHT: Factor = { factor: 1, spread: EVIDENCE.threadGain.spread, count: 0 };
@@ -53,6 +55,7 @@ export function calibrationOf(comparable: readonly Comparable[], machine: Measur
         works: new Map(),
         threads: known.threads,
         rates: NO_RATES,
+        borrowed: 0,
       }).band;
       if (!predicted || (several && works.has(piece.name))) continue;
       const entry = seen.get(piece.name) ?? { seen: [], prior: piece.amount.spread };
@@ -64,19 +67,27 @@ export function calibrationOf(comparable: readonly Comparable[], machine: Measur
     }
     for (const [name, entry] of seen) works.set(name, shrunk(entry.seen, entry.prior));
   };
-  learn(false, { works, threads: UNTAUGHT, rates: NO_RATES });
+  learn(false, { works, threads: UNTAUGHT, rates: NO_RATES, borrowed: 0 });
   const gains = usable.flatMap(({ measurement, apart }): Seen[] => {
     const { workload } = measurement;
     const [piece] = piecesOf(workload);
     if (!piece || !('threads' in workload) || workload.threads < 2 || !works.has(piece.name)) return [];
-    const predicted = predictWorkload(workload, machine, { works, threads: UNTAUGHT, rates: NO_RATES }).band;
+    const predicted = predictWorkload(workload, machine, {
+      works,
+      threads: UNTAUGHT,
+      rates: NO_RATES,
+      borrowed: 0,
+    }).band;
     return predicted
       ? [{ logRatio: Math.log(measurement.value / predicted.likely), noise: Math.hypot(noiseOf(measurement), apart) }]
       : [];
   });
   const threads = gains.length === 0 ? UNTAUGHT : shrunk(gains, EVIDENCE.threadGain.spread);
-  learn(true, { works, threads, rates: NO_RATES });
-  return { works, threads, rates: ratesOf(calibrating, machine) };
+  learn(true, { works, threads, rates: NO_RATES, borrowed: 0 });
+  const borrowed = calibrating.filter(
+    ({ measurement, apart }) => apart > 0 && teaches(measurement.workload, machine.supply.processor?.threads),
+  ).length;
+  return { works, threads, rates: ratesOf(calibrating, machine), borrowed };
 }
 
 /** A task's demands as the machine's own measurements say: the factor's spread takes the place of the constants'. */

@@ -2,7 +2,7 @@ import type { Register } from './constants';
 
 /** Constants of live streaming and capture; clocks are of the reference core. */
 export const LIVE = {
-  unpack: { value: 3, spread: 1.4, unit: 'clocks/px', source: 'judgement', reasoning: 'Packed 10-bit words to planes with vector code, bound by memory; two clocks for plain copies and a half more.' },
+  unpack: { value: 3, spread: 1.4, unit: 'clocks/px', source: 'judgement', reasoning: 'Packed 10-bit words to planes with vector code, bound by memory: a plain copy takes two clocks, the shifts half as much again.' },
   layerProcessor: { value: 3.5, spread: 1.5, unit: 'clocks/px', source: 'judgement', reasoning: 'Scale and blend of one layer with vector code.' },
   keyProcessor: { value: 14, spread: 1.5, unit: 'clocks/px', source: 'judgement', reasoning: 'Colour distance, soft edge and spill of a keyed input, about one correction step.' },
   layerFlop: { value: 60, spread: 1.5, unit: 'FLOP/px', source: 'judgement', reasoning: 'Bicubic fetch and blend of one layer.' },

@@ -139,7 +139,10 @@ export function Beam({ label, aside, axis, band, verdict, need, gets, sentence, 
       {(need !== undefined || gets !== undefined) && (
         <span className="beam-foot">
           <span className="cut">{need}</span>
-          <b className={`${verdict} cut`} style={{ flex: 'none', maxWidth: '70%' }}>
+          <b
+            className={`${verdict} cut`}
+            style={{ flex: 'none', maxWidth: need === undefined ? '100%' : '70%', marginLeft: 'auto' }}
+          >
             {gets}
           </b>
         </span>

@@ -19,7 +19,7 @@ export interface BeamModel {
   readonly axis: BeamAxis;
   readonly band: Band | undefined;
   readonly verdict: Verdict;
-  readonly need: string;
+  readonly need: string | undefined;
   readonly gets: string;
   readonly sentence: string;
   readonly why: readonly string[];
@@ -90,7 +90,7 @@ export function taskBeam(task: Task, result: TaskResult): BeamModel {
     ...(result.dropped !== undefined && result.dropped > 0
       ? [`About ${number(result.dropped)} of ${number(result.target ?? 0)} ${result.unit}s a second are dropped.`]
       : []),
-    ...(result.worst
+    ...(result.worst && result.worst.likely !== result.gets?.likely
       ? [`In its worst moments ${range(result.worst, (value) => number(value))} ${unitOf(result)}.`]
       : []),
     ...result.outside.map(outsideWords),

@@ -8,6 +8,7 @@ import { subjectOf } from '@/core/evidence/comparable';
 import type { Measurement, Workload } from '@/core/evidence/measurement';
 import { readResults, withIds } from '@/core/evidence/readers';
 import { PRESETS } from '@/core/work/encode';
+import { fullName } from '@/core/fitted';
 import { number } from '@/core/words/format';
 import { codecName } from '@/core/words/names';
 import { plain, Pick } from '../shared/phrases';
@@ -125,10 +126,11 @@ export function Measured({ assessment }: { assessment: Assessment }) {
                 key={row.measurement.id}
                 row={row}
                 teaching={!row.former && teaches(row.measurement.workload, assessment.supply.processor?.threads)}
-                onUse={(use) =>
+                drives={parts.ofKind('drive').map(({ part }) => [part.id, fullName(part)] as const)}
+                onChange={(change, label) =>
                   set(
-                    list.map((entry) => (entry.id === row.measurement.id ? { ...entry, use } : entry)),
-                    'Use of a result',
+                    list.map((entry) => (entry.id === row.measurement.id ? { ...entry, ...change } : entry)),
+                    label,
                   )
                 }
                 onRemove={() =>
@@ -190,20 +192,39 @@ export function Measured({ assessment }: { assessment: Assessment }) {
 function Row({
   row: { measurement, plain: before, taught, error },
   teaching,
-  onUse,
+  drives,
+  onChange,
   onRemove,
 }: {
   row: Compared;
   /** Whether it can calibrate, rather than be compared only. */
   teaching: boolean;
-  onUse: (use: Measurement['use']) => void;
+  /** The machine's drives, to say which one was measured. */
+  drives: readonly (readonly [id: string, name: string])[];
+  onChange: (change: Partial<Measurement>, label: string) => void;
   onRemove: () => void;
 }) {
   const { band } = taught;
   const said = `${measurement.tool}${measurement.settings ? `, ${measurement.settings}` : ''}, ${measurement.source}`;
   return (
     <tr>
-      <td title={said}>{workloadWords(measurement.workload)}</td>
+      <td title={said}>
+        {workloadWords(measurement.workload)}
+        {measurement.workload.work === 'drive' && drives.length > 1 && (
+          <>
+            {', '}
+            <Pick
+              label={`Drive of ${workloadWords(measurement.workload)}`}
+              value={measurement.part ?? ''}
+              options={[
+                ...(measurement.part === undefined ? [['', 'which drive?'] as const] : []),
+                ...new Map(drives).entries(),
+              ]}
+              onChange={(part) => onChange({ part }, 'Drive of a result')}
+            />
+          </>
+        )}
+      </td>
       <td className="num">
         {number(measurement.value, 3)} {measurement.unit}
       </td>
@@ -231,7 +252,7 @@ function Row({
               ['calibrate', 'calibrate'],
               ['check', 'check'],
             ]}
-            onChange={onUse}
+            onChange={(use) => onChange({ use }, 'Use of a result')}
           />
         ) : (
           <span className="quiet">{measurement.use === 'check' && taught.band ? 'check' : 'compared'}</span>
@@ -252,7 +273,7 @@ function Row({
 }
 
 /** What the model learnt, counted: kinds of work, threads, memory and drives. */
-function learntWords({ works, threads, rates }: Calibration): string {
+function learntWords({ works, threads, rates, borrowed }: Calibration): string {
   return [
     works.size === 0 ? '' : `${works.size} ${works.size === 1 ? 'kind' : 'kinds'} of work`,
     threads.count > 0 ? 'threads' : '',
@@ -260,7 +281,8 @@ function learntWords({ works, threads, rates }: Calibration): string {
     rates.drives.size === 0 ? '' : rates.drives.size === 1 ? 'a drive' : `${rates.drives.size} drives`,
   ]
     .filter(Boolean)
-    .join(', ');
+    .join(', ')
+    .concat(borrowed === 0 ? '' : ` (${borrowed} ${borrowed === 1 ? 'result' : 'results'} of machines like it)`);
 }
 
 /** Whole percents with their sign; rounded to nothing there is none. */

@@ -43,7 +43,7 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
             : '; everything else waits for it.'}
         </p>
       )}
-      {result.worst && (
+      {result.worst && result.worst.likely !== result.gets?.likely && (
         <p className="small quiet">
           In its worst moments {number(result.worst.low)} – {number(result.worst.high)} {result.unit}s a second.
         </p>

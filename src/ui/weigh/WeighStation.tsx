@@ -6,7 +6,7 @@ import { loudestOf } from '@/core/heat/state';
 import type { Task } from '@/core/work/tasks';
 import { inPhase } from '@/core/phases';
 import { assessmentOf, useDraft, useSeat } from '../seat/store';
-import { taskBeam } from '../shared/beams';
+import { needText, taskBeam } from '../shared/beams';
 import { OpenBeam } from '../shared/Why';
 import { coins, number, watts } from '@/core/words/format';
 import { budgetBeam } from '../shared/beams';
@@ -92,12 +92,13 @@ export function WeighStation() {
                   >
                     {row.name}
                   </button>
+                  <Asked>{askedOf(row.id, columns)}</Asked>
                 </th>
                 {columns.map((column) => {
                   const result = column.assessment.tasks.find((candidate) => candidate.task === row.id);
                   return (
                     <td key={column.key} style={{ paddingTop: 2, paddingBottom: 2 }}>
-                      {result && <OpenBeam model={{ ...taskBeam(row, result), label: '' }} />}
+                      {result && <OpenBeam model={{ ...taskBeam(row, result), label: '', need: undefined }} />}
                     </td>
                   );
                 })}
@@ -106,6 +107,7 @@ export function WeighStation() {
             <tr>
               <th scope="row" style={{ paddingLeft: 6 }}>
                 Price, landed
+                <Asked>{columns.map((column) => budgetBeam(column.assessment)?.need).find(Boolean)}</Asked>
               </th>
               {columns.map((column) => {
                 const { price, machine } = column.assessment.facts;
@@ -120,7 +122,6 @@ export function WeighStation() {
                         axis={budget.axis}
                         band={budget.band}
                         verdict={budget.verdict}
-                        need={budget.need}
                         gets={budget.gets}
                         sentence={budget.sentence}
                       />
@@ -187,6 +188,15 @@ export function WeighStation() {
   );
 }
 
+/** What every draft is asked for, said once beside the row's name. */
+const Asked = ({ children }: { children: string | undefined }) =>
+  children ? <div className="quiet small">{children}</div> : null;
+
+function askedOf(task: string, columns: readonly { readonly assessment: Assessment }[]): string | undefined {
+  const result = columns.flatMap(({ assessment }) => assessment.tasks).find((candidate) => candidate.task === task);
+  return result && needText(result);
+}
+
 /** The processor's temperature in its warmest sitting and the level in the loudest. */
 function Warmth({ assessment }: { assessment: Assessment }) {
   const { heat } = assessment.facts;
@@ -203,7 +213,7 @@ function Warmth({ assessment }: { assessment: Assessment }) {
         </span>
       )}
       {loudest.noise.missing.length > 0 ? 'at least ' : ''}
-      {number(loudest.noise.dbA)} dB(A)
+      {loudest.noise.sources.length === 0 ? 'nothing in it sounds' : `${number(loudest.noise.dbA)} dB(A)`}
     </>
   );
 }
