@@ -81,7 +81,7 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
   const boardPart = parts.one('board')?.part;
   const bareBoard = boardPart && catalogue.board(boardPart, parts.one('processor')?.part);
 
-  const machineFacts = factsForTrades(parts, catalogue);
+  const machineFacts = factsForTrades(parts, memory.bytes, catalogue);
   const unplacedSupply = supplyOf(parts, memory, bareBoard, undefined);
   const calibration = calibrationOf(comparableTo(machine, parts, context.measured, catalogue), {
     supply: unplacedSupply,
@@ -136,11 +136,12 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
   return { facts, supply, region, tasks: brief.tasks.flatMap((task) => worst(task, results)), checks, findings };
 }
 
-function factsForTrades(parts: FittedParts, catalogue: Catalogue): MachineFacts {
+function factsForTrades(parts: FittedParts, memoryBytes: number | undefined, catalogue: Catalogue): MachineFacts {
   const card = parts.one('graphics');
   const integrated = parts.one('processor')?.part.integratedGraphics;
   return {
     parts,
+    memoryBytes,
     engines: enginesOf(parts),
     hasGraphics: card !== undefined || (integrated !== undefined && integrated !== 'none'),
     stacks: card?.part.computeStacks,

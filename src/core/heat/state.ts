@@ -6,7 +6,7 @@ import type { Mains } from '../power/efficiency';
 import { mostOf } from '../units/most';
 import type { SittingResult, TaskResult } from '../predict/results';
 import type { Supply } from '../predict/supply';
-import { atClocks } from '../predict/clocks';
+import { ARITHMETIC, atClocks } from '../predict/clocks';
 import type { MissingFigure } from '../work/stage';
 import { heatLoad } from './load';
 import { noiseOf, type Noise } from './noise';
@@ -171,7 +171,7 @@ const unproven = (task: TaskResult, missing: readonly MissingFigure[]): TaskResu
 });
 
 const runsOn = (kind: HotPart['kind'], resource: string): boolean =>
-  kind === 'processor' ? resource.startsWith('cpu.') : resource === 'gpu.fp32';
+  kind === 'processor' ? resource.startsWith('cpu.') : ARITHMETIC.has(resource);
 
 /** A task's result at the better end, its band widened to what the worse one gives. */
 function spanning(task: TaskResult, low: TaskResult): TaskResult {

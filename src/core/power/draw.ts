@@ -34,7 +34,7 @@ export interface PowerState {
 
 const BUSY: Readonly<Record<string, readonly string[]>> = {
   processor: ['cpu.parallel'],
-  graphics: ['gpu.fp32', 'gpu.traffic', 'engine.encode', 'engine.decode'],
+  graphics: ['gpu.fp32', 'gpu.matrix', 'gpu.fp64', 'gpu.traffic', 'engine.encode', 'engine.decode'],
   memory: ['memory.traffic'],
 };
 

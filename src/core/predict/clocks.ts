@@ -19,6 +19,9 @@ const kept = (factor: number): Derivation =>
         spread: HEAT.heldClock.spread,
       };
 
+/** What the card's units compute; memory and links keep their own clocks. */
+export const ARITHMETIC: ReadonlySet<string> = new Set(['gpu.fp32', 'gpu.matrix', 'gpu.fp64']);
+
 /** A machine's supply at other clocks than the full-power ones: the rates of cores and of graphics units follow them. */
 export function atClocks(supply: Supply, clocks: Clocks): Supply {
   if (clocks.processor === 1 && clocks.serial === 1 && clocks.graphics === 1) return supply;
@@ -29,7 +32,7 @@ export function atClocks(supply: Supply, clocks: Clocks): Supply {
       ? clocks.processor
       : resource === 'cpu.serial'
         ? clocks.serial
-        : resource === 'gpu.fp32'
+        : ARITHMETIC.has(resource)
           ? clocks.graphics
           : 1;
   const cache = new Map<string, Supplied | undefined>();
@@ -45,8 +48,8 @@ export function atClocks(supply: Supply, clocks: Clocks): Supply {
   return {
     ...supply,
     processor,
-    cardsTogether: (resource, max, gain) => {
-      const found = supply.cardsTogether(resource, max, gain);
+    cardsTogether: (resource, cards) => {
+      const found = supply.cardsTogether(resource, cards);
       return found?.rate ? { ...found, rate: slowed(found.rate, factorOf(resource)) } : found;
     },
     of: (resource) => {

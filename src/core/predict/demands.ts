@@ -26,6 +26,8 @@ const SHOWN = [
   'cpu.parallel',
   'memory.traffic',
   'gpu.fp32',
+  'gpu.matrix',
+  'gpu.fp64',
   'gpu.traffic',
   'engine.decode',
   'engine.encode',

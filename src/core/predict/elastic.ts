@@ -12,7 +12,7 @@ export function foregroundReserve({ supply }: Setting): Map<string, number> {
   const all = supply.of('cpu.parallel')?.rate?.value;
   const cores = supply.processor?.parallel(COMMON.foregroundCores.value)?.value;
   if (all !== undefined && cores !== undefined) reserve.set('cpu.parallel', Math.min(cores, all / 2));
-  for (const key of ['gpu.fp32', 'gpu.traffic'] as const) {
+  for (const key of ['gpu.fp32', 'gpu.matrix', 'gpu.fp64', 'gpu.traffic'] as const) {
     const rate = supply.of(key)?.rate?.value;
     if (rate !== undefined) reserve.set(key, rate * COMMON.foregroundGraphics.value);
   }

@@ -1,5 +1,5 @@
 import { COMMON } from '../work/common';
-import type { Expanded } from '../work/stage';
+import type { Expanded, Impossible } from '../work/stage';
 import { sum, type Derivation } from './derive';
 import type { HoldResult } from './results';
 import type { Supply } from './supply';
@@ -36,6 +36,26 @@ export function holdings(tasks: readonly Expanded[], supply: Supply): HoldResult
             },
       missing: has?.missing ?? [],
     };
+  });
+}
+
+/** Tasks that stop when memory is short, marked as not running where the sitting's tasks together exceed it. */
+export function withinMemory(tasks: readonly Expanded[], holds: readonly HoldResult[]): Expanded[] {
+  return tasks.map((task) => {
+    const impossible = task.holdings.flatMap(({ what, mustFit }): Impossible[] => {
+      const hold = mustFit ? holds.find((entry) => entry.what === what) : undefined;
+      if (!hold?.has || hold.needs.value <= hold.has.value || what.startsWith('space:')) return [];
+      return [
+        {
+          code: 'does-not-fit',
+          what: what as 'memory' | 'graphics memory',
+          needsBytes: hold.needs.value,
+          hasBytes: hold.has.value,
+        },
+      ];
+    });
+    const [first] = impossible;
+    return first ? { ...task, impossible: [...task.impossible, first] } : task;
   });
 }
 

@@ -1,7 +1,7 @@
 import type { Demand, Elastic, Expanded } from '../work/stage';
 import type { Flow } from '../board/flows';
 import { elasticAlone, elasticResult, foregroundReserve, shareMaxMin, type AloneRun } from './elastic';
-import { holdings, spill } from './holdings';
+import { holdings, spill, withinMemory } from './holdings';
 import { realTimeResult } from './realTime';
 import type { SittingResult, StreamResult, TaskResult } from './results';
 import { withinSessions } from './sessions';
@@ -13,11 +13,12 @@ import { supplied, totals, type Setting } from './totals';
  * does not fit in memory slows everything that uses it.
  */
 export function runSitting(id: string, asked: readonly Expanded[], setting: Setting): SittingResult {
-  const tasks = withinSessions(asked);
+  const open = withinSessions(asked);
+  const holds = holdings(open, setting.supply);
+  const tasks = withinMemory(open, holds);
   const realTime = tasks.filter((task) => task.mode === 'real-time');
   const elastic = tasks.filter((task) => task.mode === 'elastic');
   const totalsOf = new Map(tasks.map((task) => [task.task, totals(task, setting)]));
-  const holds = holdings(tasks, setting.supply);
   const slow = (task: Expanded) => spill(task, holds);
 
   const load = new Map<string, number>();

@@ -7,7 +7,7 @@ import type { MemoryState } from '../memory/population';
 import { GIB } from '../units/quantity';
 import { COMMON } from '../work/common';
 import { driveFor, networkCards } from '../work/flowEnds';
-import type { MissingFigure, Resource } from '../work/stage';
+import type { Cards, MissingFigure, Resource } from '../work/stage';
 import { NO_RATES, taughtRate, type Rates, type TaughtRate } from '../evidence/rates';
 import { fromConstant, given, least, product, sum, type Derivation } from './derive';
 import { averageWrite, fitsCache } from './driveWrites';
@@ -29,7 +29,7 @@ export interface Supply {
   /** What a drive or a network card can take or give by itself; nothing for what its link alone bounds. */
   readonly deviceRate: (item: string, direction: 'up' | 'down', runBytes?: number) => Supplied | undefined;
   /** Arithmetic or memory rate of up to `max` cards, further ones at `gain`; nothing with less than two cards. */
-  readonly cardsTogether: (resource: 'gpu.fp32' | 'gpu.traffic', max: number, gain: number) => Supplied | undefined;
+  readonly cardsTogether: (resource: CardResource, cards: Cards) => Supplied | undefined;
   /** Average bytes/s of a run that writes so many bytes to a role's drive, its fast-write cache empty at the start. */
   readonly written: (role: DriveRole, bytes: number) => number | undefined;
   readonly memoryBytes: Supplied;
@@ -40,6 +40,21 @@ export interface Supply {
 
 const missingOf = (fitted: AnyFitted, ...fields: string[]): MissingFigure[] =>
   fields.map((field) => ({ item: fitted.item.id, part: fitted.part.id, field }));
+
+/** What cards state of their own work, by resource. */
+const CARD_RATES = {
+  'gpu.fp32': { field: 'fp32Tflops', label: 'FP32 rate', unit: 'FLOP/s', factor: 1e12 },
+  'gpu.matrix': { field: 'matrixTflops', label: 'half-precision matrix rate', unit: 'FLOP/s', factor: 1e12 },
+  'gpu.fp64': { field: 'fp64Tflops', label: 'FP64 rate', unit: 'FLOP/s', factor: 1e12 },
+  'gpu.traffic': { field: 'memoryGBs', label: 'graphics memory rate', unit: 'B/s', factor: 1e9 },
+} as const;
+export type CardResource = keyof typeof CARD_RATES;
+export const isCardResource = (key: string): key is CardResource => key in CARD_RATES;
+
+const cardRate = (fitted: AnyFitted & { readonly part: PartOf<'graphics'> }, resource: CardResource): Supplied => {
+  const { field, label, unit, factor } = CARD_RATES[resource];
+  return own(fitted, field, fitted.part[field], label, unit, factor);
+};
 
 const MEDIA = {
   seqReadMBs: 'sequential read',
@@ -175,7 +190,7 @@ export function supplyOf(
         };
       }
       case 'gpu.fp32':
-        if (card) return own(card, 'fp32Tflops', card.part.fp32Tflops, 'FP32 rate', 'FLOP/s', 1e12);
+        if (card) return cardRate(card, resource);
         if (processor && integrated && integrated !== 'none')
           return {
             rate: given(
@@ -191,9 +206,22 @@ export function supplyOf(
         return undefined;
       case 'gpu.traffic':
         // integrated graphics read and write the machine's own memory
-        return card
-          ? own(card, 'memoryGBs', card.part.memoryGBs, 'graphics memory rate', 'B/s', 1e9)
-          : compute('memory.traffic');
+        return card ? cardRate(card, resource) : compute('memory.traffic');
+      case 'gpu.matrix':
+      case 'gpu.fp64':
+        return card && cardRate(card, resource);
+      case 'gpu.exchange': {
+        const links = parts.ofKind('graphics').map((fitted) => linkOf(fitted));
+        const [first, ...rest] = links.flatMap(({ rate }) => rate ?? []);
+        return {
+          rate:
+            first && rest.length + 1 === links.length
+              ? least('narrowest link of the cards', 'B/s', [first, ...rest])
+              : undefined,
+          missing: links.flatMap(({ missing }) => missing),
+          items: parts.ofKind('graphics').map(({ item }) => item.id),
+        };
+      }
       case 'gpu.in':
       case 'gpu.out':
         return card ? linkOf(card) : compute('memory.traffic');
@@ -237,22 +265,18 @@ export function supplyOf(
     return undefined;
   };
 
-  const cardsTogether: Supply['cardsTogether'] = (resource, max, gain) => {
+  const cardsTogether: Supply['cardsTogether'] = (resource, { max, gain, exchanges = false }) => {
     const cards = parts.ofKind('graphics').slice(0, max);
     if (cards.length < 2) return undefined;
-    const rateOf = (fitted: (typeof cards)[number]) =>
-      resource === 'gpu.fp32'
-        ? own(fitted, 'fp32Tflops', fitted.part.fp32Tflops, `FP32 rate of ${fitted.item.id}`, 'FLOP/s', 1e12)
-        : own(fitted, 'memoryGBs', fitted.part.memoryGBs, `memory rate of ${fitted.item.id}`, 'B/s', 1e9);
     const links = cards.map((fitted) => linkOf(fitted));
-    const rates = cards.map(rateOf);
+    const rates = cards.map((fitted) => cardRate(fitted, resource));
     const missing = [...rates, ...links].flatMap((each) => each.missing);
     const terms = rates.flatMap(({ rate }, i) => {
       const [first, here] = [links[0]?.rate?.value, links[i]?.rate?.value];
       if (!rate || first === undefined || here === undefined) return [];
       if (i === 0) return [rate];
       // a further card on a narrower link gets its frames later
-      const arrives = gain * Math.min(1, here / first);
+      const arrives = exchanges ? gain : gain * Math.min(1, here / first);
       return [product('a further card', rate.unit, [rate, given('share that arrives', arrives, '×', 'profile', '')])];
     });
     const complete = terms.length === cards.length;

@@ -2,7 +2,7 @@ import type { Board } from '../board/compile';
 import type { Placement } from '../board/placement';
 import type { Demand, Expanded, MissingFigure, Resource } from '../work/stage';
 import { sum, type Derivation } from './derive';
-import type { Supply } from './supply';
+import { isCardResource, type Supply } from './supply';
 
 export interface Setting {
   readonly supply: Supply;
@@ -67,8 +67,8 @@ export function supplied(
 /** The same for one task: an application that uses several cards has their arithmetic together. */
 export function suppliedTo(task: Pick<Expanded, 'cards'>, key: string, setting: Setting): ReturnType<typeof supplied> {
   const cards = task.cards;
-  if (cards && cards.max > 1 && (key === 'gpu.fp32' || key === 'gpu.traffic')) {
-    const found = setting.supply.cardsTogether(key, cards.max, cards.gain);
+  if (cards && cards.max > 1 && isCardResource(key)) {
+    const found = setting.supply.cardsTogether(key, cards);
     if (found) return { rate: found.rate, missing: found.missing, absent: false };
   }
   return supplied(key, setting);

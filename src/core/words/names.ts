@@ -1,6 +1,7 @@
 import { figureMeta, type PartKind } from '../parts';
 import type { TaskResult } from '../predict/results';
 import type { Impossible, Outside } from '../work/stage';
+import { GIB } from '../units/quantity';
 import { listed, number } from './format';
 
 /** Resources as a practitioner names them. */
@@ -24,6 +25,12 @@ export function resourceName(resource: string): string {
       return 'memory bandwidth';
     case 'gpu.fp32':
       return 'graphics arithmetic';
+    case 'gpu.matrix':
+      return 'graphics matrix arithmetic';
+    case 'gpu.fp64':
+      return 'graphics double-precision arithmetic';
+    case 'gpu.exchange':
+      return 'link between the cards';
     case 'gpu.traffic':
       return 'graphics memory bandwidth';
     case 'gpu.in':
@@ -56,13 +63,18 @@ export function kindName(kind: string): string {
 
 /** "an encoder", "a case". */
 export const withArticle = (name: string): string =>
-  /^(memory|graphics arithmetic)$/.test(name) ? name : `${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name}`;
+  /^(memory|graphics( matrix| double-precision)? arithmetic)$/.test(name)
+    ? name
+    : `${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name}`;
 
 export function figureName(kind: PartKind | undefined, field: string): string {
   if (!kind) return field;
   const { label, unit } = figureMeta(kind, field);
   return unit ? `${label} (${unit})` : label;
 }
+
+/** Memory as the trade writes it: GB for 2^30 bytes. */
+const gib = (bytes: number): string => `${number(bytes / GIB, 3)} GB`;
 
 /** Why a task does not run at all. */
 export function impossibleWords(reason: Impossible): string {
@@ -73,6 +85,8 @@ export function impossibleWords(reason: Impossible): string {
       return `The picture is ${reason.width} × ${reason.height}; the encoding engine goes up to ${reason.maxWidth} × ${reason.maxHeight}. Export smaller or in software.`;
     case 'application-encodes-in-software':
       return `${reason.application} does not use encoding engines. Export in software.`;
+    case 'does-not-fit':
+      return `It needs ${gib(reason.needsBytes)} of ${reason.what} at once and finds ${gib(reason.hasBytes)}: it stops instead of running slowly. Take more ${reason.what}, or a smaller task.`;
     case 'no-graphics':
       return 'These effects need graphics, and the machine has none. Add a graphics card or take a processor with graphics.';
     case 'no-compute-stack':

@@ -46,6 +46,11 @@ export class Demands {
     this.holdings.push({ what, bytes });
   }
 
+  /** What must lie in memory or the task does not run. */
+  fit(what: 'memory' | 'graphics memory', bytes: Derivation): void {
+    this.holdings.push({ what, bytes, mustFit: true });
+  }
+
   /** What the program itself takes before any work is open. */
   program(application: ApplicationProfile, graphics: boolean): void {
     const own = (gib: number) => given('application', gib * GIB, 'B', 'profile', application.name);

@@ -7,6 +7,8 @@ import type { MissingFigure } from './stage';
 export interface MachineFacts {
   readonly parts: FittedParts;
   readonly engines: Engines;
+  /** Memory fitted, in bytes; undefined when a figure is unknown. */
+  readonly memoryBytes: number | undefined;
   readonly hasGraphics: boolean;
   readonly stacks: readonly string[] | undefined;
   readonly stacksMissing: readonly MissingFigure[];

@@ -1,8 +1,9 @@
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, sum, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
 import { achievedFlop, achievedTraffic, Demands, ownCost } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import { SCENE } from './sceneConstants';
+import { needRays, needTriangles } from './shaders';
 import type { RealTime } from './stage';
 import type { SceneWork } from './tasks';
 import { outsideOf, type Trade } from './trade';
@@ -12,24 +13,6 @@ const k = (label: string, name: keyof typeof SCENE): Derivation => fromConstant(
 const SHADE = { plain: 'shadePlain', lit: 'shadeLit', rich: 'shadeRich' } as const;
 
 /**
- * Time for triangles or rays on the card, as the FLOP that its shaders could do in that time: so a frame's pixels,
- * triangles and rays add up to one graphics time. Undefined when the card's rate is unknown.
- */
-function asFlop(
-  label: string,
-  amount: Derivation,
-  rate: Derivation | undefined,
-  share: Derivation,
-  fp32: Derivation | undefined,
-): Derivation | undefined {
-  if (!rate || !fp32) return undefined;
-  return product(`${label}, as FLOP of that time`, 'FLOP', [
-    quotient(`${label}, time`, 's', [amount, rate, share]),
-    fp32,
-  ]);
-}
-
-/**
  * Interactive 3-D: a unit is a frame. Processor time (main thread by draws and things, workers by things) and graphics
  * time (pixels by shading, triangles, rays) run side by side, so the slower of the two makes the frame.
  */
@@ -37,9 +20,6 @@ export function expandScene(task: SceneWork, facts: MachineFacts): RealTime {
   const application = profileOf('scene', task, facts);
   const out = new Demands(application);
   const brief = (label: string, value: number, unit: string) => given(label, value, unit, 'brief', task.name);
-  const card = facts.parts.one('graphics');
-  const processor = facts.parts.one('processor');
-  const integrated = processor?.part.integratedGraphics;
   const px = product('pixels of all displays', 'px', [
     brief('displays', task.displays, ''),
     brief('width', task.width, 'px'),
@@ -70,45 +50,14 @@ export function expandScene(task: SceneWork, facts: MachineFacts): RealTime {
       achievedFlop('shading', [px, k(`${task.shading} shading`, SHADE[task.shading]), ...more]),
     );
     out.need('draw', 'gpu.traffic', achievedTraffic('pictures and textures', [px, k('a pixel', 'shadeTraffic')]));
-    const fp32 = card
-      ? card.part.fp32Tflops === undefined
-        ? undefined
-        : given('FP32 rate', card.part.fp32Tflops * 1e12, 'FLOP/s', 'part', card.part.name)
-      : integrated && integrated !== 'none'
-        ? given('FP32 rate', integrated.fp32Tflops * 1e12, 'FLOP/s', 'part', 'integrated graphics')
-        : undefined;
-    const triangleRate = card
-      ? card.part.trianglesGs === undefined
-        ? undefined
-        : given('triangle rate', card.part.trianglesGs * 1e9, '/s', 'part', card.part.name)
-      : fp32 &&
-        product('triangle rate', '/s', [
-          given('TFLOP/s', fp32.value / 1e12, 'TFLOP/s', 'part', 'integrated graphics'),
-          k('a TFLOP/s', 'trianglesPerTflop'),
-          given('a Gtriangle', 1e9, '', 'standard', 'definition'),
-        ]);
     const mesh = product('triangles in view', '', [
       brief('million triangles', task.mTriangles, 'M'),
       given('a million', 1e6, '', 'standard', 'definition'),
       ...more,
     ]);
-    const drawn = asFlop('triangles', mesh, triangleRate, k('share of the stated rate', 'triangleShare'), fp32);
-    if (drawn) out.need('draw', 'gpu.fp32', drawn);
-    else if (card?.part.trianglesGs === undefined && card)
-      out.missing.push({ item: card.item.id, part: card.part.id, field: 'trianglesGs' });
-    if (task.raysPerPx > 0) {
-      const rate = card?.part.rayGs;
-      const rays = asFlop(
-        'rays',
-        product('rays', '', [px, brief('rays a pixel', task.raysPerPx, ''), ...more]),
-        rate === undefined ? undefined : given('ray rate', rate * 1e9, '/s', 'part', card?.part.name ?? ''),
-        k('share of the stated rate', 'rayShare'),
-        fp32,
-      );
-      if (rays) out.need('trace', 'gpu.fp32', rays);
-      else if (card && rate === undefined) out.missing.push({ item: card.item.id, part: card.part.id, field: 'rayGs' });
-      else if (!card) out.impossible.push({ code: 'part-missing', kind: 'graphics' });
-    }
+    needTriangles(out, 'draw', mesh, facts);
+    if (task.raysPerPx > 0)
+      needRays(out, 'trace', product('rays', '', [px, brief('rays a pixel', task.raysPerPx, ''), ...more]), facts);
     out.hold(
       'graphics memory',
       sum('scene on the card', 'B', [

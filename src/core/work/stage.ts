@@ -7,7 +7,8 @@ import type { EngineAt } from '../predict/engines';
 /**
  * What a stage uses up, a unit of work (frame, run of a minute, second of desk work):
  * `cpu.serial` and `cpu.parallel` in Gwork (10^9 clocks of the reference core), `memory.traffic`, `gpu.traffic`,
- * `gpu.in`, `gpu.out`, `read:ROLE`, `write:ROLE` in bytes, `gpu.fp32` in FLOP, `engine.decode` and `engine.encode` in
+ * `gpu.in`, `gpu.out`, `read:ROLE`, `write:ROLE` in bytes, `gpu.fp32`, `gpu.matrix` (dense half precision) and `gpu.fp64`
+ * in FLOP, `gpu.exchange` in bytes that each card sends to the others, `engine.decode` and `engine.encode` in
  * engine-seconds, `network` in bytes.
  */
 export type Resource =
@@ -15,6 +16,9 @@ export type Resource =
   | 'cpu.parallel'
   | 'memory.traffic'
   | 'gpu.fp32'
+  | 'gpu.matrix'
+  | 'gpu.fp64'
+  | 'gpu.exchange'
   | 'gpu.traffic'
   | 'gpu.in'
   | 'gpu.out'
@@ -36,6 +40,8 @@ export interface Demand {
 export interface Holding {
   readonly what: 'memory' | 'graphics memory' | `space:${DriveRole}`;
   readonly bytes: Derivation;
+  /** Without room for it the task does not run, instead of running slowly. */
+  readonly mustFit?: boolean;
 }
 
 /** A figure that a part lacks. */
@@ -64,6 +70,12 @@ export type Impossible =
   | { readonly code: 'no-graphics' }
   | { readonly code: 'no-compute-stack'; readonly application: string; readonly wants: readonly string[] }
   | { readonly code: 'part-missing'; readonly kind: string }
+  | {
+      readonly code: 'does-not-fit';
+      readonly what: 'memory' | 'graphics memory';
+      readonly needsBytes: number;
+      readonly hasBytes: number;
+    }
   | { readonly code: 'too-few-inputs'; readonly wanted: number; readonly has: number; readonly on: 'card' | 'mixer' }
   | { readonly code: 'input-too-slow'; readonly wantsBitPerS: number; readonly hasBitPerS: number }
   | { readonly code: 'too-many-sessions'; readonly where: string; readonly wanted: number; readonly limit: number }
@@ -84,6 +96,16 @@ export interface Sessions {
   readonly count: number;
 }
 
+/**
+ * Cards that a task's graphics stages can use, and the share of each further one that arrives. Frames come over a
+ * card's link, so a narrower one brings less; who exchanges results instead (`gpu.exchange`) counts the link there.
+ */
+export interface Cards {
+  readonly max: number;
+  readonly gain: number;
+  readonly exchanges?: boolean;
+}
+
 export interface ExpandedBase {
   readonly task: string;
   readonly demands: readonly Demand[];
@@ -94,8 +116,7 @@ export interface ExpandedBase {
   /** Flows beyond those that the demands imply, between named devices. */
   readonly flows: readonly Flow[];
   readonly sessions?: readonly Sessions[];
-  /** Cards whose arithmetic its graphics stages can use, and the share of each further one that arrives. */
-  readonly cards?: { readonly max: number; readonly gain: number };
+  readonly cards?: Cards;
   readonly outside?: readonly Outside[];
 }
 

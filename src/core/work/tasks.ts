@@ -2,10 +2,7 @@ import { z } from 'zod';
 import { bitDepthSchema, chromaSchema, codecSchema, idText, plainText } from '../parts/common';
 import { DRIVE_ROLES, driveRole } from '../machine';
 import { OUT_CODECS, PRESETS } from './encode';
-
-const pictureSide = z.number().int().min(16).max(32768);
-const fps = z.number().min(1).max(1000);
-const mbitPerS = z.number().min(0.01).max(200_000);
+import { fps, mbitPerS, pictureSide, taskBase } from './taskBase';
 
 export const sourceSchema = z.strictObject({
   codec: codecSchema,
@@ -26,16 +23,6 @@ export const RETIMES = ['off', 'blend', 'flow'] as const;
 export const STRENGTHS = ['off', 'light', 'strong'] as const;
 const strength = z.enum(STRENGTHS);
 export type Strength = z.infer<typeof strength>;
-
-const taskBase = {
-  id: idText,
-  name: plainText(80),
-  importance: z.number().int().min(1).max(5),
-  runsPerWeek: z.number().nonnegative().optional(),
-  /** Keeps a reserve so that the machine stays usable while elastic work runs. */
-  foreground: z.boolean().optional(),
-  application: idText.optional(),
-};
 
 const pictureWork = {
   sources: z.array(sourceSchema).min(1).max(32),

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { idText, plainText } from '../parts/common';
+
+export const pictureSide = z.number().int().min(16).max(32768);
+export const fps = z.number().min(1).max(1000);
+export const mbitPerS = z.number().min(0.01).max(200_000);
+
+/** What every task has, whatever its trade. */
+export const taskBase = {
+  id: idText,
+  name: plainText(80),
+  importance: z.number().int().min(1).max(5),
+  runsPerWeek: z.number().nonnegative().optional(),
+  /** Keeps a reserve so that the machine stays usable while elastic work runs. */
+  foreground: z.boolean().optional(),
+  application: idText.optional(),
+};
