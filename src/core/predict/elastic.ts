@@ -45,6 +45,8 @@ export function elasticAlone(
 ): AloneRun {
   const missing: MissingFigure[] = [...task.missing];
   const absent: string[] = [];
+  // a rate may be unknown without a figure that lacks: a device that found no slot has no link
+  let unknown = false;
   let pipelined = 0;
   let binds: string | undefined;
   const capped = setting.supply.processor?.parallel(task.threadCap)?.value;
@@ -74,6 +76,7 @@ export function elasticAlone(
     if (demand.amount.value <= 0) continue;
     const rate = rateOf(key);
     if (rate === undefined) {
+      unknown = true;
       const found = supplied(key, setting);
       missing.push(...found.missing);
       if (found.absent) absent.push(supplierKind(key));
@@ -106,7 +109,7 @@ export function elasticAlone(
   const seconds = Math.max(pipelined, pipelined + (1 - overlap) * (serial - pipelined));
   let variance = 0;
   for (const stage of stages) variance += ((stage.seconds / Math.max(serial, 1e-300)) * Math.log(stage.spread)) ** 2;
-  const complete = missing.length === 0 && absent.length === 0;
+  const complete = !unknown && missing.length === 0 && absent.length === 0;
   const busyAtFull = new Map([...busyTime].map(([key, time]) => [key, seconds > 0 ? Math.min(1, time / seconds) : 0]));
   return {
     unitsPerS: complete && seconds > 0 && Number.isFinite(seconds) ? 1 / seconds : complete ? 0 : undefined,

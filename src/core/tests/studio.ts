@@ -48,6 +48,8 @@ export const SECOND_CARD = { id: 'card-2', part: 'card' };
 const CARD = {
   mediaEngines: [engine('decode', 'hevc', 1500), engine('encode', 'hevc', 800), engine('encode', 'h264', 900, 5)],
   trianglesGs: 4,
+  matrixTflops: 120,
+  fp64Tflops: 0.5,
   rayGs: 10,
 };
 
@@ -59,6 +61,7 @@ export function studio(tasks: readonly Task[], change: Change = {}): Assessment 
     addParts: [CAPTURE, MIXER, ...addParts],
     parts: {
       ...parts,
+      cpu: { fp64PerClock: 16, ...parts['cpu'] },
       card: { ...CARD, ...parts['card'] },
       ssd: { writeCacheGB: 100, ...parts['ssd'] },
     },

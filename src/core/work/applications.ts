@@ -2,7 +2,20 @@ import { z } from 'zod';
 import { idText, plainText } from '../parts/common';
 
 /** Trades that have applications of their own. */
-export const APPLICATION_TRADES = ['edit', 'live', 'scene', 'ingest', 'audio'] as const;
+export const APPLICATION_TRADES = [
+  'edit',
+  'live',
+  'scene',
+  'ingest',
+  'audio',
+  'cad',
+  'render',
+  'survey',
+  'motion',
+  'stills',
+  'build',
+  'learn',
+] as const;
 export type ApplicationTrade = (typeof APPLICATION_TRADES)[number];
 
 /**

@@ -1,7 +1,19 @@
 import { z } from 'zod';
-import { bitDepthSchema, chromaSchema, codecSchema, idText, plainText } from '../parts/common';
+import { bitDepthSchema, chromaSchema, codecSchema, plainText } from '../parts/common';
 import { DRIVE_ROLES, driveRole } from '../machine';
 import { OUT_CODECS, PRESETS } from './encode';
+import { serveSchema, tablesSchema, trainImagesSchema, trainSchema } from './learnTasks';
+import {
+  buildSchema,
+  cadStepSchema,
+  cadViewSchema,
+  guestsSchema,
+  motionSchema,
+  renderSchema,
+  solveSchema,
+  stillsSchema,
+  surveySchema,
+} from './makeTasks';
 import { fps, mbitPerS, pictureSide, taskBase } from './taskBase';
 
 export const sourceSchema = z.strictObject({
@@ -226,6 +238,19 @@ const anyTask = z.discriminatedUnion('kind', [
   sceneSchema,
   ingestSchema,
   audioSchema,
+  cadViewSchema,
+  cadStepSchema,
+  solveSchema,
+  renderSchema,
+  surveySchema,
+  motionSchema,
+  stillsSchema,
+  buildSchema,
+  guestsSchema,
+  trainSchema,
+  trainImagesSchema,
+  serveSchema,
+  tablesSchema,
   deskSchema,
   customSchema,
 ]);

@@ -34,14 +34,11 @@ export interface Trade<K extends TaskKind> {
   readonly weaknesses: readonly string[];
 }
 
-/** Figures of a task that lie outside the range their trade was thought through for. */
-export function outsideOf(
-  figures: Readonly<Record<string, Figure>>,
-  values: Readonly<Record<string, number | undefined>>,
-): Outside[] {
-  return Object.entries(values).flatMap(([name, value]): Outside[] => {
+/** Figures of a task, by name, that lie outside the range their trade was thought through for. */
+export function outsideOf(figures: Readonly<Record<string, Figure>>, values: object): Outside[] {
+  return Object.entries(values).flatMap(([name, value]: [string, unknown]): Outside[] => {
     const figure = figures[name];
-    if (!figure?.valid || value === undefined) return [];
+    if (!figure?.valid || typeof value !== 'number') return [];
     const [from, to] = figure.valid;
     return value >= from && value <= to ? [] : [{ label: figure.label, value, unit: figure.unit ?? '', from, to }];
   });

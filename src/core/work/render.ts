@@ -1,0 +1,289 @@
+import { fromConstant, given, product, sum, type Derivation } from '../predict/derive';
+import { GIB } from '../units/quantity';
+import { achievedFlop, Demands, gwork, ownCost } from './demands';
+import { profileOf, type MachineFacts } from './machineFacts';
+import type { RenderWork, SurveyWork } from './makeTasks';
+import { RENDER, SURVEY } from './renderConstants';
+import { needRays } from './shaders';
+import type { Elastic } from './stage';
+import { outsideOf, type Trade } from './trade';
+
+const r = (label: string, name: keyof typeof RENDER): Derivation => fromConstant(label, RENDER[name]);
+const k = (label: string, name: keyof typeof SURVEY): Derivation => fromConstant(label, SURVEY[name]);
+const one = (label: string, value: number, unit = '') => given(label, value, unit, 'standard', 'definition');
+
+/** Rays of a frame: pixels × samples × (1 + bounces) meetings, each with a ray along the path and one to a light. */
+export function raysOf(task: RenderWork): Derivation {
+  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  return product('rays of a frame', '', [
+    brief('width', task.width, 'px'),
+    brief('height', task.height, 'px'),
+    brief('samples a pixel', task.samples),
+    brief('meetings of a path', 1 + task.bounces),
+    r('rays a meeting', 'raysPerSegment'),
+  ]);
+}
+
+/** Path tracing: a unit is a frame. On the card, whose memory should hold the scene, or on all cores. */
+export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
+  const application = profileOf('render', task, facts);
+  const out = new Demands(application);
+  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const rays = raysOf(task);
+  const triangles = product('triangles', '', [brief('million triangles', task.mTriangles), one('a million', 1e6)]);
+  const px = product('pixels', 'px', [brief('width', task.width, 'px'), brief('height', task.height, 'px')]);
+  const scene = sum('scene', 'B', [
+    product('meshes and tree', 'B', [triangles, r('a triangle', 'triangleBytes')]),
+    brief('textures', task.texturesGiB * GIB, 'B'),
+    product('pictures', 'B', [px, r('a pixel', 'pictureBytes')]),
+  ]);
+  const onCard = application.effects === 'graphics';
+  out.processor(
+    'prepare',
+    gwork('tree of boxes', [triangles, r('a triangle', 'treeClocks')]),
+    r('serial share', 'sceneSerial'),
+  );
+  if (onCard) {
+    out.stacks(application, facts);
+    const more = ownCost(application, 'graphics');
+    needRays(out, 'trace', product('rays', '', [rays, ...more]), facts);
+    out.need(
+      'trace',
+      'gpu.fp32',
+      achievedFlop('shading', [rays, r('a ray', 'shade'), one('rays a meeting', 0.5), ...more]),
+    );
+    out.need('send', 'gpu.in', product('meshes sent', 'B', [triangles, r('a triangle', 'triangleBytes')]));
+    out.hold('graphics memory', scene);
+    out.hold('memory', product('scene as it was made', 'B', [scene, r('beside the card’s', 'hostScene')]));
+  } else {
+    out.processor(
+      'trace',
+      gwork('rays on the cores', [rays, r('a ray', 'tracedOnCores')]),
+      r('serial share', 'sceneSerial'),
+    );
+    out.hold(
+      'memory',
+      product('scene and its origin', 'B', [scene, one('made and traced', 1 + RENDER.hostScene.value)]),
+    );
+  }
+  out.program(application, onCard);
+  return {
+    mode: 'elastic',
+    task: task.id,
+    unit: 'frame',
+    units: brief('frames', task.frames),
+    targetS: task.targetH === undefined ? undefined : task.targetH * 3600,
+    threadCap: application.threadCap,
+    overlap: r('side by side', 'overlap'),
+    cards: application.cards,
+    flows: [],
+    outside: outsideOf(render.figures, task),
+    ...out.collected(),
+  };
+}
+
+const DEPTH = { full: 1, half: 1 / 4, quarter: 1 / 16 } as const;
+
+/** Photogrammetry: a unit is an image with its share of matching, depth and meshing. */
+export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
+  const application = profileOf('survey', task, facts);
+  const out = new Demands(application);
+  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const px = brief('pixels of an image', task.mpx * 1e6, 'px');
+  const features = k('features', 'features');
+  // each pair is compared once
+  const neighbours = given('neighbours compared once', task.neighbours / 2, '', 'brief', task.name);
+  const depthPx = product('pixels of depth', 'px', [px, brief('depth at', DEPTH[task.depth], 'share')]);
+  const onCard = application.effects === 'graphics' && facts.hasGraphics;
+  const more = ownCost(application, 'graphics');
+  if (application.effects === 'graphics' && !facts.hasGraphics) out.impossible.push({ code: 'no-graphics' });
+  if (onCard) out.stacks(application, facts);
+  out.need(
+    'read',
+    'read:active',
+    product('files, twice', 'B', [brief('a file', task.mbPerImage * 1e6, 'B'), one('to find and to see depth', 2)]),
+  );
+  out.processor(
+    'decode',
+    gwork('stills decoded', [px, one('twice', 2), k('a pixel', 'decode')]),
+    k('serial share', 'meshSerial'),
+  );
+  if (onCard) {
+    out.need('find features', 'gpu.fp32', achievedFlop('features', [px, k('a pixel', 'detectFlop'), ...more]));
+    out.need(
+      'match',
+      'gpu.fp32',
+      achievedFlop('pairs', [neighbours, features, features, k('a pair', 'matchFlop'), ...more]),
+    );
+    out.need('depth', 'gpu.fp32', achievedFlop('depth', [depthPx, k('a pixel', 'depthFlop'), ...more]));
+    out.hold(
+      'graphics memory',
+      product('images at work', 'B', [px, one('with eight neighbours', 9), k('a pixel', 'depthBytes')]),
+    );
+  } else {
+    out.processor(
+      'find features',
+      gwork('features on the cores', [px, k('a pixel', 'detect')]),
+      k('serial share', 'adjustSerial'),
+    );
+    out.processor(
+      'match',
+      gwork('pairs on the cores', [neighbours, features, k('a feature', 'matchOnCores')]),
+      k('serial share', 'adjustSerial'),
+    );
+    out.processor(
+      'depth',
+      gwork('depth on the cores', [depthPx, k('a pixel', 'depthOnCores')]),
+      k('serial share', 'adjustSerial'),
+    );
+  }
+  out.processor('align', k('an image', 'adjust'), k('serial share', 'adjustSerial'));
+  out.processor(
+    'mesh',
+    gwork('mesh', [depthPx, one('points a pixel of depth', 1 / 8), k('a point', 'meshClocks')]),
+    k('serial share', 'meshSerial'),
+  );
+  out.hold(
+    'memory',
+    product('features of all images', 'B', [brief('images', task.images), features, k('a feature', 'featureBytes')]),
+  );
+  out.hold(
+    'memory',
+    product('block that is meshed', 'B', [brief('points', task.blockMPoints * 1e6), k('a point', 'pointBytes')]),
+  );
+  out.hold(
+    'space:active',
+    product('stills', 'B', [brief('images', task.images), brief('a file', task.mbPerImage * 1e6, 'B')]),
+  );
+  out.need(
+    'write',
+    'write:scratch',
+    product('depth and points', 'B', [depthPx, one('depth, its sureness and normals', 8, 'B/px')]),
+  );
+  out.program(application, onCard);
+  return {
+    mode: 'elastic',
+    task: task.id,
+    unit: 'image',
+    units: brief('images', task.images),
+    targetS: task.targetH === undefined ? undefined : task.targetH * 3600,
+    threadCap: application.threadCap,
+    overlap: k('side by side', 'overlap'),
+    cards: application.cards,
+    flows: [],
+    outside: outsideOf(survey.figures, task),
+    ...out.collected(),
+  };
+}
+
+export const render: Trade<'render'> = {
+  kind: 'render',
+  name: 'Render pictures',
+  explains: 'path tracing of stills and fly-throughs, on cards or cores',
+  start: (id) => ({
+    kind: 'render',
+    id,
+    name: 'Render a fly-through',
+    importance: 3,
+    runsPerWeek: 1,
+    width: 1920,
+    height: 1080,
+    samples: 256,
+    bounces: 4,
+    mTriangles: 20,
+    texturesGiB: 3,
+    frames: 500,
+    targetH: 10,
+  }),
+  figures: {
+    samples: {
+      label: 'Samples a pixel',
+      explains: 'Twice as many take twice as long and halve the noise’s square.',
+      valid: [1, 8192],
+    },
+    bounces: { label: 'Bounces', explains: 'Each is one more ray along the path and one to a light.', valid: [0, 24] },
+    mTriangles: {
+      label: 'Triangles',
+      unit: 'million',
+      explains: 'Must lie in memory, with a tree of boxes over them.',
+      valid: [0.01, 800],
+    },
+    texturesGiB: { label: 'Textures', unit: 'GB', explains: 'Must lie in memory too.', valid: [0, 96] },
+    frames: {
+      label: 'Frames',
+      explains: 'One after the other; several cards take tiles or frames.',
+      valid: [1, 100_000],
+    },
+    targetH: { label: 'Done within', unit: 'h', explains: 'Overnight is 10 to 14 hours.' },
+  },
+  constants: RENDER,
+  sizes: {
+    of: 'samples a pixel',
+    list: (task) =>
+      [16, 32, 64, 96, 128, 192, 256, 384, 512, 768, 1024, 2048, 4096].map((samples) => ({
+        label: `${samples}`,
+        task: { ...task, samples },
+      })),
+  },
+  expand: expandRender,
+  weaknesses: [
+    'Hair, smoke and deep glass cost several times the usual meeting.',
+    'Removing noise afterwards is not modelled: give the samples that are left.',
+  ],
+};
+
+export const survey: Trade<'survey'> = {
+  kind: 'survey',
+  name: 'Stills into a model',
+  explains: 'photogrammetry: matching, depth, points and a mesh',
+  start: (id) => ({
+    kind: 'survey',
+    id,
+    name: 'Build the mosaic',
+    importance: 4,
+    runsPerWeek: 2,
+    images: 2000,
+    mpx: 24,
+    mbPerImage: 12,
+    neighbours: 30,
+    depth: 'half',
+    blockMPoints: 60,
+    targetH: 6,
+  }),
+  figures: {
+    images: {
+      label: 'Images',
+      explains: 'All stages go with them; their features stay in memory.',
+      valid: [20, 100_000],
+    },
+    mpx: { label: 'Size of an image', unit: 'Mpx', explains: 'Features and depth cost by the pixel.', valid: [2, 160] },
+    mbPerImage: { label: 'File of an image', unit: 'MB', explains: 'Read twice.' },
+    neighbours: {
+      label: 'Images compared with',
+      explains: 'Each pair of features in each pair of images.',
+      valid: [4, 400],
+    },
+    depth: { label: 'Depth at', explains: 'Half the side is a quarter of the work.' },
+    blockMPoints: {
+      label: 'Points meshed at a time',
+      unit: 'million',
+      explains: 'Must lie in memory together.',
+      valid: [1, 2000],
+    },
+    targetH: { label: 'Done within', unit: 'h', explains: 'Overnight is 10 to 14 hours.' },
+  },
+  constants: SURVEY,
+  sizes: {
+    of: 'images',
+    list: (task) =>
+      [250, 500, 1000, 2000, 4000, 6000, 8000, 12_000, 16_000, 24_000, 40_000, 80_000].map((images) => ({
+        label: `${images}`,
+        task: { ...task, images },
+      })),
+  },
+  expand: expandSurvey,
+  weaknesses: [
+    'Adjustment goes with the images; of one block of many thousands it grows faster.',
+    'Textures laid over the mesh are not modelled.',
+  ],
+};

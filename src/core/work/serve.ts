@@ -1,0 +1,267 @@
+import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
+import { GIB } from '../units/quantity';
+import { Demands, gwork } from './demands';
+import { LEARN } from './learnConstants';
+import type { ServeWork, TablesWork } from './learnTasks';
+import { profileOf, type MachineFacts } from './machineFacts';
+import type { Elastic, RealTime } from './stage';
+import { cardsOf } from './train';
+import { outsideOf, type Trade } from './trade';
+
+const k = (label: string, name: keyof typeof LEARN): Derivation => fromConstant(label, LEARN[name]);
+const one = (label: string, value: number, unit = '') => given(label, value, unit, 'standard', 'definition');
+
+/** Bytes of the weights at their precision, with a scale a block where they are quantised. */
+export function weightBytes({ paramsB, bits, name }: Pick<ServeWork, 'paramsB' | 'bits' | 'name'>): Derivation {
+  const params = given('parameters', paramsB * 1e9, '', 'brief', name);
+  const payload = product('weights', 'B', [params, given('bytes a parameter', bits / 8, 'B', 'brief', name)]);
+  return bits === 16
+    ? payload
+    : sum('weights and scales', 'B', [payload, product('block scales', 'B', [params, k('a scale', 'scaleBytes')])]);
+}
+
+/**
+ * Bytes that one sequence keeps: 2 × layers × kv-heads × head size × context × 2 bytes.
+ * @example 24 layers, 4 heads of 128, 16,384 tokens: 805,306,368 B
+ */
+export function cacheBytes(task: Pick<ServeWork, 'layers' | 'kvHeads' | 'headSize' | 'context' | 'name'>): Derivation {
+  const brief = (label: string, value: number) => given(label, value, '', 'brief', task.name);
+  return product('keys and values of a sequence', 'B', [
+    one('keys and values', 2),
+    brief('layers', task.layers),
+    brief('heads that keep them', task.kvHeads),
+    brief('size of a head', task.headSize),
+    brief('context', task.context),
+    one('bytes each', 2, 'B'),
+  ]);
+}
+
+/**
+ * Serving: a unit is a decode step, one token for every user. It reads all weights and all caches once; prompts are read
+ * between the steps by arithmetic. Without a card the processor does it from memory.
+ */
+export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
+  const application = profileOf('learn', task, facts);
+  const out = new Demands(application);
+  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const card = facts.parts.one('graphics') !== undefined && application.effects === 'graphics';
+  const users = brief('users at once', task.users);
+  const weights = weightBytes(task);
+  const caches = product('caches of all', 'B', [users, cacheBytes(task)]);
+  const streamed = quotient('read a step, in peak bytes', 'B', [
+    sum('read a step', 'B', [weights, caches]),
+    k('share of peak reached', 'achievedDecode'),
+  ]);
+  const params = brief('parameters', task.paramsB * 1e9);
+  const tokens = product('tokens a step', 'tokens', [users, brief('written and read', 1 + task.readPerWritten)]);
+  const flop = product('arithmetic of a step', 'FLOP', [tokens, params, k('a parameter', 'forwardFlop')]);
+  const what = card ? 'graphics memory' : 'memory';
+  const n = card ? cardsOf(application, facts) : 1;
+  const share = n > 1 ? [one('a card’s share', 1 / n, 'share')] : [];
+  if (card) {
+    out.stacks(application, facts);
+    out.need('write', 'gpu.traffic', streamed);
+    out.need(
+      'read prompts',
+      'gpu.matrix',
+      quotient('arithmetic, in peak FLOP', 'FLOP', [flop, k('share of peak reached', 'achievedPrefill')]),
+    );
+    // layers are cut over the cards: sums of all users' states pass twice a layer
+    if (n > 1)
+      out.need(
+        'exchange',
+        'gpu.exchange',
+        product('sums of the layers', 'B', [
+          tokens,
+          brief('layers', task.layers),
+          one('twice a layer, there and back', 4, '×'),
+          brief('width', task.kvHeads * task.headSize * 4),
+          one('bytes each', 2, 'B'),
+          one('sent on by each of the cards', (n - 1) / n, 'share'),
+        ]),
+      );
+  } else {
+    out.need('write', 'memory.traffic', streamed);
+    // vector units do some eight multiply-adds of these a clock of the reference core
+    out.processor(
+      'read prompts',
+      gwork('arithmetic on the processor', [flop, one('clocks a FLOP', 1 / 16)]),
+      k('serial share', 'loadSerial'),
+    );
+  }
+  out.serial('choose', k('a step', 'decodeStepSerial'));
+  out.fit(what, product('weights held', 'B', [weights, ...share]));
+  out.fit(what, product('caches held', 'B', [caches, ...share]));
+  if (card)
+    out.fit(
+      'graphics memory',
+      product('runtime on a card', 'B', [k('runtime', 'runtimeGiB'), one('bytes a GiB', GIB, 'B')]),
+    );
+  out.hold('memory', given('application', application.ownMemoryGiB * GIB, 'B', 'profile', application.name));
+  return {
+    mode: 'real-time',
+    task: task.id,
+    foreground: task.foreground ?? false,
+    unit: 'token',
+    targetPerS: brief('tokens a second for each', task.tokensPerS, '/s'),
+    threadCap: application.threadCap,
+    cards: { ...application.cards, exchanges: true },
+    flows: [],
+    outside: outsideOf(serve.figures, task),
+    ...out.collected(),
+  };
+}
+
+const EFFORT = { scan: 'scanWork', join: 'joinWork', model: 'modelWork' } as const;
+
+/** Tables: a unit is a pass over all of it. Read once, kept unpacked in memory; what does not fit spills. */
+export function expandTables(task: TablesWork, facts: MachineFacts): Elastic {
+  const application = profileOf('learn', task, facts);
+  const out = new Demands(application);
+  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const data = brief('data', task.dataGB * 1e9, 'B');
+  const inMemory = product('data in memory', 'B', [data, brief('in memory ÷ on the drive', task.memoryFactor)]);
+  const once = one('once a run', 1 / task.passes, 'share');
+  out.need('read', 'read:active', product('read', 'B', [data, once]));
+  out.processor('unpack', gwork('unpack', [data, once, k('a byte', 'parse')]), k('serial share', 'loadSerial'));
+  out.processor(
+    'work over',
+    gwork('work over', [inMemory, k('a byte', EFFORT[task.effort])]),
+    k('serial share', 'tableSerial'),
+  );
+  out.need(
+    'work over',
+    'memory.traffic',
+    product('read and written', 'B', [inMemory, one('read, and a half written', 1.5, '×')]),
+  );
+  out.hold('memory', inMemory);
+  out.hold('space:active', data);
+  out.hold('memory', given('application', application.ownMemoryGiB * GIB, 'B', 'profile', application.name));
+  return {
+    mode: 'elastic',
+    task: task.id,
+    unit: 'pass',
+    units: brief('passes', task.passes),
+    targetS: task.targetMin === undefined ? undefined : task.targetMin * 60,
+    threadCap: application.threadCap,
+    overlap: k('side by side', 'overlap'),
+    flows: [],
+    outside: outsideOf(tables.figures, task),
+    ...out.collected(),
+  };
+}
+
+export const serve: Trade<'serve'> = {
+  kind: 'serve',
+  name: 'Serve a text model',
+  explains: 'answers to several people at once, quickly enough to read along',
+  start: (id) => ({
+    kind: 'serve',
+    id,
+    name: 'Answer the team',
+    importance: 4,
+    foreground: true,
+    paramsB: 7,
+    bits: 4,
+    layers: 32,
+    kvHeads: 8,
+    headSize: 128,
+    context: 8192,
+    users: 6,
+    tokensPerS: 12,
+    readPerWritten: 6,
+  }),
+  figures: {
+    paramsB: {
+      label: 'Parameters',
+      unit: 'billion',
+      explains: 'All weights are read for every token.',
+      valid: [0.1, 200],
+    },
+    bits: { label: 'Bits a weight', explains: 'Fewer bits: less to hold and to read, a little less exact.' },
+    layers: { label: 'Layers', explains: 'Caches grow with them.', valid: [4, 130] },
+    kvHeads: {
+      label: 'Key-value heads',
+      explains: 'Caches grow with them; models that share them keep less.',
+      valid: [1, 128],
+    },
+    headSize: { label: 'Size of a head', explains: 'Numbers kept a head and token.' },
+    context: {
+      label: 'Context',
+      unit: 'tokens',
+      explains: 'Kept for every user as long as they talk.',
+      valid: [256, 131_072],
+    },
+    users: {
+      label: 'Users at once',
+      explains: 'Share one reading of the weights; each brings a cache.',
+      valid: [1, 256],
+    },
+    tokensPerS: {
+      label: 'Tokens a second for each',
+      unit: '/s',
+      explains: 'People read some 5 to 8 a second.',
+      valid: [1, 200],
+    },
+    readPerWritten: {
+      label: 'Tokens read for one written',
+      explains: 'Long prompts with short answers are arithmetic.',
+      valid: [0, 200],
+    },
+  },
+  constants: LEARN,
+  sizes: {
+    of: 'users at once',
+    list: (task) =>
+      [1, 2, 4, 6, 8, 12, 16, 24, 32, 48, 64, 96, 128, 192, 256].map((users) => ({
+        label: `${users}`,
+        task: { ...task, users },
+      })),
+  },
+  expand: expandServe,
+  weaknesses: [
+    'All users are taken as writing at once with full context: the worst case of a busy hour.',
+    'Small models that guess ahead for a larger one are not modelled.',
+  ],
+};
+
+export const tables: Trade<'tables'> = {
+  kind: 'tables',
+  name: 'Work over tables',
+  explains: 'data in memory, scanned, joined or fitted',
+  start: (id) => ({
+    kind: 'tables',
+    id,
+    name: 'Work over the survey tables',
+    importance: 3,
+    runsPerWeek: 10,
+    dataGB: 8,
+    memoryFactor: 3,
+    passes: 20,
+    effort: 'join',
+    targetMin: 10,
+  }),
+  figures: {
+    dataGB: { label: 'Data on the drive', unit: 'GB', explains: 'Read once a run.', valid: [0.05, 2000] },
+    memoryFactor: {
+      label: 'In memory',
+      unit: '× the file',
+      explains: 'Unpacked columns and what is made of them.',
+      valid: [1, 12],
+    },
+    passes: { label: 'Passes', explains: 'Times that all of it is worked over.', valid: [1, 2000] },
+    effort: { label: 'What is done', explains: 'Scans are bound by memory, joins and models by cores.' },
+    targetMin: { label: 'Done within', unit: 'min', explains: 'As long as one is willing to wait.' },
+  },
+  constants: LEARN,
+  sizes: {
+    of: 'GB of data',
+    list: (task) =>
+      [1, 2, 4, 8, 12, 16, 24, 32, 48, 64, 96, 128, 256, 512].map((dataGB) => ({
+        label: `${dataGB} GB`,
+        task: { ...task, dataGB },
+      })),
+  },
+  expand: expandTables,
+  weaknesses: ['Only the processor works over tables here; work moved to a card is not modelled.'],
+};
