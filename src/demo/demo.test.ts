@@ -220,6 +220,50 @@ describe('seats that run in real time', () => {
     expect(behind?.items.some((item) => item.id.startsWith('graphics'))).toBe(false);
   });
 
+  test('plankton lab: one large card holds what two small ones do not, and learns overnight', () => {
+    const [large, small] = verdicts('plankton-lab') ?? [];
+    expect(Object.values(large ?? {}).every((words) => words.startsWith('carries'))).toBe(true);
+    expect(small).toMatchObject({
+      classify: 'short, gpu.matrix',
+      tune: 'short, gpu.matrix',
+      answer: 'carries, gpu.traffic',
+    });
+  });
+
+  test('rig design: one thread decides the rebuild, and only one card has a certified driver', () => {
+    const seat = demoSeats().find((entry) => entry.seatId === 'rig-design');
+    const [a, b] = (seat?.drafts ?? []).map((machine) => assess(machine, seat?.brief ?? brief, context));
+    const rebuild = (assessment: Assessment | undefined) =>
+      assessment?.tasks.find((task) => task.task === 'rebuild')?.gets?.likely ?? NaN;
+    expect(rebuild(a)).toBeLessThan(rebuild(b));
+    const drivers = (assessment: Assessment | undefined) =>
+      assessment?.findings.filter((finding) => finding.code === 'certified-driver').length;
+    expect([drivers(a), drivers(b)]).toEqual([0, 1]);
+  });
+
+  test('office: the small draft carries all of it within the budget, the card only costs', () => {
+    const seat = demoSeats().find((entry) => entry.seatId === 'office');
+    const [a, b] = (seat?.drafts ?? []).map((machine) => assess(machine, seat?.brief ?? brief, context));
+    const budget = seat?.brief.budgetMinor ?? 0;
+    expect(a?.tasks.every((task) => task.verdict === 'carries')).toBe(true);
+    expect(a?.findings.filter((finding) => finding.level === 'blocks')).toEqual([]);
+    expect(a?.facts.price.total.landedMinor ?? Infinity).toBeLessThan(budget);
+    expect(b?.facts.price.total.landedMinor ?? 0).toBeGreaterThan(budget);
+  });
+
+  test('all eight seats are there, each with a plausible draft and a tempting wrong one', () => {
+    const seats = demoSeats();
+    expect(seats).toHaveLength(8);
+    for (const seat of seats) {
+      expect(seat.drafts.length, seat.seatName).toBeGreaterThanOrEqual(2);
+      const blocked = seat.drafts.map(
+        (machine) =>
+          assess(machine, seat.brief, context).findings.filter((finding) => finding.level === 'blocks').length,
+      );
+      expect(Math.min(...blocked), seat.seatName).toBe(0);
+    }
+  });
+
   test('film desk: two lesser cards grade more slowly than the one better card, and cost more', () => {
     const [, one, , two] = filmDrafts().map((machine) => assess(machine, brief, context));
     const grade = (assessment: Assessment | undefined) =>

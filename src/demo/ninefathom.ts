@@ -1,6 +1,8 @@
 import { briefSchema, type Brief } from '@/core/brief';
 import { machineSchema, type Machine } from '@/core/machine';
+import { machine, type Row } from './machine';
 import measured from './realMachine.json';
+import { officeBrief, officeDrafts, planktonBrief, planktonDrafts, rigBrief, rigDrafts } from './seats';
 
 const hevc = { codec: 'hevc', width: 3840, height: 2160, fps: 25, chroma: '4:2:2', bitDepth: 10, mbitPerS: 200, streams: 2, decodeAt: 1 };
 const raw = { codec: 'raw', width: 5424, height: 2880, fps: 24, chroma: '4:4:4', bitDepth: 12, mbitPerS: 1300, streams: 1, decodeAt: 1 };
@@ -33,9 +35,6 @@ export function filmBrief(): Brief {
     ],
   });
 }
-
-type Row = readonly [id: string, part: string, label: string, extra?: Record<string, unknown>];
-const machine = (id: string, name: string, rows: readonly Row[]): Machine => machineSchema.parse({ id, name, items: rows.map(([item, part, label, extra]) => ({ id: item, part, label, ...extra })) });
 
 /**
  * Draft A holds two real mistakes: a cooler too high for its case, and a supply without the card's connector. Two lesser
@@ -161,13 +160,15 @@ export function mosaicsBrief(): Brief {
     mustHaves: { noiseDbA: 40 },
     ownedDisplays: ['glasswater-pane-32'],
     tasks: [
-      { kind: 'custom', id: 'align', name: 'Align the stills', importance: 5, runsPerWeek: 2, mode: 'elastic', unit: 'still', unitsPerRun: 12_000, targetMin: 210, threadCap: 64, parallelGwork: 130, serialGwork: 0.4, memoryTrafficGB: 4, memoryGiB: 48, readGB: { active: 0.03 } },
-      { kind: 'custom', id: 'mesh', name: 'Build the mesh', importance: 3, runsPerWeek: 2, mode: 'elastic', unit: 'tile', unitsPerRun: 400, targetMin: 60, threadCap: 64, parallelGwork: 600, serialGwork: 12, fp32Gflop: 9000, memoryGiB: 40, graphicsMemoryGiB: 6, writeGB: { scratch: 0.4 } },
-      { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 10, conferencing: false, otherGiB: 1 },
+      { kind: 'survey', id: 'align', name: 'Align the stills', importance: 5, runsPerWeek: 2, application: 'stonefathom', images: 12_000, mpx: 24, mbPerImage: 12, neighbours: 30, depth: 'quarter', blockMPoints: 90, targetH: 11 },
+      { kind: 'survey', id: 'site', name: 'Model of one site, in detail', importance: 4, runsPerWeek: 2, application: 'meshkeel', images: 600, mpx: 24, mbPerImage: 12, neighbours: 40, depth: 'half', blockMPoints: 60, targetH: 3 },
+      { kind: 'render', id: 'fly', name: 'Render the fly-through', importance: 3, runsPerWeek: 1, application: 'lamplight', width: 1920, height: 1080, samples: 192, bounces: 3, mTriangles: 30, texturesGiB: 4, frames: 900, targetH: 6 },
+      { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 20, conferencing: true, otherGiB: 1 },
     ],
     sittings: [
-      { id: 'aligning', name: 'Aligning', hoursPerWeek: 20, tasks: ['align', 'desk'] },
-      { id: 'meshing', name: 'Meshing', hoursPerWeek: 8, tasks: ['mesh', 'desk'] },
+      { id: 'aligning', name: 'Aligning', hoursPerWeek: 30, tasks: ['align', 'desk'] },
+      { id: 'site', name: 'One site', hoursPerWeek: 6, tasks: ['site', 'desk'] },
+      { id: 'rendering', name: 'Rendering', hoursPerWeek: 8, tasks: ['fly', 'desk'] },
     ],
   });
 }
@@ -345,8 +346,11 @@ export const benchDrafts = (): Machine[] => [
 /** The seats of the demo project, in the order they are shown. */
 export const demoSeats = (): readonly { seatId: string; seatName: string; brief: Brief; drafts: Machine[] }[] => [
   { seatId: 'film-desk', seatName: 'Film desk', brief: filmBrief(), drafts: filmDrafts() },
+  { seatId: 'rig-design', seatName: 'Rig design', brief: rigBrief(), drafts: rigDrafts() },
+  { seatId: 'plankton-lab', seatName: 'Plankton lab', brief: planktonBrief(), drafts: planktonDrafts() },
   { seatId: 'dive-broadcast', seatName: 'Dive broadcast', brief: broadcastBrief(), drafts: broadcastDrafts() },
   { seatId: 'bridge-trainer', seatName: 'Bridge trainer', brief: bridgeBrief(), drafts: bridgeDrafts() },
   { seatId: 'sonar-ingest', seatName: 'Sonar ingest', brief: sonarBrief(), drafts: sonarDrafts() },
   { seatId: 'sea-floor-mosaics', seatName: 'Sea-floor mosaics', brief: mosaicsBrief(), drafts: mosaicsDrafts() },
+  { seatId: 'office', seatName: 'Office', brief: officeBrief(), drafts: officeDrafts() },
 ];

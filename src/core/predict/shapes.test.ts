@@ -178,6 +178,9 @@ describe('monotonicity', () => {
     taskOf('scene'),
     taskOf('audio'),
     taskOf('ingest', { from: 'memory' }),
+    taskOf('cad-view'),
+    taskOf('serve'),
+    taskOf('guests'),
     taskOf('desk'),
   ];
   const base = tasks.map((task) => ({ task, before: single(task) }));

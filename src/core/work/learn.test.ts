@@ -112,7 +112,7 @@ describe('shapes of learning', () => {
   });
 
   test('more data-loading cores stop helping once the card is the slowest', () => {
-    const images = taskOf('train-images', { storedMpx: 4 });
+    const images = taskOf('train-images', { storedMpx: 1 });
     const cores = (count: number) =>
       hours(images, {
         ...LEARNING,

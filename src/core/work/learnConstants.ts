@@ -22,7 +22,7 @@ export const LEARN = {
   shardExchanges: { value: 3, spread: 1, unit: 'times the weights', source: 'paper', reasoning: 'Sharded weights are gathered for the way there and back, gradients are scattered (Rajbhandari et al. 2020).' },
   runtimeGiB: { value: 1.2, spread: 1.3, unit: 'GiB', source: 'judgement', reasoning: 'Libraries, work space and fragments on each card.' },
   hostBytes: { value: 6, spread: 1.5, unit: 'B/parameter', source: 'judgement', reasoning: 'Weights and a copy on their way from the drive lie in memory.' },
-  stepSerial: { value: 0.25, spread: 1.6, unit: 'Gwork/step', source: 'judgement', reasoning: 'One thread launches the steps of the model on the card.' },
+  stepSerial: { value: 0.06, spread: 1.8, unit: 'Gwork/step', source: 'judgement', reasoning: 'One thread launches some 2,000 pieces of work on the card, 30,000 clocks each.' },
   tokenLoad: { value: 4_000, spread: 1.8, unit: 'clocks/token', source: 'judgement', reasoning: 'Cutting text into tokens and packing them.' },
   imageLoad: { value: 60, spread: 1.4, unit: 'clocks/px', source: 'judgement', reasoning: 'Decoding a still, scaling and shifting it.' },
   loadSerial: { value: 0.02, spread: 1.3, unit: 'share', source: 'judgement', reasoning: 'Handing batches over is one thread’s work.' },

@@ -106,7 +106,7 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
   out.processor(
     'decode',
     gwork('stills decoded', [px, one('twice', 2), k('a pixel', 'decode')]),
-    k('serial share', 'meshSerial'),
+    k('serial share', 'imagesSerial'),
   );
   if (onCard) {
     out.need('find features', 'gpu.fp32', achievedFlop('features', [px, k('a pixel', 'detectFlop'), ...more]));
@@ -124,17 +124,17 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
     out.processor(
       'find features',
       gwork('features on the cores', [px, k('a pixel', 'detect')]),
-      k('serial share', 'adjustSerial'),
+      k('serial share', 'imagesSerial'),
     );
     out.processor(
       'match',
       gwork('pairs on the cores', [neighbours, features, k('a feature', 'matchOnCores')]),
-      k('serial share', 'adjustSerial'),
+      k('serial share', 'imagesSerial'),
     );
     out.processor(
       'depth',
       gwork('depth on the cores', [depthPx, k('a pixel', 'depthOnCores')]),
-      k('serial share', 'adjustSerial'),
+      k('serial share', 'imagesSerial'),
     );
   }
   out.processor('align', k('an image', 'adjust'), k('serial share', 'adjustSerial'));

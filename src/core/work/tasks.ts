@@ -231,7 +231,8 @@ export const ingestSchema = z.strictObject({
 });
 export type IngestWork = z.infer<typeof ingestSchema>;
 
-const anyTask = z.discriminatedUnion('kind', [
+/** Schemas of all kinds of task. */
+export const taskKinds = [
   editPlaySchema,
   editExportSchema,
   liveSchema,
@@ -253,7 +254,8 @@ const anyTask = z.discriminatedUnion('kind', [
   tablesSchema,
   deskSchema,
   customSchema,
-]);
+] as const;
+const anyTask = z.discriminatedUnion('kind', taskKinds);
 /** Settings of a task that cannot hold together, each with the field to look at and why. */
 function contradictionsOf(task: z.infer<typeof anyTask>): { field: string; message: string }[] {
   switch (task.kind) {

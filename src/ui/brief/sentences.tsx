@@ -5,6 +5,18 @@ import type { Task } from '@/core/work/tasks';
 import { Value } from '../shared/Value';
 import { CustomSentence, DeskSentence } from './deskSentences';
 import { LiveSentence } from './liveSentence';
+import { ServeSentence, TablesSentence, TrainImagesSentence, TrainSentence } from './learnSentences';
+import {
+  BuildSentence,
+  CadStepSentence,
+  CadViewSentence,
+  GuestsSentence,
+  MotionSentence,
+  RenderSentence,
+  SolveSentence,
+  StillsSentence,
+  SurveySentence,
+} from './makeSentences';
 import { ExportSentence, PlaySentence } from './pictureSentences';
 import { AudioSentence, IngestSentence, SceneSentence } from './workSentences';
 
@@ -16,6 +28,19 @@ const APPLICATION_OF: Readonly<Partial<Record<Task['kind'], ApplicationTrade>>> 
   scene: 'scene',
   ingest: 'ingest',
   audio: 'audio',
+  'cad-view': 'cad',
+  'cad-step': 'cad',
+  solve: 'cad',
+  render: 'render',
+  survey: 'survey',
+  motion: 'motion',
+  stills: 'stills',
+  build: 'build',
+  guests: 'build',
+  train: 'learn',
+  'train-images': 'learn',
+  serve: 'learn',
+  tables: 'learn',
 };
 
 /** A task without the fields that were taken away: an absent target is unknown, not undefined. */
@@ -64,6 +89,19 @@ export function TaskSentence({
       {task.kind === 'scene' && <SceneSentence task={task} change={change} />}
       {task.kind === 'ingest' && <IngestSentence task={task} change={change} />}
       {task.kind === 'audio' && <AudioSentence task={task} change={change} />}
+      {task.kind === 'cad-view' && <CadViewSentence task={task} change={change} />}
+      {task.kind === 'cad-step' && <CadStepSentence task={task} change={change} />}
+      {task.kind === 'solve' && <SolveSentence task={task} change={change} />}
+      {task.kind === 'render' && <RenderSentence task={task} change={change} />}
+      {task.kind === 'survey' && <SurveySentence task={task} change={change} />}
+      {task.kind === 'motion' && <MotionSentence task={task} change={change} />}
+      {task.kind === 'stills' && <StillsSentence task={task} change={change} />}
+      {task.kind === 'build' && <BuildSentence task={task} change={change} />}
+      {task.kind === 'guests' && <GuestsSentence task={task} change={change} />}
+      {task.kind === 'train' && <TrainSentence task={task} change={change} />}
+      {task.kind === 'train-images' && <TrainImagesSentence task={task} change={change} />}
+      {task.kind === 'serve' && <ServeSentence task={task} change={change} />}
+      {task.kind === 'tables' && <TablesSentence task={task} change={change} />}
       {task.kind === 'desk' && <DeskSentence task={task} change={change} />}
       {task.kind === 'custom' && <CustomSentence task={task} change={change} />}
     </p>

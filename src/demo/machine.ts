@@ -1,0 +1,12 @@
+import { machineSchema, type Machine } from '@/core/machine';
+
+/** An item of a demo machine: id, part, label, and what else is said of it. */
+export type Row = readonly [id: string, part: string, label: string, extra?: Record<string, unknown>];
+
+/** A machine from its rows. Parsed, so that a mistake here stops the demo. */
+export const machine = (id: string, name: string, rows: readonly Row[]): Machine =>
+  machineSchema.parse({
+    id,
+    name,
+    items: rows.map(([item, part, label, extra]) => ({ id: item, part, label, ...extra })),
+  });
