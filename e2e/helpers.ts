@@ -38,3 +38,45 @@ export const findings = (page: Page, level: 'blocks' | 'unproven' | 'caution') =
 
 /** A beam by the start of its sentence, as a screen reader gets it. */
 export const beam = (page: Page, start: string) => page.getByLabel(new RegExp(`^${start}: `)).first();
+
+/** Makes a seat, adds a task of a trade and brings a draft of another seat: from an empty page to a prediction. */
+export async function seatOf(page: Page, seat: string, trade: string, draft: string): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Seat', { exact: true }).fill(seat);
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page).toHaveURL(/brief$/);
+  await page.getByRole('button', { name: 'Add a task' }).click();
+  await page.getByRole('menuitem', { name: trade }).click();
+  await settled(page);
+  await page.getByRole('link', { name: 'Draft', exact: true }).click();
+  await page.getByRole('button', { name: 'From another seat' }).click();
+  // earlier tests open copies of seats in a project of their own
+  await page.getByRole('menuitem', { name: `${draft} Ninefathom Survey Cooperative`, exact: true }).click();
+  await expect(page.getByRole('button', { name: draft.split(': ')[1] ?? '', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await page.getByRole('link', { name: 'Brief', exact: true }).click();
+}
+
+/** Sets a number in a sentence: one click, one value. */
+export async function set(page: Page, task: string, label: string, value: string): Promise<void> {
+  await page
+    .getByRole('article', { name: task })
+    .getByRole('button', { name: new RegExp(`^${label}: `) })
+    .first()
+    .click();
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(value);
+  await field.press('Enter');
+  await expect(field).toHaveCount(0);
+}
+
+export async function choose(page: Page, task: string, label: string, option: string): Promise<void> {
+  await page
+    .getByRole('article', { name: task })
+    .getByRole('button', { name: new RegExp(`^${label}: `) })
+    .first()
+    .click();
+  await page.getByRole('group', { name: label }).getByRole('button', { name: option, exact: true }).click();
+}

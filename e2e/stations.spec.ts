@@ -95,8 +95,20 @@ test.describe('the brief', () => {
 
   test('shows the sizes that follow and what each sitting demands', async ({ page }) => {
     await openFresh(page, 'brief');
-    await expect(page.getByRole('row', { name: /^memory / })).toContainText('2 × 16 GB');
-    await expect(page.getByRole('row', { name: /^active space/ })).toContainText('1 TB');
+    await expect(page.getByRole('row', { name: /^memory \d/ })).toContainText('2 × 16 GB');
+    // what is kept grows by 15 % a year over four years: 878 GB become 1.53 TB
+    await expect(page.getByRole('row', { name: /^active / })).toContainText('1.53 TB at the end');
+    await expect(page.getByText('1.53 TB more here, and 1.53 TB elsewhere')).toBeVisible();
+    await page.getByRole('button', { name: /^Growth a year: / }).click();
+    await page.getByLabel('Growth a year', { exact: true }).fill('0');
+    await page.getByLabel('Growth a year', { exact: true }).press('Enter');
+    await expect(page.getByRole('row', { name: /^active / })).not.toContainText('at the end');
+    // low-endurance cells as scratch do not last
+    await expect(page.getByRole('row', { name: /^scratch / })).toContainText(/lasts 2\.\d years/);
+    await page.getByText('Compare array levels').click();
+    await expect(page.getByRole('row', { name: /^stripe / })).toContainText('none: the only copy');
+    await expect(page.getByRole('row', { name: /^single parity 6 TB/ })).toBeVisible();
+    await expect(page.getByRole('row', { name: /^all processor cores .* Export cinema master/ })).toBeVisible();
     await expect(page.getByLabel(/^Cutting: .*Cut UHD dive footage .*TFLOP\/s/)).toBeVisible();
   });
 });

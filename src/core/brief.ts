@@ -2,6 +2,9 @@ import { z } from 'zod';
 import { idText, partIdSchema, plainText } from './parts/common';
 import { taskSchema } from './work/tasks';
 
+export const KEEPING = ['one', 'two', 'three'] as const;
+export type Keeping = (typeof KEEPING)[number];
+
 /** Tasks that run at the same time, with hours a week. */
 export const sittingSchema = z.strictObject({
   id: idText,
@@ -42,6 +45,10 @@ const briefFields = z.strictObject({
   yearsOfService: z.number().positive().max(20),
   /** Hours a week that the machine is on beside the sittings, at rest. */
   idleHoursPerWeek: z.number().min(0).max(168).optional(),
+  /** By how much what is kept grows, in % a year. */
+  growthPercent: z.number().min(0).max(500).optional(),
+  /** Copies of what is kept: one is none, three with one of them elsewhere. */
+  keeping: z.enum(KEEPING).optional(),
   mustHaves: mustHavesSchema,
   ownedDisplays: z.array(partIdSchema),
   tasks: z.array(taskSchema).max(60),
@@ -50,7 +57,15 @@ const briefFields = z.strictObject({
 
 /** Figures of a brief that are edited one by one. */
 export const briefFiguresSchema = briefFields
-  .pick({ name: true, budgetTaxIncluded: true, roomC: true, yearsOfService: true, idleHoursPerWeek: true })
+  .pick({
+    name: true,
+    budgetTaxIncluded: true,
+    roomC: true,
+    yearsOfService: true,
+    idleHoursPerWeek: true,
+    growthPercent: true,
+    keeping: true,
+  })
   .partial();
 
 const WEEK_HOURS = 168;

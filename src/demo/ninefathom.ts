@@ -17,6 +17,8 @@ export function filmBrief(): Brief {
     budgetTaxIncluded: true,
     roomC: 24,
     yearsOfService: 4,
+    growthPercent: 15,
+    keeping: 'three',
     mustHaves: { networkGbitPerS: 2.5, wireless: false },
     ownedDisplays: ['glasswater-pane-32', 'glasswater-pane-32'],
     tasks: [
@@ -110,6 +112,7 @@ export function sonarBrief(): Brief {
     budgetTaxIncluded: true,
     roomC: 22,
     yearsOfService: 5,
+    keeping: 'two',
     mustHaves: { networkGbitPerS: 25 },
     ownedDisplays: ['glasswater-pane-27'],
     tasks: [

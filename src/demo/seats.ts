@@ -23,7 +23,7 @@ export function rigBrief(): Brief {
     ],
     sittings: [
       { id: 'drawing', name: 'At the drawing', hoursPerWeek: 26, tasks: ['turn', 'desk'] },
-      { id: 'waiting', name: 'Rebuilding and opening', hoursPerWeek: 4, tasks: ['rebuild', 'desk'] },
+      { id: 'waiting', name: 'Rebuilding', hoursPerWeek: 4, tasks: ['rebuild', 'desk'] },
       { id: 'opening', name: 'Opening', hoursPerWeek: 1, tasks: ['open', 'desk'] },
       { id: 'computing', name: 'Computing beside it', hoursPerWeek: 6, tasks: ['plate', 'desk'] },
     ],
@@ -68,6 +68,8 @@ export function planktonBrief(): Brief {
     budgetTaxIncluded: true,
     roomC: 24,
     yearsOfService: 4,
+    growthPercent: 25,
+    keeping: 'two',
     mustHaves: { networkGbitPerS: 2.5 },
     ownedDisplays: ['glasswater-pane-27'],
     tasks: [

@@ -231,6 +231,7 @@ export function elasticResult(
     sitting,
     mode: 'elastic',
     unit: task.unit,
+    unitsARun: task.units.value,
     target: task.targetS,
     gets,
     ratio,

@@ -100,6 +100,7 @@ export function realTimeResult(
     sitting,
     mode: 'real-time',
     unit: task.unit,
+    unitsARun: undefined,
     target,
     gets: ratio && scale(ratio, target),
     ratio,

@@ -21,6 +21,8 @@ export interface TaskResult {
   readonly sitting: string;
   readonly mode: 'real-time' | 'elastic';
   readonly unit: string;
+  /** Units in a run; undefined for real-time work. */
+  readonly unitsARun: number | undefined;
   /** Real-time: units/s wanted. Elastic: seconds allowed for a run, undefined without a target. */
   readonly target: number | undefined;
   /** Real-time: units/s. Elastic: seconds a run. Undefined when unproven or impossible. */

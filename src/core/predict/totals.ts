@@ -26,19 +26,32 @@ export function totals(expanded: Expanded, setting: Setting): Map<string, Demand
   for (const [key, list] of groups) {
     const [first] = list;
     if (!first) continue;
+    const unit = unitOf(first.resource);
     const amount =
-      list.length === 1
-        ? first.amount
-        : sum(
+      list.length > 1
+        ? sum(
             'all stages together',
-            first.amount.unit,
+            unit,
             list.map((demand) => demand.amount),
-          );
+          )
+        : first.amount.unit === unit
+          ? first.amount
+          : { ...first.amount, unit };
     const heaviest = list.reduce((a, b) => (b.amount.value > a.amount.value ? b : a));
     result.set(key, { key, stage: heaviest.stage, resource: first.resource, amount });
   }
   return result;
 }
+
+/** Unit of a demand on a resource; constants state theirs by what they are counted for, such as "Gwork/frame". */
+const unitOf = (resource: Resource): string =>
+  resource.startsWith('cpu.')
+    ? 'Gwork'
+    : resource.startsWith('engine.')
+      ? 's'
+      : resource.startsWith('gpu.') && isCardResource(resource) && resource !== 'gpu.traffic'
+        ? 'FLOP'
+        : 'B';
 
 /** Hub uplinks, by direction, that a resource's traffic crosses where its device is placed. */
 function uplinksOf(resource: Resource, { supply, board, placement }: Setting): string[] {

@@ -51,15 +51,17 @@ export const size = (bytes: number): string =>
 /** Memory is binary and the trade writes "GB" all the same: 32 GiB reads "32 GB". */
 export const memorySize = (bytes: number): string => `${number(bytes / 2 ** 30)} GB`;
 
-/** "4 min 30 s", "1 h 12 min". */
+/** "4.5 min", "1 h 12 min", from ten hours on whole hours, from three days on days. */
 export function duration(seconds: number): string {
   if (seconds < 1) return `${number(seconds * 1000)} ms`;
   if (seconds < 90) return `${number(seconds)} s`;
   const minutes = seconds / 60;
   if (minutes < 90) return minutes < 10 ? `${number(minutes, 2)} min` : `${Math.round(minutes)} min`;
+  if (minutes >= 72 * 60) return `${number(minutes / 1440, 2)} days`;
+  if (minutes >= 600) return `${Math.round(minutes / 60)} h`;
   const hours = Math.floor(minutes / 60);
   const rest = Math.round(minutes - hours * 60);
-  return rest === 60 ? `${hours + 1} h` : `${hours} h ${rest} min`;
+  return rest === 60 ? `${hours + 1} h` : rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
 }
 
 export const watts = (value: number): string => `${number(value)} W`;

@@ -405,11 +405,11 @@ export const trainImages: Trade<'train-images'> = {
   },
   constants: LEARN,
   sizes: {
-    of: 'images at a time on a card',
+    of: 'GFLOP an image',
     list: (task) =>
-      [1, 2, 4, 8, 16, 32, 64, 128, 256, 512, 1024, 2048].map((batch) => ({
-        label: `${batch}`,
-        task: { ...task, batch },
+      [0.3, 0.6, 1, 2, 4, 6, 9, 13, 18, 25, 40, 70, 120, 300].map((forwardGflop) => ({
+        label: `${forwardGflop}`,
+        task: { ...task, forwardGflop },
       })),
   },
   expand: expandTrainImages,

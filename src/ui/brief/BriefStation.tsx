@@ -16,6 +16,7 @@ import { taskBeam } from '../shared/beams';
 import { Value } from '../shared/Value';
 import { Demands } from './Demands';
 import { OwnedDisplays } from './OwnedDisplays';
+import { Service } from './Service';
 import { Num, Pick } from '../shared/phrases';
 import { TaskSentence } from './sentences';
 
@@ -188,7 +189,7 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
         >
           {`${brief.idleHoursPerWeek ?? 0} h a week`}
         </Value>
-        . It drives <OwnedDisplays brief={brief} edit={edit} />.
+        . <Service brief={brief} edit={edit} /> It drives <OwnedDisplays brief={brief} edit={edit} />.
       </p>
     </div>
   );

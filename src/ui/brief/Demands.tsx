@@ -1,10 +1,10 @@
 'use client';
 
 import { demandsOf } from '@/core/predict/demands';
-import { derivedSizes } from '@/core/predict/sizes';
-import { memorySize, quantity, size } from '@/core/words/format';
+import { quantity } from '@/core/words/format';
 import { resourceName } from '@/core/words/names';
 import { useDraftAssessment } from '../seat/store';
+import { Sizes } from './Sizes';
 
 /** Tones of one hue, told apart by position and hatch as well as by lightness. */
 const TONES = [
@@ -21,7 +21,6 @@ export function Demands() {
   const assessment = useDraftAssessment();
   const { brief, machine } = assessment.facts;
   const demands = demandsOf(assessment);
-  const sizes = derivedSizes(assessment);
   const nameOf = (id: string) => brief.tasks.find((task) => task.id === id)?.name ?? id;
   const sittingOf = (id: string) =>
     brief.sittings.find((sitting) => sitting.id === id)?.name ?? nameOf(id.replace(/^alone-/, ''));
@@ -35,38 +34,7 @@ export function Demands() {
     );
   return (
     <>
-      <h2>Sizes that follow</h2>
-      <table style={{ marginBottom: 12 }}>
-        <thead>
-          <tr>
-            <th scope="col">Holds</th>
-            <th scope="col" className="num">
-              likely
-            </th>
-            <th scope="col" className="num">
-              to be safe
-            </th>
-            <th scope="col" className="num">
-              take at least
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {sizes.map((row) => {
-            const format = row.what.startsWith('space:') ? size : memorySize;
-            return (
-              <tr key={row.what}>
-                <td>{row.what.startsWith('space:') ? resourceName(row.what) : row.what}</td>
-                <td className="num">{format(row.needsBytes)}</td>
-                <td className="num">{format(row.safeBytes)}</td>
-                <td className="num">
-                  <b>{row.size}</b>
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Sizes assessment={assessment} />
       <div className="spread">
         <h2>What real time demands a second</h2>
         <span className="quiet small">upright line: {machine.name}</span>

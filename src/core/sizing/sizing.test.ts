@@ -1,0 +1,180 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { resultOf, studio, taskOf } from '../tests/studio';
+import { assessed } from '../tests/world';
+import { arrayLevels, chanceOfLoss, drivesFor, type Member } from './arrays';
+import { enduranceYears, grown, ratingFor } from './endurance';
+import { askedRates } from './rates';
+import { copiesOf, roleSizes } from './roles';
+
+const SIX_TB: Member = { capacityBytes: 6e12, readBytesPerS: 200e6, writeBytesPerS: 180e6, unrecoverablePerBit: 1e-15 };
+const at = (member: Member, drives: number, level: string) =>
+  arrayLevels(member, drives).find((entry) => entry.level === level);
+
+describe('arrays, worked by hand', () => {
+  test('single parity over five 6 TB drives with one error in 10^15 bits loses something on rebuild with 17.5 %', () => {
+    // four drives are read: 1.92 × 10^14 bits; 1 − e^−0.192
+    const five = at(SIX_TB, 5, 'single parity');
+    expect(five?.lossOnRebuild).toBeCloseTo(0.1747, 4);
+    expect(five?.usableBytes).toBe(24e12);
+    expect(five?.survives).toBe(1);
+    // 6 TB at 180 MB/s
+    expect(five?.rebuildHours).toBeCloseTo(9.26, 2);
+    expect(five?.readBytesPerS).toBe(800e6);
+  });
+
+  test('a mirror of two reads one drive anew: 4.7 %; a third copy or a second parity leaves nothing to lose', () => {
+    expect(at(SIX_TB, 2, 'mirror')?.lossOnRebuild).toBeCloseTo(-Math.expm1(-0.048), 6);
+    expect(at(SIX_TB, 3, 'mirror')).toMatchObject({ lossOnRebuild: 0, survives: 2, usableBytes: 6e12 });
+    expect(at(SIX_TB, 5, 'double parity')).toMatchObject({ lossOnRebuild: 0, survives: 2, usableBytes: 18e12 });
+  });
+
+  test('a stripe is the fastest and holds the only copy', () => {
+    const stripe = at(SIX_TB, 4, 'stripe');
+    expect(stripe).toMatchObject({
+      usableBytes: 24e12,
+      writeBytesPerS: 720e6,
+      survives: 0,
+      caution: 'no redundancy',
+      rebuildHours: undefined,
+    });
+    expect(at(SIX_TB, 4, 'striped mirrors')).toMatchObject({ usableBytes: 12e12, writeBytesPerS: 360e6, survives: 1 });
+  });
+
+  test('levels appear with the drives that they need', () => {
+    const names = (drives: number) => arrayLevels(SIX_TB, drives).map(({ level }) => level);
+    expect(names(1)).toEqual(['single']);
+    expect(names(2)).toEqual(['single', 'stripe', 'mirror']);
+    expect(names(3)).toEqual(['single', 'stripe', 'mirror', 'single parity']);
+    expect(names(5)).not.toContain('striped mirrors');
+    expect(drivesFor('single parity', SIX_TB, 20e12)).toBe(5);
+    expect(drivesFor('striped mirrors', SIX_TB, 20e12)).toBe(8);
+    expect(drivesFor('mirror', SIX_TB, 20e12)).toBeUndefined();
+  });
+
+  test('what a drive does not state stays unknown', () => {
+    const bare: Member = { ...SIX_TB, readBytesPerS: undefined, unrecoverablePerBit: undefined };
+    expect(at(bare, 5, 'single parity')).toMatchObject({
+      readBytesPerS: undefined,
+      rebuildHours: undefined,
+      lossOnRebuild: undefined,
+    });
+  });
+
+  test('chances stay between 0 and 1, grow with what is read, and small ones keep their digits', () => {
+    expect(chanceOfLoss(1e-17, 1e9)).toBeCloseTo(8e-8, 12);
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-18, max: 1e-12, noNaN: true }),
+        fc.double({ min: 1, max: 1e15, noNaN: true }),
+        (u, bytes) => {
+          const chance = chanceOfLoss(u, bytes);
+          expect(chance).toBeGreaterThanOrEqual(0);
+          expect(chance).toBeLessThanOrEqual(1);
+          expect(chanceOfLoss(u, bytes * 2)).toBeGreaterThanOrEqual(chance);
+        },
+      ),
+      { seed: 7 },
+    );
+  });
+
+  test('more drives never hold less, and usable is never more than all of them', () => {
+    for (let drives = 2; drives <= 12; drives++)
+      for (const entry of arrayLevels(SIX_TB, drives)) {
+        expect(entry.usableBytes).toBeLessThanOrEqual(6e12 * drives);
+        const more = at(SIX_TB, drives + 2, entry.level);
+        expect(more?.usableBytes ?? 0).toBeGreaterThanOrEqual(entry.usableBytes);
+      }
+  });
+});
+
+describe('endurance and growth, worked by hand', () => {
+  test('400 GB of host writes a day on 2,400 TBW last 16.4 years', () => {
+    expect(enduranceYears(2400e12, 400e9)).toBeCloseTo(16.44, 2);
+    expect(enduranceYears(2400e12, 400e9, 2)).toBeCloseTo(8.22, 2);
+    expect(enduranceYears(2400e12, 0)).toBe(Infinity);
+  });
+
+  test('the rating for so many years is its inverse', () => {
+    expect(ratingFor(400e9, enduranceYears(2400e12, 400e9)) / 2400e12).toBeCloseTo(1, 12);
+  });
+
+  test('20 % a year double a size in four years, nearly', () => {
+    expect(grown(1e12, 0.2, 4)).toBeCloseTo(2.0736e12, 0);
+    expect(grown(1e12, 0, 4)).toBe(1e12);
+  });
+});
+
+describe('drives by role', () => {
+  const live = taskOf('live', { record: 'programme', keepHours: 20, recordMbitPerS: 80 });
+  const at10 = (over: object = {}) => studio([live], { brief: { yearsOfService: 4, ...over } });
+
+  test('a recording of 80 Mb/s for ten hours a week writes 360 GB a week: 51.4 GB a day', () => {
+    const [active] = roleSizes(at10()).filter(({ role }) => role === 'active');
+    expect(active?.writeBytesPerS).toBeCloseTo(10e6, 3);
+    expect(active?.writtenADayBytes).toBeCloseTo(360e9 / 7, -3);
+    expect(active?.ratingBytes).toBeCloseTo((360e9 / 7) * 365 * 4, -6);
+    // 20 hours kept at 10 MB/s
+    expect(active?.spaceBytes).toBeCloseTo(720e9, -3);
+    expect(active?.has.spaceBytes).toBe(1e12);
+    // the drive of the test world states no rating
+    expect(active?.has.years).toBeUndefined();
+  });
+
+  test('growth over the years of service is in the space at their end', () => {
+    const [active] = roleSizes(at10({ growthPercent: 20 })).filter(({ role }) => role === 'active');
+    expect(active?.spaceAtEndBytes).toBeCloseTo(720e9 * 1.2 ** 4, -3);
+  });
+
+  test('a stated rating gives years', () => {
+    const rated = studio([live], { parts: { ssd: { enduranceTBW: 600 } }, brief: { yearsOfService: 4 } });
+    const [active] = roleSizes(rated).filter(({ role }) => role === 'active');
+    expect(active?.has.years).toBeCloseTo(600e12 / ((360e9 / 7) * 365), 6);
+  });
+
+  test('a run writes as often as it is done a week, whatever its sitting’s hours', () => {
+    const task = taskOf('stills', { runsPerWeek: 7, images: 100, mbPerImage: 40 });
+    const [active] = roleSizes(studio([task])).filter(({ role }) => role === 'active');
+    // 100 × 10 MB a run, one a day
+    expect(active?.writtenADayBytes).toBeCloseTo(1e9, 0);
+    // read within its 15 minutes
+    expect(active?.readBytesPerS).toBeCloseTo(4e9 / 900, 0);
+  });
+
+  test('three copies: one more here, one elsewhere', () => {
+    const sizes = roleSizes(at10({ growthPercent: 20 }));
+    const kept = 720e9 * 1.2 ** 4;
+    expect(copiesOf(sizes, 'one')).toMatchObject({ hereBytes: 0, elsewhereBytes: 0 });
+    expect(copiesOf(sizes, 'two').hereBytes).toBeCloseTo(kept, -3);
+    expect(copiesOf(sizes, 'three').elsewhereBytes).toBeCloseTo(kept, -3);
+  });
+
+  test('a brief without anything to keep has no roles to size', () => {
+    expect(roleSizes(assessed({ brief: { tasks: [], sittings: [] } }))).toEqual([]);
+  });
+});
+
+describe('rates that the targets ask for', () => {
+  test('a run asks for its work over the time it may take, by name', () => {
+    const task = taskOf('build');
+    const asked = askedRates(studio([task])).find(({ resource }) => resource === 'cpu.parallel');
+    // 14,450 Gwork in five minutes
+    expect(asked?.asked).toBeCloseTo(14_450 / 300, 6);
+    expect(asked?.by).toEqual({ task: 'build' });
+    expect(asked?.unit).toBe('Gwork/s');
+  });
+
+  test('real-time tasks of a sitting add up, one thread does not', () => {
+    const [one, two] = [taskOf('cad-view'), taskOf('live')];
+    const both = studio([one, two]);
+    const of = (resource: string) => askedRates(both).find((entry) => entry.resource === resource);
+    const demand = (id: string, resource: string) =>
+      resultOf(both, id).uses.find((use) => use.resource === resource)?.demand.value ?? 0;
+    expect(of('gpu.fp32')?.asked).toBeCloseTo(demand('cad-view', 'gpu.fp32') + demand('live', 'gpu.fp32'), 0);
+    expect(of('cpu.serial')?.asked).toBeCloseTo(
+      Math.max(demand('cad-view', 'cpu.serial'), demand('live', 'cpu.serial')),
+      9,
+    );
+    expect(of('gpu.fp32')?.by).toEqual({ sitting: 'all' });
+  });
+});

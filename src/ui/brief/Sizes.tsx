@@ -1,0 +1,310 @@
+'use client';
+
+import { useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import { derivedSizes } from '@/core/predict/sizes';
+import { arrayLevels, type Member } from '@/core/sizing/arrays';
+import { askedRates } from '@/core/sizing/rates';
+import { copiesOf, roleSizes, type RoleSize } from '@/core/sizing/roles';
+import { fullName } from '@/core/fitted';
+import { byteRate, memorySize, number, quantity, size } from '@/core/words/format';
+import { resourceName } from '@/core/words/names';
+import { Num, Pick } from '../shared/phrases';
+
+/** Sizes that follow from the work alone, beside what the draft has. */
+export function Sizes({ assessment }: { assessment: Assessment }) {
+  const held = derivedSizes(assessment).filter(({ what }) => !what.startsWith('space:'));
+  const roles = roleSizes(assessment);
+  const { brief } = assessment.facts;
+  const has: Readonly<Record<string, number | undefined>> = {
+    memory: assessment.supply.memoryBytes.rate?.value,
+    'graphics memory': assessment.supply.graphicsBytes?.rate?.value,
+  };
+  const copies = copiesOf(roles, brief.keeping ?? 'one');
+  return (
+    <>
+      <h2>Sizes that follow</h2>
+      <table style={{ marginBottom: 12 }}>
+        <thead>
+          <tr>
+            <th scope="col">Holds</th>
+            <th scope="col" className="num">
+              likely
+            </th>
+            <th scope="col" className="num">
+              to be safe
+            </th>
+            <th scope="col" className="num">
+              take at least
+            </th>
+            <th scope="col" className="num">
+              draft has
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {held.map((row) => (
+            <tr key={row.what}>
+              <td>{row.what}</td>
+              <td className="num">{memorySize(row.needsBytes)}</td>
+              <td className="num">{memorySize(row.safeBytes)}</td>
+              <td className="num">
+                <b>{row.size}</b>
+              </td>
+              <Has value={has[row.what]} needs={row.needsBytes} safe={row.safeBytes} format={memorySize} />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {roles.length > 0 && (
+        <>
+          <div className="spread">
+            <h2>Drives by role</h2>
+            <span className="quiet small">
+              {brief.growthPercent ? `growing ${brief.growthPercent} % a year, ` : ''}over {brief.yearsOfService} years
+            </span>
+          </div>
+          <table style={{ marginBottom: 6 }}>
+            <thead>
+              <tr>
+                <th scope="col">Role</th>
+                <th scope="col" className="num">
+                  reads, writes
+                </th>
+                <th scope="col" className="num">
+                  space
+                </th>
+                <th scope="col" className="num">
+                  written a day
+                </th>
+                <th scope="col" className="num">
+                  draft has
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {roles.map((role) => (
+                <Role key={role.role} role={role} years={brief.yearsOfService} />
+              ))}
+            </tbody>
+          </table>
+          {copies.hereBytes > 0 && (
+            <p className="small">
+              Copies of {size(copies.keptBytes)} that are kept: <b>{size(copies.hereBytes)}</b> more here
+              {copies.elsewhereBytes > 0 && (
+                <>
+                  , and <b>{size(copies.elsewhereBytes)}</b> elsewhere
+                </>
+              )}
+              .
+            </p>
+          )}
+          <Arrays assessment={assessment} roles={roles} />
+        </>
+      )}
+      <Asked assessment={assessment} />
+    </>
+  );
+}
+
+function Has({
+  value,
+  needs,
+  safe,
+  format,
+}: {
+  value: number | undefined;
+  needs: number;
+  safe: number;
+  format: (value: number) => string;
+}) {
+  const verdict = value === undefined ? 'quiet' : value >= safe ? 'carries' : value >= needs ? 'between' : 'short';
+  return <td className={`num ${verdict}`}>{value === undefined ? 'nothing known' : format(value)}</td>;
+}
+
+function Role({ role, years }: { role: RoleSize; years: number }) {
+  const { has } = role;
+  const rate = (read: number | undefined, write: number | undefined) =>
+    [read, write].map((value) => (value === undefined ? '?' : value === 0 ? '–' : byteRate(value))).join(', ');
+  const grows = role.spaceAtEndBytes > role.spaceBytes * 1.001;
+  const small = has.spaceBytes !== undefined && has.spaceBytes < role.spaceAtEndBytes;
+  return (
+    <tr>
+      <th scope="row">{role.role}</th>
+      <td className="num">{rate(role.readBytesPerS, role.writeBytesPerS)}</td>
+      <td className="num">
+        {role.spaceBytes === 0 ? '' : size(role.spaceBytes)}
+        {grows && <div className="quiet small">{size(role.spaceAtEndBytes)} at the end</div>}
+      </td>
+      <td className="num">
+        {role.writtenADayBytes === 0 ? '' : size(role.writtenADayBytes)}
+        {role.writtenADayBytes > 0 && (
+          <div className="quiet small">{number(role.ratingBytes / 1e12, 3)} TBW to last</div>
+        )}
+      </td>
+      <td className="num">
+        {has.drives === 0 ? (
+          <span className="quiet">no drive for it</span>
+        ) : (
+          <>
+            <span className={small ? 'short' : ''}>{has.spaceBytes === undefined ? '?' : size(has.spaceBytes)}</span>
+            <div className="quiet small">{rate(has.readBytesPerS, has.writeBytesPerS)}</div>
+            {role.writtenADayBytes > 0 && (
+              <div className={`small ${has.years === undefined ? 'unproven' : has.years < years ? 'short' : 'quiet'}`}>
+                {has.years === undefined
+                  ? 'endurance unknown'
+                  : has.years > 100
+                    ? 'lasts beyond its age'
+                    : `lasts ${number(has.years, 2)} years`}
+              </div>
+            )}
+          </>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** The levels that so many of the draft's drives make. */
+function Arrays({ assessment, roles }: { assessment: Assessment; roles: readonly RoleSize[] }) {
+  const fitted = assessment.facts.parts
+    .ofKind('drive')
+    .filter(({ part, item }) => part.capacityGB !== undefined && (item.roles?.length ?? 0) > 0);
+  const parts = [...new Map(fitted.map(({ part }) => [part.id as string, part])).values()];
+  const largest = [...roles].sort((a, b) => b.spaceAtEndBytes - a.spaceAtEndBytes)[0];
+  const first = fitted.find(({ item }) => largest && item.roles?.includes(largest.role))?.part ?? parts[0];
+  const [chosen, setChosen] = useState<string>();
+  const [drives, setDrives] = useState(4);
+  const part = parts.find(({ id }) => id === chosen) ?? first;
+  if (!part?.capacityGB || !largest) return null;
+  const member: Member = {
+    capacityBytes: part.capacityGB * 1e9,
+    readBytesPerS: part.seqReadMBs === undefined ? undefined : part.seqReadMBs * 1e6,
+    writeBytesPerS: part.sustainedWriteMBs === undefined ? undefined : part.sustainedWriteMBs * 1e6,
+    unrecoverablePerBit: part.unrecoverableReadPerBit,
+  };
+  return (
+    <details style={{ marginBottom: 12 }}>
+      <summary className="small">Compare array levels</summary>
+      <p className="sentence">
+        <Num
+          label="Drives of the array"
+          value={drives}
+          min={1}
+          max={24}
+          whole
+          onChange={(value) => setDrives(value ?? 4)}
+        />{' '}
+        of{' '}
+        <Pick
+          label="Drive of the array"
+          value={part.id as string}
+          options={parts.map((entry) => [entry.id as string, fullName(entry)] as const)}
+          onChange={setChosen}
+        />
+        , for {size(largest.spaceAtEndBytes)} of {largest.role} space:
+      </p>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Level</th>
+            <th scope="col" className="num">
+              usable
+            </th>
+            <th scope="col" className="num">
+              reads, writes
+            </th>
+            <th scope="col" className="num">
+              may fail
+            </th>
+            <th scope="col" className="num">
+              rebuild
+            </th>
+            <th scope="col" className="num">
+              loss then
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {arrayLevels(member, drives).map((level) => (
+            <tr key={level.level}>
+              <th scope="row">{level.level}</th>
+              <td className={`num ${level.usableBytes < largest.spaceAtEndBytes ? 'short' : ''}`}>
+                {size(level.usableBytes)}
+              </td>
+              <td className="num">
+                {level.readBytesPerS === undefined ? '?' : byteRate(level.readBytesPerS)},{' '}
+                {level.writeBytesPerS === undefined ? '?' : byteRate(level.writeBytesPerS)}
+              </td>
+              <td className={`num ${level.survives === 0 ? 'between' : ''}`}>
+                {level.survives === 0 ? 'none: the only copy' : level.survives}
+              </td>
+              <td className="num">
+                {level.survives === 0
+                  ? ''
+                  : level.rebuildHours === undefined
+                    ? '?'
+                    : `${number(level.rebuildHours, 2)} h`}
+              </td>
+              <td className={`num ${(level.lossOnRebuild ?? 0) > 0.05 ? 'between' : ''}`}>
+                {level.survives === 0
+                  ? ''
+                  : level.lossOnRebuild === undefined
+                    ? '?'
+                    : level.lossOnRebuild === 0
+                      ? 'none'
+                      : `${number(level.lossOnRebuild * 100, 2)} %`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}
+
+/** Least rates that the targets ask for, before any part is chosen. */
+function Asked({ assessment }: { assessment: Assessment }) {
+  const { brief } = assessment.facts;
+  const asked = askedRates(assessment);
+  if (asked.length === 0) return null;
+  const nameOf = (by: (typeof asked)[number]['by']) =>
+    'task' in by
+      ? (brief.tasks.find((task) => task.id === by.task)?.name ?? by.task)
+      : (brief.sittings.find((sitting) => sitting.id === by.sitting)?.name ??
+        brief.tasks.find((task) => `alone-${task.id}` === by.sitting)?.name ??
+        by.sitting);
+  return (
+    <>
+      <h2>Rates that the targets ask for</h2>
+      <table style={{ marginBottom: 12 }}>
+        <thead>
+          <tr>
+            <th scope="col">At least</th>
+            <th scope="col" className="num">
+              asked
+            </th>
+            <th scope="col">most by</th>
+            <th scope="col" className="num">
+              draft offers
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {asked.map((row) => (
+            <tr key={row.resource}>
+              <td>{resourceName(row.resource)}</td>
+              <td className="num">{quantity(row.asked, row.unit)}</td>
+              <td className="small">{nameOf(row.by)}</td>
+              <td
+                className={`num ${row.offered === undefined ? 'quiet' : row.offered < row.asked ? 'short' : 'carries'}`}
+              >
+                {row.offered === undefined ? 'nothing known' : quantity(row.offered, row.unit)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
