@@ -69,6 +69,11 @@ function mentioned(data: CatalogueData, brief: Brief, machines: readonly Machine
     ),
   );
   for (const id of brief.ownedDisplays) ids.add(id);
+  // licences of the applications in the brief: what the software costs is told before one is chosen
+  const applications = new Set(brief.tasks.map((task) => task.application));
+  const names = new Set(data.applications.filter(({ id }) => applications.has(id)).map(({ name }) => name));
+  for (const part of data.parts)
+    if (part.kind === 'licence' && part.application !== undefined && names.has(part.application)) ids.add(part.id);
   return {
     ...data,
     parts: data.parts.filter((part) => ids.has(part.id)),

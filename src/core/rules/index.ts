@@ -64,6 +64,7 @@ import { frontPorts } from './ports/frontPorts';
 import { displayLinks } from './ports/displayLinks';
 import { adaptiveSync } from './ports/adaptiveSync';
 import { applicationNeeds } from './work/applicationNeeds';
+import { licences } from './work/licences';
 import { scratchCells } from './work/scratchCells';
 import { surplusMemory } from './surplus/surplusMemory';
 import { surplusSupply } from './surplus/surplusSupply';
@@ -136,6 +137,7 @@ export const rules: readonly Rule[] = [
   adaptiveSync,
   applicationFloor,
   applicationNeeds,
+  licences,
   mustHaves,
   driveSpace,
   surplusMemory,

@@ -57,6 +57,15 @@ const EDITOR = applicationSchema.parse({
   ownMemoryGiB: 2,
   ownGraphicsMemoryGiB: 1,
 });
+/** Sold by the application's maker. */
+const LICENCE = {
+  kind: 'licence',
+  id: 'licence',
+  maker: 'Reelwright',
+  name: 'One-year seat',
+  application: EDITOR.name,
+  terms: 'tied',
+};
 const EDITOR_BRIEF = { tasks: [{ ...PLAY, application: 'editor' }, DESK] };
 
 const standing =
@@ -562,6 +571,27 @@ export const CASES: Readonly<
       'computeStacks',
     ],
     passes: { brief: EDITOR_BRIEF, applications: [{ ...EDITOR, computeStacks: ['Tesserel'] }] },
+  },
+  licences: {
+    fails: [
+      { brief: EDITOR_BRIEF, applications: [EDITOR], addParts: [LICENCE] },
+      { level: 'note', code: 'licence-missing', application: EDITOR.name },
+    ],
+    unproven: [
+      {
+        brief: EDITOR_BRIEF,
+        applications: [EDITOR],
+        addParts: [{ ...LICENCE, terms: undefined }],
+        items: plus({ id: 'licence-1', part: 'licence' }),
+      },
+      'terms',
+    ],
+    passes: {
+      brief: EDITOR_BRIEF,
+      applications: [EDITOR],
+      addParts: [LICENCE],
+      items: plus({ id: 'licence-1', part: 'licence' }),
+    },
   },
   'scratch-cells': {
     fails: [{ parts: { ssd: { cellKind: 'QLC' } } }, { level: 'caution', cells: 'QLC' }],

@@ -10,6 +10,7 @@ import { fullName } from '@/core/fitted';
 import { byteRate, memorySize, number, quantity, size } from '@/core/words/format';
 import { resourceName } from '@/core/words/names';
 import { Num, Pick } from '../shared/phrases';
+import { Software } from './Software';
 
 /** Sizes that follow from the work alone, beside what the draft has. */
 export function Sizes({ assessment }: { assessment: Assessment }) {
@@ -102,6 +103,7 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
           <Arrays assessment={assessment} roles={roles} />
         </>
       )}
+      <Software assessment={assessment} />
       <Asked assessment={assessment} />
     </>
   );

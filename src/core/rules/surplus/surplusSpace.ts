@@ -20,7 +20,8 @@ export const surplusSpace: Rule = {
       // a drive of several roles is large for all of them together
       if (drives.some(({ item, part }) => (item.roles?.length ?? 0) > 1 || part.capacityGB === undefined)) return [];
       const hasGB = drives.reduce((sum, { part }) => sum + (part.capacityGB ?? 0), 0);
-      const needsGB = (need / 1e9) * grown(years);
+      const growth = brief.growthPercent === undefined ? grown(years) : (1 + brief.growthPercent / 100) ** years;
+      const needsGB = (need / 1e9) * growth;
       return [
         {
           rule: 'surplus-space',

@@ -15,6 +15,14 @@ export type WorkFigures =
     }
   | { readonly code: 'no-system'; readonly application: string; readonly wants: readonly string[] }
   | { readonly code: 'certified-driver'; readonly application: string; readonly card: string; readonly has: boolean }
+  | { readonly code: 'licence-missing'; readonly application: string }
+  | {
+      readonly code: 'licence-terms';
+      readonly application: string;
+      readonly licence: string;
+      readonly terms: 'tied' | 'transferable' | 'yearly' | 'metered' | 'free';
+      readonly owned: boolean;
+    }
   | { readonly code: 'fast-ports'; readonly needs: number; readonly gbitPerS: number; readonly has: number }
   | { readonly code: 'optical-drive'; readonly has: boolean }
   | { readonly code: 'encryption'; readonly drive: string; readonly has: boolean }

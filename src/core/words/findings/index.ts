@@ -377,6 +377,8 @@ export function findingWords(check: Check): Words {
     case 'operating-system':
     case 'no-system':
     case 'certified-driver':
+    case 'licence-missing':
+    case 'licence-terms':
     case 'fast-ports':
     case 'optical-drive':
     case 'encryption':

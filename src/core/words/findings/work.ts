@@ -2,6 +2,15 @@ import type { WorkFigures } from '../../rules/work/figures';
 import { listed, number } from '../format';
 import { fails, type CheckOf, type Words } from './words';
 
+/** Terms of a licence as they are read. */
+export const TERMS = {
+  tied: 'tied to this machine',
+  transferable: 'which may move to another machine',
+  yearly: 'paid each year',
+  metered: 'paid by use',
+  free: 'free of charge',
+} as const;
+
 export function workWords(check: CheckOf<WorkFigures>): Words {
   const bad = fails(check);
   switch (check.code) {
@@ -31,6 +40,18 @@ export function workWords(check: CheckOf<WorkFigures>): Words {
             mend: 'Take a card with a certified driver, or do without support.',
           }
         : { says: `${check.card} has a certified driver, as ${check.application} asks.` };
+    case 'licence-missing':
+      return {
+        says: `${check.application} is sold with a licence, and none is here: what the software costs is not in the price.`,
+        mend: 'Add one, or mark one that is there as owned.',
+      };
+    case 'licence-terms':
+      return bad
+        ? {
+            says: `${check.licence} is tied to the machine that it came with: it does not move to this one.`,
+            mend: 'Take a new licence, or ask its maker.',
+          }
+        : { says: `${check.application} runs here with ${check.licence}, ${TERMS[check.terms]}.` };
     case 'fast-ports':
       return {
         says: `${check.has} ports of ${number(check.gbitPerS)} Gb/s or more; the brief asks for ${check.needs}.`,

@@ -1,0 +1,41 @@
+import { licencesFor } from '../../sizing/software';
+import { idsOf, nameOf, unknown, type Check, type Rule } from '../rule';
+
+export const licences: Rule = {
+  id: 'licences',
+  holds: 'each application that is sold has a licence here, on terms that let it run on this machine',
+  compares: 'the applications of the brief with the licences of the draft and their terms',
+  reads: ['licence'],
+  levels: ['unproven', 'caution', 'note'],
+  source: 'terms of the licences',
+  check: ({ parts, brief, catalogue, machine }) => {
+    const wanted = [...new Set(brief.tasks.flatMap((task) => task.application ?? []))].sort();
+    return wanted.flatMap((id): Check[] => {
+      const profile = catalogue.application(id);
+      if (!profile || licencesFor(profile.name, catalogue).length === 0) return [];
+      const application = profile.name;
+      const here = parts.ofKind('licence').filter(({ part }) => part.application === application);
+      if (here.length === 0)
+        return [
+          { rule: 'licences', level: 'note', code: 'licence-missing', items: [], application, adds: ['licence'] },
+        ];
+      return here.map((licence): Check => {
+        const { terms } = licence.part;
+        if (terms === undefined)
+          return unknown('licences', `on which terms ${application} may run here`, [licence, 'terms']);
+        // what is tied stays with the machine that it came with
+        const stays = terms === 'tied' && licence.item.owned === true && machine.present !== true;
+        return {
+          rule: 'licences',
+          level: stays ? 'caution' : 'passes',
+          code: 'licence-terms',
+          items: idsOf(licence),
+          application,
+          licence: nameOf(licence),
+          terms,
+          owned: licence.item.owned === true,
+        };
+      });
+    });
+  },
+};
