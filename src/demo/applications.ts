@@ -50,7 +50,7 @@ export const APPLICATIONS: readonly Record<string, unknown>[] = [
 
   { ...COMMON, id: 'lamplight', name: 'Lamplight', trade: 'render', threadCap: 128, cards: { max: 4, gain: 0.95 }, computeStacks: ['Tesserel', 'Loomwork'], memoryGiB: { minimum: 16, recommended: 64 }, graphicsMemoryGiB: { minimum: 8, recommended: 12 }, ownMemoryGiB: 3, ownGraphicsMemoryGiB: 0.8 },
   // on cores only: scenes as large as memory
-  { ...COMMON, id: 'deepray', name: 'Deepray', trade: 'render', effects: 'processor', threadCap: 256, memoryGiB: { minimum: 32, recommended: 128 }, graphicsMemoryGiB: { minimum: 1, recommended: 2 }, ownMemoryGiB: 4, ownGraphicsMemoryGiB: 0 },
+  { ...COMMON, id: 'deepray', name: 'Deepray', trade: 'render', effects: 'processor', threadCap: 256, memoryGiB: { minimum: 32, recommended: 96 }, graphicsMemoryGiB: { minimum: 1, recommended: 2 }, ownMemoryGiB: 4, ownGraphicsMemoryGiB: 0 },
   // one card, one stack, quicker on it
   { ...COMMON, id: 'glintpath', name: 'Glintpath', trade: 'render', threadCap: 32, costs: { graphics: 0.8 }, computeStacks: ['Tesserel'], memoryGiB: { minimum: 16, recommended: 32 }, graphicsMemoryGiB: { minimum: 12, recommended: 24 }, ownMemoryGiB: 4, ownGraphicsMemoryGiB: 1.5 },
 

@@ -164,14 +164,14 @@ export function mosaicsBrief(): Brief {
     ownedDisplays: ['glasswater-pane-32'],
     tasks: [
       { kind: 'survey', id: 'align', name: 'Align the stills', importance: 5, runsPerWeek: 2, application: 'stonefathom', images: 12_000, mpx: 24, mbPerImage: 12, neighbours: 30, depth: 'quarter', blockMPoints: 90, targetH: 11 },
-      { kind: 'survey', id: 'site', name: 'Model of one site, in detail', importance: 4, runsPerWeek: 2, application: 'meshkeel', images: 600, mpx: 24, mbPerImage: 12, neighbours: 40, depth: 'half', blockMPoints: 60, targetH: 3 },
-      { kind: 'render', id: 'fly', name: 'Render the fly-through', importance: 3, runsPerWeek: 1, application: 'lamplight', width: 1920, height: 1080, samples: 192, bounces: 3, mTriangles: 30, texturesGiB: 4, frames: 900, targetH: 6 },
-      { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 20, conferencing: true, otherGiB: 1 },
+      { kind: 'custom', id: 'mesh', name: 'Lay pictures over the mesh', importance: 3, runsPerWeek: 2, mode: 'elastic', unit: 'tile', unitsPerRun: 400, targetMin: 60, threadCap: 64, parallelGwork: 600, serialGwork: 12, fp32Gflop: 9000, memoryGiB: 40, graphicsMemoryGiB: 6, writeGB: { scratch: 0.4 } },
+      { kind: 'render', id: 'fly', name: 'Render the fly-through', importance: 3, runsPerWeek: 1, application: 'deepray', width: 1920, height: 1080, samples: 96, bounces: 3, mTriangles: 30, texturesGiB: 4, frames: 200, targetH: 4 },
+      { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 10, conferencing: false, otherGiB: 1 },
     ],
     sittings: [
       { id: 'aligning', name: 'Aligning', hoursPerWeek: 30, tasks: ['align', 'desk'] },
-      { id: 'site', name: 'One site', hoursPerWeek: 6, tasks: ['site', 'desk'] },
-      { id: 'rendering', name: 'Rendering', hoursPerWeek: 8, tasks: ['fly', 'desk'] },
+      { id: 'meshing', name: 'Meshing', hoursPerWeek: 8, tasks: ['mesh', 'desk'] },
+      { id: 'rendering', name: 'Rendering', hoursPerWeek: 4, tasks: ['fly', 'desk'] },
     ],
   });
 }

@@ -114,6 +114,18 @@ export async function guessTable(uploadId: string, choice: unknown) {
   return files.guessTable(service(), String(uploadId), choice);
 }
 
+export async function copySeat(seatId: string) {
+  return moved(work.copySeat(service(), String(seatId)));
+}
+
+export async function dropSeat(seatId: string) {
+  return moved(work.dropSeat(service(), String(seatId)));
+}
+
+export async function bringSeat(removed: unknown) {
+  return moved(work.bringSeat(service(), removed));
+}
+
 export async function addPresentMachine(seatId: string): Promise<string | undefined> {
   return moved(desk.addPresentMachine(service(), String(seatId)));
 }

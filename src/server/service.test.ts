@@ -297,6 +297,31 @@ describe('drafts', () => {
     expect((await bundle()).measuredElsewhere).toEqual([]);
   });
 
+  test('a seat is copied with its drafts, taken away, and brought back as it was', async () => {
+    const before = await bundle();
+    const copy = await work.copySeat(service, 'film');
+    const made = await work.seatBundle(service, copy ?? '');
+    expect(made?.seat.name).toBe('Film, copy');
+    expect(made?.brief.body.tasks).toEqual(before.brief.body.tasks);
+    expect(made?.drafts.map((draft) => draft.body)).toEqual(before.drafts.map((draft) => draft.body));
+    // the copy goes its own way
+    await work.saveDraftEdit(service, { ...target(1), seatId: copy, documentId: `${copy}.film-a` }, swap);
+    expect((await work.seatBundle(service, copy ?? ''))?.drafts[0]?.body).not.toEqual(before.drafts[0]?.body);
+    expect((await bundle()).drafts[0]?.body).toEqual(before.drafts[0]?.body);
+    expect((await work.seatBundle(service, (await work.copySeat(service, 'film')) ?? ''))?.seat.name).toBe(
+      'Film, copy 2',
+    );
+
+    const removed = await work.dropSeat(service, 'film');
+    expect(await work.seatBundle(service, 'film')).toBeUndefined();
+    expect(await work.bringSeat(service, removed)).toBe(true);
+    expect((await bundle()).drafts.map((draft) => draft.body)).toEqual(before.drafts.map((draft) => draft.body));
+    expect(await work.bringSeat(service, removed)).toBe(false);
+    expect(await work.bringSeat(service, { seat: 'nonsense' })).toBe(false);
+    expect(await work.dropSeat(service, 'nothing')).toBeUndefined();
+    expect(await work.copySeat(service, 'nothing')).toBeUndefined();
+  });
+
   test('with a part that left the catalogue still open and say so', async () => {
     await service.db.deleteFrom('offers').where('part_id', '=', 'palisar-gale-12').execute();
     await service.db.deleteFrom('parts').where('id', '=', 'palisar-gale-12').execute();

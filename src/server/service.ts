@@ -324,6 +324,53 @@ export async function newSeat(
   });
 }
 
+/** A seat like another one, to be varied: its brief and its drafts under a name and ids of its own. */
+export async function copySeat(service: Service, seatId: string): Promise<string | undefined> {
+  const from = await projects.readSeat(service.db, seatId);
+  if (!from) return undefined;
+  const seats = await projects.listSeats(service.db);
+  const names = new Set(seats.filter((seat) => seat.projectId === from.seat.projectId).map((seat) => seat.name));
+  let name = `${from.seat.name}, copy`;
+  for (let n = 2; names.has(name); n++) name = `${from.seat.name}, copy ${n}`;
+  const copy = freeSeatId(seats, seatId);
+  await projects.addSeat(service.db, {
+    projectId: from.seat.projectId,
+    projectName: from.seat.projectName,
+    seatId: copy,
+    seatName: name,
+    brief: { ...from.brief.body, id: copy, name } as Brief,
+    drafts: from.drafts.map((draft) => draft.body),
+  });
+  return copy;
+}
+
+/** Takes a seat away; what was there can be brought back with `bringSeat`. */
+export const dropSeat = (service: Service, seatId: string): Promise<projects.SeatDocuments | undefined> =>
+  projects.removeSeat(service.db, seatId);
+
+const removedSeat = z.object({
+  seat: z.object({ id: z.string(), name: z.string(), projectId: z.string(), projectName: z.string() }),
+  brief: z.object({ body: briefSchema }),
+  drafts: z.array(z.object({ body: machineSchema })),
+});
+
+/** Brings a removed seat back; false when its place is taken or it is no seat. */
+export async function bringSeat(service: Service, removed: unknown): Promise<boolean> {
+  const read = removedSeat.safeParse(removed);
+  if (!read.success) return false;
+  const { seat, brief, drafts } = read.data;
+  if ((await projects.listSeats(service.db)).some(({ id }) => id === seat.id)) return false;
+  await projects.addSeat(service.db, {
+    projectId: seat.projectId,
+    projectName: seat.projectName,
+    seatId: seat.id,
+    seatName: seat.name,
+    brief: brief.body,
+    drafts: drafts.map(({ body }) => body),
+  });
+  return true;
+}
+
 /** Seats and the fixed day of a demo database. */
 export const addDemoSeat = (service: Service, seat: projects.NewSeat): Promise<void> =>
   projects.addSeat(service.db, seat);

@@ -120,6 +120,18 @@ export async function addSeat(db: Database, seat: NewSeat): Promise<void> {
   });
 }
 
+/** Takes a seat away with its documents and its undo list. @returns what was there, to bring it back with */
+export async function removeSeat(db: Database, seatId: string): Promise<SeatDocuments | undefined> {
+  const seat = await readSeat(db, seatId);
+  if (!seat) return undefined;
+  await writing(db, async (trx) => {
+    await trx.deleteFrom('history').where('seat_id', '=', seatId).execute();
+    await trx.deleteFrom('documents').where('seat_id', '=', seatId).execute();
+    await trx.deleteFrom('seats').where('id', '=', seatId).execute();
+  });
+  return seat;
+}
+
 export type Saved<T> =
   | { readonly state: 'saved'; readonly revision: number; readonly body: T }
   /** Someone saved in between: what is stored now, so that the edit can be offered again on top of it. */

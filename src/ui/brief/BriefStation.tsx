@@ -24,11 +24,16 @@ import { TaskSentence } from './sentences';
 export function BriefStation() {
   const brief = useSeat((state) => state.bundle.brief.body);
   const edit = useSeat((state) => state.editBrief);
+  const project = useSeat((state) => state.bundle.seat.projectName);
+  const today = useSeat((state) => state.bundle.today);
   const alone = brief.tasks.filter((task) => !brief.sittings.some((sitting) => sitting.tasks.includes(task.id)));
   const shown = new Set<string>();
   return (
     <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.35fr) minmax(360px, 1fr)' }}>
       <section className="pane" aria-label="The work">
+        <p className="printed">
+          {project}: {brief.name}. The work as it was told on {today}.
+        </p>
         <Terms brief={brief} edit={edit} />
         {brief.tasks.length === 0 && (
           <p className="quiet" style={{ margin: '12px 0' }}>
@@ -51,8 +56,12 @@ export function BriefStation() {
           </div>
         )}
         <AddTask brief={brief} edit={edit} />
+        <p className="printed" style={{ marginTop: 24 }}>
+          This is the work that the machine is to be sized for. Confirmed by ______________________________ on
+          ____________________
+        </p>
       </section>
-      <section className="pane" aria-label="What it demands">
+      <section className="pane unprinted" aria-label="What it demands">
         <Demands />
       </section>
     </div>
@@ -354,12 +363,16 @@ function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
           </span>
         </h3>
         {beam && (
-          <span style={{ width: 150, flex: 'none' }}>
+          <span className="unprinted" style={{ width: 150, flex: 'none' }}>
             <Beam axis={beam.axis} band={beam.band} verdict={beam.verdict} sentence={beam.sentence} compact />
           </span>
         )}
         {beam && (
-          <span className={`small num cut ${beam.verdict}`} style={{ width: 118, flex: 'none' }} title={beam.gets}>
+          <span
+            className={`unprinted small num cut ${beam.verdict}`}
+            style={{ width: 118, flex: 'none' }}
+            title={beam.gets}
+          >
             {result.verdict === 'unproven' ? 'unproven' : beam.gets}
           </span>
         )}
@@ -422,7 +435,7 @@ function HowOften({ task, onChange }: { task: Task; onChange: (task: Task) => vo
 function AddTask({ brief, edit }: { brief: Brief; edit: Edit }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
-    <div className="row" style={{ marginTop: 14 }}>
+    <div className="row unprinted" style={{ marginTop: 14 }}>
       <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu">
         Add a task
       </Button>
@@ -449,6 +462,7 @@ function AddTask({ brief, edit }: { brief: Brief; edit: Edit }) {
           Add a sitting
         </Button>
       )}
+      {brief.tasks.length > 0 && <Button onClick={() => window.print()}>Print the brief</Button>}
       {anchor && (
         <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
           {TEMPLATES.map((template) => (

@@ -1,7 +1,9 @@
 'use client';
 
 import Link from 'next/link';
-import { useMemo } from 'react';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { bringSeat } from '@/server/actions';
 import { assess, contextOf, type Assessment } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
 import { coins } from '@/core/words/format';
@@ -13,6 +15,8 @@ import { LevelSign } from '../shared/Level';
 import { DeskBar } from '../shared/DeskBar';
 import { STATIONS, stationPath } from '../seat/stations';
 import { AddPresent } from './AddPresent';
+import type { RemovedSeat } from './removed';
+import { SeatActions } from './SeatActions';
 import { OwnedPanel, type Place } from './OwnedPanel';
 import { SettingsPanel, type RegionChoice } from './SettingsPanel';
 import { StartPanel } from './StartPanel';
@@ -50,6 +54,8 @@ export function DeskStation({
       }),
     [seats],
   );
+  const [gone, setGone] = useState<RemovedSeat>();
+  const router = useRouter();
   const projects = [...new Map(seats.map((bundle) => [bundle.seat.projectId, bundle.seat.projectName]))];
   return (
     <div className="frame" style={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>
@@ -57,6 +63,23 @@ export function DeskStation({
       <main className="station">
         <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(300px, 360px)' }}>
           <section className="pane" aria-label="Projects">
+            {gone && (
+              <p className="bar" role="status" style={{ marginBottom: 10 }}>
+                {gone.seat.name} is removed, with {gone.drafts.length} {gone.drafts.length === 1 ? 'draft' : 'drafts'}.
+                <button
+                  type="button"
+                  className="link"
+                  onClick={() =>
+                    void bringSeat(gone).then(() => {
+                      setGone(undefined);
+                      router.refresh();
+                    })
+                  }
+                >
+                  Bring it back
+                </button>
+              </p>
+            )}
             {rows.length === 0 && (
               <>
                 <h1>No project yet</h1>
@@ -74,7 +97,7 @@ export function DeskStation({
                 {rows
                   .filter((row) => row.bundle.seat.projectId === id)
                   .map((row) => (
-                    <SeatRow key={row.bundle.seat.id} bundle={row.bundle} drafts={row.drafts} />
+                    <SeatRow key={row.bundle.seat.id} bundle={row.bundle} drafts={row.drafts} onGone={setGone} />
                   ))}
               </section>
             ))}
@@ -95,7 +118,9 @@ export function DeskStation({
 function SeatRow({
   bundle,
   drafts,
+  onGone,
 }: {
+  onGone: (removed: RemovedSeat) => void;
   bundle: SeatBundle;
   drafts: readonly { draft: SeatBundle['drafts'][number]; assessment: Assessment }[];
 }) {
@@ -116,6 +141,7 @@ function SeatRow({
             Case file
           </a>
           <AddPresent seatId={seat.id} />
+          <SeatActions seatId={seat.id} onGone={onGone} />
         </span>
       </div>
       <p className="quiet small">
