@@ -2,8 +2,11 @@ import { assess, contextOf } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
 import { caseCatalogue, readCase } from '@/core/formats/caseFile';
 import { emptyCatalogue } from '@/core/formats/catalogue';
+import { catalogueSchema } from '@/core/formats/catalogueSchema';
 import type { TaskKind } from '@/core/work/tasks';
 import { startingTask } from '@/core/work/templates';
+import { demoCatalogue } from '@/demo/catalogue';
+import { demoSeats } from '@/demo/ninefathom';
 import { filmCase, median, parseBaseline } from './baseline';
 
 const parsed = readCase(filmCase);
@@ -46,4 +49,17 @@ const everything = {
 line(
   'assess, six tasks in one sitting',
   median(() => assess(machine, everything, context)),
+);
+
+// the desk: every draft of every seat of the demo, placements searched anew
+const demo = catalogueSchema.parse(demoCatalogue());
+const seats = demoSeats();
+const drafts = seats.reduce((all, seat) => all + seat.drafts.length, 0);
+const whole = compileCatalogue(demo);
+line(
+  `assess, ${seats.length} seats with ${drafts} drafts`,
+  median(() => {
+    const fresh = contextOf(whole, today);
+    for (const seat of seats) for (const draft of seat.drafts) assess(draft, seat.brief, fresh);
+  }, 20),
 );

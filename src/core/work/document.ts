@@ -66,7 +66,17 @@ their *worst moments*: demand there is a stated factor above the mean.
 Alone, a unit takes max over resources (perfectly pipelined) plus (1 − overlap) × (sum of its stages − that). Several share
 max-min: all grow together until a resource is full.
 
-**Memory.** What all tasks of a sitting hold adds up. What does not fit slows its users by 1 + cost × missing share.
+**Memory.** What all tasks of a sitting hold adds up. What does not fit slows its users by 1 + cost × missing share; models
+that learn or answer, and guests, do not run at all when they do not fit. A learning run’s states lie on each card, or in
+shards of 1 ÷ cards on each.
+
+**Arithmetic of a card.** FP32, dense half-precision matrix and FP64 rates are told apart. Cards that learn together exchange
+2 (n − 1) ÷ n of the gradients, or 3 (n − 1) ÷ n of the weights when these are sharded, over the narrowest of their links.
+
+**Sizes.** Before any part is chosen the same demands give memory as module sets, graphics memory, and drives by role: rates
+of real time and of runs within their targets, space grown over the years, writes a day and the rating that lasts. Years of
+endurance = rated writes ÷ (writes a day × 365); arrays by level with rebuild time and the chance of an unreadable bit
+meanwhile, 1 − (1 − u)^bits.
 
 **Bands.** Every constant has a spread (a factor). Products combine spreads as independent log-normal errors; sums weigh
 them by share. A figure outside the range a trade was thought through for widens the band by the root of how far outside,
@@ -75,7 +85,9 @@ the constant’s spread.
 
 **Evidence.** Measured ÷ predicted of one kind of work, from runs on one thread, becomes a factor: a normal model on
 logarithms with the constant’s spread as prior and the runs’ range (or 15 %) as noise. Runs on more threads then give one
-factor for what threads bring. Both apply to that machine in full, to machines with the same processor with 10 % more
+factor for what threads bring. Sequential runs of a drive and memory streams on all threads correct the stated rates in the
+same way; where nothing is stated the results are the rate, for writes up to the length that was run. A result says which
+part it is about. All apply to that machine in full, to machines with the same processor with 10 % more
 doubt, of its family with 20 %. Rows marked *check* teach nothing and are held against the prediction.
 
 **Held against a real machine**: two threads of 2.5 GHz, a virtual machine shared with others. From 12 calibrating rows of

@@ -295,7 +295,7 @@ function SittingBlock({
               {i > 0 ? ', ' : ''}
               {brief.tasks.find((task) => task.id === id)?.name ?? id}
               {sitting.tasks.length > 1 && (
-                <>
+                <span className="unprinted">
                   {' ('}
                   <button
                     type="button"
@@ -307,7 +307,7 @@ function SittingBlock({
                     not here
                   </button>
                   )
-                </>
+                </span>
               )}
             </span>
           ))}

@@ -70,7 +70,7 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
               <tr>
                 <th scope="col">Role</th>
                 <th scope="col" className="num">
-                  reads, writes
+                  a second
                 </th>
                 <th scope="col" className="num">
                   space
@@ -126,14 +126,19 @@ function Has({
 
 function Role({ role, years }: { role: RoleSize; years: number }) {
   const { has } = role;
-  const rate = (read: number | undefined, write: number | undefined) =>
-    [read, write].map((value) => (value === undefined ? '?' : value === 0 ? '–' : byteRate(value))).join(', ');
+  const told = (value: number | undefined) => (value === undefined ? '?' : byteRate(value));
+  const rates = (read: number | undefined, write: number | undefined) => (
+    <>
+      {read !== 0 && <div className="small">reads {told(read)}</div>}
+      {write !== 0 && <div className="small">writes {told(write)}</div>}
+    </>
+  );
   const grows = role.spaceAtEndBytes > role.spaceBytes * 1.001;
   const small = has.spaceBytes !== undefined && has.spaceBytes < role.spaceAtEndBytes;
   return (
     <tr>
       <th scope="row">{role.role}</th>
-      <td className="num">{rate(role.readBytesPerS, role.writeBytesPerS)}</td>
+      <td className="num">{rates(role.readBytesPerS, role.writeBytesPerS)}</td>
       <td className="num">
         {role.spaceBytes === 0 ? '' : size(role.spaceBytes)}
         {grows && <div className="quiet small">{size(role.spaceAtEndBytes)} at the end</div>}
@@ -150,7 +155,7 @@ function Role({ role, years }: { role: RoleSize; years: number }) {
         ) : (
           <>
             <span className={small ? 'short' : ''}>{has.spaceBytes === undefined ? '?' : size(has.spaceBytes)}</span>
-            <div className="quiet small">{rate(has.readBytesPerS, has.writeBytesPerS)}</div>
+            <div className="quiet">{rates(has.readBytesPerS, has.writeBytesPerS)}</div>
             {role.writtenADayBytes > 0 && (
               <div className={`small ${has.years === undefined ? 'unproven' : has.years < years ? 'short' : 'quiet'}`}>
                 {has.years === undefined
