@@ -58,8 +58,13 @@ const drafts = seats.reduce((all, seat) => all + seat.drafts.length, 0);
 const whole = compileCatalogue(demo);
 line(
   `assess, ${seats.length} seats with ${drafts} drafts`,
-  median(() => {
-    const fresh = contextOf(whole, today);
-    for (const seat of seats) for (const draft of seat.drafts) assess(draft, seat.brief, fresh);
-  }, 20),
+  median(
+    () => {
+      const fresh = contextOf(whole, today);
+      for (const seat of seats) for (const draft of seat.drafts) assess(draft, seat.brief, fresh);
+    },
+    20,
+    1,
+    2,
+  ),
 );

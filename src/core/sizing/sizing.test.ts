@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { resultOf, studio, taskOf } from '../tests/studio';
+import { app, resultOf, studio, taskOf } from '../tests/studio';
 import { assessed } from '../tests/world';
 import { arrayLevels, chanceOfLoss, drivesFor, type Member } from './arrays';
 import { enduranceYears, grown, ratingFor } from './endurance';
+import { cardKinds, publishedFloors } from './kinds';
 import { askedRates } from './rates';
 import { copiesOf, roleSizes } from './roles';
 
@@ -176,5 +177,68 @@ describe('rates that the targets ask for', () => {
       9,
     );
     expect(of('gpu.fp32')?.by).toEqual({ sitting: 'all' });
+  });
+});
+
+describe('kinds of cards and published floors', () => {
+  const PROFILES = [
+    app({
+      id: 'one',
+      name: 'Reelwright',
+      computeStacks: ['Tesserel', 'Loomwork'],
+      memoryGiB: { minimum: 16, recommended: 32 },
+    }),
+    app({
+      id: 'two',
+      name: 'Helmglass',
+      trade: 'scene',
+      computeStacks: ['Tesserel'],
+      certifiedDriver: true,
+      memoryGiB: { minimum: 32, recommended: 64 },
+    }),
+  ];
+  const seat = (over: object = {}) =>
+    studio([taskOf('edit-play', { application: 'one' }), taskOf('scene', { application: 'two' })], {
+      applications: PROFILES,
+      brief: { ownedDisplays: ['screen', 'screen'], ...over },
+    });
+
+  test('the stack that all applications share, the certified driver that one asks for, the displays', () => {
+    expect(cardKinds(seat()).graphics).toMatchObject({ stacks: ['Tesserel'], certified: ['Helmglass'], displays: 2 });
+    const apart = studio([taskOf('edit-play', { application: 'one' }), taskOf('scene', { application: 'two' })], {
+      applications: [PROFILES[0] ?? app(), app({ ...PROFILES[1], computeStacks: ['open compute'] })],
+    });
+    expect(cardKinds(apart).graphics?.stacks).toEqual([]);
+  });
+
+  test('a floor is the highest that is recommended, and a quarter on top: 64 GB become 80', () => {
+    expect(publishedFloors(seat())[0]).toEqual({
+      application: 'Helmglass',
+      what: 'memory',
+      minimumGib: 32,
+      recommendedGib: 64,
+      withMarginGib: 80,
+    });
+  });
+
+  test('cards are counted in what the draft has: work for 2.2 of them asks for three', () => {
+    const card = { fp32Tflops: 20 };
+    const result = (samples: number) =>
+      studio([taskOf('render', { samples, frames: 1, targetH: 0.02, mTriangles: 0.1 })], { parts: { card } });
+    const asked = askedRates(result(256)).find(({ resource }) => resource === 'gpu.fp32')?.asked ?? 0;
+    const samples = Math.round((256 * 2.2 * 20e12) / asked);
+    expect(cardKinds(result(samples)).graphics?.cards).toBe(3);
+    expect(cardKinds(result(Math.round(samples / 5))).graphics?.cards).toBe(1);
+  });
+
+  test('five cameras of 2.97 Gb/s, and nothing to take in behind a mixer', () => {
+    const inputs = [{ count: 5, width: 1920, height: 1080, fps: 50, chroma: '4:2:2', bitDepth: 10 }];
+    expect(cardKinds(studio([taskOf('live', { inputs })])).capture).toEqual({ inputs: 5, bitPerS: 2.97e9 });
+    expect(cardKinds(studio([taskOf('live', { inputs, via: 'mixer' })])).capture).toBeUndefined();
+  });
+
+  test('work without pictures asks for no card, and the network that is a must-have stays one', () => {
+    const build = studio([taskOf('build')], { brief: { mustHaves: { networkGbitPerS: 10 } } });
+    expect(cardKinds(build)).toEqual({ graphics: undefined, capture: undefined, networkBitPerS: 10e9 });
   });
 });

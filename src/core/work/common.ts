@@ -32,6 +32,13 @@ export const COMMON = {
     reasoning:
       'Pages that do not fit come back from the system drive, one to two orders slower than memory but touched less often.',
   },
+  floorMargin: {
+    value: 1.25,
+    spread: 1.2,
+    unit: '× recommended',
+    source: 'judgement',
+    reasoning: 'What makers recommend was true when it was printed; files grow before a machine is replaced.',
+  },
   foregroundCores: {
     value: 2,
     spread: 1,

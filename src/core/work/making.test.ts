@@ -218,6 +218,13 @@ describe('layers and stills, worked by hand', () => {
     expect(demandOn(result, 'cpu.parallel')).toBeCloseTo(4.95, 6);
   });
 
+  test('400 stills of 50 MB take 20 GB, and each holds 60 bytes a pixel on the card', () => {
+    const holds = studio([taskOf('stills')]).facts.sittings[0]?.holds ?? [];
+    const on = (what: string) => holds.find((hold) => hold.what === what)?.needs.value ?? 0;
+    expect(on('space:active')).toBeCloseTo(20e9, 0);
+    expect(on('graphics memory')).toBeCloseTo(45e6 * 60 + 0.8 * 2 ** 30, -3);
+  });
+
   test('strong noise reduction is a learnt filter: at home on a card, hours on cores', () => {
     const strong = taskOf('stills', { noiseReduction: 'strong' });
     const onCores = app({ trade: 'stills', effects: 'processor' });
@@ -243,6 +250,19 @@ describe('builds and guests, worked by hand', () => {
   test('each thread runs a job: 16 threads of 1.2 GB hold 19.2 GB', () => {
     const hold = studio([taskOf('build')]).facts.sittings[0]?.holds.find(({ what }) => what === 'memory');
     expect(hold?.needs.value).toBeCloseTo((16 * 1.2 + 1.5) * 2 ** 30, -3);
+  });
+
+  test('guests of 80 GB take their space, and idle ones only their memory', () => {
+    const idle = studio([taskOf('guests', { busyPercent: 0, mbPerS: 0 })]);
+    const holds = idle.facts.sittings[0]?.holds ?? [];
+    expect(holds.find(({ what }) => what === 'space:active')?.needs.value).toBeCloseTo(320e9, 0);
+    expect(holds.find(({ what }) => what === 'memory')?.needs.value).toBeCloseTo(4 * (8 * 2 ** 30 + 160 * 2 ** 20), 0);
+    expect(demandOn(resultOf(idle, 'guests'), 'cpu.parallel')).toBeUndefined();
+  });
+
+  test('more guests are a multiple of one: twice as many ask twice as much', () => {
+    const at = (guests: number) => demandOn(single(taskOf('guests', { guests })), 'cpu.parallel') ?? 0;
+    expect(at(4) / at(2)).toBeCloseTo(2, 9);
   });
 
   test('four guests of four threads, a quarter busy: 10.8 Gwork a second, 32 GiB that must fit', () => {

@@ -4,11 +4,13 @@ import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { derivedSizes } from '@/core/predict/sizes';
 import { arrayLevels, type Member } from '@/core/sizing/arrays';
+import { cardKinds, publishedFloors, type CardKinds } from '@/core/sizing/kinds';
 import { askedRates } from '@/core/sizing/rates';
 import { copiesOf, roleSizes, type RoleSize } from '@/core/sizing/roles';
 import { fullName } from '@/core/fitted';
 import { byteRate, memorySize, number, quantity, size } from '@/core/words/format';
 import { resourceName } from '@/core/words/names';
+import { Heads } from '../shared/Heads';
 import { Num, Pick } from '../shared/phrases';
 import { Software } from './Software';
 
@@ -16,6 +18,7 @@ import { Software } from './Software';
 export function Sizes({ assessment }: { assessment: Assessment }) {
   const held = derivedSizes(assessment).filter(({ what }) => !what.startsWith('space:'));
   const roles = roleSizes(assessment);
+  const floors = publishedFloors(assessment);
   const { brief } = assessment.facts;
   const has: Readonly<Record<string, number | undefined>> = {
     memory: assessment.supply.memoryBytes.rate?.value,
@@ -26,27 +29,21 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
     <>
       <h2>Sizes that follow</h2>
       <table style={{ marginBottom: 12 }}>
-        <thead>
-          <tr>
-            <th scope="col">Holds</th>
-            <th scope="col" className="num">
-              likely
-            </th>
-            <th scope="col" className="num">
-              to be safe
-            </th>
-            <th scope="col" className="num">
-              take at least
-            </th>
-            <th scope="col" className="num">
-              draft has
-            </th>
-          </tr>
-        </thead>
+        <Heads of={['Holds', 'likely', 'to be safe', 'take at least', 'draft has']} />
         <tbody>
           {held.map((row) => (
             <tr key={row.what}>
-              <td>{row.what}</td>
+              <td>
+                {row.what}
+                {floors
+                  .filter(({ what }) => what === row.what)
+                  .map((floor) => (
+                    <div key={floor.application} className="quiet small">
+                      {floor.application} asks for {floor.recommendedGib} GB: {number(floor.withMarginGib)} with a
+                      margin
+                    </div>
+                  ))}
+              </td>
               <td className="num">{memorySize(row.needsBytes)}</td>
               <td className="num">{memorySize(row.safeBytes)}</td>
               <td className="num">
@@ -57,6 +54,7 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
           ))}
         </tbody>
       </table>
+      <Cards kinds={cardKinds(assessment)} />
       {roles.length > 0 && (
         <>
           <div className="spread">
@@ -66,23 +64,7 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
             </span>
           </div>
           <table style={{ marginBottom: 6 }}>
-            <thead>
-              <tr>
-                <th scope="col">Role</th>
-                <th scope="col" className="num">
-                  a second
-                </th>
-                <th scope="col" className="num">
-                  space
-                </th>
-                <th scope="col" className="num">
-                  written a day
-                </th>
-                <th scope="col" className="num">
-                  draft has
-                </th>
-              </tr>
-            </thead>
+            <Heads of={['Role', 'a second', 'space', 'written a day', 'draft has']} />
             <tbody>
               {roles.map((role) => (
                 <Role key={role.role} role={role} years={brief.yearsOfService} />
@@ -106,6 +88,44 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
       <Software assessment={assessment} />
       <Asked assessment={assessment} />
     </>
+  );
+}
+
+/** Number and kind of cards, as one sentence each. */
+function Cards({ kinds: { graphics, capture, networkBitPerS } }: { kinds: CardKinds }) {
+  const gbit = (bits: number) => `${number(bits / 1e9, 4)} Gb/s`;
+  return (
+    <ul className="small" aria-label="Cards" style={{ marginBottom: 12 }}>
+      {graphics && (
+        <li>
+          <b>Graphics</b>
+          {graphics.cards === undefined
+            ? ''
+            : `: ${graphics.cards === 1 ? 'one card like the draft’s reaches the targets' : `${graphics.cards} cards like the draft’s for the targets`}`}
+          {graphics.stacks === undefined
+            ? ''
+            : graphics.stacks.length === 0
+              ? '; no compute stack runs all of the applications'
+              : `; with ${graphics.stacks.join(' or ')}`}
+          {graphics.certified.length > 0 ? `; a certified driver for ${graphics.certified.join(' and ')}` : ''}
+          {graphics.displays > 0
+            ? `; for ${graphics.displays} ${graphics.displays === 1 ? 'display' : 'displays'}`
+            : ''}
+          .
+        </li>
+      )}
+      {capture && (
+        <li>
+          <b>Capture</b>: {capture.inputs} {capture.inputs === 1 ? 'picture' : 'pictures'} at once
+          {capture.bitPerS === undefined ? '' : `, up to ${gbit(capture.bitPerS)} on the wire`}.
+        </li>
+      )}
+      {networkBitPerS > 0 && (
+        <li>
+          <b>Network</b>: {gbit(networkBitPerS)} or more.
+        </li>
+      )}
+    </ul>
   );
 }
 
@@ -212,26 +232,7 @@ function Arrays({ assessment, roles }: { assessment: Assessment; roles: readonly
         , for {size(largest.spaceAtEndBytes)} of {largest.role} space:
       </p>
       <table>
-        <thead>
-          <tr>
-            <th scope="col">Level</th>
-            <th scope="col" className="num">
-              usable
-            </th>
-            <th scope="col" className="num">
-              reads, writes
-            </th>
-            <th scope="col" className="num">
-              may fail
-            </th>
-            <th scope="col" className="num">
-              rebuild
-            </th>
-            <th scope="col" className="num">
-              loss then
-            </th>
-          </tr>
-        </thead>
+        <Heads of={['Level', 'usable', 'reads, writes', 'may fail', 'rebuild', 'loss then']} />
         <tbody>
           {arrayLevels(member, drives).map((level) => (
             <tr key={level.level}>
@@ -285,18 +286,7 @@ function Asked({ assessment }: { assessment: Assessment }) {
     <>
       <h2>Rates that the targets ask for</h2>
       <table style={{ marginBottom: 12 }}>
-        <thead>
-          <tr>
-            <th scope="col">At least</th>
-            <th scope="col" className="num">
-              asked
-            </th>
-            <th scope="col">most by</th>
-            <th scope="col" className="num">
-              draft offers
-            </th>
-          </tr>
-        </thead>
+        <Heads of={['At least', 'asked', 'most by', 'draft offers']} words={['most by']} />
         <tbody>
           {asked.map((row) => (
             <tr key={row.resource}>

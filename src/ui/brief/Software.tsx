@@ -4,6 +4,7 @@ import type { Assessment } from '@/core/assess';
 import { softwareOf } from '@/core/sizing/software';
 import { TERMS } from '@/core/words/findings/work';
 import { coins } from '@/core/words/format';
+import { Heads } from '../shared/Heads';
 
 /** What the applications of the brief cost over its years, and which licence that is. */
 export function Software({ assessment }: { assessment: Assessment }) {
@@ -19,20 +20,7 @@ export function Software({ assessment }: { assessment: Assessment }) {
         <span className="quiet small">with tax and shipping, over {brief.yearsOfService} years</span>
       </div>
       <table style={{ marginBottom: 12 }}>
-        <thead>
-          <tr>
-            <th scope="col">Licence</th>
-            <th scope="col" className="num">
-              once
-            </th>
-            <th scope="col" className="num">
-              a year
-            </th>
-            <th scope="col" className="num">
-              in all
-            </th>
-          </tr>
-        </thead>
+        <Heads of={['Licence', 'once', 'a year', 'in all']} />
         <tbody>
           {rows.map((row) => (
             <tr key={row.part}>
