@@ -11,6 +11,8 @@ import { compare, medianError } from '@/core/evidence/calibrate';
 import { realMeasurements } from '@/core/tests/reality';
 import { compareWithRival } from '@/core/money/rivals';
 import { editMachine } from '@/core/edits';
+import type { Task, TaskKind } from '@/core/work/tasks';
+import { startingTask } from '@/core/work/templates';
 import type { Machine } from '@/core/machine';
 import { demoCatalogue, demoParts } from './catalogue';
 import { benchBrief, benchDrafts, demoSeats, filmBrief, filmDrafts, sonarBrief, sonarDrafts } from './ninefathom';
@@ -314,6 +316,41 @@ describe('seats that run in real time', () => {
     expect(foghorn?.[0]).toBeGreaterThan((castdeck?.[0] ?? 0) * 1.3);
     expect(foghorn?.[1]).toBeUndefined();
     expect(pierlight?.[1]).toBeCloseTo((castdeck?.[1] ?? 0) * 2.4, 0);
+  });
+});
+
+describe('applications', () => {
+  const KINDS: Readonly<Record<string, TaskKind>> = {
+    edit: 'edit-export',
+    live: 'live',
+    scene: 'scene',
+    ingest: 'ingest',
+    audio: 'audio',
+    cad: 'solve',
+    render: 'render',
+    survey: 'survey',
+    motion: 'motion',
+    stills: 'stills',
+    build: 'build',
+    learn: 'serve',
+  };
+
+  test.each(Object.entries(KINDS))('%s: at least three, and no two ask the same of a machine', (trade, kind) => {
+    const profiles = catalogue.applications.filter((profile) => profile.trade === trade);
+    expect(profiles.length).toBeGreaterThanOrEqual(3);
+    const asked = profiles.map((profile) => {
+      const task = { ...startingTask(kind, 'one'), application: profile.id } as Task;
+      const [result] = assess(draft(1), { ...brief, tasks: [task], sittings: [] }, context).tasks;
+      // what it demands, what it holds, what it needs besides
+      return JSON.stringify([
+        result?.uses.map((use) => [use.resource, use.demand.value.toPrecision(6)]),
+        result?.impossible,
+        profile.threadCap,
+        profile.computeStacks,
+        profile.ownMemoryGiB,
+      ]);
+    });
+    expect(new Set(asked).size).toBe(profiles.length);
   });
 });
 
