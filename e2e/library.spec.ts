@@ -150,7 +150,7 @@ test.describe('the library', () => {
     await page.goto('/library?part=wexcombe-reef-4');
     await sheet(page).getByRole('button', { name: 'Remove', exact: true }).click();
     await expect(page.getByRole('alert').filter({ hasText: 'Not removed' })).toContainText(
-      'Film desk, Draft A; take it out there first',
+      /is used by .*Film desk, Draft A.*; take it out there first/,
     );
     await expect(
       sheet(page)

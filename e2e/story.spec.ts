@@ -42,7 +42,7 @@ test.describe('the film desk, from brief to branded comparison', () => {
     // weighed against the other draft and the present machine
     await page.getByRole('link', { name: 'Weigh', exact: true }).click();
     const row = page.getByRole('row', { name: /^Grade 5.4K raw/ });
-    await expect(row.getByRole('button', { name: /carries/ })).toHaveCount(2);
+    await expect(row.getByRole('button', { name: /carries/ })).toHaveCount(3);
     await expect(row.getByRole('button', { name: /falls short/ })).toHaveCount(1);
 
     // and next to a branded machine

@@ -177,8 +177,10 @@ test.describe('measured beside predicted', () => {
   }) => {
     await openFresh(page, 'weigh');
     const row = page.getByRole('row', { name: /^Export cinema master/ });
-    const cell = (draft: number) => row.getByRole('cell').nth(draft);
-    const [stranger, sister] = [await cell(1).textContent(), await cell(3).textContent()];
+    // earlier tests may have left copies between the drafts: each is found by its name
+    const heads = await page.getByRole('columnheader').allTextContents();
+    const cell = (draft: string) => row.getByRole('cell').nth(heads.indexOf(draft) - 1);
+    const [stranger, sister] = [await cell('Draft B').textContent(), await cell('Two lesser cards').textContent()];
     await page.getByRole('button', { name: 'Draft A', exact: true }).click();
     const section = page.getByRole('region', { name: 'Measured and predicted' });
     await section.getByRole('button', { name: 'Type one in' }).click();
@@ -193,8 +195,8 @@ test.describe('measured beside predicted', () => {
     await section.getByRole('button', { name: 'Keep the result' }).click();
     await expect(section.getByRole('row', { name: /^Encode HEVC medium/ })).toContainText('2 fps');
     await settled(page);
-    await expect(cell(3)).not.toHaveText(sister ?? '');
-    await expect(cell(1)).toHaveText(stranger ?? '');
+    await expect(cell('Two lesser cards')).not.toHaveText(sister ?? '');
+    await expect(cell('Draft B')).toHaveText(stranger ?? '');
     // and says there that it was measured elsewhere
     await page.getByRole('button', { name: 'Two lesser cards', exact: true }).click();
     await expect(section).toContainText(/\d results? of machines like it/);
