@@ -64,14 +64,13 @@ export function cardKinds(assessment: Assessment): CardKinds {
   const { brief, catalogue, parts, sittings } = assessment.facts;
   const profiles = [...new Set(brief.tasks.flatMap((task) => task.application ?? []))]
     .sort()
-    .flatMap((id) => catalogue.application(id) ?? [])
-    .filter((profile) => profile.effects === 'graphics');
+    .flatMap((id) => catalogue.application(id) ?? []);
   const drawn = assessment.tasks.some(
     ({ uses, impossible }) =>
       uses.some(({ resource, demand }) => isCardResource(resource) && demand.value > 0) ||
       impossible.some(({ code }) => code === 'no-graphics'),
   );
-  const asking = profiles.filter(({ computeStacks }) => computeStacks.length > 0);
+  const asking = profiles.filter(({ effects, computeStacks }) => effects === 'graphics' && computeStacks.length > 0);
   const [first, ...rest] = asking.map(({ computeStacks }) => computeStacks);
   const stacks = first?.filter((stack) => rest.every((others) => others.includes(stack)));
   const card = parts.one('graphics')?.part;

@@ -93,7 +93,7 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
 
 /** Number and kind of cards, as one sentence each. */
 function Cards({ kinds: { graphics, capture, networkBitPerS } }: { kinds: CardKinds }) {
-  const gbit = (bits: number) => `${number(bits / 1e9, 4)} Gb/s`;
+  const gbit = (bits: number) => (bits < 1e9 ? `${number(bits / 1e6, 4)} Mb/s` : `${number(bits / 1e9, 4)} Gb/s`);
   return (
     <ul className="small" aria-label="Cards" style={{ marginBottom: 12 }}>
       {graphics && (
