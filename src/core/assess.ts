@@ -138,12 +138,14 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
 
 function factsForTrades(parts: FittedParts, memoryBytes: number | undefined, catalogue: Catalogue): MachineFacts {
   const card = parts.one('graphics');
-  const integrated = parts.one('processor')?.part.integratedGraphics;
+  const processor = parts.one('processor');
+  const integrated = processor?.part.integratedGraphics;
   return {
     parts,
     memoryBytes,
     engines: enginesOf(parts),
-    hasGraphics: card !== undefined || (integrated !== undefined && integrated !== 'none'),
+    // as long as neither is chosen, the work may ask for graphics: its sizes are told before any part
+    hasGraphics: card !== undefined || !processor || (integrated !== undefined && integrated !== 'none'),
     stacks: card?.part.computeStacks,
     stacksMissing:
       card && card.part.computeStacks === undefined

@@ -7,6 +7,7 @@ import { enduranceYears, grown, ratingFor } from './endurance';
 import { cardKinds, publishedFloors } from './kinds';
 import { askedRates } from './rates';
 import { copiesOf, roleSizes } from './roles';
+import { derivedSizes } from '../predict/sizes';
 
 const SIX_TB: Member = { capacityBytes: 6e12, readBytesPerS: 200e6, writeBytesPerS: 180e6, unrecoverablePerBit: 1e-15 };
 const at = (member: Member, drives: number, level: string) =>
@@ -177,6 +178,36 @@ describe('rates that the targets ask for', () => {
       9,
     );
     expect(of('gpu.fp32')?.by).toEqual({ sitting: 'all' });
+  });
+});
+
+describe('before any part is chosen', () => {
+  const NOTHING = { items: () => [] };
+  const tasks = [taskOf('edit-play'), taskOf('render'), taskOf('cad-view')];
+
+  test('memory, graphics memory, space and rates follow from the work alone', () => {
+    const [none, some] = [studio(tasks, NOTHING), studio(tasks)];
+    const sizes = (assessment: typeof none) =>
+      Object.fromEntries(derivedSizes(assessment).map(({ what, needsBytes }) => [what, needsBytes]));
+    expect(sizes(none)['graphics memory']).toBeCloseTo(sizes(some)['graphics memory'] ?? 0, 0);
+    expect(sizes(none)['memory']).toBeCloseTo(sizes(some)['memory'] ?? 0, 0);
+    expect(roleSizes(none).map(({ role }) => role)).toEqual(roleSizes(some).map(({ role }) => role));
+    expect(roleSizes(none).every(({ has }) => has.drives === 0)).toBe(true);
+    const asked = askedRates(none).find(({ resource }) => resource === 'gpu.fp32');
+    expect(asked?.asked).toBeGreaterThan(0);
+    expect(asked?.offered).toBeUndefined();
+    expect(cardKinds(none).graphics).toMatchObject({ cards: undefined });
+  });
+
+  test('it predicts nothing: the card that is missing is named', () => {
+    const result = resultOf(studio(tasks, NOTHING), 'edit-play');
+    expect(result.verdict).toBe('short');
+    expect(result.impossible).toContainEqual({ code: 'part-missing', kind: 'graphics' });
+  });
+
+  test('a processor without graphics and no card is another matter: that machine has none', () => {
+    const bare = resultOf(studio(tasks, { items: (items) => items.filter(({ id }) => id !== 'card-1') }), 'edit-play');
+    expect(bare.impossible).toContainEqual({ code: 'no-graphics' });
   });
 });
 
