@@ -95,7 +95,9 @@ test.describe('the brief', () => {
 
   test('shows the sizes that follow and what each sitting demands', async ({ page }) => {
     await openFresh(page, 'brief');
-    await expect(page.getByRole('row', { name: /^memory Reelwright asks for 32 GB: 40 with a margin / })).toContainText('2 × 16 GB');
+    await expect(page.getByRole('row', { name: /^memory Reelwright asks for 32 GB: 40 with a margin / })).toContainText(
+      '2 × 16 GB',
+    );
     // what is kept grows by 15 % a year over four years: 878 GB become 1.53 TB
     await expect(page.getByRole('row', { name: /^active / })).toContainText('1.53 TB at the end');
     await expect(page.getByText('1.53 TB more here, and 1.53 TB elsewhere')).toBeVisible();
