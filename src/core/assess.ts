@@ -145,6 +145,7 @@ function factsForTrades(parts: FittedParts, memoryBytes: number | undefined, cat
     memoryBytes,
     engines: enginesOf(parts),
     // as long as neither is chosen, the work may ask for graphics: its sizes are told before any part
+    mayHaveCard: card !== undefined || !processor,
     hasGraphics: card !== undefined || !processor || (integrated !== undefined && integrated !== 'none'),
     stacks: card?.part.computeStacks,
     stacksMissing:

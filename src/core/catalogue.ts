@@ -31,6 +31,13 @@ function rootsOf(board: PartOf<'board'>, processor: PartOf<'processor'> | undefi
   };
 }
 
+/** Applications that tasks run in, each once, by id. */
+export const applicationsOf = (
+  tasks: readonly { readonly application?: string | undefined }[],
+  catalogue: Catalogue,
+): ApplicationProfile[] =>
+  [...new Set(tasks.flatMap((task) => task.application ?? []))].sort().flatMap((id) => catalogue.application(id) ?? []);
+
 const none: readonly never[] = Object.freeze([]);
 
 /** Indexes catalogue data; later entries do not override earlier ones (the importer refuses duplicates). */

@@ -5,7 +5,7 @@ import { EVIDENCE } from './constants';
 import type { Measurement, Workload } from './measurement';
 import { subjectOf } from './comparable';
 import { piecesOf, predictWorkload, type Measurable, type Prediction } from './predict';
-import { NO_RATES, ratesOf, teachesRate, type Rates } from './rates';
+import { ratesOf, teachesRate, type Rates } from './rates';
 import { noiseOf, shrunk, type Factor, type Seen } from './shrinkage';
 
 /** What measurements of one machine, or of ones like it, teach the model. */
@@ -46,17 +46,12 @@ export function calibrationOf(comparable: readonly Comparable[], machine: Measur
   const calibrating = comparable.filter(({ measurement }) => measurement.use === 'calibrate');
   const usable = calibrating.filter(({ measurement }) => piecesOf(measurement.workload).length === 1);
   const works = new Map<string, Factor>();
-  const learn = (several: boolean, known: Calibration) => {
+  const learn = (several: boolean, threads: Factor) => {
     const seen = new Map<string, { seen: Seen[]; prior: number }>();
     for (const { measurement, apart } of usable) {
       const [piece] = piecesOf(measurement.workload);
       if (!piece || !('threads' in measurement.workload) || measurement.workload.threads > 1 !== several) continue;
-      const predicted = predictWorkload(measurement.workload, machine, {
-        works: new Map(),
-        threads: known.threads,
-        rates: NO_RATES,
-        borrowed: 0,
-      }).band;
+      const predicted = predictWorkload(measurement.workload, machine, { threads }).band;
       if (!predicted || (several && works.has(piece.name))) continue;
       const entry = seen.get(piece.name) ?? { seen: [], prior: piece.amount.spread };
       entry.seen.push({
@@ -67,23 +62,18 @@ export function calibrationOf(comparable: readonly Comparable[], machine: Measur
     }
     for (const [name, entry] of seen) works.set(name, shrunk(entry.seen, entry.prior));
   };
-  learn(false, { works, threads: UNTAUGHT, rates: NO_RATES, borrowed: 0 });
+  learn(false, UNTAUGHT);
   const gains = usable.flatMap(({ measurement, apart }): Seen[] => {
     const { workload } = measurement;
     const [piece] = piecesOf(workload);
     if (!piece || !('threads' in workload) || workload.threads < 2 || !works.has(piece.name)) return [];
-    const predicted = predictWorkload(workload, machine, {
-      works,
-      threads: UNTAUGHT,
-      rates: NO_RATES,
-      borrowed: 0,
-    }).band;
+    const predicted = predictWorkload(workload, machine, { works, threads: UNTAUGHT }).band;
     return predicted
       ? [{ logRatio: Math.log(measurement.value / predicted.likely), noise: Math.hypot(noiseOf(measurement), apart) }]
       : [];
   });
   const threads = gains.length === 0 ? UNTAUGHT : shrunk(gains, EVIDENCE.threadGain.spread);
-  learn(true, { works, threads, rates: NO_RATES, borrowed: 0 });
+  learn(true, threads);
   const borrowed = calibrating.filter(
     ({ measurement, apart }) => apart > 0 && teaches(measurement.workload, machine.supply.processor?.threads),
   ).length;

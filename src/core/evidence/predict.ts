@@ -87,6 +87,9 @@ export interface Measurable {
   readonly facts: Pick<Assessment['facts'], 'parts' | 'memory'>;
 }
 
+/** What may have been learnt so far; what is left out is not known yet. */
+type Taught = Partial<Pick<Calibration, 'works' | 'threads' | 'rates'>>;
+
 /**
  * Predicts a measured workload on a machine: frames/s of picture work as the sum of its pieces (one process does one
  * after the other; Amdahl 1967 for its threads), bytes of drives and memory from their figures. `calibration` applies
@@ -95,7 +98,7 @@ export interface Measurable {
 export function predictWorkload(
   workload: Workload,
   { supply, facts }: Measurable,
-  calibration?: Calibration,
+  calibration?: Taught,
   about?: string,
 ): Prediction {
   const rates = calibration?.rates;
@@ -122,16 +125,16 @@ export function predictWorkload(
   }
 }
 
-function pictureRate(workload: Workload, supply: Supply, calibration: Calibration | undefined): Prediction {
+function pictureRate(workload: Workload, supply: Supply, calibration: Taught | undefined): Prediction {
   if (!('width' in workload)) return none();
   const serial = supply.processor?.serial?.value;
   const parallel = supply.processor?.parallel(workload.threads)?.value;
   if (serial === undefined || parallel === undefined) return none('clocks and work per clock of the processor');
-  const gain = workload.threads > 1 ? (calibration?.threads.factor ?? 1) : 1;
+  const gain = workload.threads > 1 ? (calibration?.threads?.factor ?? 1) : 1;
   let seconds = 0;
   const spreads: { seconds: number; spread: number }[] = [];
   for (const { name, amount, serialShare } of piecesOf(workload)) {
-    const known = calibration?.works.get(name);
+    const known = calibration?.works?.get(name);
     const work = amount.value / (known?.factor ?? 1);
     const here =
       workload.threads === 1
@@ -143,7 +146,7 @@ function pictureRate(workload: Workload, supply: Supply, calibration: Calibratio
   if (seconds <= 0) return none('any work in the chain');
   const spread = combineSpreads([
     combineSpreads(spreads.map((piece) => piece.spread ** (piece.seconds / seconds))),
-    ...(workload.threads > 1 && calibration ? [calibration.threads.spread] : []),
+    ...(workload.threads > 1 && calibration?.threads ? [calibration.threads.spread] : []),
   ]);
   return around(1 / seconds, spread);
 }

@@ -38,26 +38,24 @@ export const teachesRate = (workload: Workload, threads: number | undefined): bo
 /** Rates that calibrating results teach. Results on stated parts shrink towards what is stated, as factors do. */
 export function ratesOf(comparable: readonly Comparable[], machine: Measurable): Rates {
   const threads = machine.supply.processor?.threads;
-  const groups = new Map<string, Comparable[]>();
-  for (const each of comparable) {
-    const { workload, unit } = each.measurement;
-    if (unit !== 'MB/s' || !teachesRate(workload, threads)) continue;
-    const key = workload.work === 'drive' ? `${workload.direction} ${each.about}` : 'memory';
-    groups.set(key, [...(groups.get(key) ?? []), each]);
-  }
-  if (groups.size === 0) return NO_RATES;
+  const teaching = comparable.filter(
+    ({ measurement: { unit, workload } }) => unit === 'MB/s' && teachesRate(workload, threads),
+  );
+  if (teaching.length === 0) return NO_RATES;
+  const memory = teaching.filter(({ measurement }) => measurement.workload.work === 'memory');
   const drives = new Map<string, Partial<Record<'read' | 'write', TaughtRate>>>();
-  for (const [key, group] of groups) {
-    if (key === 'memory') continue;
-    const about = group[0]?.about;
-    const direction = key.startsWith('read') ? 'read' : 'write';
-    if (about !== undefined) drives.set(about, { ...drives.get(about), [direction]: taught(group, machine) });
-  }
-  const memory = groups.get('memory');
-  return { memory: memory && taught(memory, machine), drives };
+  for (const about of new Set(teaching.flatMap((each) => each.about ?? [])))
+    for (const direction of ['read', 'write'] as const) {
+      const group = teaching.filter(
+        ({ measurement: { workload }, about: part }) =>
+          part === about && workload.work === 'drive' && workload.direction === direction,
+      );
+      if (group.length > 0) drives.set(about, { ...drives.get(about), [direction]: taught(group, machine) });
+    }
+  return { memory: memory.length === 0 ? undefined : taught(memory, machine), drives };
 }
 
-function taught(group: readonly Comparable[], machine: Measurable): TaughtRate | undefined {
+function taught(group: readonly Comparable[], machine: Measurable): TaughtRate {
   const seen = group.map(({ measurement, apart, about }) => ({
     measurement,
     apart,

@@ -22,7 +22,7 @@ import { levelRank } from '../rules/rule';
 import { COMMON } from '../work/common';
 import { EDIT } from '../work/editConstants';
 import { processorRates } from './processor';
-import { derivedSizes } from './sizes';
+import { derivedSizes } from '../sizing/held';
 import type { TaskResult } from './results';
 import { shareMaxMin } from './elastic';
 import { editGrid } from './grid';

@@ -51,7 +51,11 @@ const CARD_RATES = {
 export type CardResource = keyof typeof CARD_RATES;
 export const isCardResource = (key: string): key is CardResource => key in CARD_RATES;
 
-const cardRate = (fitted: AnyFitted & { readonly part: PartOf<'graphics'> }, resource: CardResource): Supplied => {
+/** A card's own rate of a resource, or the figure that it lacks. */
+export const cardRate = (
+  fitted: AnyFitted & { readonly part: PartOf<'graphics'> },
+  resource: CardResource,
+): Supplied => {
   const { field, label, unit, factor } = CARD_RATES[resource];
   return own(fitted, field, fitted.part[field], label, unit, factor);
 };

@@ -1,9 +1,11 @@
 import type { Assessment } from '../assess';
-import { isCardResource } from '../predict/supply';
+import type { Brief } from '../brief';
+import { applicationsOf } from '../catalogue';
+import { cardRate, isCardResource } from '../predict/supply';
 import { COMMON } from '../work/common';
-import { inputCount } from '../work/live';
+import { inputCount, uplinkMbitPerS } from '../work/live';
 import { wireBitPerS } from '../work/video';
-import type { LiveWork } from '../work/tasks';
+import type { FlowEnd, LiveWork, Task } from '../work/tasks';
 import { askedRates } from './rates';
 
 /** What kind of cards the work asks for, before one is chosen. */
@@ -36,9 +38,7 @@ export interface PublishedFloor {
 
 /** The highest published floor of memory and of graphics memory among the brief's applications. */
 export function publishedFloors({ facts: { brief, catalogue } }: Assessment): PublishedFloor[] {
-  const profiles = [...new Set(brief.tasks.flatMap((task) => task.application ?? []))]
-    .sort()
-    .flatMap((id) => catalogue.application(id) ?? []);
+  const profiles = applicationsOf(brief.tasks, catalogue);
   return (['memory', 'graphics memory'] as const).flatMap((what): PublishedFloor[] => {
     const asking = profiles
       .filter((profile) => what === 'memory' || profile.effects === 'graphics')
@@ -60,11 +60,45 @@ export function publishedFloors({ facts: { brief, catalogue } }: Assessment): Pu
   });
 }
 
+/** Bits a second that a task sends over a network, by the end it names: told by the brief, whatever the draft has. */
+function sentBy(task: Task): [end: string, bitPerS: number][] {
+  switch (task.kind) {
+    case 'ingest':
+      return [task.from, task.to, task.copyTo].flatMap((end) =>
+        end === undefined ? [] : [[end, task.streams * task.gbitPerS * 1e9] as [string, number]],
+      );
+    case 'custom':
+      return (task.flows ?? []).flatMap(({ from, to, gbytePerS }) =>
+        [from, to].map((end) => [end, gbytePerS * 8e9] as [string, number]),
+      );
+    case 'live':
+      return [['network', uplinkMbitPerS(task) * 1e6]];
+    default:
+      return [];
+  }
+}
+
+/** The most that any one network carries in a sitting; a task in none counts by itself. */
+function networkBitPerS({ tasks, sittings }: Brief): number {
+  const inSome = new Set(sittings.flatMap((sitting) => sitting.tasks));
+  const together = [
+    ...sittings.map((sitting) => tasks.filter(({ id }) => sitting.tasks.includes(id))),
+    ...tasks.filter(({ id }) => !inSome.has(id)).map((task) => [task]),
+  ];
+  return Math.max(
+    0,
+    ...together.flatMap((group) =>
+      NETWORKS.map((network) =>
+        group.flatMap(sentBy).reduce((all, [end, rate]) => (end === network ? all + rate : all), 0),
+      ),
+    ),
+  );
+}
+const NETWORKS: readonly string[] = ['network', 'second network'] satisfies FlowEnd[];
+
 export function cardKinds(assessment: Assessment): CardKinds {
-  const { brief, catalogue, parts, sittings } = assessment.facts;
-  const profiles = [...new Set(brief.tasks.flatMap((task) => task.application ?? []))]
-    .sort()
-    .flatMap((id) => catalogue.application(id) ?? []);
+  const { brief, catalogue, parts } = assessment.facts;
+  const profiles = applicationsOf(brief.tasks, catalogue);
   const drawn = assessment.tasks.some(
     ({ uses, impossible }) =>
       uses.some(({ resource, demand }) => isCardResource(resource) && demand.value > 0) ||
@@ -73,41 +107,14 @@ export function cardKinds(assessment: Assessment): CardKinds {
   const asking = profiles.filter(({ effects, computeStacks }) => effects === 'graphics' && computeStacks.length > 0);
   const [first, ...rest] = asking.map(({ computeStacks }) => computeStacks);
   const stacks = first?.filter((stack) => rest.every((others) => others.includes(stack)));
-  const card = parts.one('graphics')?.part;
-  const own: Readonly<Record<string, number | undefined>> = {
-    'gpu.fp32': card?.fp32Tflops === undefined ? undefined : card.fp32Tflops * 1e12,
-    'gpu.matrix': card?.matrixTflops === undefined ? undefined : card.matrixTflops * 1e12,
-    'gpu.fp64': card?.fp64Tflops === undefined ? undefined : card.fp64Tflops * 1e12,
-    'gpu.traffic': card?.memoryGBs === undefined ? undefined : card.memoryGBs * 1e9,
-  };
+  const card = parts.one('graphics');
   const counts = askedRates(assessment).flatMap(({ resource, asked }) => {
-    const rate = own[resource];
+    const rate = card && isCardResource(resource) ? cardRate(card, resource).rate?.value : undefined;
     return rate === undefined ? [] : [Math.ceil(asked / rate - 1e-9)];
   });
   const live = brief.tasks.filter((task): task is LiveWork => task.kind === 'live' && task.via !== 'mixer');
   const inputs = Math.max(0, ...live.map((task) => inputCount(task.inputs)));
   const wires = live.flatMap((task) => task.inputs.map((input) => wireBitPerS(input)));
-  const network = Math.max(
-    0,
-    (brief.mustHaves.networkGbitPerS ?? 0) * 1e9,
-    ...sittings.map(({ tasks, flows }) => {
-      const demanded = tasks
-        .filter((task) => task.mode === 'real-time')
-        .reduce((all, task) => all + (task.uses.find(({ resource }) => resource === 'network')?.demand.value ?? 0), 0);
-      const ends = new Set(
-        parts
-          .ofKind('expansion')
-          .filter(({ part }) => part.purpose === 'network')
-          .map(({ item }) => item.id as string),
-      );
-      // one card takes what comes in and goes out by it; the most that any one must carry counts
-      const byEnd = new Map<string, number>();
-      for (const { flow } of flows)
-        for (const end of [flow.from, flow.to])
-          if (ends.has(end)) byEnd.set(end, Math.max(byEnd.get(end) ?? 0, flow.bytesPerS));
-      return Math.max(demanded, ...byEnd.values(), 0) * 8;
-    }),
-  );
   return {
     graphics: drawn
       ? {
@@ -126,6 +133,6 @@ export function cardKinds(assessment: Assessment): CardKinds {
               ? Math.max(...wires.map((wire) => wire ?? 0))
               : undefined,
           },
-    networkBitPerS: network,
+    networkBitPerS: Math.max((brief.mustHaves.networkGbitPerS ?? 0) * 1e9, networkBitPerS(brief)),
   };
 }

@@ -7,7 +7,7 @@ import { enduranceYears, grown, ratingFor } from './endurance';
 import { cardKinds, publishedFloors } from './kinds';
 import { askedRates } from './rates';
 import { copiesOf, roleSizes } from './roles';
-import { derivedSizes } from '../predict/sizes';
+import { derivedSizes } from './held';
 
 const SIX_TB: Member = { capacityBytes: 6e12, readBytesPerS: 200e6, writeBytesPerS: 180e6, unrecoverablePerBit: 1e-15 };
 const at = (member: Member, drives: number, level: string) =>

@@ -1,4 +1,4 @@
-import type { Catalogue } from '../catalogue';
+import { applicationsOf, type Catalogue } from '../catalogue';
 import type { FittedParts } from '../fitted';
 import type { Brief } from '../brief';
 import type { Region } from '../formats/catalogueSchema';
@@ -64,10 +64,7 @@ function costOf(
  * least over the years of service. Applications that nobody sells a licence for are left out.
  */
 export function softwareOf(brief: Brief, parts: FittedParts, catalogue: Catalogue, region: Region): SoftwareCost[] {
-  const names = [
-    ...new Set(brief.tasks.flatMap((task) => catalogue.application(task.application ?? '')?.name ?? [])),
-  ].sort();
-  return names.flatMap((application): SoftwareCost[] => {
+  return applicationsOf(brief.tasks, catalogue).flatMap(({ name: application }): SoftwareCost[] => {
     const cost = (licence: PartOf<'licence'>, place: { here: boolean; owned: boolean }) =>
       costOf(application, licence, place, brief.yearsOfService, catalogue, region);
     const here = parts.ofKind('licence').filter(({ part }) => part.application === application);

@@ -1,7 +1,7 @@
 import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
 import { AUDIO } from './audioConstants';
-import { Demands, gwork, ownCost } from './demands';
+import { briefOf, Demands, gwork, ownCost } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { RealTime } from './stage';
 import type { AudioWork } from './tasks';
@@ -16,7 +16,7 @@ const k = (label: string, name: keyof typeof AUDIO): Derivation => fromConstant(
 export function expandAudio(task: AudioWork, facts: MachineFacts): RealTime {
   const application = profileOf('audio', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const samples = brief('samples a buffer', task.bufferSamples, 'samples');
   const work = (label: string, counts: readonly Derivation[], each: Derivation) =>
     gwork(label, [samples, ...counts, each, ...ownCost(application, 'cores')]);

@@ -1,14 +1,13 @@
 import { fromConstant, given, product, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
 import { BUILD } from './buildConstants';
-import { Demands } from './demands';
+import { briefOf, defined, Demands, within } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { BuildWork, GuestsWork } from './makeTasks';
 import type { Elastic, RealTime } from './stage';
 import { outsideOf, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof BUILD): Derivation => fromConstant(label, BUILD[name]);
-const one = (label: string, value: number, unit = '') => given(label, value, unit, 'standard', 'definition');
 
 /** Jobs that run at once: the processor's threads, as far as the program goes; all of them where they are unknown. */
 function jobsOf(threadCap: number, { parts }: MachineFacts): number {
@@ -21,20 +20,20 @@ function jobsOf(threadCap: number, { parts }: MachineFacts): number {
 export function expandBuild(task: BuildWork, facts: MachineFacts): Elastic {
   const application = profileOf('build', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const units = brief('files', task.units);
   const work = product('compile', 'Gwork', [units, k(`a file, ${task.weight}`, task.weight)]);
   out.processor('compile', work, k('serial share', 'unitSerial'));
   out.need(
     'compile',
     'memory.traffic',
-    product('trees and tables', 'B', [work, k('a clock', 'traffic'), one('clocks a Gwork', 1e9)]),
+    product('trees and tables', 'B', [work, k('a clock', 'traffic'), defined('clocks a Gwork', 1e9)]),
   );
   if (task.linkS > 0)
     out.serial('link', product('link', 'Gwork', [brief('linking', task.linkS, 's'), k('reference core', 'linkClock')]));
   const bytes = product('sources and objects', 'B', [units, k('a file', 'unitBytes')]);
   out.need('read', 'read:active', bytes);
-  out.need('write', 'write:active', product('objects', 'B', [bytes, one('half of it', 0.5)]));
+  out.need('write', 'write:active', product('objects', 'B', [bytes, k('objects', 'objectShare')]));
   out.hold(
     'memory',
     product('jobs at once', 'B', [
@@ -42,14 +41,14 @@ export function expandBuild(task: BuildWork, facts: MachineFacts): Elastic {
       brief('a job', task.memoryPerJobGiB * GIB, 'B'),
     ]),
   );
-  out.hold('space:active', product('sources, objects and their histories', 'B', [bytes, one('kept', 4, '×')]));
+  out.hold('space:active', product('sources, objects and their histories', 'B', [bytes, k('kept', 'treeTimes')]));
   out.program(application, false);
   return {
     mode: 'elastic',
     task: task.id,
     unit: 'build',
-    units: one('builds', 1),
-    targetS: task.targetMin === undefined ? undefined : task.targetMin * 60,
+    units: defined('builds', 1),
+    targetS: within(task.targetMin, 60),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
     flows: [],
@@ -62,7 +61,7 @@ export function expandBuild(task: BuildWork, facts: MachineFacts): Elastic {
 export function expandGuests(task: GuestsWork, facts: MachineFacts): RealTime {
   const application = profileOf('build', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const guests = brief('guests', task.guests);
   const work = product('busy threads', 'Gwork', [
     guests,
@@ -75,24 +74,28 @@ export function expandGuests(task: GuestsWork, facts: MachineFacts): RealTime {
   out.need(
     'guests',
     'memory.traffic',
-    product('their traffic', 'B', [work, k('a clock', 'guestTraffic'), one('clocks a Gwork', 1e9)]),
+    product('their traffic', 'B', [work, k('a clock', 'guestTraffic'), defined('clocks a Gwork', 1e9)]),
   );
   if (task.mbPerS > 0) {
     out.need(
       'their drives',
       'read:active',
-      product('read', 'B', [guests, brief('a guest', task.mbPerS * 1e6, 'B'), one('two thirds read', 2 / 3)]),
+      product('read', 'B', [guests, brief('a guest', task.mbPerS * 1e6, 'B'), k('of it read', 'guestReads')]),
     );
     out.need(
       'their drives',
       'write:active',
-      product('written', 'B', [guests, brief('a guest', task.mbPerS * 1e6, 'B'), one('one third written', 1 / 3)]),
+      product('written', 'B', [
+        guests,
+        brief('a guest', task.mbPerS * 1e6, 'B'),
+        defined('the rest written', 1 - BUILD.guestReads.value, 'share'),
+      ]),
     );
   }
   out.fit('memory', product('memory of the guests', 'B', [guests, brief('a guest', task.memoryGiB * GIB, 'B')]));
   out.fit(
     'memory',
-    product('around the guests', 'B', [guests, k('a guest', 'guestMiB'), one('bytes a MiB', 2 ** 20, 'B')]),
+    product('around the guests', 'B', [guests, k('a guest', 'guestMiB'), defined('bytes a MiB', 2 ** 20, 'B')]),
   );
   if (task.diskGB > 0)
     out.hold('space:active', product('disks of the guests', 'B', [guests, brief('a guest', task.diskGB * 1e9, 'B')]));
@@ -101,7 +104,7 @@ export function expandGuests(task: GuestsWork, facts: MachineFacts): RealTime {
     task: task.id,
     foreground: task.foreground ?? false,
     unit: 'second',
-    targetPerS: one('as it happens', 1, '/s'),
+    targetPerS: defined('as it happens', 1, '/s'),
     threadCap: Math.max(1, task.guests * task.threads),
     flows: [],
     outside: outsideOf(guestMachines.figures, task),

@@ -1,7 +1,7 @@
 import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
 
 import { CAD } from './cadConstants';
-import { achievedFlop, Demands, gwork, ownCost } from './demands';
+import { achievedFlop, briefOf, defined, Demands, gwork, ownCost, within } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { CadStep, CadView, SolveWork } from './makeTasks';
 import { needTriangles } from './shaders';
@@ -9,16 +9,15 @@ import type { Elastic, RealTime } from './stage';
 import { outsideOf, type Figure, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof CAD): Derivation => fromConstant(label, CAD[name]);
-const one = (label: string, value: number, unit = '') => given(label, value, unit, 'standard', 'definition');
 
 const assemblyBytes = (components: Derivation): Derivation =>
-  product('assembly', 'B', [components, k('a component', 'componentMiB'), one('bytes a MiB', 2 ** 20, 'B')]);
+  product('assembly', 'B', [components, k('a component', 'componentMiB'), defined('bytes a MiB', 2 ** 20, 'B')]);
 
 /** Turning an assembly: a unit is a frame. One thread walks the tree, the card draws; a second card does not help. */
 export function expandCadView(task: CadView, facts: MachineFacts): RealTime {
   const application = profileOf('cad', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const components = brief('components', task.components);
   const edges = task.edges ? [k('with edges', 'edgesMore')] : [];
   out.serial(
@@ -29,7 +28,7 @@ export function expandCadView(task: CadView, facts: MachineFacts): RealTime {
     ]),
   );
   const px = product('pixels', 'px', [brief('width', task.width, 'px'), brief('height', task.height, 'px')]);
-  const triangles = product('triangles', '', [brief('million triangles', task.mTriangles), one('a million', 1e6)]);
+  const triangles = product('triangles', '', [brief('million triangles', task.mTriangles), defined('a million', 1e6)]);
   if (!facts.hasGraphics) out.impossible.push({ code: 'no-graphics' });
   else {
     out.stacks(application, facts);
@@ -57,7 +56,7 @@ export function expandCadView(task: CadView, facts: MachineFacts): RealTime {
 export function expandCadStep(task: CadStep, facts: MachineFacts): Elastic {
   const application = profileOf('cad', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const components = brief('components', task.components);
   const run = {
     rebuild: { unit: 'feature', units: brief('features', task.features) },
@@ -90,7 +89,7 @@ export function expandCadStep(task: CadStep, facts: MachineFacts): Elastic {
     targetS: task.targetS,
     threadCap: application.threadCap,
     // features and views are one stage: nothing runs beside it
-    overlap: task.step === 'open' ? k('read ahead', 'overlap') : one('nothing beside it', 0, 'share'),
+    overlap: task.step === 'open' ? k('read ahead', 'overlap') : defined('nothing beside it', 0, 'share'),
     flows: [],
     outside: outsideOf(cadStep.figures, task),
     ...out.collected(),
@@ -132,11 +131,11 @@ export function factorFlop({ mesh, unknownsK, name }: Pick<SolveWork, 'mesh' | '
 export function expandSolve(task: SolveWork, facts: MachineFacts): Elastic {
   const application = profileOf('cad', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const unknowns = brief('unknowns', task.unknownsK * 1e3);
-  const bytes = product('factor', 'B', [factorEntries(task), one('double precision', 8, 'B')]);
+  const bytes = product('factor', 'B', [factorEntries(task), defined('double precision', 8, 'B')]);
   const flop = factorFlop(task);
-  const onCard = application.effects === 'graphics' && facts.parts.one('graphics') !== undefined;
+  const onCard = application.effects === 'graphics' && facts.mayHaveCard;
   out.processor(
     'assemble',
     gwork('assemble', [unknowns, k('an unknown', 'assemble')]),
@@ -171,7 +170,7 @@ export function expandSolve(task: SolveWork, facts: MachineFacts): Elastic {
           ]),
           given('FLOP a clock', perClock, 'FLOP', 'part', processor.part.name),
           k('share of peak reached', 'achievedFp64'),
-          one('clocks a Gwork', 1e9),
+          defined('clocks a Gwork', 1e9),
         ]),
         k('serial share', 'solveSerial'),
       );
@@ -180,7 +179,7 @@ export function expandSolve(task: SolveWork, facts: MachineFacts): Elastic {
   const outOfCore = facts.memoryBytes !== undefined && bytes.value > facts.memoryBytes * 0.8;
   if (outOfCore) {
     out.need('out of core', 'write:scratch', bytes);
-    out.need('out of core', 'read:scratch', product('factor read back', 'B', [bytes, one('passes', 3)]));
+    out.need('out of core', 'read:scratch', product('factor read back', 'B', [bytes, k('passes', 'readBack')]));
     out.hold('memory', product('window of the factor', 'B', [bytes, k('in memory', 'inCore')]));
     out.hold('space:scratch', bytes);
   } else out.hold('memory', bytes);
@@ -190,7 +189,7 @@ export function expandSolve(task: SolveWork, facts: MachineFacts): Elastic {
     task: task.id,
     unit: 'step',
     units: brief('steps', task.steps),
-    targetS: task.targetMin === undefined ? undefined : task.targetMin * 60,
+    targetS: within(task.targetMin, 60),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
     cards: application.cards,

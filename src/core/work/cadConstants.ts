@@ -23,6 +23,7 @@ export const CAD = {
   solveSerial: { value: 0.03, spread: 1.4, unit: 'share', source: 'judgement', reasoning: 'Ordering and the topmost front.' },
   assemble: { value: 3_000, spread: 1.6, unit: 'clocks/unknown', source: 'judgement', reasoning: 'Element matrices put together, stresses read back.' },
   factorPasses: { value: 4, spread: 1.3, unit: 'passes', source: 'judgement', reasoning: 'Factors are written once, read by their parents and in both substitutions.' },
+  readBack: { value: 3, spread: 1.2, unit: 'passes', source: 'judgement', reasoning: 'Out of core the factor is read once by parents and in each of both substitutions.' },
   inCore: { value: 0.3, spread: 1.2, unit: 'share of the factor', source: 'judgement', reasoning: 'Out of core the largest front and a window of the rest stay in memory.' },
   overlap: { value: 0.5, spread: 1.3, unit: 'share', source: 'judgement', reasoning: 'Reading ahead hides some of the drive’s time.' },
 } as const satisfies Register;

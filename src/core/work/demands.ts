@@ -80,6 +80,20 @@ export class Demands {
   }
 }
 
+/** A number that is what it is: a definition, a count, a share that follows from counts. */
+export const defined = (label: string, value: number, unit = ''): Derivation =>
+  given(label, value, unit, 'standard', 'definition');
+
+/** Figures of one task, as its brief gives them. */
+export const briefOf =
+  ({ name }: { readonly name: string }) =>
+  (label: string, value: number, unit = ''): Derivation =>
+    given(label, value, unit, 'brief', name);
+
+/** Seconds of a target that is told in minutes or hours. */
+export const within = (value: number | undefined, secondsEach: 60 | 3600): number | undefined =>
+  value === undefined ? undefined : value * secondsEach;
+
 export const gwork = (label: string, clocks: readonly Derivation[]): Derivation =>
   quotient(label, 'Gwork', [
     product(label, 'clocks', clocks),

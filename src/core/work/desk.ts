@@ -1,6 +1,7 @@
 import { fromConstant, given, product, sum } from '../predict/derive';
 import { GIB } from '../units/quantity';
 import { DESK } from './deskConstants';
+import { within } from './demands';
 import { flowEnd } from './flowEnds';
 import type { Demand, Elastic, Expanded, Holding, RealTime } from './stage';
 import { outsideOf, type Trade } from './trade';
@@ -120,7 +121,7 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
     ...base,
     mode: 'elastic',
     units: given('units a run', task.unitsPerRun ?? 1, task.unit, 'brief', where),
-    targetS: task.targetMin === undefined ? undefined : task.targetMin * 60,
+    targetS: within(task.targetMin, 60),
     overlap: given(
       'stages that run side by side',
       1,

@@ -1,6 +1,6 @@
 import { given, product, quotient, sum } from '../predict/derive';
 import type { ApplicationProfile } from './applications';
-import { bytesAFrame, c, Demands } from './demands';
+import { bytesAFrame, c, Demands, within } from './demands';
 import { EDIT } from './editConstants';
 import { encodeOn } from './encode';
 import { appOf, picture } from './editPicture';
@@ -215,7 +215,7 @@ export function expandEditExport(task: EditExport, facts: MachineFacts): Elastic
       given('seconds a minute', 60, 's/min', 'standard', 'definition'),
       given('frame rate', task.fps, 'frames/s', 'brief', task.name),
     ]),
-    targetS: task.targetMin === undefined ? undefined : task.targetMin * 60,
+    targetS: within(task.targetMin, 60),
     overlap: c('stages that run side by side', 'exportOverlap'),
     threadCap: application.threadCap,
     flows: [],

@@ -10,6 +10,8 @@ export interface MachineFacts {
   /** Memory fitted, in bytes; undefined when a figure is unknown. */
   readonly memoryBytes: number | undefined;
   readonly hasGraphics: boolean;
+  /** A card of its own, or nothing chosen yet that would rule one out. */
+  readonly mayHaveCard: boolean;
   readonly stacks: readonly string[] | undefined;
   readonly stacksMissing: readonly MissingFigure[];
   readonly application: (id: string | undefined) => ApplicationProfile | undefined;

@@ -192,12 +192,10 @@ describe('layers and stills, worked by hand', () => {
   test('a UHD frame of 16 bits takes 66.4 MB: 12 s of 25 frames are 19.9 GB', () => {
     const hold = studio([taskOf('motion')]).facts.sittings[0]?.holds.find(({ what }) => what === 'memory');
     const frame = 3840 * 2160 * 8;
-    expect(frame / 1e6).toBeCloseTo(66.36, 2);
     expect(hold?.needs.value).toBeCloseTo(frame * (300 + 8) + 4 * 2 ** 30, -4);
   });
 
   test('a float frame of four channels is 132.7 MB', () => {
-    expect((3840 * 2160 * 4 * 4) / 1e6).toBeCloseTo(132.7, 1);
     const at = (bitDepth: number) => demandOn(single(taskOf('motion', { bitDepth })), 'gpu.out') ?? 0;
     expect(at(32)).toBe(132_710_400);
     expect(at(32)).toBe(2 * at(16));

@@ -1,5 +1,5 @@
-import { fromConstant, given, product, type Derivation } from '../predict/derive';
-import { achievedFlop, achievedTraffic, c, Demands, gwork, ownCost } from './demands';
+import { fromConstant, product, type Derivation } from '../predict/derive';
+import { achievedFlop, achievedTraffic, briefOf, c, defined, Demands, gwork, ownCost, within } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { MotionWork, StillsWork } from './makeTasks';
 import { MOTION } from './motionConstants';
@@ -7,17 +7,16 @@ import type { Elastic } from './stage';
 import { outsideOf, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof MOTION): Derivation => fromConstant(label, MOTION[name]);
-const one = (label: string, value: number, unit = '') => given(label, value, unit, 'standard', 'definition');
 
 /** Motion graphics: a unit is a frame of the preview that is computed ahead of the playhead and kept in memory. */
 export function expandMotion(task: MotionWork, facts: MachineFacts): Elastic {
   const application = profileOf('motion', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const px = product('pixels', 'px', [brief('width', task.width, 'px'), brief('height', task.height, 'px')]);
   const layers = brief('layers', task.layers);
   const effects = product('effects', '', [layers, brief('effects a layer', task.effectsPerLayer)]);
-  const frame = product('a frame', 'B', [px, one('channels', 4), brief('bytes a channel', task.bitDepth / 8, 'B')]);
+  const frame = product('a frame', 'B', [px, defined('channels', 4), brief('bytes a channel', task.bitDepth / 8, 'B')]);
   out.serial('order', k('a frame', 'frameSerial'));
   if (task.scripted > 0)
     out.serial(
@@ -57,7 +56,7 @@ export function expandMotion(task: MotionWork, facts: MachineFacts): Elastic {
     product('layers read, frames written', 'B', [
       frame,
       brief('layers and the frame', task.layers + 1),
-      one('read and written', 2),
+      defined('read and written', 2),
     ]),
   );
   const frames = product('frames ahead', 'frames', [
@@ -72,7 +71,7 @@ export function expandMotion(task: MotionWork, facts: MachineFacts): Elastic {
     task: task.id,
     unit: 'frame',
     units: frames,
-    targetS: task.targetMin === undefined ? undefined : task.targetMin * 60,
+    targetS: within(task.targetMin, 60),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
     cards: application.cards,
@@ -88,7 +87,7 @@ const NR = { light: 'lightNr', strong: 'strongNr' } as const;
 export function expandStills(task: StillsWork, facts: MachineFacts): Elastic {
   const application = profileOf('stills', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const px = brief('pixels', task.mpx * 1e6, 'px');
   const steps = brief('correction steps', task.steps);
   const nr =
@@ -123,7 +122,10 @@ export function expandStills(task: StillsWork, facts: MachineFacts): Elastic {
   }
   out.processor('write', gwork('compress', [px, k('a pixel', 'write')]), serial);
   out.need('write', 'write:active', product('written', 'B', [file, k('of the raw file', 'writtenShare')]));
-  out.hold('memory', product('stills at work', 'B', [px, k('a pixel', 'stillBytes'), one('several at once', 4)]));
+  out.hold(
+    'memory',
+    product('stills at work', 'B', [px, k('a pixel', 'stillBytes'), k('several at once', 'stillsAtOnce')]),
+  );
   out.hold('space:active', product('files', 'B', [file, brief('stills', task.images)]));
   out.program(application, application.effects === 'graphics' && facts.hasGraphics);
   return {
@@ -131,7 +133,7 @@ export function expandStills(task: StillsWork, facts: MachineFacts): Elastic {
     task: task.id,
     unit: 'still',
     units: brief('stills', task.images),
-    targetS: task.targetMin === undefined ? undefined : task.targetMin * 60,
+    targetS: within(task.targetMin, 60),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
     cards: application.cards,

@@ -20,6 +20,7 @@ export const MOTION = {
   nrOnCores: { value: 0.12, spread: 1.5, unit: 'clocks/FLOP', source: 'judgement', reasoning: 'Vector code near its peak.' },
   write: { value: 110, spread: 1.4, unit: 'clocks/px', source: 'judgement', reasoning: 'Compressing the finished still.' },
   stillBytes: { value: 60, spread: 1.3, unit: 'B/px', source: 'judgement', reasoning: 'A still in several steps at half and single precision.' },
+  stillsAtOnce: { value: 4, spread: 1.4, unit: 'stills', source: 'judgement', reasoning: 'One is read, one developed, one written, one spare.' },
   stillSerial: { value: 0.06, spread: 1.4, unit: 'share', source: 'judgement', reasoning: 'Opening, data about the picture, writing.' },
   writtenShare: { value: 0.25, spread: 1.5, unit: '× raw file', source: 'judgement', reasoning: 'A finished still is about a quarter of its raw file.' },
   overlap: { value: 0.7, spread: 1.2, unit: 'share', source: 'judgement', reasoning: 'Several frames or stills are in work at once.' },

@@ -1,6 +1,6 @@
 import { fromConstant, given, product, sum, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
-import { achievedFlop, Demands, gwork, ownCost } from './demands';
+import { achievedFlop, briefOf, defined, Demands, gwork, ownCost, within } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { RenderWork, SurveyWork } from './makeTasks';
 import { RENDER, SURVEY } from './renderConstants';
@@ -10,27 +10,29 @@ import { outsideOf, type Trade } from './trade';
 
 const r = (label: string, name: keyof typeof RENDER): Derivation => fromConstant(label, RENDER[name]);
 const k = (label: string, name: keyof typeof SURVEY): Derivation => fromConstant(label, SURVEY[name]);
-const one = (label: string, value: number, unit = '') => given(label, value, unit, 'standard', 'definition');
 
-/** Rays of a frame: pixels × samples × (1 + bounces) meetings, each with a ray along the path and one to a light. */
-export function raysOf(task: RenderWork): Derivation {
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
-  return product('rays of a frame', '', [
+/** Meetings of a frame's paths with the scene: pixels × samples × (1 + bounces). */
+const meetingsOf = (task: RenderWork): Derivation => {
+  const brief = briefOf(task);
+  return product('meetings of a frame', '', [
     brief('width', task.width, 'px'),
     brief('height', task.height, 'px'),
     brief('samples a pixel', task.samples),
     brief('meetings of a path', 1 + task.bounces),
-    r('rays a meeting', 'raysPerSegment'),
   ]);
-}
+};
+
+/** Rays of a frame: at each meeting one along the path and one to a light. */
+export const raysOf = (task: RenderWork): Derivation =>
+  product('rays of a frame', '', [meetingsOf(task), r('rays a meeting', 'raysPerSegment')]);
 
 /** Path tracing: a unit is a frame. On the card, whose memory should hold the scene, or on all cores. */
 export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
   const application = profileOf('render', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const rays = raysOf(task);
-  const triangles = product('triangles', '', [brief('million triangles', task.mTriangles), one('a million', 1e6)]);
+  const triangles = product('triangles', '', [brief('million triangles', task.mTriangles), defined('a million', 1e6)]);
   const px = product('pixels', 'px', [brief('width', task.width, 'px'), brief('height', task.height, 'px')]);
   const scene = sum('scene', 'B', [
     product('meshes and tree', 'B', [triangles, r('a triangle', 'triangleBytes')]),
@@ -47,11 +49,7 @@ export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
     out.stacks(application, facts);
     const more = ownCost(application, 'graphics');
     needRays(out, 'trace', product('rays', '', [rays, ...more]), facts);
-    out.need(
-      'trace',
-      'gpu.fp32',
-      achievedFlop('shading', [rays, r('a ray', 'shade'), one('rays a meeting', 0.5), ...more]),
-    );
+    out.need('trace', 'gpu.fp32', achievedFlop('shading', [meetingsOf(task), r('a meeting', 'shade'), ...more]));
     out.need('send', 'gpu.in', product('meshes sent', 'B', [triangles, r('a triangle', 'triangleBytes')]));
     out.hold('graphics memory', scene);
     out.hold('memory', product('scene as it was made', 'B', [scene, r('beside the card’s', 'hostScene')]));
@@ -63,7 +61,10 @@ export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
     );
     out.hold(
       'memory',
-      product('scene and its origin', 'B', [scene, one('made and traced', 1 + RENDER.hostScene.value)]),
+      sum('scene and its origin', 'B', [
+        scene,
+        product('scene as it was made', 'B', [scene, r('beside it', 'hostScene')]),
+      ]),
     );
   }
   out.program(application, onCard);
@@ -72,7 +73,7 @@ export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
     task: task.id,
     unit: 'frame',
     units: brief('frames', task.frames),
-    targetS: task.targetH === undefined ? undefined : task.targetH * 3600,
+    targetS: within(task.targetH, 3600),
     threadCap: application.threadCap,
     overlap: r('side by side', 'overlap'),
     cards: application.cards,
@@ -88,7 +89,7 @@ const DEPTH = { full: 1, half: 1 / 4, quarter: 1 / 16 } as const;
 export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
   const application = profileOf('survey', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const px = brief('pixels of an image', task.mpx * 1e6, 'px');
   const features = k('features', 'features');
   // each pair is compared once
@@ -101,11 +102,11 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
   out.need(
     'read',
     'read:active',
-    product('files, twice', 'B', [brief('a file', task.mbPerImage * 1e6, 'B'), one('to find and to see depth', 2)]),
+    product('files, twice', 'B', [brief('a file', task.mbPerImage * 1e6, 'B'), defined('to find and to see depth', 2)]),
   );
   out.processor(
     'decode',
-    gwork('stills decoded', [px, one('twice', 2), k('a pixel', 'decode')]),
+    gwork('stills decoded', [px, defined('twice', 2), k('a pixel', 'decode')]),
     k('serial share', 'imagesSerial'),
   );
   if (onCard) {
@@ -118,7 +119,7 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
     out.need('depth', 'gpu.fp32', achievedFlop('depth', [depthPx, k('a pixel', 'depthFlop'), ...more]));
     out.hold(
       'graphics memory',
-      product('images at work', 'B', [px, one('with eight neighbours', 9), k('a pixel', 'depthBytes')]),
+      product('images at work', 'B', [px, k('images at once', 'seenAtOnce'), k('a pixel', 'depthBytes')]),
     );
   } else {
     out.processor(
@@ -140,7 +141,7 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
   out.processor('align', k('an image', 'adjust'), k('serial share', 'adjustSerial'));
   out.processor(
     'mesh',
-    gwork('mesh', [depthPx, one('points a pixel of depth', 1 / 8), k('a point', 'meshClocks')]),
+    gwork('mesh', [depthPx, k('points a pixel of depth', 'pointShare'), k('a point', 'meshClocks')]),
     k('serial share', 'meshSerial'),
   );
   out.hold(
@@ -158,7 +159,7 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
   out.need(
     'write',
     'write:scratch',
-    product('depth and points', 'B', [depthPx, one('depth, its sureness and normals', 8, 'B/px')]),
+    product('depth and points', 'B', [depthPx, k('a pixel of depth', 'depthWritten')]),
   );
   out.program(application, onCard);
   return {
@@ -166,7 +167,7 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
     task: task.id,
     unit: 'image',
     units: brief('images', task.images),
-    targetS: task.targetH === undefined ? undefined : task.targetH * 3600,
+    targetS: within(task.targetH, 3600),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
     cards: application.cards,

@@ -1,6 +1,6 @@
 import { fromConstant, given, product, sum, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
-import { achievedFlop, achievedTraffic, Demands, ownCost } from './demands';
+import { achievedFlop, achievedTraffic, briefOf, Demands, ownCost } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import { SCENE } from './sceneConstants';
 import { needRays, needTriangles } from './shaders';
@@ -19,7 +19,7 @@ const SHADE = { plain: 'shadePlain', lit: 'shadeLit', rich: 'shadeRich' } as con
 export function expandScene(task: SceneWork, facts: MachineFacts): RealTime {
   const application = profileOf('scene', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit: string) => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const px = product('pixels of all displays', 'px', [
     brief('displays', task.displays, ''),
     brief('width', task.width, 'px'),

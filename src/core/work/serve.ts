@@ -1,15 +1,13 @@
 import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
-import { GIB } from '../units/quantity';
-import { Demands, gwork } from './demands';
+import { briefOf, defined, Demands, gwork, within } from './demands';
 import { LEARN } from './learnConstants';
 import type { ServeWork, TablesWork } from './learnTasks';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { Elastic, RealTime } from './stage';
-import { cardsOf } from './train';
+import { cardsOf, runtimeBytes } from './train';
 import { outsideOf, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof LEARN): Derivation => fromConstant(label, LEARN[name]);
-const one = (label: string, value: number, unit = '') => given(label, value, unit, 'standard', 'definition');
 
 /** Bytes of the weights at their precision, with a scale a block where they are quantised. */
 export function weightBytes({ paramsB, bits, name }: Pick<ServeWork, 'paramsB' | 'bits' | 'name'>): Derivation {
@@ -25,14 +23,14 @@ export function weightBytes({ paramsB, bits, name }: Pick<ServeWork, 'paramsB' |
  * @example 24 layers, 4 heads of 128, 16,384 tokens: 805,306,368 B
  */
 export function cacheBytes(task: Pick<ServeWork, 'layers' | 'kvHeads' | 'headSize' | 'context' | 'name'>): Derivation {
-  const brief = (label: string, value: number) => given(label, value, '', 'brief', task.name);
+  const brief = briefOf(task);
   return product('keys and values of a sequence', 'B', [
-    one('keys and values', 2),
+    defined('keys and values', 2),
     brief('layers', task.layers),
     brief('heads that keep them', task.kvHeads),
     brief('size of a head', task.headSize),
     brief('context', task.context),
-    one('bytes each', 2, 'B'),
+    defined('bytes each', 2, 'B'),
   ]);
 }
 
@@ -43,8 +41,8 @@ export function cacheBytes(task: Pick<ServeWork, 'layers' | 'kvHeads' | 'headSiz
 export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
   const application = profileOf('learn', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
-  const card = facts.parts.one('graphics') !== undefined && application.effects === 'graphics';
+  const brief = briefOf(task);
+  const card = facts.mayHaveCard && application.effects === 'graphics';
   const users = brief('users at once', task.users);
   const weights = weightBytes(task);
   const caches = product('caches of all', 'B', [users, cacheBytes(task)]);
@@ -57,7 +55,7 @@ export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
   const flop = product('arithmetic of a step', 'FLOP', [tokens, params, k('a parameter', 'forwardFlop')]);
   const what = card ? 'graphics memory' : 'memory';
   const n = card ? cardsOf(application, facts) : 1;
-  const share = n > 1 ? [one('a card’s share', 1 / n, 'share')] : [];
+  const share = n > 1 ? [defined('a card’s share', 1 / n, 'share')] : [];
   if (card) {
     out.stacks(application, facts);
     out.need('write', 'gpu.traffic', streamed);
@@ -74,30 +72,26 @@ export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
         product('sums of the layers', 'B', [
           tokens,
           brief('layers', task.layers),
-          one('twice a layer, there and back', 4, '×'),
-          brief('width', task.kvHeads * task.headSize * 4),
-          one('bytes each', 2, 'B'),
-          one('sent on by each of the cards', (n - 1) / n, 'share'),
+          defined('twice a layer, there and back', 4, '×'),
+          brief('width of the keys', task.kvHeads * task.headSize),
+          k('width of the model', 'queryHeads'),
+          defined('bytes each', 2, 'B'),
+          defined('sent on by each of the cards', (n - 1) / n, 'share'),
         ]),
       );
   } else {
     out.need('write', 'memory.traffic', streamed);
-    // vector units do some eight multiply-adds of these a clock of the reference core
     out.processor(
       'read prompts',
-      gwork('arithmetic on the processor', [flop, one('clocks a FLOP', 1 / 16)]),
+      gwork('arithmetic on the processor', [flop, k('a FLOP', 'processorFlop')]),
       k('serial share', 'loadSerial'),
     );
   }
   out.serial('choose', k('a step', 'decodeStepSerial'));
   out.fit(what, product('weights held', 'B', [weights, ...share]));
   out.fit(what, product('caches held', 'B', [caches, ...share]));
-  if (card)
-    out.fit(
-      'graphics memory',
-      product('runtime on a card', 'B', [k('runtime', 'runtimeGiB'), one('bytes a GiB', GIB, 'B')]),
-    );
-  out.hold('memory', given('application', application.ownMemoryGiB * GIB, 'B', 'profile', application.name));
+  if (card) out.fit('graphics memory', runtimeBytes());
+  out.program(application, false);
   return {
     mode: 'real-time',
     task: task.id,
@@ -118,10 +112,10 @@ const EFFORT = { scan: 'scanWork', join: 'joinWork', model: 'modelWork' } as con
 export function expandTables(task: TablesWork, facts: MachineFacts): Elastic {
   const application = profileOf('learn', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const data = brief('data', task.dataGB * 1e9, 'B');
   const inMemory = product('data in memory', 'B', [data, brief('in memory ÷ on the drive', task.memoryFactor)]);
-  const once = one('once a run', 1 / task.passes, 'share');
+  const once = defined('once a run', 1 / task.passes, 'share');
   out.need('read', 'read:active', product('read', 'B', [data, once]));
   out.processor('unpack', gwork('unpack', [data, once, k('a byte', 'parse')]), k('serial share', 'loadSerial'));
   out.processor(
@@ -132,17 +126,17 @@ export function expandTables(task: TablesWork, facts: MachineFacts): Elastic {
   out.need(
     'work over',
     'memory.traffic',
-    product('read and written', 'B', [inMemory, one('read, and a half written', 1.5, '×')]),
+    product('read and written', 'B', [inMemory, k('read and written', 'tableTraffic')]),
   );
   out.hold('memory', inMemory);
   out.hold('space:active', data);
-  out.hold('memory', given('application', application.ownMemoryGiB * GIB, 'B', 'profile', application.name));
+  out.program(application, false);
   return {
     mode: 'elastic',
     task: task.id,
     unit: 'pass',
     units: brief('passes', task.passes),
-    targetS: task.targetMin === undefined ? undefined : task.targetMin * 60,
+    targetS: within(task.targetMin, 60),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
     flows: [],

@@ -1,7 +1,7 @@
 import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
 import type { ApplicationProfile } from './applications';
-import { Demands, gwork, ownCost } from './demands';
+import { briefOf, defined, Demands, gwork, ownCost, within } from './demands';
 import { LEARN } from './learnConstants';
 import type { TrainImagesWork, TrainWork } from './learnTasks';
 import { profileOf, type MachineFacts } from './machineFacts';
@@ -9,7 +9,10 @@ import type { Cards, Elastic } from './stage';
 import { outsideOf, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof LEARN): Derivation => fromConstant(label, LEARN[name]);
-const one = (label: string, value: number, unit = '') => given(label, value, unit, 'standard', 'definition');
+
+/** What libraries and work space take on each card. */
+export const runtimeBytes = (): Derivation =>
+  product('runtime on a card', 'B', [k('runtime', 'runtimeGiB'), defined('bytes a GiB', GIB, 'B')]);
 
 /** Cards that take part: those that are there, up to what the application can use. */
 export const cardsOf = ({ cards }: ApplicationProfile, { parts }: MachineFacts): number =>
@@ -47,7 +50,7 @@ export function stateBytes(task: TrainWork): Derivation {
       ]);
     case 'quantised':
       return sum('quantised base and adapters', 'B', [
-        product('payload', 'B', [params, one('4 bits', 0.5, 'B/parameter')]),
+        product('payload', 'B', [params, defined('4 bits', 0.5, 'B/parameter')]),
         product('block scales', 'B', [params, k('a scale', 'scaleBytes')]),
         own,
       ]);
@@ -59,7 +62,7 @@ export function stateBytes(task: TrainWork): Derivation {
  * attention is recomputed, the layers' inputs and one layer in full when everything is (Korthikanti et al. 2022).
  */
 export function activationBytes(task: TrainWork): Derivation {
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const tokens = product('tokens at a time', 'tokens', [
     brief('sequences', task.batch),
     brief('context', task.context, 'tokens'),
@@ -109,13 +112,13 @@ export function flopPerToken(task: TrainWork): Derivation {
 /** What the cards send each other a step, each in its own direction: all-reduce of gradients, or shards of the weights. */
 function exchange(out: Demands, weights: Derivation, spread: TrainWork['spread'], n: number): void {
   if (n < 2) return;
-  const share = one('sent on by each of the cards', (n - 1) / n, 'share');
+  const share = defined('sent on by each of the cards', (n - 1) / n, 'share');
   out.need(
     'exchange',
     'gpu.exchange',
     spread === 'shard'
       ? product('shards gathered and scattered', 'B', [weights, k('passes', 'shardExchanges'), share])
-      : product('gradients summed over the cards', 'B', [weights, one('there and back', 2, '×'), share]),
+      : product('gradients summed over the cards', 'B', [weights, defined('there and back', 2, '×'), share]),
   );
 }
 
@@ -123,7 +126,7 @@ function exchange(out: Demands, weights: Derivation, spread: TrainWork['spread']
 export function expandTrain(task: TrainWork, facts: MachineFacts): Elastic {
   const application = profileOf('learn', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const n = cardsOf(application, facts);
   const cards = given('cards', n, '', 'part', 'the machine');
   const params = brief('parameters', task.paramsB * 1e9);
@@ -160,21 +163,18 @@ export function expandTrain(task: TrainWork, facts: MachineFacts): Elastic {
     gwork('text into tokens', [tokens, k('a token', 'tokenLoad')]),
     k('serial share', 'loadSerial'),
   );
-  const shards = task.spread === 'shard' && n > 1 ? [one('a card’s share', 1 / n, 'share')] : [];
+  const shards = task.spread === 'shard' && n > 1 ? [defined('a card’s share', 1 / n, 'share')] : [];
   out.fit('graphics memory', product('states on a card', 'B', [stateBytes(task), ...shards]));
   out.fit('graphics memory', activationBytes(task));
-  out.fit(
-    'graphics memory',
-    product('runtime on a card', 'B', [k('runtime', 'runtimeGiB'), one('bytes a GiB', GIB, 'B')]),
-  );
+  out.fit('graphics memory', runtimeBytes());
   out.hold('memory', product('weights on their way', 'B', [params, k('a parameter', 'hostBytes')]));
-  out.hold('memory', given('application', application.ownMemoryGiB * GIB, 'B', 'profile', application.name));
+  out.program(application, false);
   return {
     mode: 'elastic',
     task: task.id,
     unit: 'step',
     units: quotient('steps', 'steps', [brief('tokens', task.tokensM * 1e6, 'tokens'), tokens]),
-    targetS: task.targetH === undefined ? undefined : task.targetH * 3600,
+    targetS: within(task.targetH, 3600),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
     cards: exchanging(application),
@@ -188,7 +188,7 @@ export function expandTrain(task: TrainWork, facts: MachineFacts): Elastic {
 export function expandTrainImages(task: TrainImagesWork, facts: MachineFacts): Elastic {
   const application = profileOf('learn', task, facts);
   const out = new Demands(application);
-  const brief = (label: string, value: number, unit = '') => given(label, value, unit, 'brief', task.name);
+  const brief = briefOf(task);
   const n = cardsOf(application, facts);
   const images = product('images a step', 'images', [
     brief('images a card', task.batch, 'images'),
@@ -204,7 +204,7 @@ export function expandTrainImages(task: TrainImagesWork, facts: MachineFacts): E
       product('arithmetic of a step', 'FLOP', [
         images,
         forward,
-        one('forward and back', 3, '×'),
+        k('forward and back', 'imageFlop'),
         ...ownCost(application, 'graphics'),
       ]),
       k('share of peak reached', 'achievedImages'),
@@ -215,15 +215,14 @@ export function expandTrainImages(task: TrainImagesWork, facts: MachineFacts): E
   const px = product('pixels loaded', 'px', [images, brief('stored pixels', task.storedMpx * 1e6, 'px')]);
   out.processor('load', gwork('stills decoded', [px, k('a pixel', 'imageLoad')]), k('serial share', 'loadSerial'));
   const setBytes = task.imagesK * 1e3 * task.storedKB * 1e3;
-  // the system keeps what was read in the memory that nobody uses: half of it is taken as free
-  const kept = facts.memoryBytes !== undefined && setBytes <= facts.memoryBytes / 2;
+  const kept = facts.memoryBytes !== undefined && setBytes <= facts.memoryBytes * LEARN.keptShare.value;
   out.need(
     'read',
     'read:active',
     product('files read', 'B', [
       images,
       brief('bytes an image', task.storedKB * 1e3, 'B'),
-      ...(kept ? [one('read once, kept in memory', 1 / task.epochs, 'share')] : []),
+      ...(kept ? [defined('read once, kept in memory', 1 / task.epochs, 'share')] : []),
     ]),
   );
   out.hold('space:active', given('the set', setBytes, 'B', 'brief', task.name));
@@ -236,11 +235,8 @@ export function expandTrainImages(task: TrainImagesWork, facts: MachineFacts): E
       k('a FLOP', 'imageActivation'),
     ]),
   );
-  out.fit(
-    'graphics memory',
-    product('runtime on a card', 'B', [k('runtime', 'runtimeGiB'), one('bytes a GiB', GIB, 'B')]),
-  );
-  out.hold('memory', given('application', application.ownMemoryGiB * GIB, 'B', 'profile', application.name));
+  out.fit('graphics memory', runtimeBytes());
+  out.program(application, false);
   return {
     mode: 'elastic',
     task: task.id,
@@ -249,7 +245,7 @@ export function expandTrainImages(task: TrainImagesWork, facts: MachineFacts): E
       brief('images in all epochs', task.imagesK * 1e3 * task.epochs, 'images'),
       images,
     ]),
-    targetS: task.targetH === undefined ? undefined : task.targetH * 3600,
+    targetS: within(task.targetH, 3600),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
     cards: exchanging(application),

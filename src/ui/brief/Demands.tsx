@@ -4,6 +4,7 @@ import { demandsOf } from '@/core/predict/demands';
 import { quantity } from '@/core/words/format';
 import { resourceName } from '@/core/words/names';
 import { useDraftAssessment } from '../seat/store';
+import { sittingName, taskName } from './names';
 import { Sizes } from './Sizes';
 
 /** Tones of one hue, told apart by position and hatch as well as by lightness. */
@@ -21,9 +22,8 @@ export function Demands() {
   const assessment = useDraftAssessment();
   const { brief, machine } = assessment.facts;
   const demands = demandsOf(assessment);
-  const nameOf = (id: string) => brief.tasks.find((task) => task.id === id)?.name ?? id;
-  const sittingOf = (id: string) =>
-    brief.sittings.find((sitting) => sitting.id === id)?.name ?? nameOf(id.replace(/^alone-/, ''));
+  const nameOf = (id: string) => taskName(brief, id);
+  const sittingOf = (id: string) => sittingName(brief, id);
   const toneOf = (id: string) => TONES[brief.tasks.findIndex((task) => task.id === id) % TONES.length] ?? 'var(--info)';
   if (brief.tasks.length === 0)
     return (

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { derivedSizes } from '@/core/predict/sizes';
+import { derivedSizes } from '@/core/sizing/held';
 import { arrayLevels, type Member } from '@/core/sizing/arrays';
 import { cardKinds, publishedFloors, type CardKinds } from '@/core/sizing/kinds';
 import { askedRates } from '@/core/sizing/rates';
@@ -12,6 +12,7 @@ import { byteRate, memorySize, number, quantity, size } from '@/core/words/forma
 import { resourceName } from '@/core/words/names';
 import { Heads } from '../shared/Heads';
 import { Num, Pick } from '../shared/phrases';
+import { sittingName, taskName } from './names';
 import { Software } from './Software';
 
 /** Sizes that follow from the work alone, beside what the draft has. */
@@ -277,11 +278,7 @@ function Asked({ assessment }: { assessment: Assessment }) {
   const asked = askedRates(assessment);
   if (asked.length === 0) return null;
   const nameOf = (by: (typeof asked)[number]['by']) =>
-    'task' in by
-      ? (brief.tasks.find((task) => task.id === by.task)?.name ?? by.task)
-      : (brief.sittings.find((sitting) => sitting.id === by.sitting)?.name ??
-        brief.tasks.find((task) => `alone-${task.id}` === by.sitting)?.name ??
-        by.sitting);
+    'task' in by ? taskName(brief, by.task) : sittingName(brief, by.sitting);
   return (
     <>
       <h2>Rates that the targets ask for</h2>

@@ -1,7 +1,9 @@
 'use client';
 
 import type { ApplicationProfile, ApplicationTrade } from '@/core/work/applications';
-import type { Task } from '@/core/work/tasks';
+import type { ComponentType, ReactNode } from 'react';
+import type { Task, TaskKind } from '@/core/work/tasks';
+import type { SentenceProps } from './figures';
 import { Value } from '../shared/Value';
 import { CustomSentence, DeskSentence } from './deskSentences';
 import { LiveSentence } from './liveSentence';
@@ -43,6 +45,31 @@ const APPLICATION_OF: Readonly<Partial<Record<Task['kind'], ApplicationTrade>>> 
   tables: 'learn',
 };
 
+/** How each kind of work is put. */
+const SENTENCES: { readonly [K in TaskKind]: (props: SentenceProps<K>) => ReactNode } = {
+  'edit-play': PlaySentence,
+  'edit-export': ExportSentence,
+  live: LiveSentence,
+  scene: SceneSentence,
+  ingest: IngestSentence,
+  audio: AudioSentence,
+  'cad-view': CadViewSentence,
+  'cad-step': CadStepSentence,
+  solve: SolveSentence,
+  render: RenderSentence,
+  survey: SurveySentence,
+  motion: MotionSentence,
+  stills: StillsSentence,
+  build: BuildSentence,
+  guests: GuestsSentence,
+  train: TrainSentence,
+  'train-images': TrainImagesSentence,
+  serve: ServeSentence,
+  tables: TablesSentence,
+  desk: DeskSentence,
+  custom: CustomSentence,
+};
+
 /** A task without the fields that were taken away: an absent target is unknown, not undefined. */
 function cleaned(task: Task): Task {
   return Object.fromEntries(Object.entries(task).filter(([, value]) => value !== undefined)) as unknown as Task;
@@ -59,6 +86,8 @@ export function TaskSentence({
   onChange: (task: Task) => void;
 }) {
   const change = (patch: object) => onChange(cleaned({ ...task, ...patch } as Task));
+  // the table pairs each kind with its own sentence; a union of components cannot say so
+  const Sentence = SENTENCES[task.kind] as ComponentType<SentenceProps<TaskKind>>;
   const trade = APPLICATION_OF[task.kind];
   const fitting = applications.filter((profile) => profile.trade === trade);
   return (
@@ -83,27 +112,7 @@ export function TaskSentence({
           :{' '}
         </>
       )}
-      {task.kind === 'edit-play' && <PlaySentence task={task} change={change} />}
-      {task.kind === 'edit-export' && <ExportSentence task={task} change={change} />}
-      {task.kind === 'live' && <LiveSentence task={task} change={change} />}
-      {task.kind === 'scene' && <SceneSentence task={task} change={change} />}
-      {task.kind === 'ingest' && <IngestSentence task={task} change={change} />}
-      {task.kind === 'audio' && <AudioSentence task={task} change={change} />}
-      {task.kind === 'cad-view' && <CadViewSentence task={task} change={change} />}
-      {task.kind === 'cad-step' && <CadStepSentence task={task} change={change} />}
-      {task.kind === 'solve' && <SolveSentence task={task} change={change} />}
-      {task.kind === 'render' && <RenderSentence task={task} change={change} />}
-      {task.kind === 'survey' && <SurveySentence task={task} change={change} />}
-      {task.kind === 'motion' && <MotionSentence task={task} change={change} />}
-      {task.kind === 'stills' && <StillsSentence task={task} change={change} />}
-      {task.kind === 'build' && <BuildSentence task={task} change={change} />}
-      {task.kind === 'guests' && <GuestsSentence task={task} change={change} />}
-      {task.kind === 'train' && <TrainSentence task={task} change={change} />}
-      {task.kind === 'train-images' && <TrainImagesSentence task={task} change={change} />}
-      {task.kind === 'serve' && <ServeSentence task={task} change={change} />}
-      {task.kind === 'tables' && <TablesSentence task={task} change={change} />}
-      {task.kind === 'desk' && <DeskSentence task={task} change={change} />}
-      {task.kind === 'custom' && <CustomSentence task={task} change={change} />}
+      <Sentence task={task} change={change} />
     </p>
   );
 }

@@ -1,3 +1,4 @@
+import { applicationsOf } from '../../catalogue';
 import { GIB } from '../../units/quantity';
 import { unknown, idsOf, type Check, type Rule } from '../rule';
 
@@ -10,7 +11,6 @@ export const applicationFloor: Rule = {
   levels: ['blocks', 'unproven', 'caution'],
   source: 'application profiles',
   check: ({ parts, brief, catalogue, memory }) => {
-    const wanted = new Set(brief.tasks.flatMap((task) => (task.application === undefined ? [] : [task.application])));
     const checks: Check[] = [];
     const compare = (
       application: string,
@@ -31,9 +31,7 @@ export const applicationFloor: Rule = {
         recommendedGib: floor.recommended,
         ...(what === 'memory' ? { adds: ['memory'] as const } : {}),
       });
-    for (const id of [...wanted].sort()) {
-      const profile = catalogue.application(id);
-      if (!profile) continue;
+    for (const profile of applicationsOf(brief.tasks, catalogue)) {
       if (memory.bytes !== undefined)
         compare(profile.name, 'memory', memory.bytes / GIB, profile.memoryGiB, idsOf(...parts.ofKind('memory')));
       const card = parts.one('graphics');

@@ -1,3 +1,4 @@
+import { applicationsOf } from '../../catalogue';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 
 export const applicationNeeds: Rule = {
@@ -8,13 +9,10 @@ export const applicationNeeds: Rule = {
   levels: ['blocks', 'unproven', 'caution', 'note'],
   source: 'application profiles',
   check: ({ parts, brief, catalogue }) => {
-    const wanted = new Set(brief.tasks.flatMap((task) => task.application ?? []));
     const card = parts.one('graphics');
     const system = parts.one('system');
     const checks: Check[] = [];
-    for (const id of [...wanted].sort()) {
-      const profile = catalogue.application(id);
-      if (!profile) continue;
+    for (const profile of applicationsOf(brief.tasks, catalogue)) {
       const application = profile.name;
       if (card && profile.effects === 'graphics' && profile.computeStacks.length > 0) {
         const has = card.part.computeStacks;

@@ -1,3 +1,4 @@
+import { applicationsOf } from '../../catalogue';
 import { licencesFor } from '../../sizing/software';
 import { idsOf, nameOf, unknown, type Check, type Rule } from '../rule';
 
@@ -8,12 +9,9 @@ export const licences: Rule = {
   reads: ['licence'],
   levels: ['unproven', 'caution', 'note'],
   source: 'terms of the licences',
-  check: ({ parts, brief, catalogue, machine }) => {
-    const wanted = [...new Set(brief.tasks.flatMap((task) => task.application ?? []))].sort();
-    return wanted.flatMap((id): Check[] => {
-      const profile = catalogue.application(id);
-      if (!profile || licencesFor(profile.name, catalogue).length === 0) return [];
-      const application = profile.name;
+  check: ({ parts, brief, catalogue, machine }) =>
+    applicationsOf(brief.tasks, catalogue).flatMap(({ name: application }): Check[] => {
+      if (licencesFor(application, catalogue).length === 0) return [];
       const here = parts.ofKind('licence').filter(({ part }) => part.application === application);
       if (here.length === 0)
         return [
@@ -36,6 +34,5 @@ export const licences: Rule = {
           owned: licence.item.owned === true,
         };
       });
-    });
-  },
+    }),
 };
