@@ -287,6 +287,9 @@ describe('seats that run in real time', () => {
     const ties = (assessment: Assessment | undefined) =>
       assessment?.findings.filter((finding) => finding.rule === 'adaptive-sync').length;
     expect([ties(a), ties(b)]).toEqual([0, 1]);
+    // the old trainer's licence does not move to the new machine
+    const stays = b?.findings.filter((finding) => finding.code === 'licence-terms');
+    expect(stays).toMatchObject([{ level: 'caution', terms: 'tied', owned: true }]);
   });
 
   test('the same work in another application asks for another machine', () => {

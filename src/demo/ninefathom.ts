@@ -83,6 +83,7 @@ export function filmDrafts(): Machine[] {
       ['cooler-1', 'northdraft-eddy-120', 'Northdraft Eddy 120', { owned: true }],
       ['case-1', 'marlhouse-quay', 'Marlhouse Quay', { owned: true }],
       ['system-1', 'slipway-system-one-seat', 'Slipway System One-seat', { owned: true }],
+      ['licence-1', 'reelwright-perpetual-seat', 'Reelwright Perpetual seat', { owned: true }],
     ]),
     machine('film-two', 'Two lesser cards', [
       ['processor-1', 'halcyte-tern-12', 'Halcyte Tern 12'],
@@ -309,6 +310,8 @@ export function bridgeDrafts(): Machine[] {
       ['board-1', 'tarnholt-ness-5', 'Tarnholt Ness 5'],
       ['graphics-1', 'lumoth-drift-24', 'Lumoth Drift 24'],
       ['cooler-1', 'brumeworks-haar-240', 'Brumeworks Haar 240'],
+      // bought with the old trainer, and tied to it
+      ['licence-1', 'bridgewake-trainer-seat', 'Bridgewake Trainer seat', { owned: true }],
       ...rest(['gatewick-anvil-850', 'Gatewick Anvil 850']),
     ]),
   ];

@@ -92,6 +92,24 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
   );
 }
 
+function graphicsWords({ cards, stacks, certified, displays }: NonNullable<CardKinds['graphics']>): string[] {
+  const said = [
+    cards === undefined
+      ? ''
+      : cards === 1
+        ? 'one card like the draft’s has the rates that the targets ask for'
+        : `the rates of ${cards} cards like the draft’s for the targets`,
+    stacks === undefined
+      ? ''
+      : stacks.length === 0
+        ? 'no compute stack runs all of the applications'
+        : `with ${stacks.join(' or ')}`,
+    certified.length > 0 ? `a certified driver for ${certified.join(' and ')}` : '',
+    displays > 0 ? `for ${displays} ${displays === 1 ? 'display' : 'displays'}` : '',
+  ].filter(Boolean);
+  return said.length > 0 ? said : ['any that draws'];
+}
+
 /** Number and kind of cards, as one sentence each. */
 function Cards({ kinds: { graphics, capture, networkBitPerS } }: { kinds: CardKinds }) {
   const gbit = (bits: number) => (bits < 1e9 ? `${number(bits / 1e6, 4)} Mb/s` : `${number(bits / 1e9, 4)} Gb/s`);
@@ -99,20 +117,7 @@ function Cards({ kinds: { graphics, capture, networkBitPerS } }: { kinds: CardKi
     <ul className="small" aria-label="Cards" style={{ marginBottom: 12 }}>
       {graphics && (
         <li>
-          <b>Graphics</b>
-          {graphics.cards === undefined
-            ? ''
-            : `: ${graphics.cards === 1 ? 'one card like the draft’s reaches the targets' : `${graphics.cards} cards like the draft’s for the targets`}`}
-          {graphics.stacks === undefined
-            ? ''
-            : graphics.stacks.length === 0
-              ? '; no compute stack runs all of the applications'
-              : `; with ${graphics.stacks.join(' or ')}`}
-          {graphics.certified.length > 0 ? `; a certified driver for ${graphics.certified.join(' and ')}` : ''}
-          {graphics.displays > 0
-            ? `; for ${graphics.displays} ${graphics.displays === 1 ? 'display' : 'displays'}`
-            : ''}
-          .
+          <b>Graphics</b>: {graphicsWords(graphics).join('; ')}.
         </li>
       )}
       {capture && (
@@ -182,7 +187,7 @@ function Role({ role, years }: { role: RoleSize; years: number }) {
                 {has.years === undefined
                   ? 'endurance unknown'
                   : has.years > 100
-                    ? 'lasts beyond its age'
+                    ? 'outlasts the machine'
                     : `lasts ${number(has.years, 2)} years`}
               </div>
             )}
