@@ -23,7 +23,8 @@ export default {
     only('ui', 'ui', ['core', 'workers', 'server']),
     only('workers', 'workers', ['core']),
     only('cli', 'cli', ['server', 'core']),
-    only('demo', 'demo', ['server', 'core']),
+    only('demo', 'demo', ['server', 'core', 'standins']),
+    only('standins', 'standins', ['core']),
     {
       name: 'ui-server-contract-only',
       severity: 'error',

@@ -1,5 +1,7 @@
 import { service } from '@/server/instance';
 import { ownedRows } from '@/server/desk';
+import { priceState } from '@/server/prices/manage';
+import { seenDrafts } from '@/server/seen';
 import { allSeats } from '@/server/service';
 import { DeskStation } from '@/ui/desk/DeskStation';
 
@@ -13,6 +15,8 @@ export default async function DeskPage() {
       owned={await ownedRows(service())}
       settings={await service().settings()}
       regions={data.regions}
+      prices={await priceState(service())}
+      seen={await seenDrafts(service())}
     />
   );
 }

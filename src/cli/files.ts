@@ -21,7 +21,7 @@ import { note, optionsOf, refuse, say } from './say';
 
 const TABLE_OPTIONS = ['kind', 'encoding', 'separator', 'decimal', 'region', 'map', 'all'];
 
-async function withService<T>(work: (service: Service) => Promise<T>): Promise<T> {
+export async function withService<T>(work: (service: Service) => Promise<T>): Promise<T> {
   const service = openService();
   try {
     return await work(service);

@@ -10,6 +10,7 @@ import { exitCodeOf, reportOf } from '@/core/formats/report';
 import { schemaNames, schemaOf } from '@/core/formats/schemas';
 import { databasePath, openService } from '@/server/service';
 import { exportCommand, filesCommand, jobCommand } from './files';
+import { pricesCommand, refreshCommand } from './prices';
 import { refuse, say } from './say';
 
 const USE = `use:
@@ -18,11 +19,14 @@ const USE = `use:
   vane import FILE…       takes catalogue, CSV, archive and case files into the database, each whole or not at all
   vane export WHAT        writes catalogue, archive [--project ID], bom --seat ID --draft ID, a kind of part or offer
                           as CSV; --to FILE, else to standard output
+  vane prices FILE…       takes tables of prices by day (offer,date,price), each whole or not at all
+  vane refresh            asks all price sources once and says how each fared
   vane schema NAME        prints a JSON Schema; NAME is one of ${schemaNames().join(', ')}
 
 tables (check, import): --kind KIND, --map "HEADING=field[unit]", --all field=value, --decimal . or ,,
   --separator C, --encoding NAME, --region ID; what is not said is guessed or remembered
-exit codes of check, import, export: 0 done, 2 invalid input
+exit codes of check, import, export, prices: 0 done, 2 invalid input; of refresh: 0 all sources answered, 1 some did
+not, 3 another refresh runs
 
 exit codes of assess: 0 nothing blocks or is unproven, 1 something blocks, 3 nothing blocks but something is
 unproven, 2 invalid input; with several machines the worst, 1 before 3`;
@@ -102,6 +106,12 @@ switch (command) {
   case 'check':
   case 'import':
     process.exitCode = await filesCommand(command, args);
+    break;
+  case 'prices':
+    process.exitCode = await pricesCommand(args);
+    break;
+  case 'refresh':
+    process.exitCode = await refreshCommand();
     break;
   case 'export':
     process.exitCode = await exportCommand(args);

@@ -14,6 +14,7 @@ import { heatOf } from './heat/state';
 import type { Machine } from './machine';
 import { populate } from './memory/population';
 import { priceMachine } from './money/landed';
+import { buyPolicy } from './money/policy';
 import { inPhase } from './phases';
 import { drawOf } from './power/draw';
 import { enginesOf } from './predict/engines';
@@ -109,7 +110,8 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
     ),
   );
   const power = drawOf(parts, results, drawn, machine.tuning);
-  const price = priceMachine(parts, catalogue, region);
+  const policy = buyPolicy(brief, context.settings, today);
+  const price = priceMachine(parts, catalogue, region, policy);
 
   const facts: Facts = {
     machine,
@@ -128,6 +130,7 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
     scene: sceneOf(parts, memory, placement),
     region,
     price,
+    policy,
     today,
     settings: context.settings,
   };

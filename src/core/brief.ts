@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idText, partIdSchema, plainText } from './parts/common';
+import { idText, isoDate, partIdSchema, plainText } from './parts/common';
 import { taskSchema } from './work/tasks';
 
 export const KEEPING = ['one', 'two', 'three'] as const;
@@ -42,6 +42,12 @@ const briefFields = z.strictObject({
   budgetMinor: z.number().int().positive().optional(),
   budgetTaxIncluded: z.boolean(),
   roomC: z.number().min(0).max(60),
+  /** The day everything has to be there. */
+  neededBy: isoDate.optional(),
+  /** What an hour of waiting costs this person, in minor units of the region's currency. */
+  hourMinor: z.number().int().nonnegative().max(10_000_000).optional(),
+  /** The most over a maker's list price, %. */
+  overListPercent: z.number().min(0).max(300).optional(),
   yearsOfService: z.number().positive().max(20),
   /** Hours a week that the machine is on beside the sittings, at rest. */
   idleHoursPerWeek: z.number().min(0).max(168).optional(),
@@ -53,6 +59,11 @@ const briefFields = z.strictObject({
   ownedDisplays: z.array(partIdSchema),
   tasks: z.array(taskSchema).max(60),
   sittings: z.array(sittingSchema).max(20),
+  /** Options of branded machines that this seat would take. */
+  rivals: z
+    .array(z.strictObject({ rival: idText, options: z.array(idText).max(40) }))
+    .max(100)
+    .optional(),
 });
 
 /** Figures of a brief that are edited one by one. */
@@ -61,6 +72,9 @@ export const briefFiguresSchema = briefFields
     name: true,
     budgetTaxIncluded: true,
     roomC: true,
+    neededBy: true,
+    hourMinor: true,
+    overListPercent: true,
     yearsOfService: true,
     idleHoursPerWeek: true,
     growthPercent: true,

@@ -1,6 +1,7 @@
 import { measurementSchema } from './evidence/measurement';
 import { z } from 'zod';
 import { briefFiguresSchema, sittingSchema, mustHavesSchema, type Brief } from './brief';
+import { handPriceSchema, paidSchema } from './money/offerSchema';
 import { sideSchema } from './parts/case';
 import { driveRole, itemSchema, laterSchema, PHASES, tuningSchema, type Item, type Machine } from './machine';
 import { idText, partIdSchema, plainText } from './parts/common';
@@ -15,6 +16,10 @@ const singleEditSchemas = [
   z.strictObject({ kind: z.literal('unpin'), item: idText }),
   z.strictObject({ kind: z.literal('roles'), item: idText, roles: z.array(driveRole) }),
   z.strictObject({ kind: z.literal('own'), item: idText, owned: z.boolean() }),
+  /** Sets a price by hand, or takes it away. */
+  z.strictObject({ kind: z.literal('hand-price'), item: idText, handPrice: handPriceSchema.optional() }),
+  /** Keeps what was really paid, or takes it away. */
+  z.strictObject({ kind: z.literal('paid'), item: idText, paid: paidSchema.optional() }),
   z.strictObject({ kind: z.literal('memory-profile'), profile: z.enum(['on', 'off']) }),
   z.strictObject({ kind: z.literal('rename'), name: plainText(80) }),
   z.strictObject({ kind: z.literal('stand'), item: idText, upright: z.boolean() }),
@@ -60,7 +65,15 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
     case 'swap':
       return replaceItem(machine, edit.item, (item) => {
         if (item.part === edit.part) return item;
-        const { standsInFor: _standIn, owned: _owned, ...rest } = item;
+        const {
+          standsInFor: _standIn,
+          standInRange: _range,
+          fixed: _fixed,
+          owned: _owned,
+          handPrice: _price,
+          paid: _paid,
+          ...rest
+        } = item;
         return { ...rest, part: edit.part, label: edit.label, ...(machine.present ? { owned: true } : {}) };
       });
     case 'add':
@@ -96,6 +109,18 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
         if ((item.owned ?? false) === edit.owned) return item;
         const { owned: _owned, ...rest } = item;
         return edit.owned ? { ...rest, owned: true } : rest;
+      });
+    case 'hand-price':
+      return replaceItem(machine, edit.item, (item) => {
+        if (JSON.stringify(item.handPrice) === JSON.stringify(edit.handPrice)) return item;
+        const { handPrice: _before, ...rest } = item;
+        return edit.handPrice ? { ...rest, handPrice: edit.handPrice } : rest;
+      });
+    case 'paid':
+      return replaceItem(machine, edit.item, (item) => {
+        if (JSON.stringify(item.paid) === JSON.stringify(edit.paid)) return item;
+        const { paid: _before, ...rest } = item;
+        return edit.paid ? { ...rest, paid: edit.paid } : rest;
       });
     case 'memory-profile':
       return (machine.memoryProfile ?? 'on') === edit.profile ? machine : { ...machine, memoryProfile: edit.profile };
@@ -161,6 +186,9 @@ export function freshItemId(machine: Machine, kind: string): string {
   for (let n = 1; ; n++) if (!used.has(`${kind}-${n}`)) return `${kind}-${n}`;
 }
 
+/** Figures of a brief that may be left open. */
+export const OPEN_FIGURES = ['neededBy', 'hourMinor', 'overListPercent'] as const;
+
 /** Changes of a brief as values. */
 export const briefEditSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-task'), task: taskSchema }),
@@ -172,6 +200,10 @@ export const briefEditSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-must-haves'), mustHaves: mustHavesSchema }),
   z.strictObject({ kind: z.literal('set-displays'), ownedDisplays: z.array(partIdSchema).max(20) }),
   z.strictObject({ kind: z.literal('set-figures'), figures: briefFiguresSchema }),
+  /** Takes a figure away that may be left open. */
+  z.strictObject({ kind: z.literal('unset-figure'), figure: z.enum(OPEN_FIGURES) }),
+  /** Which options of a branded machine are taken. */
+  z.strictObject({ kind: z.literal('rival-options'), rival: idText, options: z.array(idText).max(40) }),
 ]);
 export type BriefEdit = z.infer<typeof briefEditSchema>;
 
@@ -216,6 +248,17 @@ export function editBrief(brief: Brief, edit: BriefEdit): Brief {
       return brief.ownedDisplays.join() === edit.ownedDisplays.join()
         ? brief
         : { ...brief, ownedDisplays: edit.ownedDisplays };
+    case 'unset-figure': {
+      if (brief[edit.figure] === undefined) return brief;
+      const { [edit.figure]: _before, ...rest } = brief;
+      return rest as Brief;
+    }
+    case 'rival-options': {
+      const others = (brief.rivals ?? []).filter((entry) => entry.rival !== edit.rival);
+      const rivals = edit.options.length > 0 ? [...others, { rival: edit.rival, options: edit.options }] : others;
+      const { rivals: _before, ...rest } = brief;
+      return rivals.length > 0 ? { ...rest, rivals } : rest;
+    }
     case 'set-figures':
       return {
         ...brief,

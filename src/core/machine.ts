@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { measurementSchema } from './evidence/measurement';
+import { handPriceSchema, paidSchema } from './money/offerSchema';
 import { sideSchema } from './parts/case';
 import { idText, isoDate, partIdSchema, plainText } from './parts/common';
 
@@ -59,6 +60,14 @@ export const itemSchema = z.strictObject({
   side: sideSchema.optional(),
   /** Only in the machine as built first, or only in its later phase; absent means in both. */
   phase: z.enum(PHASES).optional(),
+  /** A price set by hand, which counts in place of the offers until it is taken away. */
+  handPrice: handPriceSchema.optional(),
+  /** What was really paid: kept apart from today's price. */
+  paid: paidSchema.optional(),
+  /** Parts between which the real one lies, when this one stands in for it: the lesser and the better. */
+  standInRange: z.tuple([partIdSchema, partIdSchema]).optional(),
+  /** How it is fixed in the machine, where it cannot be changed for another. */
+  fixed: z.enum(['soldered', 'own form']).optional(),
   /** Set when this part stands in for one whose figures were never published. */
   standsInFor: plainText(200).optional(),
 });

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { CONDITIONS } from './money/offerSchema';
+import { TRUST_FLOORS } from './money/trust';
 import { POLICIES } from './power/policies';
 import { idText } from './parts/common';
 
@@ -17,6 +19,28 @@ export const settingsSchema = z.strictObject({
   policies: z.array(z.enum(POLICIES)).min(1).default(['sustained', 'peak', 'excursion']),
   /** Factor on the sustained draw, for those who size by it. */
   drawMultiple: z.number().min(1).max(4).default(1.5),
+  /** Conditions of parts that are bought. */
+  conditions: z.array(z.enum(CONDITIONS)).min(1).default(['new']),
+  /** Sellers below this grade are not bought from. */
+  trustFloor: z.enum(TRUST_FLOORS).default('little-known'),
+  /** Parcels that one machine may come in. */
+  parcels: z.number().int().min(1).max(40).optional(),
+  /** What money costs a year: later payments weigh less. */
+  discountPercent: z.number().min(0).max(30).default(4),
+  /** Share of its price that a machine loses in its first year and in each later one, and of the resale that fees take. */
+  resale: z
+    .strictObject({
+      firstYearPercent: z.number().min(0).max(100),
+      yearlyPercent: z.number().min(0).max(100),
+      feePercent: z.number().min(0).max(100),
+    })
+    .default({ firstYearPercent: 35, yearlyPercent: 25, feePercent: 12 }),
+  /** Failures of a machine in a year, % of machines, and days until it works again when parts are sent in. */
+  repair: z
+    .strictObject({ failuresPercent: z.number().min(0).max(100), sentInDays: z.number().min(0).max(90) })
+    .default({ failuresPercent: 6, sentInDays: 8 }),
+  /** Hours between refreshes of prices by themselves; none without. */
+  refreshHours: z.number().int().min(1).max(168).optional(),
   lengthUnit: z.enum(['mm', 'inch']).default('mm'),
 });
 export type Settings = z.infer<typeof settingsSchema>;

@@ -1,6 +1,9 @@
 import { writeFileSync, mkdirSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { dirname, resolve } from 'node:path';
+import { usualSettings } from '@/core/settings';
+import { saveSettings } from '@/server/desk';
 import { demoCatalogue } from './catalogue';
+import { demoPrices } from './prices';
 import { benchBrief, benchDrafts, demoSeats } from './ninefathom';
 import { DEMO_TODAY } from './seed';
 import { importFile } from '@/server/import/importFile';
@@ -33,7 +36,13 @@ async function main(): Promise<void> {
       brief: benchBrief(),
       drafts: benchDrafts(),
     });
-    console.log(`demo database made: ${result.dryRun.read} catalogue entries`);
+    const { data } = await service.catalogue();
+    await saveSettings(service, { ...usualSettings, tariffMinorPerKWh: '18.5' });
+    const points = await demoPrices(service, data, {
+      feed: process.env['VANE_FEED'] ?? 'http://127.0.0.1:4601',
+      folder: resolve(database.replace(/\.db$/, '')),
+    });
+    console.log(`demo database made: ${result.dryRun.read} catalogue entries, ${points} prices by day`);
   }
   await service.close();
 }

@@ -19,6 +19,8 @@ export function seededBy(text: string): () => number {
 
 /** The demo's today, fixed so that pictures and tests repeat. */
 export const DEMO_TODAY = '2026-05-18';
+/** The day the offers were last asked for: the day before, so that asking again brings something. */
+export const OFFERS_DAY = '2026-05-17';
 
 /** Id from a name: "Tern 12" → "tern-12". */
 export const slug = (text: string): string =>

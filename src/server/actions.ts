@@ -5,6 +5,10 @@ import type { SaveResult, SeatBundle } from './contract';
 import * as desk from './desk';
 import * as files from './files';
 import { service } from './instance';
+import * as prices from './prices/manage';
+import { startRefreshing } from './prices/schedule';
+import { makeRival as makeRivalOf } from './rivals';
+import { markDrafts } from './seen';
 import * as library from './library';
 import * as work from './service';
 import type { Brief } from '@/core/brief';
@@ -124,6 +128,40 @@ export async function dropSeat(seatId: string) {
 
 export async function bringSeat(removed: unknown) {
   return moved(work.bringSeat(service(), removed));
+}
+
+export async function makeRival(input: unknown) {
+  return moved(makeRivalOf(service(), input));
+}
+
+export async function keepWatch(input: unknown) {
+  return moved(prices.keepWatch(service(), input));
+}
+
+export async function dropWatch(id: string): Promise<void> {
+  return moved(prices.dropWatch(service(), String(id)));
+}
+
+export async function keepSource(input: unknown) {
+  return moved(prices.keepSource(service(), input));
+}
+
+export async function dropSource(id: string): Promise<void> {
+  return moved(prices.dropSource(service(), String(id)));
+}
+
+/** Starts a refresh and comes back at once; pages look how it goes. */
+export async function startRefresh(): Promise<void> {
+  startRefreshing(service(), 'by hand');
+}
+
+/** After a refresh: pages that show prices read them again. */
+export async function pricesMoved(): Promise<void> {
+  revalidatePath('/', 'layout');
+}
+
+export async function markSeen(marks: unknown): Promise<void> {
+  return moved(markDrafts(service(), marks));
 }
 
 export async function addPresentMachine(seatId: string): Promise<string | undefined> {

@@ -39,7 +39,11 @@ export async function openCase(service: Service, text: string): Promise<Parsed<O
   const sellers = [...new Set((file.offers ?? []).map((offer) => offer.seller))].filter((id) => !has.sellers.has(id));
   const entries: Entry[] = [
     ...(regionKnown ? [] : [{ list: 'regions' as const, id: file.region.id, spec: file.region }]),
-    ...sellers.map((id) => ({ list: 'sellers' as const, id, spec: { id, name: id } })),
+    ...sellers.map((id) => ({
+      list: 'sellers' as const,
+      id,
+      spec: file.sellers?.find((seller) => seller.id === id) ?? { id, name: id },
+    })),
     ...(file.applications ?? [])
       .filter((profile) => !has.applications.has(profile.id))
       .map((profile) => ({ list: 'applications' as const, id: profile.id, spec: profile })),

@@ -153,3 +153,9 @@ export interface MachineView {
   readonly items: readonly { readonly id: string; readonly label: string; readonly known: boolean }[];
   readonly notes: readonly string[];
 }
+
+export type { PriceState } from './prices/manage';
+export type { RefreshReport, SourceReport } from './prices/refresh';
+export type { HistoryView } from './prices/history';
+export type { WaitingWorth } from '@/core/money/history';
+export type { Seen } from './seen';

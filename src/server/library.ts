@@ -14,7 +14,10 @@ import {
   type LibraryIndex,
   type LibraryQuestion,
 } from '@/core/library/search';
-import { cheapestOffer, landedPrice } from '@/core/money/landed';
+import { cheapestOffer, sellerOf } from '@/core/money/landed';
+import { invoiceOf } from '@/core/money/invoice';
+import { BY_HAND } from '@/core/money/offerSchema';
+import { plainPolicy } from '@/core/money/policy';
 import { PART_KINDS, partSchemas, type Part, type PartKind } from '@/core/parts';
 import { fieldsOf, valueAt, withValueAt } from '@/core/parts/fields';
 import type { Region } from '@/core/formats/catalogueSchema';
@@ -46,7 +49,9 @@ async function libraryOf(service: Service): Promise<Library> {
   const { data, revision } = await service.catalogue();
   const settings = await service.settings();
   const region = deskRegion(data.regions, settings);
-  const key = `${revision} ${region?.id ?? ''}`;
+  const today = await todayOf(service);
+  const policy = region && plainPolicy(region.id, settings, today);
+  const key = `${revision} ${JSON.stringify(policy ?? null)}`;
   const uses = await allUses(service.db, data.rivals);
   const known = libraries.get(service);
   if (known?.key === key) {
@@ -58,7 +63,7 @@ async function libraryOf(service: Service): Promise<Library> {
   // the index asks for facts while it is built; uses are read through this, because they change without the catalogue
   const live = { uses };
   const index = indexLibrary(data.parts, region?.currency ?? '', (part) => ({
-    landedMinor: region && cheapestOffer(catalogue, part.id, region)?.landed.landedMinor,
+    landedMinor: region && policy && cheapestOffer(catalogue, part, region, policy)?.landed.landedMinor,
     used: live.uses.get(part.id)?.length ?? 0,
   }));
   const library: Library = { key, catalogue, region, live, answers: new Map(), index };
@@ -164,6 +169,7 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
         }
       : null;
   const { region } = library;
+  const today = await todayOf(service);
   return {
     part,
     fields,
@@ -187,7 +193,8 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
           seller: library.catalogue.seller(offer.seller)?.name ?? offer.seller,
           condition: offer.condition,
           asOf: offer.asOf,
-          landedMinor: landedPrice(offer.priceMinor, offer.shippingMinor, region).landedMinor,
+          landedMinor: invoiceOf(sellerOf(offer, library.catalogue), [{ offer, part, count: 1 }], { region, today })
+            .landedMinor,
           byHand: offer.seller === BY_HAND.id,
         }))
       : [],
@@ -338,9 +345,6 @@ export async function removePart(service: Service, id: string): Promise<Kept> {
   ]);
   return { state: 'kept', id };
 }
-
-/** Seller of prices that were typed in. */
-const BY_HAND = { id: 'by-hand', name: 'Entered by hand' } as const;
 
 /** Sets the price of a part in the desk's region, as that region quotes prices; nothing takes it away. */
 export async function setPrice(service: Service, id: string, priceMinor: number | undefined): Promise<Kept> {

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { briefSchema, type Brief } from '@/core/brief';
-import { editBrief, editMachine, briefEditSchema, machineEditSchema } from '@/core/edits';
+import { editBrief, editMachine, briefEditSchema, machineEditSchema, type MachineEdit } from '@/core/edits';
 import type { CatalogueData } from '@/core/formats/catalogueSchema';
 import { problemsOf, type Problem } from '@/core/formats/problems';
 import { machineSchema, type Machine } from '@/core/machine';
@@ -61,13 +61,29 @@ export async function todayOf(service: Service): Promise<string> {
 
 export const now = (): string => new Date().toISOString();
 
+/** Parts that an edit puts into a machine. */
+function editedParts(edit: MachineEdit | undefined): string[] {
+  switch (edit?.kind) {
+    case 'swap':
+      return [edit.part];
+    case 'add':
+      return [edit.item.part];
+    case 'several':
+      return edit.edits.flatMap(editedParts);
+    default:
+      return [];
+  }
+}
+
 /** The catalogue entries that these machines and all rivals mention. */
 function mentioned(data: CatalogueData, brief: Brief, machines: readonly Machine[]): CatalogueData {
   const ids = new Set<string>(
     [...machines, ...data.rivals.map((rival) => rival.machine)].flatMap((machine) =>
-      machine.items.map((item) => item.part as string),
+      machine.items.flatMap((item): string[] => [item.part, ...(item.standInRange ?? [])]),
     ),
   );
+  for (const rival of data.rivals)
+    for (const { edit } of rival.options ?? []) for (const part of editedParts(edit)) ids.add(part);
   for (const id of brief.ownedDisplays) ids.add(id);
   // licences of the applications in the brief: what the software costs is told before one is chosen
   const applications = new Set(brief.tasks.map((task) => task.application));

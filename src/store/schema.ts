@@ -17,6 +17,17 @@ export interface Tables {
   /** Where columns of foreign tables went last time. */
   column_choices: { kind: string; header: string; target: string; at: string };
   owned: { id: string; spec: string };
+  /** Offers that have prices by day; an offer keeps its history also when it is gone. */
+  price_keys: { key: Generated<number>; offer_id: string };
+  /** `day` counts from 1970-01-01; no price is a day on which the offer could not be bought. */
+  price_points: { key: number; day: number; price_minor: number | null };
+  /** Coins of `quote` for one of `base`, as exact decimals. */
+  rates: { base: string; quote: string; day: string; rate: string };
+  sources: { id: string; position: number; spec: string };
+  refreshes: { id: Generated<number>; started: string; ended: string | null; spec: string };
+  watches: { id: string; spec: string };
+  /** What a draft cost and found when somebody last looked at the desk. */
+  seen: { seat_id: string; draft_id: string; spec: string };
   projects: { id: string; name: string; position: number };
   seats: { id: string; project_id: string; name: string; position: number };
   documents: { id: string; seat_id: string; kind: 'brief' | 'draft'; body: string; revision: number; position: number };
@@ -55,5 +66,14 @@ export const MIGRATIONS: readonly string[] = [
   CREATE TABLE changes (step INTEGER NOT NULL REFERENCES steps (seq) ON DELETE CASCADE, list TEXT NOT NULL, id TEXT NOT NULL, other TEXT, PRIMARY KEY (list, id, step)) STRICT, WITHOUT ROWID;
   CREATE TABLE column_choices (kind TEXT NOT NULL, header TEXT NOT NULL, target TEXT NOT NULL, at TEXT NOT NULL, PRIMARY KEY (kind, header)) STRICT;
   CREATE TABLE owned (id TEXT PRIMARY KEY, spec TEXT NOT NULL) STRICT;
+  `,
+  `
+  CREATE TABLE price_keys (key INTEGER PRIMARY KEY, offer_id TEXT NOT NULL UNIQUE) STRICT;
+  CREATE TABLE price_points (key INTEGER NOT NULL REFERENCES price_keys (key), day INTEGER NOT NULL, price_minor INTEGER CHECK (price_minor > 0), PRIMARY KEY (key, day)) STRICT, WITHOUT ROWID;
+  CREATE TABLE rates (base TEXT NOT NULL, quote TEXT NOT NULL, day TEXT NOT NULL, rate TEXT NOT NULL, PRIMARY KEY (base, quote, day)) STRICT, WITHOUT ROWID;
+  CREATE TABLE sources (id TEXT PRIMARY KEY, position INTEGER NOT NULL, spec TEXT NOT NULL) STRICT;
+  CREATE TABLE refreshes (id INTEGER PRIMARY KEY AUTOINCREMENT, started TEXT NOT NULL, ended TEXT, spec TEXT NOT NULL) STRICT;
+  CREATE TABLE watches (id TEXT PRIMARY KEY, spec TEXT NOT NULL) STRICT;
+  CREATE TABLE seen (seat_id TEXT NOT NULL, draft_id TEXT NOT NULL, spec TEXT NOT NULL, PRIMARY KEY (seat_id, draft_id)) STRICT, WITHOUT ROWID;
   `,
 ];

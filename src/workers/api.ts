@@ -1,6 +1,7 @@
 import type { Brief } from '@/core/brief';
 import type { Offer } from '@/core/formats/catalogueSchema';
 import type { Machine } from '@/core/machine';
+import type { ElsewhereResult } from '@/core/money/elsewhere';
 import type { Settings } from '@/core/settings';
 import type { Candidate, Position } from '@/core/search/candidates';
 import type { KitRow, MemorySheet } from '@/core/search/memorySheet';
@@ -28,6 +29,8 @@ export interface WorkerApi {
   candidates(machine: Machine, brief: Brief, position: Position): Promise<CandidateRow[]>;
   memorySheet(machine: Machine, brief: Brief, position: Position): Promise<MemorySheetRows>;
   remedies(machine: Machine, brief: Brief, findingKey: string): Promise<RemedyRow[]>;
+  /** The machine bought in another region, with substitutes for what is not sold there. */
+  elsewhere(machine: Machine, brief: Brief, region: string): Promise<ElsewhereResult>;
   operatingPoints(machine: Machine, brief: Brief): Promise<OperatingPoint[]>;
   coinSteps(machine: Machine, brief: Brief): Promise<{ up: CoinStep[]; savings: CoinStep[]; tried: number }>;
 }

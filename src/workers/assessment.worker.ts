@@ -3,6 +3,7 @@ import { assess, contextOf, type Context } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
 import { catalogueSchema } from '@/core/formats/catalogueSchema';
 import type { Machine } from '@/core/machine';
+import { elsewhereTrials } from '@/core/money/elsewhere';
 import type { Brief } from '@/core/brief';
 import type { Part } from '@/core/parts';
 import { findingKey } from '@/core/rules/rule';
@@ -73,6 +74,7 @@ const api: WorkerApi = {
     return found.map((remedy) => ({ ...remedy, offers: offersOf(remedy.part, brief) }));
   },
   largest: (machine, brief, task) => inSlices(`largest ${task}`, largestTrials(machine, brief, task, ready())),
+  elsewhere: (machine, brief, region) => inSlices('elsewhere', elsewhereTrials(machine, brief, region, ready())),
   operatingPoints: async (machine, brief) => operatingPoints(machine, brief, ready(), assess(machine, brief, ready())),
   coinSteps: async (machine: Machine, brief: Brief) => {
     const { up, savings, tried } = await inSlices('coin steps', coinTrials(machine, brief, ready()));

@@ -5,7 +5,8 @@ import { machineSchema } from '../machine';
 import { isoDate, plainText } from '../parts/common';
 import { partSchema } from '../parts';
 import { applicationSchema } from '../work/applications';
-import { offerSchema, regionSchema, type CatalogueData } from './catalogueSchema';
+import { offerSchema, regionSchema, sellerSchema } from '../money/offerSchema';
+import type { CatalogueData } from './catalogueSchema';
 import { parseText, pathText, type Parsed, type Problem } from './problems';
 
 export const CASE_FORMAT = 'vane-case';
@@ -24,6 +25,8 @@ export const caseSchema = z.strictObject({
   machines: z.array(machineSchema).min(1).max(50),
   parts: z.array(partSchema).optional(),
   offers: z.array(offerSchema).optional(),
+  /** Sellers of those offers, with what they ship for and how far they can be relied on. */
+  sellers: z.array(sellerSchema).optional(),
   applications: z.array(applicationSchema).optional(),
 });
 export type CaseFile = z.infer<typeof caseSchema>;
@@ -74,11 +77,13 @@ export function readCase(text: string, known: ReadonlySet<string> = new Set()): 
 /** A catalogue for a case: its own parts and offers before those of the catalogue around it. */
 export function caseCatalogue(file: CaseFile, around: CatalogueData): CatalogueData {
   const own = new Set((file.parts ?? []).map((part) => part.id as string));
+  const ownSellers = new Set((file.sellers ?? []).map((seller) => seller.id));
   const ownApplications = new Set((file.applications ?? []).map((profile) => profile.id));
   return {
     ...around,
     regions: [file.region, ...around.regions.filter((region) => region.id !== file.region.id)],
     parts: [...(file.parts ?? []), ...around.parts.filter((part) => !own.has(part.id))],
+    sellers: [...(file.sellers ?? []), ...around.sellers.filter((seller) => !ownSellers.has(seller.id))],
     offers: [...(file.offers ?? []), ...around.offers.filter((offer) => !own.has(offer.part))],
     applications: [
       ...(file.applications ?? []),
@@ -98,6 +103,8 @@ export function writeCase(
   const region = around.regions.find((entry) => entry.id === brief.region);
   if (!region) throw new RangeError(`the brief's region "${brief.region}" is not in the catalogue`);
   const wanted = new Set(machines.flatMap((machine) => machine.items.map((item) => item.part as string)));
+  const offers = around.offers.filter((offer) => wanted.has(offer.part) && offer.region === region.id);
+  const sellers = new Set(offers.map((offer) => offer.seller));
   const applications = new Set(brief.tasks.flatMap((task) => task.application ?? []));
   return {
     format: CASE_FORMAT,
@@ -108,7 +115,8 @@ export function writeCase(
     brief,
     machines,
     parts: around.parts.filter((part) => wanted.has(part.id)),
-    offers: around.offers.filter((offer) => wanted.has(offer.part) && offer.region === region.id),
+    offers,
+    sellers: around.sellers.filter((seller) => sellers.has(seller.id)),
     applications: around.applications.filter((profile) => applications.has(profile.id)),
   };
 }

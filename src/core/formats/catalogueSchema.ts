@@ -1,45 +1,11 @@
 import { z } from 'zod';
-import { currencySchema } from '../units/money';
-import { idText, isoDate, partIdSchema, plainText } from '../parts/common';
+import { offerSchema, regionSchema, sellerSchema, type Offer, type Region, type Seller } from '../money/offerSchema';
+import { plainText } from '../parts/common';
 import { partSchema } from '../parts';
 import { applicationSchema } from '../work/applications';
 import { rivalSchema } from '../money/rivalSchema';
 
-/** Where money is spent: currency and sales tax, and whether prices there are quoted with it. */
-export const regionSchema = z.strictObject({
-  id: idText,
-  name: plainText(60),
-  currency: currencySchema,
-  taxName: plainText(20),
-  taxRate: z.number().min(0).max(1),
-  pricesIncludeTax: z.boolean(),
-  mainsV: z.union([z.literal(115), z.literal(230)]),
-  /** What a usual socket's circuit is fused at. */
-  circuitA: z.number().positive().max(63).optional(),
-});
-export type Region = z.infer<typeof regionSchema>;
-
-export const sellerSchema = z.strictObject({
-  id: idText,
-  name: plainText(60),
-  ratings: z.number().int().nonnegative().optional(),
-  meanRating: z.number().min(1).max(5).optional(),
-});
-export type Seller = z.infer<typeof sellerSchema>;
-
-/** A price as the seller quotes it in that region (with or without tax as the region does). */
-export const offerSchema = z.strictObject({
-  id: idText,
-  part: partIdSchema,
-  seller: idText,
-  region: idText,
-  priceMinor: z.number().int().positive('must be above 0: an unknown price is left out, not 0'),
-  shippingMinor: z.number().int().nonnegative(),
-  condition: z.enum(['new', 'refurbished', 'used']),
-  deliveryDays: z.number().int().nonnegative().optional(),
-  asOf: isoDate,
-});
-export type Offer = z.infer<typeof offerSchema>;
+export type { Offer, Region, Seller };
 
 export const CATALOGUE_FORMAT = 'vane-catalogue';
 

@@ -4,7 +4,7 @@ import { PART_KINDS, partSchemas, type Part, type PartKind } from '../parts';
 import { contradictionsOf } from '../parts/contradictions';
 import { contradictionWords } from '../words/contradictions';
 import { applicationSchema } from '../work/applications';
-import { offerSchema, regionSchema, sellerSchema } from './catalogueSchema';
+import { offerSchema, regionSchema, sellerSchema } from '../money/offerSchema';
 import { pathText, problemsOf, type Problem } from './problems';
 
 /** Lists of a catalogue file, in an order in which entries refer back only. */

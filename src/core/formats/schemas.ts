@@ -6,7 +6,8 @@ import { taskSchema } from '../work/tasks';
 import { caseSchema } from './caseFile';
 import { rivalSchema } from '../money/rivalSchema';
 import { applicationSchema } from '../work/applications';
-import { catalogueSchema, offerSchema, regionSchema, sellerSchema } from './catalogueSchema';
+import { offerSchema, regionSchema, sellerSchema } from '../money/offerSchema';
+import { catalogueSchema } from './catalogueSchema';
 import { mappingSchema } from './csv/mapping';
 import { projectSchemas } from './projectFile';
 

@@ -1,3 +1,4 @@
+import { currencySchema, shownCoins } from '../units/money';
 import { latencyNs } from '../memory/timing';
 import { keyFigures } from '../words/partFigures';
 import { applies, fieldsOf, figuresOf, valueAt, type Field } from '../parts/fields';
@@ -113,6 +114,11 @@ export const unknownFigures = (part: Part): readonly Field[] =>
 
 export const PRICE = 'price';
 
+const shownPrice = (minor: number, code: string): number | undefined => {
+  const currency = currencySchema.safeParse(code);
+  return currency.success ? shownCoins(minor, currency.data) : undefined;
+};
+
 const general = (currency: string): readonly Column[] => [
   { key: 'gist', label: 'in short', unit: undefined, better: undefined, holds: 'text', value: keyFigures },
   { key: 'kind', label: 'kind', unit: undefined, better: undefined, holds: 'text', value: (part) => part.kind },
@@ -122,7 +128,7 @@ const general = (currency: string): readonly Column[] => [
     unit: currency,
     better: 'lower',
     holds: 'number',
-    value: (_, facts) => (facts.landedMinor === undefined ? undefined : facts.landedMinor / 100),
+    value: (_, facts) => (facts.landedMinor === undefined ? undefined : shownPrice(facts.landedMinor, currency)),
   },
   {
     key: 'used',

@@ -1,33 +1,63 @@
 import { assess, progress, type Assessment, type Context } from '../assess';
 import type { Brief } from '../brief';
+import type { Measurement } from '../evidence/measurement';
 import { fullName } from '../fitted';
+import type { Machine } from '../machine';
 import type { PartKind } from '../parts';
 import { PART_KINDS } from '../parts';
-import type { Verdict, Band } from '../units/band';
-import { landedPrice, type Landed } from './landed';
+import { combineSpreads, type Band, type Verdict } from '../units/band';
+import { ratioOf } from '../units/money';
+import type { Basket } from './basket';
+import { configured, type Configured } from './configure';
+import { basketShares, rivalShares, shareRows, type ShareRow } from './difference';
+import type { Landed } from './landed';
 import type { RivalModel } from './rivalSchema';
 
 /** One kind of part on both sides. */
 export interface PartRow {
   readonly kind: PartKind;
   readonly ours: readonly string[];
-  readonly theirs: readonly { readonly name: string; readonly standsInFor: string | undefined }[];
+  readonly theirs: readonly {
+    readonly name: string;
+    readonly standsInFor: string | undefined;
+    readonly between: readonly [string, string] | undefined;
+    readonly fixed: 'soldered' | 'own form' | undefined;
+  }[];
   readonly same: boolean;
+}
+
+export interface TaskSide {
+  readonly verdict: Verdict;
+  readonly gets: Band | undefined;
+  readonly ratio: Band | undefined;
 }
 
 export interface TaskRow {
   readonly task: string;
-  readonly ours: { readonly verdict: Verdict; readonly gets: Band | undefined; readonly ratio: Band | undefined };
-  readonly theirs: { readonly verdict: Verdict; readonly gets: Band | undefined; readonly ratio: Band | undefined };
+  readonly ours: TaskSide;
+  readonly theirs: TaskSide;
   /** Ours ÷ theirs, above 1 is faster; undefined when either is unknown or does not run. */
-  readonly ratio: number | undefined;
+  readonly ratio: Band | undefined;
   /** The rival's figure rests on a stand-in. */
   readonly standIn: boolean;
 }
 
+/** Results of one workload, tool and setting on both sides, or a result that has no equal on the other. */
+export interface EvidencePair {
+  readonly ours: Measurement;
+  readonly theirs: Measurement;
+  /** Ours ÷ theirs in the unit's better direction. */
+  readonly ratio: number;
+}
+export interface EvidenceApart {
+  readonly side: 'ours' | 'theirs';
+  readonly measurement: Measurement;
+  readonly because: 'only-here' | 'other-tool' | 'other-settings';
+}
+
 /** A draft against a branded machine, both on one tax basis. */
 export interface Comparison {
-  readonly rival: RivalModel;
+  readonly side: Configured;
   readonly assessment: Assessment;
   readonly theirs: Landed | undefined;
   readonly ours: Landed;
@@ -36,76 +66,147 @@ export interface Comparison {
   readonly priceRatio: number | undefined;
   readonly netPriceRatio: number | undefined;
   /** Importance-weighted geometric mean of the tasks' ratios that both sides run. */
-  readonly speedRatio: number | undefined;
+  readonly speedRatio: Band | undefined;
   readonly tasksCompared: number;
   /** Speed ratio ÷ landed price ratio: work per coin, ours over theirs. */
-  readonly perCoinRatio: number | undefined;
+  readonly perCoinRatio: Band | undefined;
   readonly tasks: readonly TaskRow[];
   readonly parts: readonly PartRow[];
-  /** The rival's parts at offer prices, before tax and shipping, and what is left of its price; parts without an offer are named. */
-  readonly theirParts: {
-    readonly netMinor: number;
-    readonly remainderMinor: number | undefined;
-    readonly without: readonly string[];
-  };
+  /** What both prices are made of; undefined when the machine is not sold here. */
+  readonly shares: readonly ShareRow[] | undefined;
+  /** The rival's parts without an offer here: its parts come to more, its remainder to less. */
+  readonly withoutOffer: readonly string[];
+  readonly pairs: readonly EvidencePair[];
+  readonly apart: readonly EvidenceApart[];
 }
 
-export function compareWithRival(draft: Assessment, rival: RivalModel, brief: Brief, context: Context): Comparison {
-  const assessment = assess(rival.machine, brief, context);
-  const offer = rival.offers.find((candidate) => candidate.region === brief.region);
-  const theirs = offer && landedPrice(offer.priceMinor, offer.shippingMinor, draft.region);
-  const ours = draft.facts.price.total;
-  const tasks = taskRows(draft, assessment);
-  const weighted = tasks.flatMap((row) => {
-    const importance = brief.tasks.find((task) => task.id === row.task)?.importance ?? 1;
-    return row.ratio === undefined ? [] : [{ importance, log: Math.log(row.ratio) }];
-  });
+/** The machine with every part that has a range at its lesser or its better end. */
+const atEnd = (machine: Machine, end: 0 | 1): Machine => ({
+  ...machine,
+  items: machine.items.map((item) => (item.standInRange ? { ...item, part: item.standInRange[end] } : item)),
+});
+
+/** How a brief would order a branded machine. */
+export const chosenOptions = (brief: Brief, rival: RivalModel): readonly string[] =>
+  brief.rivals?.find((entry) => entry.rival === rival.id)?.options ?? [];
+
+/**
+ * A draft and a branded machine under the same rules and predictions. Where an unpublished part is known to lie between
+ * two, the machine is assessed with both ends as well and its bands reach over all three.
+ * @param basket how the draft is bought
+ */
+export function compareWithRival(
+  draft: Assessment,
+  basket: Basket,
+  rival: RivalModel,
+  brief: Brief,
+  context: Context,
+): Comparison {
+  const side = configured(rival, chosenOptions(brief, rival), draft.region);
+  const assessment = assess(side.machine, brief, context);
+  const ends = side.machine.items.some((item) => item.standInRange)
+    ? ([0, 1] as const).map((end) => assess(atEnd(side.machine, end), brief, context))
+    : [];
+  const theirs = side.price;
+  const ours = basket.total;
+  const tasks = taskRows(draft, assessment, ends);
+  const weighted = tasks.flatMap((row) =>
+    row.ratio === undefined
+      ? []
+      : [{ importance: brief.tasks.find((task) => task.id === row.task)?.importance ?? 1, ratio: row.ratio }],
+  );
   const weight = weighted.reduce((sum, entry) => sum + entry.importance, 0);
-  const speedRatio =
-    weight > 0 ? Math.exp(weighted.reduce((sum, entry) => sum + entry.importance * entry.log, 0) / weight) : undefined;
-  const oursLowerBound = draft.facts.price.unpriced.length > 0;
-  const priceRatio = theirs && !oursLowerBound ? ours.landedMinor / theirs.landedMinor : undefined;
-  const at = assessment.facts.price;
+  const mean = (of: keyof Band) =>
+    Math.exp(weighted.reduce((sum, { importance, ratio }) => sum + importance * Math.log(ratio[of]), 0) / weight);
+  const speedRatio: Band | undefined =
+    weight > 0 ? { low: mean('low'), likely: mean('likely'), high: mean('high') } : undefined;
+  const oursLowerBound = basket.lowerBound;
+  const comparable = theirs && !oursLowerBound && ours.landedMinor > 0;
+  const priceRatio = comparable ? ratioOf(ours.landedMinor, theirs.landedMinor) : undefined;
+  const { price, parts, machine } = assessment.facts;
+  const their = rivalShares(side, parts, price);
   return {
-    rival,
+    side,
     assessment,
     theirs,
     ours,
     oursLowerBound,
     priceRatio,
-    netPriceRatio: theirs && !oursLowerBound ? ours.netMinor / theirs.netMinor : undefined,
+    netPriceRatio: comparable ? ratioOf(ours.netMinor, theirs.netMinor) : undefined,
     speedRatio,
     tasksCompared: weighted.length,
     perCoinRatio:
-      speedRatio !== undefined && priceRatio !== undefined && priceRatio > 0 ? speedRatio / priceRatio : undefined,
+      speedRatio && priceRatio !== undefined
+        ? {
+            low: speedRatio.low / priceRatio,
+            likely: speedRatio.likely / priceRatio,
+            high: speedRatio.high / priceRatio,
+          }
+        : undefined,
     tasks,
     parts: partRows(draft, assessment),
-    theirParts: {
-      netMinor: at.total.netMinor,
-      remainderMinor: theirs && at.unpriced.length === 0 ? theirs.netMinor - at.total.netMinor : undefined,
-      without: at.unpriced.map((id) => assessment.facts.machine.items.find((item) => item.id === id)?.label ?? id),
-    },
+    shares: their && shareRows(basketShares(basket, draft.facts.parts), their),
+    withoutOffer: price.unpriced.map((id) => {
+      const fitted = parts.all.find(({ item }) => item.id === id);
+      return fitted ? fullName(fitted.part) : (machine.items.find((item) => item.id === id)?.label ?? id);
+    }),
+    ...evidenceOf(draft.facts.machine.evidence ?? [], assessment.facts.machine.evidence ?? []),
   };
 }
 
-function taskRows(draft: Assessment, rival: Assessment): TaskRow[] {
+const hull = (bands: readonly (Band | undefined)[]): Band | undefined => {
+  const [first, ...rest] = bands;
+  if (!first || rest.some((band) => band === undefined)) return undefined;
+  return {
+    low: Math.min(...bands.map((band) => band?.low ?? Infinity)),
+    likely: first.likely,
+    high: Math.max(...bands.map((band) => band?.high ?? 0)),
+  };
+};
+
+/** Spread of a band as factors below and above its likely value. */
+const spreadOf = ({ low, likely, high }: Band) => ({ down: likely / low, up: high / likely });
+
+/**
+ * Ours ÷ theirs with a band: both predictions' spreads as independent errors. They share the model's constants, so the
+ * true band is rather narrower.
+ */
+export function ratioBand(ours: Band, theirs: Band): Band {
+  const likely = ours.likely / theirs.likely;
+  const [a, b] = [spreadOf(ours), spreadOf(theirs)];
+  return { low: likely / combineSpreads([a.down, b.up]), likely, high: likely * combineSpreads([a.up, b.down]) };
+}
+
+/** A result as a band of progress, higher is better. */
+function progressBand(result: Assessment['tasks'][number] | undefined): Band | undefined {
+  if (!result || !(progress(result) > 0)) return undefined;
+  if (result.ratio) return result.ratio;
+  return result.gets && { low: 1 / result.gets.high, likely: 1 / result.gets.likely, high: 1 / result.gets.low };
+}
+
+function taskRows(draft: Assessment, rival: Assessment, ends: readonly Assessment[]): TaskRow[] {
   const standIns = new Set(
     rival.facts.machine.items.filter((item) => item.standsInFor !== undefined).map((item) => item.id),
   );
-  const theirsBy = new Map(rival.tasks.map((result) => [result.task, result]));
   return draft.tasks.flatMap((ours): TaskRow[] => {
-    const theirs = theirsBy.get(ours.task);
+    const [theirs, ...atEnds] = [rival, ...ends].map(({ tasks }) => tasks.find(({ task }) => task === ours.task));
     if (!theirs) return [];
-    const a = progress(ours);
-    const b = progress(theirs);
-    const decisive = new Set(theirs.uses.filter((use) => use.resource === theirs.binds).map((use) => use.resource));
+    const all = [theirs, ...atEnds];
+    const a = progressBand(ours);
+    const b = hull(all.map(progressBand));
+    const verdicts = new Set(all.map((result) => result?.verdict));
     return [
       {
         task: ours.task,
         ours: { verdict: ours.verdict, gets: ours.gets, ratio: ours.ratio },
-        theirs: { verdict: theirs.verdict, gets: theirs.gets, ratio: theirs.ratio },
-        ratio: a > 0 && b > 0 ? a / b : undefined,
-        standIn: [...decisive].some((resource) => suppliers(rival, resource).some((item) => standIns.has(item))),
+        theirs: {
+          // where the ends of a range disagree, nobody knows yet
+          verdict: verdicts.size === 1 ? theirs.verdict : verdicts.has('unproven') ? 'unproven' : 'between',
+          gets: hull(all.map((result) => result?.gets)),
+          ratio: theirs.ratio && hull(all.map((result) => result?.ratio)),
+        },
+        ratio: a && b && a.low > 0 && b.low > 0 ? ratioBand(a, b) : undefined,
+        standIn: theirs.binds !== undefined && suppliers(rival, theirs.binds).some((item) => standIns.has(item)),
       },
     ];
   });
@@ -119,6 +220,10 @@ function suppliers(assessment: Assessment, resource: string): readonly string[] 
 }
 
 function partRows(draft: Assessment, rival: Assessment): PartRow[] {
+  const nameOf = (id: string) => {
+    const part = rival.facts.catalogue.part(id);
+    return part ? fullName(part) : id;
+  };
   return PART_KINDS.flatMap((kind): PartRow[] => {
     const ours = draft.facts.parts.ofKind(kind);
     const theirs = rival.facts.parts.ofKind(kind);
@@ -127,7 +232,12 @@ function partRows(draft: Assessment, rival: Assessment): PartRow[] {
       {
         kind,
         ours: counted(ours.map(({ part }) => fullName(part))),
-        theirs: theirs.map(({ part, item }) => ({ name: fullName(part), standsInFor: item.standsInFor })),
+        theirs: theirs.map(({ part, item }) => ({
+          name: fullName(part),
+          standsInFor: item.standsInFor,
+          between: item.standInRange && [nameOf(item.standInRange[0]), nameOf(item.standInRange[1])],
+          fixed: item.fixed,
+        })),
         same: ours.map(({ part }) => part.id).join() === theirs.map(({ part }) => part.id).join(),
       },
     ];
@@ -139,4 +249,46 @@ function counted(names: readonly string[]): string[] {
   const counts = new Map<string, number>();
   for (const name of names) counts.set(name, (counts.get(name) ?? 0) + 1);
   return [...counts].map(([name, count]) => (count > 1 ? `${count} × ${name}` : name));
+}
+
+const LOWER_IS_BETTER: ReadonlySet<string> = new Set(['°C', 'W']);
+
+/** Results of both sides that may be compared (one workload, unit, tool and settings), and those that may not, with why. */
+export function evidenceOf(
+  ours: readonly Measurement[],
+  theirs: readonly Measurement[],
+): { pairs: EvidencePair[]; apart: EvidenceApart[] } {
+  // which drive of its machine was measured does not make the work another one
+  const workOf = ({ workload, unit }: Measurement) => JSON.stringify([{ ...workload, item: undefined }, unit]);
+  const settingsOf = (result: Measurement) => `${result.tool.toLowerCase()} ${(result.settings ?? '').toLowerCase()}`;
+  const pairs: EvidencePair[] = [];
+  const paired = new Set<Measurement>();
+  for (const mine of ours) {
+    const its = theirs.find(
+      (other) => !paired.has(other) && workOf(other) === workOf(mine) && settingsOf(other) === settingsOf(mine),
+    );
+    if (!its) continue;
+    paired.add(mine);
+    paired.add(its);
+    pairs.push({
+      ours: mine,
+      theirs: its,
+      ratio: LOWER_IS_BETTER.has(mine.unit) ? its.value / mine.value : mine.value / its.value,
+    });
+  }
+  const apart = (['ours', 'theirs'] as const).flatMap((side) =>
+    (side === 'ours' ? ours : theirs)
+      .filter((measurement) => !paired.has(measurement))
+      .map((measurement): EvidenceApart => {
+        const alike = (side === 'ours' ? theirs : ours).filter((other) => workOf(other) === workOf(measurement));
+        const because =
+          alike.length === 0
+            ? 'only-here'
+            : alike.some((other) => other.tool.toLowerCase() === measurement.tool.toLowerCase())
+              ? 'other-settings'
+              : 'other-tool';
+        return { side, measurement, because };
+      }),
+  );
+  return { pairs, apart };
 }

@@ -63,6 +63,9 @@ export const evidenceSchema = z.strictObject({
   testedGrade: plainText(60).optional().meta({ label: 'tested grade' }),
 });
 
+/** What a maker asks for a part in a region, as that region quotes prices. */
+export const listPriceSchema = z.strictObject({ region: idText, minor: z.number().int().positive() });
+
 /** Fields every kind of part has. */
 export const partBase = {
   id: partIdSchema.meta({ label: 'id' }),
@@ -78,6 +81,7 @@ export const partBase = {
   withdrawn: isoDate.optional().meta({ label: 'withdrawn' }),
   warrantyMonths: figure('warranty', 'months', 'higher'),
   massG: figure('mass', 'g', 'lower'),
+  listPrices: z.array(listPriceSchema).max(40).optional().meta({ label: "maker's list prices" }),
   evidence: evidenceSchema.optional().meta({ label: 'evidence' }),
   source: plainText(200).optional().meta({ label: 'source' }),
 };

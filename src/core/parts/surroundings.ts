@@ -37,6 +37,9 @@ export const serviceSchema = z.strictObject({
   kind: z.literal('service'),
   ...partBase,
   hours: figure('labour', 'h', 'lower'),
+  /** What the service is: putting the machine together, or standing behind it. */
+  purpose: z.enum(['assembly', 'warranty']).optional().meta({ label: 'purpose' }),
+  onSite: flag('on site'),
 });
 
 /** Small things a build needs: mounting kits, cables, risers, paste, light controllers. */

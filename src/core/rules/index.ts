@@ -34,7 +34,9 @@ import { ownFigures } from './parts/ownFigures';
 import { partsKnown } from './parts/partsKnown';
 import { partsOnSale } from './parts/partsOnSale';
 import { picturePath } from './ports/picturePath';
-import { pricesKnown } from './parts/pricesKnown';
+import { delivery } from './prices/delivery';
+import { offersSound } from './prices/offersSound';
+import { pricesKnown } from './prices/pricesKnown';
 import { processorFamily } from './platform/processorFamily';
 import { profileKind } from './memory/profileKind';
 import { radiatorMount } from './housing/radiatorMount';
@@ -148,4 +150,6 @@ export const rules: readonly Rule[] = [
   surplusCards,
   taskFigures,
   pricesKnown,
+  delivery,
+  offersSound,
 ];

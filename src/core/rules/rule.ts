@@ -8,6 +8,7 @@ import { fullName, type AnyFitted, type FittedParts } from '../fitted';
 import type { Machine } from '../machine';
 import type { MemoryState } from '../memory/population';
 import type { MachinePrice } from '../money/landed';
+import type { BuyPolicy } from '../money/policy';
 import type { PartKind } from '../parts';
 import type { PowerState } from '../power/draw';
 import type { SittingResult } from '../predict/results';
@@ -20,6 +21,7 @@ import type { MemoryFigures } from './memory/figures';
 import type { PlatformFigures } from './platform/figures';
 import type { PortFigures } from './ports/figures';
 import type { PowerFigures } from './power/figures';
+import type { PriceFigures } from './prices/figures';
 import type { SlotFigures } from './slots/figures';
 import type { SurplusFigures } from './surplus/figures';
 import type { WorkFigures } from './work/figures';
@@ -42,6 +44,7 @@ export type Figures =
   | SurplusFigures
   | HeatFigures
   | PowerFigures
+  | PriceFigures
   | { readonly code: 'unknown-figure'; readonly about: string; readonly missing: readonly MissingFigure[] }
   | { readonly code: 'part-gone'; readonly label: string }
   | { readonly code: 'parts-known'; readonly count: number }
@@ -229,9 +232,7 @@ export type Figures =
   | { readonly code: 'wireless'; readonly has: boolean }
   | { readonly code: 'video-inputs'; readonly has: number; readonly needs: number }
   | { readonly code: 'volume'; readonly volumeL: number; readonly limitL: number; readonly chassis: string }
-  | { readonly code: 'space'; readonly role: string; readonly needsGB: number; readonly hasGB: number }
-  | { readonly code: 'price-unknown'; readonly names: readonly string[] }
-  | { readonly code: 'prices-known'; readonly count: number };
+  | { readonly code: 'space'; readonly role: string; readonly needsGB: number; readonly hasGB: number };
 
 export type Check = Figures & {
   readonly rule: string;
@@ -271,6 +272,8 @@ export interface Facts {
   readonly scene: Scene | undefined;
   readonly region: Region;
   readonly price: MachinePrice;
+  /** Which offers may be bought for this brief. */
+  readonly policy: BuyPolicy;
   readonly today: string;
   readonly settings: Settings;
 }

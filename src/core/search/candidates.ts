@@ -80,7 +80,7 @@ export function* candidateTrials(
       part,
       edit,
       effect,
-      landedMinor: cheapestOffer(context.catalogue, part.id, before.region)?.landed.landedMinor,
+      landedMinor: cheapestOffer(context.catalogue, part, before.region, before.facts.policy)?.landed.landedMinor,
       fits: effect.brought.every((finding) => finding.level !== 'blocks'),
       current: part.id === current,
     });

@@ -97,7 +97,7 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
 
   function member({ part: from, outcome }: Leader, machine: Machine, part: Part): Outcome {
     const parts = fitParts(machine, context.catalogue);
-    const price = priceMachine(parts, context.catalogue, before.region);
+    const price = priceMachine(parts, context.catalogue, before.region, before.facts.policy);
     // rules that read identity read nothing that is derived, so the facts before the change do for the rest
     const facts = { ...before.facts, machine, parts, price };
     const names = new Map([

@@ -1,4 +1,6 @@
 import { describe, expect, test } from 'vitest';
+import { buyPolicy } from '../money/policy';
+import { usualSettings } from '../settings';
 import { compileCatalogue } from '../catalogue';
 import { fitParts } from '../fitted';
 import { app } from '../tests/studio';
@@ -29,7 +31,8 @@ const costs = (parts: readonly Record<string, unknown>[], change: Change = {}, p
   });
   const region = catalogue.region('here');
   if (!region) throw new Error('no region');
-  return softwareOf(brief, fitParts(machineOf(change), catalogue), catalogue, region);
+  const policy = buyPolicy(brief, usualSettings, '2026-05-18');
+  return softwareOf(brief, fitParts(machineOf(change), catalogue), { catalogue, region, policy });
 };
 
 describe('what software costs over the years', () => {

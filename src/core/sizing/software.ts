@@ -3,6 +3,7 @@ import type { FittedParts } from '../fitted';
 import type { Brief } from '../brief';
 import type { Region } from '../formats/catalogueSchema';
 import { cheapestOffer } from '../money/landed';
+import type { BuyPolicy } from '../money/policy';
 import type { PartOf } from '../parts';
 
 export type Terms = NonNullable<PartOf<'licence'>['terms']>;
@@ -10,6 +11,13 @@ export type Terms = NonNullable<PartOf<'licence'>['terms']>;
 /** Licences of an application that the catalogue knows, in its order. */
 export const licencesFor = (application: string, catalogue: Catalogue): readonly PartOf<'licence'>[] =>
   catalogue.ofKind('licence').filter((licence) => licence.application === application);
+
+/** Where software is bought. */
+export interface Market {
+  readonly catalogue: Catalogue;
+  readonly region: Region;
+  readonly policy: BuyPolicy;
+}
 
 /** What an application costs over the years of service; coins in minor units, landed. */
 export interface SoftwareCost {
@@ -36,11 +44,10 @@ function costOf(
   licence: PartOf<'licence'>,
   { here, owned }: { here: boolean; owned: boolean },
   years: number,
-  catalogue: Catalogue,
-  region: Region,
+  { catalogue, region, policy }: Market,
 ): SoftwareCost {
   const { terms } = licence;
-  const price = terms === 'free' ? 0 : cheapestOffer(catalogue, licence.id, region)?.landed.landedMinor;
+  const price = terms === 'free' ? 0 : cheapestOffer(catalogue, licence, region, policy)?.landed.landedMinor;
   const again = terms === 'yearly';
   // what is owned is paid already, but a year's licence only for its year
   const onceMinor = again || terms === 'metered' ? 0 : owned ? 0 : price;
@@ -63,10 +70,11 @@ function costOf(
  * What the software of a brief costs: for each application the licence in the draft, or else the one that would cost
  * least over the years of service. Applications that nobody sells a licence for are left out.
  */
-export function softwareOf(brief: Brief, parts: FittedParts, catalogue: Catalogue, region: Region): SoftwareCost[] {
+export function softwareOf(brief: Brief, parts: FittedParts, market: Market): SoftwareCost[] {
+  const { catalogue } = market;
   return applicationsOf(brief.tasks, catalogue).flatMap(({ name: application }): SoftwareCost[] => {
     const cost = (licence: PartOf<'licence'>, place: { here: boolean; owned: boolean }) =>
-      costOf(application, licence, place, brief.yearsOfService, catalogue, region);
+      costOf(application, licence, place, brief.yearsOfService, market);
     const here = parts.ofKind('licence').filter(({ part }) => part.application === application);
     if (here.length > 0) return here.map(({ item, part }) => cost(part, { here: true, owned: item.owned === true }));
     const could = licencesFor(application, catalogue).map((licence) => cost(licence, { here: false, owned: false }));

@@ -1,3 +1,4 @@
+import type { Offer } from '../formats/catalogueSchema';
 import type { Topology } from '../parts/board';
 import { DESK, FAN, PARTS, PLAY, plus, without, type Change } from '../tests/world';
 import { applicationSchema } from '../work/applications';
@@ -98,6 +99,8 @@ const splitBoard = (splits: number) => boardWith((slot) => (slot.kind === 'card'
 const coveredBoard = (roomMm: number) => boardWith((slot) => (slot.kind === 'm2' ? { roomMm } : {}));
 
 /** For each rule a machine that fails (with the exact figures), one with a figure missing, and the one that passes. */
+const delivered = (deliveryDays: number) => (offers: Offer[]) => offers.map((offer) => ({ ...offer, deliveryDays }));
+
 export const CASES: Readonly<
   Record<
     string,
@@ -667,6 +670,19 @@ export const CASES: Readonly<
         brief: { budgetMinor: 200_000 },
       },
       { level: 'unproven', code: 'price-unknown', names: ['Old card'] },
+    ],
+  },
+  delivery: {
+    fails: [
+      { brief: { neededBy: '2026-05-25' }, offers: delivered(9) },
+      { level: 'blocks', code: 'arrives-late', arrives: '2026-05-27', neededBy: '2026-05-25' },
+    ],
+    passes: { brief: { neededBy: '2026-05-25' }, offers: delivered(7) },
+  },
+  'offers-sound': {
+    fails: [
+      { sellers: [{ id: 'shop', name: 'Shop', ratings: 5000, meanRating: 3 }] },
+      { level: 'caution', code: 'seller-doubtful', seller: 'Shop', grade: 'doubtful' },
     ],
   },
   'task-figures': { unproven: [{ parts: { card: { fp32Tflops: undefined } } }, 'fp32Tflops'] },

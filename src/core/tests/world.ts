@@ -1,7 +1,7 @@
 import { assess, contextOf, type Assessment } from '../assess';
 import { briefSchema, type Brief } from '../brief';
 import { compileCatalogue } from '../catalogue';
-import type { CatalogueData, Region } from '../formats/catalogueSchema';
+import type { CatalogueData, Offer, Region, Seller } from '../formats/catalogueSchema';
 import { machineSchema, type Machine } from '../machine';
 import { usualSettings, type Settings } from '../settings';
 import { partSchema, type Part } from '../parts';
@@ -48,6 +48,9 @@ export const PARTS: readonly Record<string, unknown>[] = [
   { kind: 'display', id: 'screen', maker: 'Glasswater', name: 'Test 32', widthPx: 3840, heightPx: 2160, refreshHz: 60, inputs: [{ kind: 'DisplayPort 1.4', count: 1 }], adaptiveSync: [] },
 ];
 
+/** The one shop of this world. */
+export const SHOP: Seller = { id: 'shop', name: 'Shop', ratings: 5000, meanRating: 4.5 };
+
 export interface Change {
   /** Field patches by part id; `undefined` takes a figure away. */
   readonly parts?: Readonly<Record<string, Record<string, unknown>>>;
@@ -58,6 +61,8 @@ export interface Change {
   readonly today?: string;
   readonly applications?: readonly ApplicationProfile[];
   readonly region?: Partial<Region>;
+  readonly sellers?: readonly Seller[];
+  readonly offers?: (offers: Offer[]) => Offer[];
 }
 
 const clean = (object: Record<string, unknown>): Record<string, unknown> => Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined));
@@ -66,10 +71,10 @@ export function dataOf(change: Change = {}): CatalogueData {
   const parts: Part[] = [...PARTS, ...(change.addParts ?? [])].map((part) => partSchema.parse(clean({ ...part, ...change.parts?.[part['id'] as string] })));
   return {
     regions: [{ ...REGION, ...change.region }],
-    sellers: [{ id: 'shop', name: 'Shop' }],
+    sellers: [...(change.sellers ?? [SHOP])],
     applications: (change.applications ?? []).map((profile) => applicationSchema.parse(profile)),
     parts,
-    offers: parts.map((part) => ({ id: `${part.id}.shop`, part: part.id, seller: 'shop', region: 'here', priceMinor: 100_00, shippingMinor: 0, condition: 'new' as const, asOf: '2026-05-01' })),
+    offers: (change.offers ?? ((all) => all))(parts.map((part): Offer => ({ id: `${part.id}.shop`, part: part.id, seller: 'shop', region: 'here', priceMinor: 100_00, shippingMinor: 0, condition: 'new' as const, asOf: '2026-05-01' }))),
     rivals: [],
   };
 }

@@ -1,9 +1,35 @@
 import { z } from 'zod';
+import { exact, inverted, plusOne, timesExact, type Exact } from './decimal';
 
-/** ISO 4217 codes this release knows; all have two decimals. */
-export const CURRENCIES = ['USD', 'EUR'] as const;
-export type Currency = (typeof CURRENCIES)[number];
+/** Digits of the minor unit of each currency that this release knows. Source: ISO 4217, table A.1. */
+const MINOR_DIGITS = { USD: 2, EUR: 2, GBP: 2, CHF: 2, SEK: 2, CAD: 2, AUD: 2, INR: 2, JPY: 0, KRW: 0, KWD: 3, TND: 3 };
+export type Currency = keyof typeof MINOR_DIGITS;
+export const CURRENCIES = Object.keys(MINOR_DIGITS) as [Currency, ...Currency[]];
 export const currencySchema = z.enum(CURRENCIES);
+export const minorDigits = (currency: Currency): number => MINOR_DIGITS[currency];
+
+/** Whole and decimal figures of an amount, for showing it: a number that must not be counted with. */
+export const shownCoins = (minor: number, currency: Currency): number => minor / 10 ** minorDigits(currency);
+
+/**
+ * Minor units of an amount as it is typed or written in a file, or undefined when it is no amount of this currency.
+ * @example minorOf('12.50', 'USD') // 1250
+ * @example minorOf('12.5', 'JPY') // undefined: a yen has no decimals
+ */
+export function minorOf(text: string | number, currency: Currency): number | undefined {
+  const match = /^([+-]?)(\d{1,12})(?:[.,](\d*))?$/.exec(String(text).trim());
+  if (!match) return undefined;
+  const [, sign = '', whole = '', given = ''] = match;
+  const digits = minorDigits(currency);
+  const part = given.replace(/0+$/, '');
+  if (part.length > digits) return undefined;
+  const minor = Number(whole + part.padEnd(digits, '0'));
+  return sign === '-' ? -minor : minor;
+}
+
+/** Minor units of an amount that a field gave as a number of coins, to the nearest unit. */
+export const minorOfShown = (coins: number, currency: Currency): number =>
+  Math.round(coins * 10 ** minorDigits(currency));
 
 /** Integer minor units (cents) of one currency. */
 export interface Money {
@@ -24,33 +50,97 @@ export function add(a: Money, b: Money): Money {
 
 export const subtract = (a: Money, b: Money): Money => add(a, { minor: -b.minor, currency: b.currency });
 
+/** An amount taken a whole number of times. @throws RangeError for a fraction of a time */
+export function timesCount(minor: number, count: number): number {
+  if (!Number.isSafeInteger(count)) throw new RangeError(`money is taken a whole number of times, not ${count}`);
+  return minor * count;
+}
+
 /**
- * Splits `minor` (integer minor units, ≥ 0) by weight; units left over go to the largest remainders first, earlier
- * before later, so the parts add up to the whole by construction.
+ * An amount times a factor that is a figure, not a rate: hours, kWh, a probability. Rounded once, here.
+ * @example timesFigure(4000, 1.5) // 6000: an hour and a half at 40.00
+ */
+export const timesFigure = (minor: number, factor: number): number => Math.round(minor * factor);
+
+/** The smallest whole amount not below `minor` × `factor`, for bounds that must hold. */
+export const atLeast = (minor: number, factor: number): number => Math.ceil(minor * factor - 1e-6);
+
+/** How many times one amount is the other: a plain ratio. */
+export const ratioOf = (minor: number, ofMinor: number): number => minor / ofMinor;
+
+/** The middle of amounts, the mean of the middle two rounded. @throws RangeError for none */
+export function medianMinor(amounts: readonly number[]): number {
+  const sorted = [...amounts].sort((a, b) => a - b);
+  const [low, high] = [sorted[Math.floor((sorted.length - 1) / 2)], sorted[Math.ceil((sorted.length - 1) / 2)]];
+  if (low === undefined || high === undefined) throw new RangeError('there is no middle of nothing');
+  return Math.round((low + high) / 2);
+}
+
+/**
+ * Splits `minor` (integer minor units, also below 0) by weight; units left over go to the largest remainders first,
+ * earlier before later, so the parts add up to the whole by construction.
  * @throws RangeError for a weight below 0 or when all weights are 0
  * @example shareOut(1000, [1, 1, 1]) // [334, 333, 333]
  */
 export function shareOut(minor: number, weights: readonly number[]): number[] {
   const total = weights.reduce((sum, w) => sum + w, 0);
   if (weights.some((w) => !(w >= 0)) || !(total > 0)) throw new RangeError('weights must be 0 or more and not all 0');
-  const exact = weights.map((w) => (minor * w) / total);
-  const shares = exact.map(Math.floor);
+  if (minor < 0) return shareOut(-minor, weights).map((share) => (share === 0 ? 0 : -share));
+  const even = weights.map((w) => (minor * w) / total);
+  const shares = even.map(Math.floor);
   const left = minor - shares.reduce((sum, s) => sum + s, 0);
-  const order = exact
+  const order = even
     .map((value, index) => ({ index, rest: value - Math.floor(value) }))
     .sort((a, b) => b.rest - a.rest || a.index - b.index);
   for (const { index } of order.slice(0, left)) shares[index] = (shares[index] ?? 0) + 1;
   return shares;
 }
 
+/** Rates asked for lately: every offer of a region asks for the same. */
+const rates = new Map<number | string, { readonly rate: Exact; readonly net: Exact }>();
+function rateOf(rate: number | string): { readonly rate: Exact; readonly net: Exact } {
+  let known = rates.get(rate);
+  if (!known) {
+    if (rates.size > 1000) rates.clear();
+    const read = exact(rate);
+    rates.set(rate, (known = { rate: read, net: inverted(plusOne(read)) }));
+  }
+  return known;
+}
+
+/** Beyond this many minor units a float product is no longer exact to the unit, so the exact way is taken. */
+const SAFE = 1e9;
+/** Products of floats this near to a half are rounded the exact way. */
+const NEAR_HALF = 1e-4;
+const nearHalf = (value: number): boolean => Math.abs(value - Math.floor(value) - 0.5) < NEAR_HALF;
+
 /**
- * Tax on a net amount, rounded half up to whole minor units.
+ * Tax on a net amount, rounded half up to whole minor units; exact, because the rate is taken as the decimal it is.
  * @example taxOn(10_000, 0.075) // 750
  */
-export const taxOn = (netMinor: number, rate: number): number => Math.round(netMinor * rate + 1e-9);
+export function taxOn(netMinor: number, rate: number): number {
+  const quick = netMinor * rate;
+  return netMinor < SAFE && !nearHalf(quick) ? Math.round(quick) : timesExact(netMinor, rateOf(rate).rate);
+}
 
 /**
  * Net part of a gross amount that includes tax at `rate`; gross − net is the tax.
  * @example netOf(12_100, 0.21) // 10_000
  */
-export const netOf = (grossMinor: number, rate: number): number => Math.round(grossMinor / (1 + rate));
+export function netOf(grossMinor: number, rate: number): number {
+  const quick = grossMinor / (1 + rate);
+  return grossMinor < SAFE && !nearHalf(quick) ? Math.round(quick) : timesExact(grossMinor, rateOf(rate).net);
+}
+
+/** A percentage of an amount, exact: "12.5" of 1000 is 125. */
+export const percentOf = (minor: number, percent: number | string): number => {
+  const { n, d } = exact(percent);
+  return timesExact(minor, { n, d: d * 100n });
+};
+
+/** An amount in another currency at a rate of major units, rounded once to the other's minor unit. */
+export function converted(minor: number, from: Currency, to: Currency, rate: string): number {
+  const { n, d } = exact(rate);
+  const shift = minorDigits(to) - minorDigits(from);
+  return timesExact(minor, shift >= 0 ? { n: n * 10n ** BigInt(shift), d } : { n, d: d * 10n ** BigInt(-shift) });
+}

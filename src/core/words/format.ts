@@ -1,4 +1,4 @@
-import type { Currency } from '../units/money';
+import { minorDigits, shownCoins, type Currency } from '../units/money';
 
 /** Numbers as people in the trade read them; one locale for now, the same on server and page. */
 const LOCALE = 'en-US';
@@ -20,15 +20,19 @@ export function number(value: number, digits = 3): string {
   return formatter({ maximumFractionDigits: Math.min(6, decimals) }).format(value);
 }
 
-export const coins = (minor: number, currency: Currency): string =>
-  `${formatter({ minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(minor / 100)} ${currency}`;
-export const coinsOnly = (minor: number): string =>
-  formatter({ minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(minor / 100);
+/** An amount with the decimals that its currency has, and without its code where the table's head says it. */
+export function coinsOnly(minor: number, currency: Currency): string {
+  const digits = minorDigits(currency);
+  return formatter({ minimumFractionDigits: digits, maximumFractionDigits: digits }).format(
+    shownCoins(minor, currency),
+  );
+}
+export const coins = (minor: number, currency: Currency): string => `${coinsOnly(minor, currency)} ${currency}`;
 
 /** With its sign, also for a gain: "+46.00", "−12.00", "±0". */
-export function coinsChange(minor: number): string {
+export function coinsChange(minor: number, currency: Currency): string {
   if (minor === 0) return '±0';
-  return `${minor > 0 ? '+' : '−'}${coinsOnly(Math.abs(minor))}`;
+  return `${minor > 0 ? '+' : '−'}${coinsOnly(Math.abs(minor), currency)}`;
 }
 
 /** "12.9 GB/s", "950 MB/s". */

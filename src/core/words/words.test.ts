@@ -59,7 +59,7 @@ describe('numbers as the trade writes them', () => {
 
   test('money keeps its cents and shows a change with its sign', () => {
     expect(coins(249272, 'USD')).toBe('2,492.72 USD');
-    expect([4600, -1200, 0].map(coinsChange)).toEqual(['+46.00', '−12.00', '±0']);
+    expect([4600, -1200, 0].map((minor) => coinsChange(minor, 'USD'))).toEqual(['+46.00', '−12.00', '±0']);
   });
 
   test('the rest', () => {

@@ -9,13 +9,15 @@ import type { Brief, Sitting } from '@/core/brief';
 import { problemsOf } from '@/core/formats/problems';
 import { taskSchema, type Task } from '@/core/work/tasks';
 import { startingTask, TEMPLATES } from '@/core/work/templates';
-import { coinsOnly } from '@/core/words/format';
+import { minorOfShown, shownCoins } from '@/core/units/money';
+import { coins } from '@/core/words/format';
 import { useDraftAssessment, useSeat } from '../seat/store';
 import { Beam } from '../shared/Beam';
 import { taskBeam } from '../shared/beams';
 import { Value } from '../shared/Value';
 import { Demands } from './Demands';
 import { OwnedDisplays } from './OwnedDisplays';
+import { Buying } from './Buying';
 import { Service } from './Service';
 import { Num, Pick } from '../shared/phrases';
 import { TaskSentence } from './sentences';
@@ -73,6 +75,7 @@ type Edit = (edit: BriefEdit, label: string) => void;
 /** Budget, room and must-haves as one sentence. */
 function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
   const region = useSeat((state) => state.context.catalogue.region(brief.region));
+  const currency = region?.currency ?? 'USD';
   const must = brief.mustHaves;
   const set = (patch: Partial<Brief['mustHaves']>) =>
     edit(
@@ -107,20 +110,20 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
           label="Budget"
           editor={{
             kind: 'number',
-            value: brief.budgetMinor === undefined ? undefined : brief.budgetMinor / 100,
-            unit: region?.currency ?? '',
+            value: brief.budgetMinor === undefined ? undefined : shownCoins(brief.budgetMinor, currency),
+            unit: currency,
             min: 1,
             optional: true,
             onChange: (value) =>
               edit(
                 value === undefined
                   ? { kind: 'set-budget' }
-                  : { kind: 'set-budget', budgetMinor: Math.round(value * 100) },
+                  : { kind: 'set-budget', budgetMinor: minorOfShown(value, currency) },
                 'Budget',
               ),
           }}
         >
-          {brief.budgetMinor === undefined ? 'no limit' : `${coinsOnly(brief.budgetMinor)} ${region?.currency ?? ''}`}
+          {brief.budgetMinor === undefined ? 'no limit' : coins(brief.budgetMinor, currency)}
         </Value>
         ,{' '}
         <Value
@@ -198,7 +201,8 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
         >
           {`${brief.idleHoursPerWeek ?? 0} h a week`}
         </Value>
-        . <Service brief={brief} edit={edit} /> It drives <OwnedDisplays brief={brief} edit={edit} />.
+        . <Service brief={brief} edit={edit} />
+        <Buying brief={brief} edit={edit} /> It drives <OwnedDisplays brief={brief} edit={edit} />.
       </p>
     </div>
   );

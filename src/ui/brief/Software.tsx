@@ -8,8 +8,8 @@ import { Heads } from '../shared/Heads';
 
 /** What the applications of the brief cost over its years, and which licence that is. */
 export function Software({ assessment }: { assessment: Assessment }) {
-  const { brief, parts, catalogue, region } = assessment.facts;
-  const rows = softwareOf(brief, parts, catalogue, region);
+  const { brief, parts, region } = assessment.facts;
+  const rows = softwareOf(brief, parts, assessment.facts);
   if (rows.length === 0) return null;
   const money = (minor: number | undefined) =>
     minor === undefined ? 'by use' : minor === 0 ? '–' : coins(minor, region.currency);

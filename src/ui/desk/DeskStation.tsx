@@ -6,15 +6,18 @@ import { useMemo, useState } from 'react';
 import { bringSeat } from '@/server/actions';
 import { assess, contextOf, type Assessment } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
+import { basketFor } from '@/core/money/basketOf';
 import { coins } from '@/core/words/format';
 import type { Settings } from '@/core/settings';
-import type { OwnedRow, SeatBundle } from '@/server/contract';
+import type { OwnedRow, PriceState, SeatBundle, Seen } from '@/server/contract';
 import { Beam } from '../shared/Beam';
 import { getsText, levelCounts, taskBeam, worstTask } from '../shared/beams';
 import { LevelSign } from '../shared/Level';
 import { DeskBar } from '../shared/DeskBar';
 import { STATIONS, stationPath } from '../seat/stations';
 import { AddPresent } from './AddPresent';
+import { Changed } from './Changed';
+import { PricesPanel } from './PricesPanel';
 import type { RemovedSeat } from './removed';
 import { SeatActions } from './SeatActions';
 import { OwnedPanel, type Place } from './OwnedPanel';
@@ -27,11 +30,15 @@ export function DeskStation({
   owned,
   settings,
   regions,
+  prices,
+  seen,
 }: {
   seats: readonly SeatBundle[];
   owned: readonly OwnedRow[];
   settings: Settings;
   regions: readonly RegionChoice[];
+  prices: PriceState;
+  seen: Readonly<Record<string, Seen>>;
 }) {
   const places: Place[] = seats.flatMap((bundle) =>
     bundle.drafts.map((draft) => ({
@@ -63,6 +70,7 @@ export function DeskStation({
       <main className="station">
         <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(300px, 360px)' }}>
           <section className="pane" aria-label="Projects">
+            <Changed rows={rows} seen={seen} watches={prices.watches} />
             {gone && (
               <p className="bar" role="status" style={{ marginBottom: 10 }}>
                 {gone.seat.name} is removed, with {gone.drafts.length} {gone.drafts.length === 1 ? 'draft' : 'drafts'}.
@@ -106,6 +114,7 @@ export function DeskStation({
             <div className="stack" style={{ gap: 18 }}>
               <StartPanel projects={projects.map(([id, name]) => ({ id, name }))} />
               <OwnedPanel owned={owned} places={places} />
+              <PricesPanel prices={prices} />
               <SettingsPanel settings={settings} regions={regions} />
             </div>
           </section>
@@ -182,6 +191,7 @@ function DraftChip({
   const worst = worstTask(assessment);
   const counts = levelCounts(assessment.findings);
   const { price, machine } = assessment.facts;
+  const basket = basketFor(assessment);
   const beam = worst && taskBeam(worst.task, worst.result);
   const owned = machine.items.length > 0 && machine.items.every((item) => item.owned);
   return (
@@ -191,13 +201,13 @@ function DraftChip({
         <span className="num">
           {owned
             ? 'owned'
-            : `${price.unpriced.length > 0 ? 'at least ' : ''}${coins(price.total.landedMinor, price.currency)}`}
+            : `${basket.lowerBound ? 'at least ' : ''}${coins(basket.total.landedMinor, price.currency)}`}
         </span>
       </span>
       <span className="small" style={{ display: 'flex', gap: 10 }}>
         {counts.blocks > 0 && (
           <span className="blocks">
-            <LevelSign level="blocks" /> {counts.blocks} blocks
+            <LevelSign level="blocks" /> {counts.blocks} {counts.blocks === 1 ? 'blocks' : 'block'}
           </span>
         )}
         {counts.unproven > 0 && (

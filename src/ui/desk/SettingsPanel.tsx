@@ -6,13 +6,15 @@ import { useState } from 'react';
 import type { Problem } from '@/core/formats/problems';
 import { deskRegion, type Settings } from '@/core/settings';
 import { saveSettings } from '@/server/actions';
+import { minorDigits, type Currency } from '@/core/units/money';
 import { Problems } from '../shared/Problems';
 import { Value } from '../shared/Value';
+import { BuyingSettings } from './BuyingSettings';
 
 export interface RegionChoice {
   readonly id: string;
   readonly name: string;
-  readonly currency: string;
+  readonly currency: Currency;
   readonly taxName: string;
   readonly taxRate: number;
   readonly pricesIncludeTax: boolean;
@@ -37,6 +39,7 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
     if (result.state === 'done') router.refresh();
   };
   const { tariffMinorPerKWh: tariff, ...withoutTariff } = settings;
+  const unitsACoin = 10 ** (region ? minorDigits(region.currency) : 2);
   return (
     <section aria-label="Settings">
       <h2>Settings</h2>
@@ -60,7 +63,7 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
             label="Electricity tariff"
             editor={{
               kind: 'number',
-              value: tariff === undefined ? undefined : Number(tariff) / 100,
+              value: tariff === undefined ? undefined : Number(tariff) / unitsACoin,
               unit: `${region.currency} a kWh`,
               min: 0.0001,
               max: 10,
@@ -69,11 +72,11 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
                 void save(
                   value === undefined
                     ? withoutTariff
-                    : { ...settings, tariffMinorPerKWh: String(Math.round(value * 1e6) / 1e4) },
+                    : { ...settings, tariffMinorPerKWh: String(Math.round(value * unitsACoin * 1e4) / 1e4) },
                 ),
             }}
           >
-            {tariff === undefined ? 'an unknown tariff' : `${Number(tariff) / 100} ${region.currency} a kWh`}
+            {tariff === undefined ? 'an unknown tariff' : `${Number(tariff) / unitsACoin} ${region.currency} a kWh`}
           </Value>
           . A supply may give{' '}
           <Value
@@ -148,6 +151,7 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
       ) : (
         <p className="quiet small">There is no region yet: import a catalogue that has one.</p>
       )}
+      {region && <BuyingSettings settings={settings} save={(next) => void save(next)} />}
       {problems.length > 0 && <Problems title="Not kept" list={problems} />}
     </section>
   );

@@ -118,7 +118,7 @@ export function CompareView({ assessment }: { assessment: Assessment }) {
               <b>{coins(there, currency)}</b>
             </td>
             <td className="num">
-              <b>{coinsChange(there - here)}</b>
+              <b>{coinsChange(there - here, currency)}</b>
             </td>
           </tr>
         </tbody>
@@ -163,7 +163,7 @@ function LineRow({ line, currency }: { line: Line; currency: Currency }) {
         )}
       </td>
       <td className="num">
-        {line.same ? coins(line.leftMinor ?? 0, currency) : known ? coinsChange(change) : 'price unknown'}
+        {line.same ? coins(line.leftMinor ?? 0, currency) : known ? coinsChange(change, currency) : 'price unknown'}
       </td>
     </tr>
   );

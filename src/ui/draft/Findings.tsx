@@ -17,7 +17,7 @@ import type { RemedyRow } from '@/workers/api';
 import type { MissingFigure } from '@/core/work/stage';
 import { FieldValue } from '../library/FieldValue';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
-import { useDraft, useDraftAssessment, useSeat } from '../seat/store';
+import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
 
 /** Findings worst first, each with its two figures, the mend and remedies to apply; what passed can be opened. */
@@ -168,6 +168,7 @@ function Remedies({ finding }: { finding: Finding }) {
   const editDraft = useSeat((state) => state.editDraft);
   const know = useSeat((state) => state.know);
   const key = findingKey(finding);
+  const currency = useCurrency();
   const answer = useWorker(
     !asksRemedies(finding) ? undefined : `remedies ${identity(draft)} ${identity(brief)} ${key}`,
     (api) => api.remedies(draft, brief, key),
@@ -208,7 +209,7 @@ function Remedies({ finding }: { finding: Finding }) {
               {side && <span className="quiet small"> · {side}</span>}
             </span>
             <span className="num">
-              {row.effect.priceMinor === undefined ? 'price unknown' : coinsChange(row.effect.priceMinor)}
+              {row.effect.priceMinor === undefined ? 'price unknown' : coinsChange(row.effect.priceMinor, currency)}
             </span>
           </button>
         );

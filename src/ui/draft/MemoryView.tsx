@@ -256,7 +256,7 @@ function KitLine({
         {candidate.landedMinor === undefined ? 'no offer' : coins(candidate.landedMinor, currency)}
         {!candidate.current && effect.priceMinor !== undefined && (
           <span className="small quiet" style={{ display: 'block' }}>
-            {coinsChange(effect.priceMinor)}
+            {coinsChange(effect.priceMinor, currency)}
           </span>
         )}
       </td>

@@ -260,7 +260,7 @@ function CandidateItem({
       ? 'no offer'
       : effect.priceMinor === undefined
         ? coins(row.landedMinor, currency)
-        : coinsChange(effect.priceMinor);
+        : coinsChange(effect.priceMinor, currency);
   return (
     <div
       id={`candidate-${part.id}`}

@@ -1,5 +1,6 @@
 'use client';
 
+import { currencySchema, minorOfShown } from '@/core/units/money';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import type { Column } from '@/core/library/columns';
@@ -20,7 +21,10 @@ export function cellWords(
 ): string {
   if (value === null || value === undefined) return '?';
   if (typeof value === 'string') return value;
-  if (column.key === PRICE) return coinsOnly(Math.round(value * 100));
+  if (column.key === PRICE) {
+    const currency = currencySchema.safeParse(column.unit);
+    return currency.success ? coinsOnly(minorOfShown(value, currency.data), currency.data) : number(value, 6);
+  }
   if (column.unit === 'mm' && lengthUnit === 'inch') return number(convert(value, 'mm', 'inch') ?? value, 4);
   return number(value, 4);
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { minorOfShown } from '@/core/units/money';
 import Link from 'next/link';
 import { useEffect, useState, type ReactNode } from 'react';
 import { cellText } from '@/core/formats/csv/cells';
@@ -272,7 +273,7 @@ function Prices({ sheet, onChanged }: { sheet: PartSheet; onChanged: () => void 
   const keep = async () => {
     const value = Number(text.replace(',', '.'));
     if (text.trim() === '' || !(value > 0)) return setMessage('Type a price above 0.');
-    const result = await setPartPrice(part.id, Math.round(value * 100));
+    const result = await setPartPrice(part.id, minorOfShown(value, region.currency));
     if (result.state === 'refused') return setMessage(result.problems.map((problem) => problem.message).join(' '));
     setText('');
     setMessage(undefined);

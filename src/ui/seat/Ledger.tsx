@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { basketFor } from '@/core/money/basketOf';
 import { coins, watts } from '@/core/words/format';
 import { Beam, Sign } from '../shared/Beam';
 import { budgetBeam, getsText, levelCounts, worstTask } from '../shared/beams';
@@ -22,6 +23,7 @@ export function Ledger() {
   const router = useRouter();
   const [why, setWhy] = useState<'price' | 'power'>();
   const { price, power } = assessment.facts;
+  const basket = basketFor(assessment);
   const whole = useWholeDraft();
   const adds = useSeat((state) => state.phase) === 'later' && whole.later !== undefined;
   // the budget is for what is bought first
@@ -48,13 +50,13 @@ export function Ledger() {
         <button
           type="button"
           onClick={() => setWhy('price')}
-          title="Landed price: tax and shipping in. Show why."
+          title="Landed price of the best basket: tax and shipping in. Show why."
           aria-haspopup="dialog"
         >
           <b>
-            {price.unpriced.length > 0 ? 'at least ' : ''}
+            {basket.lowerBound ? 'at least ' : ''}
             {adds ? `${whole.later?.name ?? 'Later'} adds ` : ''}
-            {coins(price.total.landedMinor, price.currency)} landed
+            {coins(basket.total.landedMinor, price.currency)} landed
           </b>
         </button>
         {budget && (

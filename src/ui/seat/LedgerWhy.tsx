@@ -9,7 +9,11 @@ import { fullName } from '@/core/fitted';
 import { heaviestOf } from '@/core/power/draw';
 import { supplyWallW, tierEfficiency } from '@/core/power/efficiency';
 import { yearlyEnergy } from '@/core/power/energy';
-import { coins, coinsOnly, number, percent, watts } from '@/core/words/format';
+import { coins, listed, number, percent, watts } from '@/core/words/format';
+import { basketFor } from '@/core/money/basketOf';
+import Link from 'next/link';
+import { BasketTable } from '../shared/BasketTable';
+import { stationPath } from './stations';
 import { Sign } from '../shared/Beam';
 import { assessmentOf, useSeat, useWholeDraft } from './store';
 
@@ -30,84 +34,24 @@ function Sheet({ title, onClose, children }: { title: string; onClose: () => voi
   );
 }
 
-/** The landed price part by part: offer, seller, shipping, tax. */
+/** The landed price as its best basket: each order's lines, shipping, tax. */
 export function PriceWhy({ assessment, onClose }: { assessment: Assessment; onClose: () => void }) {
-  const catalogue = useSeat((state) => state.context.catalogue);
-  const { price, parts, machine } = assessment.facts;
-  const nameOf = (id: string) => {
-    const fitted = parts.all.find((entry) => entry.item.id === id);
-    return fitted ? fullName(fitted.part) : (machine.items.find((item) => item.id === id)?.label ?? id);
-  };
-  const lost = price.unpriced.filter((id) => !price.items.some((item) => item.item === id));
+  const seat = useSeat((state) => state.bundle.seat);
+  const { price, machine } = assessment.facts;
+  const basket = basketFor(assessment);
+  const owned = assessment.facts.parts.all.filter(({ item }) => item.owned);
   return (
     <Sheet title={`What ${machine.name} costs, ${price.currency}`} onClose={onClose}>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Part</th>
-            <th scope="col">Seller</th>
-            <th scope="col" className="num">
-              before tax
-            </th>
-            <th scope="col" className="num">
-              shipping
-            </th>
-            <th scope="col" className="num">
-              {assessment.region.taxName}, {number(assessment.region.taxRate * 100)} %
-            </th>
-            <th scope="col" className="num">
-              landed
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {price.items.map((item) => (
-            <tr key={item.item}>
-              <td>{nameOf(item.item)}</td>
-              <td className="quiet">
-                {item.state === 'owned'
-                  ? 'owned already'
-                  : item.offer
-                    ? (catalogue.seller(item.offer.seller)?.name ?? item.offer.seller)
-                    : 'no offer here'}
-              </td>
-              {item.landed && item.state === 'offered' ? (
-                (['netMinor', 'shippingMinor', 'taxMinor', 'landedMinor'] as const).map((key) => (
-                  <td key={key} className="num">
-                    {coinsOnly(item.landed?.[key] ?? 0)}
-                  </td>
-                ))
-              ) : (
-                <td className="num quiet" colSpan={4}>
-                  {item.state === 'owned' ? 'nothing to pay' : 'unknown'}
-                </td>
-              )}
-            </tr>
-          ))}
-          {lost.map((id) => (
-            <tr key={id}>
-              <td>{nameOf(id)}</td>
-              <td className="quiet">no longer in the catalogue</td>
-              <td className="num quiet" colSpan={4}>
-                unknown
-              </td>
-            </tr>
-          ))}
-          <tr>
-            <th scope="row" colSpan={2}>
-              {price.unpriced.length > 0 ? 'At least' : 'In all'}
-            </th>
-            {(['netMinor', 'shippingMinor', 'taxMinor', 'landedMinor'] as const).map((key) => (
-              <th key={key} className="num">
-                {coinsOnly(price.total[key])}
-              </th>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+      <BasketTable assessment={assessment} basket={basket} />
+      {owned.length > 0 && (
+        <p className="quiet small" style={{ marginTop: 8 }}>
+          Owned already, nothing to pay: {listed(owned.map(({ part }) => fullName(part)))}.
+        </p>
+      )}
       <p className="quiet small" style={{ marginTop: 8 }}>
-        The cheapest landed offer of each part, new, in {assessment.region.name}. Shipping counts once a part: baskets
-        come later.
+        The cheapest way to buy everything in {assessment.region.name} from sellers that the desk trusts, with shipping,
+        coupons and bundles. <Link href={stationPath(seat.projectId, seat.id, 'buy')}>Buy</Link> has the offers of each
+        part. Bought one by one, each from its cheapest seller: {coins(price.total.landedMinor, price.currency)}.
       </p>
     </Sheet>
   );

@@ -64,6 +64,7 @@ function TopBar() {
   useHotkeys('g>2', () => go('draft'));
   useHotkeys('g>3', () => go('weigh'));
   useHotkeys('g>4', () => go('rivals'));
+  useHotkeys('g>5', () => go('buy'));
   useHotkeys('g>7', () => router.push('/library'));
 
   const busy = saving === 'saving';

@@ -4,7 +4,7 @@ import Dialog from '@mui/material/Dialog';
 
 const KEYS = [
   ['Ctrl or ⌘ K', 'find a part or do something'],
-  ['g then 1 … 4', 'Brief, Draft, Weigh, Rivals'],
+  ['g then 1 … 5', 'Brief, Draft, Weigh, Rivals, Buy'],
   ['g then 0', 'Desk'],
   ['g then 7', 'Library'],
   ['/ and n in the Library', 'find, new part'],

@@ -4,6 +4,7 @@ export const STATIONS = [
   { id: 'draft', name: 'Draft', key: '2' },
   { id: 'weigh', name: 'Weigh', key: '3' },
   { id: 'rivals', name: 'Rivals', key: '4' },
+  { id: 'buy', name: 'Buy', key: '5' },
 ] as const;
 
 export const stationPath = (projectId: string, seatId: string, station: string): string =>

@@ -12,6 +12,7 @@ import type { Problem } from '@/core/formats/problems';
 import type { Machine, Phase } from '@/core/machine';
 import type { Part } from '@/core/parts';
 import { editIn, inPhase } from '@/core/phases';
+import type { Currency } from '@/core/units/money';
 import type { Position } from '@/core/search/candidates';
 import * as actions from '@/server/actions';
 import type { SeatBundle, StoredBody } from '@/server/contract';
@@ -324,6 +325,10 @@ export function useDraft(): Machine {
   const phase = useSeat((state) => state.phase);
   return inPhase(whole, phase);
 }
+
+/** The currency that this seat pays in. */
+export const useCurrency = (): Currency =>
+  useSeat((state) => state.context.catalogue.region(state.bundle.brief.body.region)?.currency ?? 'USD');
 
 /** Assessment of what is on screen: the preview when there is one, else the draft. */
 export function useAssessment(): Assessment {

@@ -26,22 +26,23 @@ export interface ChoiceEditor {
   readonly onChange: (value: string) => void;
 }
 
+export interface DateEditor {
+  readonly kind: 'date';
+  readonly value: string | undefined;
+  readonly explains?: string;
+  readonly onChange: (value: string | undefined) => void;
+}
+
 export interface TextEditor {
   readonly kind: 'text';
   readonly value: string;
   readonly onChange: (value: string) => void;
 }
 
+export type AnyEditor = NumberEditor | ChoiceEditor | TextEditor | DateEditor;
+
 /** An underlined value in a sentence that opens a small editor with its unit. Enter keeps, Escape leaves. */
-export function Value({
-  label,
-  children,
-  editor,
-}: {
-  label: string;
-  children: ReactNode;
-  editor: NumberEditor | ChoiceEditor | TextEditor;
-}) {
+export function Value({ label, children, editor }: { label: string; children: ReactNode; editor: AnyEditor }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
@@ -70,15 +71,7 @@ export function Value({
   );
 }
 
-function Editor({
-  label,
-  editor,
-  onDone,
-}: {
-  label: string;
-  editor: NumberEditor | ChoiceEditor | TextEditor;
-  onDone: () => void;
-}) {
+function Editor({ label, editor, onDone }: { label: string; editor: AnyEditor; onDone: () => void }) {
   switch (editor.kind) {
     case 'choice':
       return (
@@ -104,6 +97,8 @@ function Editor({
       );
     case 'number':
       return <NumberForm label={label} editor={editor} onDone={onDone} />;
+    case 'date':
+      return <DateForm label={label} editor={editor} onDone={onDone} />;
     case 'text':
       return <TextForm label={label} editor={editor} onDone={onDone} />;
   }
@@ -174,6 +169,41 @@ function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEd
           {message}
         </p>
       )}
+    </form>
+  );
+}
+
+function DateForm({ label, editor, onDone }: { label: string; editor: DateEditor; onDone: () => void }) {
+  const [text, setText] = useState(editor.value ?? '');
+  const id = useId();
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        const value = text === '' ? undefined : text;
+        if (value !== editor.value) editor.onChange(value);
+        onDone();
+      }}
+    >
+      <label htmlFor={id} className="quiet small">
+        {label}
+      </label>
+      <span className="row" style={{ marginTop: 2 }}>
+        <input
+          id={id}
+          className="field"
+          type="date"
+          value={text}
+          autoFocus
+          onChange={(event) => setText(event.target.value)}
+          style={{ width: 150 }}
+        />
+        <button type="submit" className="chip">
+          Keep
+        </button>
+      </span>
+      {editor.explains && <Explains text={editor.explains} />}
+      <p className="quiet small">Leave empty for none.</p>
     </form>
   );
 }

@@ -1,3 +1,4 @@
+import { basketFor } from '@/core/money/basketOf';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
 import { loudestOf } from '@/core/heat/state';
@@ -307,12 +308,12 @@ function heatBeams({ facts }: Assessment): BeamModel[] {
   ];
 }
 
-/** Landed price against the budget, both on the brief's tax basis. */
+/** Price of the best basket against the budget, both on the brief's tax basis. */
 export function budgetBeam(assessment: Assessment): BeamModel | undefined {
   const { brief, price } = assessment.facts;
   if (brief.budgetMinor === undefined) return undefined;
-  const spent = brief.budgetTaxIncluded ? price.total.landedMinor : price.total.netMinor + price.total.shippingMinor;
-  const lower = price.unpriced.length > 0;
+  const { total, lowerBound: lower } = basketFor(assessment);
+  const spent = brief.budgetTaxIncluded ? total.landedMinor : total.netMinor + total.shippingMinor;
   const band = spent > 0 ? point(brief.budgetMinor / spent) : point(4);
   const verdict: Verdict = spent > brief.budgetMinor ? 'short' : lower ? 'unproven' : 'carries';
   const basis = brief.budgetTaxIncluded ? 'landed, tax and shipping in' : 'before tax';
@@ -325,7 +326,7 @@ export function budgetBeam(assessment: Assessment): BeamModel | undefined {
     need: `of ${coins(brief.budgetMinor, price.currency)}`,
     gets: `${lower ? 'at least ' : ''}${coins(spent, price.currency)}`,
     sentence: `Budget: costs ${lower ? 'at least ' : ''}${coins(spent, price.currency)} of ${coins(brief.budgetMinor, price.currency)} (${basis}), ${WORDS[verdict]}.`,
-    why: [`Sum of the cheapest ${basis} offers, part by part.`],
+    why: [`The best basket over all sellers, ${basis}.`],
     derivations: [],
   };
 }

@@ -74,7 +74,7 @@ export function HeadToHead({ columns, selected }: { columns: readonly Column[]; 
                 {noise(assessment) === undefined ? '' : `, ${number(noise(assessment) ?? 0)} dB(A)`}
               </td>
             ))}
-            <td className="num">{coinsChange(cost(a) - cost(b))}</td>
+            <td className="num">{coinsChange(cost(a) - cost(b), a.facts.price.currency)}</td>
           </tr>
         </tbody>
       </table>

@@ -1,16 +1,16 @@
 'use client';
 
+import { workloadWords } from '@/core/words/workload';
 import { parse } from 'csv-parse/browser/esm/sync';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { compare, medianError, teaches, type Calibration, type Compared } from '@/core/evidence/calibrate';
 import { subjectOf } from '@/core/evidence/comparable';
-import type { Measurement, Workload } from '@/core/evidence/measurement';
+import type { Measurement } from '@/core/evidence/measurement';
 import { readResults, withIds } from '@/core/evidence/readers';
 import { PRESETS } from '@/core/work/encode';
 import { fullName } from '@/core/fitted';
 import { number } from '@/core/words/format';
-import { codecName } from '@/core/words/names';
 import { plain, Pick } from '../shared/phrases';
 import { useDraft, useSeat } from '../seat/store';
 import { MeasureByHand } from './MeasureByHand';
@@ -24,33 +24,6 @@ const cutTable = (text: string): string[][] =>
     trim: true,
     bom: true,
   });
-
-/** What a workload is, as a sentence. */
-export function workloadWords(workload: Workload): string {
-  const picture = 'width' in workload ? `${workload.width} × ${workload.height}` : '';
-  const threads =
-    'threads' in workload ? (workload.threads === 1 ? ', one thread' : `, ${workload.threads} threads`) : '';
-  switch (workload.work) {
-    case 'decode':
-      return `Decode ${codecName(workload.source.codec)} ${workload.source.chroma} ${workload.source.bitDepth}-bit, ${picture}${threads}`;
-    case 'encode':
-      return `Encode ${codecName(workload.target.codec)} ${workload.target.preset}, ${picture}${threads}`;
-    case 'correct':
-      return `Correct, ${number(workload.steps, 2)} steps, ${picture}${threads}`;
-    case 'chain':
-      return `${[workload.source ? `Decode ${codecName(workload.source.codec)}` : '', workload.steps > 0 ? `${number(workload.steps, 2)} correction steps` : '', workload.target ? `encode ${codecName(workload.target.codec)} ${workload.target.preset}` : ''].filter(Boolean).join(', ')}, ${picture}${threads}`;
-    case 'drive':
-      return `Drive, ${workload.access} ${workload.direction}${workload.gigabytes === undefined ? '' : `, ${number(workload.gigabytes, 2)} GB`}`;
-    case 'memory':
-      return `Memory stream${threads}`;
-    case 'compress':
-      return `Compression benchmark${threads}`;
-    case 'arithmetic':
-      return `Arithmetic benchmark${threads}`;
-    case 'sensor':
-      return `Sensor: ${workload.sensor}`;
-  }
-}
 
 /** Results measured on the selected draft beside what the model says of them, and how to add more. */
 export function Measured({ assessment }: { assessment: Assessment }) {

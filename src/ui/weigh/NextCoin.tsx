@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { fullName } from '@/core/fitted';
 import { coinsChange, number } from '@/core/words/format';
 import type { CoinStep } from '@/workers/api';
-import { useDraft, useDraftAssessment, useSeat } from '../seat/store';
+import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
 import { Beam } from '../shared/Beam';
 
@@ -63,6 +63,7 @@ function StepRow({ step }: { step: CoinStep }) {
   const editDraft = useSeat((state) => state.editDraft);
   const know = useSeat((state) => state.know);
   const tasks = useSeat((state) => state.bundle.brief.body.tasks);
+  const currency = useCurrency();
   const most = [...step.effect.tasks].sort(
     (a, b) =>
       Math.abs(Math.log((b.ratio?.likely ?? 1) / (b.ratioBefore?.likely ?? 1))) -
@@ -74,7 +75,9 @@ function StepRow({ step }: { step: CoinStep }) {
     <div style={{ padding: '6px 0', borderBottom: '1px solid var(--hair)' }}>
       <span className="spread">
         <b className="cut">{name}</b>
-        <b className="num">{step.effect.priceMinor === undefined ? '' : coinsChange(step.effect.priceMinor)}</b>
+        <b className="num">
+          {step.effect.priceMinor === undefined ? '' : coinsChange(step.effect.priceMinor, currency)}
+        </b>
       </span>
       <span className="spread small">
         <span className="quiet cut">for {step.replaces}</span>

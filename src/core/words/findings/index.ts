@@ -6,6 +6,7 @@ import { heatWords } from './heat';
 import { housingWords } from './housing';
 import { memoryWords } from './memory';
 import { portWords } from './ports';
+import { priceWords } from './prices';
 import { slotWords } from './slots';
 import { surplusWords } from './surplus';
 import { workWords } from './work';
@@ -341,12 +342,15 @@ export function findingWords(check: Check): Words {
         ...(bad ? { mend: 'Add a drive in that role or take a larger one.' } : {}),
       };
     case 'price-unknown':
-      return {
-        says: `No offer for ${listed(check.names)} in this region: the total is a lower bound.`,
-        mend: 'Add an offer or a price.',
-      };
     case 'prices-known':
-      return { says: `All ${check.count} parts have a price.` };
+    case 'arrives-late':
+    case 'delivery-unknown':
+    case 'arrives-in-time':
+    case 'offers-sound':
+    case 'seller-doubtful':
+    case 'over-list':
+    case 'too-good':
+      return priceWords(check);
     case 'stream':
     case 'streams-carried':
     case 'uplink':

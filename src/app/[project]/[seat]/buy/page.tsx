@@ -1,0 +1,5 @@
+import { BuyStation } from '@/ui/buy/BuyStation';
+
+export default function BuyPage() {
+  return <BuyStation />;
+}

@@ -1,0 +1,96 @@
+import { shrunkRating } from '../library/ratings';
+import { BY_HAND, type Offer, type Seller } from './offerSchema';
+import { medianMinor, ratioOf } from '../units/money';
+
+/** How far a seller can be relied on, worst first; `unknown` is a seller of whom nothing is known. */
+export const TRUST_GRADES = ['unknown', 'doubtful', 'little-known', 'trusted'] as const;
+export type TrustGrade = (typeof TRUST_GRADES)[number];
+/** Grades that may be asked for at least. */
+export const TRUST_FLOORS = ['any', 'little-known', 'trusted'] as const;
+export type TrustFloor = (typeof TRUST_FLOORS)[number];
+
+export type TrustReason =
+  | { readonly code: 'ratings'; readonly ratings: number; readonly mean: number; readonly shrunk: number }
+  | { readonly code: 'few-ratings'; readonly ratings: number }
+  | { readonly code: 'no-ratings' }
+  | { readonly code: 'third-party' }
+  | { readonly code: 'young'; readonly since: string }
+  | { readonly code: 'no-returns' }
+  | { readonly code: 'returns'; readonly days: number };
+
+export interface Trust {
+  readonly grade: TrustGrade;
+  readonly reasons: readonly TrustReason[];
+}
+
+/** Judgements: what most shops of the trade are rated, and from when on a shop's own ratings speak. */
+const USUAL_RATING = 4.2;
+const GOOD_RATING = 4;
+const POOR_RATING = 3.5;
+const MANY_RATINGS = 500;
+const YOUNG_DAYS = 365;
+
+const dayNumber = (day: string): number => Date.parse(`${day}T00:00:00Z`) / 86_400_000;
+
+/**
+ * Trust in a seller with its reasons: the mean rating shrunk towards what shops of the trade usually have, so that few
+ * ratings count little, then what speaks against it. Two reservations take a grade each.
+ */
+export function trustOf(seller: Seller | undefined, today: string): Trust {
+  if (seller?.id === BY_HAND.id) return { grade: 'trusted', reasons: [] };
+  if (!seller || seller.ratings === undefined || seller.meanRating === undefined)
+    return { grade: 'unknown', reasons: [{ code: 'no-ratings' }] };
+  const { ratings, meanRating: mean } = seller;
+  const shrunk = shrunkRating(mean, ratings, USUAL_RATING);
+  const reasons: TrustReason[] = [{ code: 'ratings', ratings, mean, shrunk }];
+  let held = shrunk >= GOOD_RATING ? 3 : shrunk >= POOR_RATING ? 2 : 1;
+  if (ratings < MANY_RATINGS) {
+    reasons.push({ code: 'few-ratings', ratings });
+    held--;
+  }
+  if (seller.thirdParty) {
+    reasons.push({ code: 'third-party' });
+    held--;
+  }
+  if (seller.sellsSince !== undefined && dayNumber(today) - dayNumber(seller.sellsSince) < YOUNG_DAYS) {
+    reasons.push({ code: 'young', since: seller.sellsSince });
+    held--;
+  }
+  if (seller.returnDays === 0) {
+    reasons.push({ code: 'no-returns' });
+    held--;
+  } else if (seller.returnDays !== undefined) reasons.push({ code: 'returns', days: seller.returnDays });
+  return { grade: held >= 3 ? 'trusted' : held === 2 ? 'little-known' : 'doubtful', reasons };
+}
+
+export const trustedEnough = (grade: TrustGrade, floor: TrustFloor): boolean =>
+  floor === 'any' || TRUST_GRADES.indexOf(grade) >= TRUST_GRADES.indexOf(floor);
+
+/** An offer far below what it should be: below others' of the same condition, or below the maker's list price. */
+export interface TooGood {
+  readonly against: 'others' | 'list';
+  readonly priceMinor: number;
+  readonly usualMinor: number;
+}
+
+/** Judgements: below these shares of the usual price an offer wants a second look. */
+const OF_OTHERS = 0.7;
+const OF_LIST = 0.55;
+/** Offers to compare with: one other may itself be too dear. */
+const OTHERS = 2;
+
+/** Warns of a new part's price far below the middle of the other offers, or far below the maker's list price. */
+export function tooGood(offer: Offer, all: readonly Offer[], listMinor: number | undefined): TooGood | undefined {
+  const { priceMinor } = offer;
+  if (offer.condition !== 'new') return undefined;
+  const others = all.flatMap((other) =>
+    other !== offer && other.condition === 'new' && other.seller !== offer.seller ? [other.priceMinor] : [],
+  );
+  if (others.length >= OTHERS) {
+    const usualMinor = medianMinor(others);
+    if (ratioOf(priceMinor, usualMinor) < OF_OTHERS) return { against: 'others', priceMinor, usualMinor };
+  }
+  return listMinor !== undefined && ratioOf(priceMinor, listMinor) < OF_LIST
+    ? { against: 'list', priceMinor, usualMinor: listMinor }
+    : undefined;
+}

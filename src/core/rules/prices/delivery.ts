@@ -1,0 +1,42 @@
+import { arrivalOf } from '../../money/policy';
+import { idsOf, nameOf, type Check, type Rule } from '../rule';
+
+/** Everything that is bought arrives by the day it is needed. */
+export const delivery: Rule = {
+  id: 'delivery',
+  holds: 'everything that is bought arrives by the day it is needed',
+  compares: 'the earliest delivery of each part against the needed-by date',
+  reads: ['price', 'any part'],
+  byIdentity: true,
+  levels: ['blocks', 'unproven'],
+  source: 'offers',
+  check: ({ parts, price, brief, catalogue, today, policy }) => {
+    const { neededBy } = brief;
+    if (neededBy === undefined) return [];
+    const checks = price.items.flatMap((entry): Check[] => {
+      const fitted = parts.all.find(({ item }) => item.id === entry.item);
+      if (!fitted || entry.state !== 'offered' || !entry.despite) return [];
+      const about = { rule: 'delivery', items: idsOf(fitted), name: nameOf(fitted), neededBy };
+      // no offer comes in time: either the earliest is too late, or nobody says when it comes
+      const arrivals = catalogue
+        .offers(fitted.part.id, policy.region)
+        .flatMap((offer) => (policy.conditions.includes(offer.condition) ? [arrivalOf(offer, today)] : []));
+      const known = arrivals.filter((day) => day !== undefined).sort();
+      if (known[0] !== undefined && known[0] <= neededBy) return [];
+      if (known.length < arrivals.length) return [{ ...about, level: 'unproven', code: 'delivery-unknown' }];
+      return known[0] === undefined ? [] : [{ ...about, level: 'blocks', code: 'arrives-late', arrives: known[0] }];
+    });
+    return checks.length > 0
+      ? checks
+      : [
+          {
+            rule: 'delivery',
+            level: 'passes',
+            code: 'arrives-in-time',
+            items: [],
+            count: price.items.length,
+            neededBy,
+          },
+        ];
+  },
+};

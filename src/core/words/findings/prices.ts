@@ -1,0 +1,54 @@
+import type { TrustGrade } from '../../money/trust';
+import type { PriceFigures } from '../../rules/prices/figures';
+import { coins, listed } from '../format';
+import type { CheckOf, Words } from './words';
+
+export const GRADE: Readonly<Record<TrustGrade, string>> = {
+  trusted: 'trusted',
+  'little-known': 'little known',
+  doubtful: 'doubtful',
+  unknown: 'not known at all',
+};
+
+export function priceWords(check: CheckOf<PriceFigures>): Words {
+  switch (check.code) {
+    case 'price-unknown':
+      return {
+        says: `No offer for ${listed(check.names)} in this region: the total is a lower bound.`,
+        mend: 'Add an offer or a price.',
+      };
+    case 'prices-known':
+      return { says: `All ${check.count} parts have a price.` };
+    case 'arrives-late':
+      return {
+        says: `${check.name} arrives on ${check.arrives} at the earliest; everything is needed by ${check.neededBy}.`,
+        mend: 'Take a part that is in stock, or move the day.',
+      };
+    case 'delivery-unknown':
+      return {
+        says: `No seller says when ${check.name} arrives; everything is needed by ${check.neededBy}.`,
+        mend: 'Ask a seller, or take a part with a stated delivery.',
+      };
+    case 'arrives-in-time':
+      return { says: `All ${check.count} parts arrive by ${check.neededBy}.` };
+    case 'offers-sound':
+      return { says: `The prices of ${check.count} parts come from sellers that may be bought from, none too good.` };
+    case 'seller-doubtful':
+      return {
+        says: `${check.name} is sold here only by ${check.seller}, a seller that is ${GRADE[check.grade]}.`,
+        mend: 'Take another part, or lower the trust that the desk asks of sellers.',
+      };
+    case 'over-list':
+      return {
+        says: `${check.name} costs ${coins(check.priceMinor, check.currency)}; its maker asks ${coins(check.listMinor, check.currency)}, and the brief pays up to ${coins(check.mostMinor, check.currency)}.`,
+        mend: 'Wait, take another part, or raise the ceiling in the brief.',
+      };
+    case 'too-good':
+      return {
+        says: `${check.name} for ${coins(check.priceMinor, check.currency)} at ${check.seller} is far below ${
+          check.against === 'others' ? 'what the others ask' : "its maker's list price"
+        }, ${coins(check.usualMinor, check.currency)}.`,
+        mend: 'Look at the offer again before you rely on it: the wrong part, no guarantee, or a seller to avoid.',
+      };
+  }
+}

@@ -1,0 +1,78 @@
+import { writeFileSync } from 'node:fs';
+import type { CatalogueFile } from '@/core/formats/catalogueSchema';
+import { dayNumber, dayText } from '@/core/money/history';
+import { importPoints } from '@/server/prices/pointsFile';
+import { keepRate, keepSource } from '@/server/prices/manage';
+import type { Service } from '@/server/service';
+import { modelPrice, modelRate } from '@/standins/feed/priceModel';
+import { worldOf } from '@/standins/feed/world';
+import { csvAnswer } from '@/standins/feed/answers';
+import { DEMO_TODAY, OFFERS_DAY } from './seed';
+
+const MONTHS_18 = 548;
+
+/** Eighteen months of daily prices of every offer as a table, the way a person would bring them. */
+export function* historyLines(offers: CatalogueFile['offers'], kindOf: (part: string) => string): Generator<string> {
+  yield 'offer,date,price\n';
+  const last = dayNumber(OFFERS_DAY);
+  const days = Array.from({ length: MONTHS_18 }, (_, i) => last - MONTHS_18 + 1 + i);
+  const texts = days.map(dayText);
+  for (const offer of offers) {
+    const model = { ...offer, kind: kindOf(offer.part), onDay: last };
+    let lines = '';
+    days.forEach((day, i) => {
+      const minor = modelPrice(model, day);
+      lines += `${offer.id},${texts[i] ?? ''},${minor === null ? '' : `${Math.floor(minor / 100)}.${String(minor % 100).padStart(2, '0')}`}\n`;
+    });
+    yield lines;
+  }
+}
+
+/** Price history, sources of the simulated feed and exchange rates of the demo. */
+export async function demoPrices(
+  service: Service,
+  catalogue: Pick<CatalogueFile, 'parts' | 'offers' | 'regions' | 'sellers'>,
+  { feed, folder }: { feed: string; folder: string },
+): Promise<number> {
+  const kinds = new Map(catalogue.parts.map((part) => [part.id as string, part.kind]));
+  const path = `${folder}-prices.csv`;
+  writeFileSync(path, '');
+  for (const lines of historyLines(catalogue.offers, (part) => kinds.get(part) ?? ''))
+    writeFileSync(path, lines, { flag: 'a' });
+  const { written, problems } = await importPoints(service, path);
+  if (problems[0]) throw new Error(`the demo's prices are wrong: ${problems[0].path} ${problems[0].message}`);
+  // one seller sends a file, the others answer
+  const workshop = `${folder}-workshop-prices.csv`;
+  writeFileSync(workshop, csvAnswer(worldOf(catalogue), 'quillstone', 'region-a', DEMO_TODAY));
+  const regions = new Set(catalogue.regions.map((region) => region.id));
+  for (const seller of catalogue.sellers)
+    for (const region of regions) {
+      if (!catalogue.offers.some((offer) => offer.seller === seller.id && offer.region === region)) continue;
+      const name = `${seller.name}, ${catalogue.regions.find((entry) => entry.id === region)?.name ?? region}`;
+      const csv = seller.id === 'dockside-parts';
+      await keepSource(service, {
+        id: `${seller.id}-${region}`,
+        name,
+        seller: seller.id,
+        region,
+        simulated: true,
+        ...(seller.id === 'quillstone'
+          ? { kind: 'file', at: workshop, format: 'csv' }
+          : {
+              kind: 'http',
+              at: `${feed}/${seller.id}/${region}/prices.${csv ? 'csv' : 'jsonld'}?day={day}`,
+              format: csv ? 'csv' : 'json-ld',
+            }),
+      });
+    }
+  await keepSource(service, {
+    id: 'rates',
+    name: 'Exchange rates',
+    kind: 'http',
+    at: `${feed}/rates.json?day={day}`,
+    format: 'rates',
+    simulated: true,
+  });
+  await keepRate(service, 'USD', 'EUR', OFFERS_DAY, modelRate(dayNumber(OFFERS_DAY)));
+  return written;
+}

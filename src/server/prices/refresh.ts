@@ -1,0 +1,210 @@
+import { assess, contextOf } from '@/core/assess';
+import { compileCatalogue } from '@/core/catalogue';
+import { isOfferSource, type FeedProblem, type PriceSource } from '@/core/formats/feed/source';
+import { basketOfMachine } from '@/core/money/basket';
+import { cheapestOffer } from '@/core/money/landed';
+import { plainPolicy } from '@/core/money/policy';
+import { partFinder, takePrices } from '@/core/money/takePrices';
+import { looked, type Watch } from '@/core/money/watch';
+import {
+  beginRefresh,
+  endRefresh,
+  readSources,
+  readWatches,
+  writePrices,
+  writeRate,
+  writeWatches,
+} from '@/store/priceStore';
+import { now, seatBundle, todayOf, type Service } from '../service';
+import { askSource, usualAsking, type Asking } from './fetchSource';
+
+/** How one source fared. */
+export interface SourceReport {
+  readonly id: string;
+  readonly name: string;
+  readonly simulated: boolean;
+  readonly state: 'waiting' | 'asking' | 'done' | 'failed';
+  readonly attempts: number;
+  /** Why it failed, or why it is asked again. */
+  readonly message?: string | undefined;
+  readonly read: number;
+  readonly offers: number;
+  readonly points: number;
+  readonly unmatched: number;
+  readonly problems: readonly FeedProblem[];
+  readonly problemCount: number;
+}
+
+export interface RefreshReport {
+  readonly started: string;
+  readonly ended: string | undefined;
+  readonly by: string;
+  readonly day: string;
+  readonly sources: readonly SourceReport[];
+  /** Watches that fired. */
+  readonly fired: readonly string[];
+  /** Why nothing was asked. */
+  readonly message?: string | undefined;
+}
+
+export type Refreshed = { readonly state: 'done'; readonly report: RefreshReport } | { readonly state: 'busy' };
+
+/** Sources asked at the same time. */
+const AT_ONCE = 4;
+const KEPT_PROBLEMS = 40;
+/** A refresh that has run for so long was ended with its process. */
+const STALE_MS = 15 * 60_000;
+
+/** What runs in this process, for pages that look. */
+const holder = globalThis as { vaneRefresh?: { report: RefreshReport | undefined } };
+export const runningRefresh = (): RefreshReport | undefined => holder.vaneRefresh?.report;
+
+/**
+ * Asks all active sources once and takes what they answer, each by itself: a source that fails leaves its last good prices
+ * with their age. Of two refreshes at once the second is told that one runs. At the end watches are looked at.
+ */
+export async function refreshPrices(
+  service: Service,
+  by: string,
+  { asking = usualAsking, clock = now }: { asking?: Asking; clock?: () => string } = {},
+): Promise<Refreshed> {
+  const started = clock();
+  const id = await beginRefresh(service.db, started, new Date(Date.parse(started) - STALE_MS).toISOString());
+  if (id === undefined) return { state: 'busy' };
+  const today = await todayOf(service);
+  const sources = (await readSources(service.db)).filter((source) => source.active);
+  const reports = new Map(sources.map((source) => [source.id, blank(source)]));
+  const report = (ended?: string, fired: readonly string[] = []): RefreshReport => ({
+    started,
+    ended,
+    by,
+    day: today,
+    sources: [...reports.values()],
+    fired,
+    ...(sources.length === 0 ? { message: 'no price source is set up' } : {}),
+  });
+  const show = () => (holder.vaneRefresh = { report: report() });
+  show();
+  try {
+    const queue = [...sources];
+    const worker = async () => {
+      for (let source = queue.shift(); source; source = queue.shift()) {
+        const it = source;
+        const say = (change: Partial<SourceReport>) => {
+          reports.set(it.id, { ...(reports.get(it.id) ?? blank(it)), ...change });
+          show();
+        };
+        try {
+          await refreshSource(service, it, today, asking, say);
+        } catch (error) {
+          // what one source does wrong must not stop the others
+          say({ state: 'failed', message: error instanceof Error ? error.message : String(error) });
+        }
+      }
+    };
+    await Promise.all(Array.from({ length: AT_ONCE }, worker));
+    const fired = await lookAtWatches(service);
+    const done = report(clock(), fired);
+    await endRefresh(service.db, id, done.ended ?? started, done);
+    return { state: 'done', report: done };
+  } catch (error) {
+    await endRefresh(service.db, id, clock(), {
+      ...report(clock()),
+      message: error instanceof Error ? error.message : String(error),
+    });
+    throw error;
+  } finally {
+    delete holder.vaneRefresh;
+  }
+}
+
+const blank = (source: PriceSource): SourceReport => ({
+  id: source.id,
+  name: source.name,
+  simulated: source.simulated ?? false,
+  state: 'waiting',
+  attempts: 0,
+  read: 0,
+  offers: 0,
+  points: 0,
+  unmatched: 0,
+  problems: [],
+  problemCount: 0,
+});
+
+async function refreshSource(
+  service: Service,
+  source: PriceSource,
+  today: string,
+  asking: Asking,
+  say: (change: Partial<SourceReport>) => void,
+): Promise<void> {
+  const asked = await askSource(source, today, asking, (attempts, message) =>
+    say({ state: 'asking', attempts, ...(message === undefined ? {} : { message }) }),
+  );
+  if (asked.state === 'failed') return say({ state: 'failed', attempts: asked.attempts, message: asked.message });
+  if (asked.rates) {
+    for (const { base, quote, day, rate } of asked.rates)
+      if (day <= today) await writeRate(service.db, base, quote, day, rate);
+    return say({ state: 'done', attempts: asked.attempts, message: undefined, read: asked.rates.length });
+  }
+  if (!isOfferSource(source)) return say({ state: 'failed', message: 'it does not say whose prices it has' });
+  const { data } = await service.catalogue();
+  const region = data.regions.find((entry) => entry.id === source.region);
+  if (!region || !data.sellers.some((seller) => seller.id === source.seller))
+    return say({
+      state: 'failed',
+      attempts: asked.attempts,
+      message: `the ${region ? `seller "${source.seller}"` : `region "${source.region}"`} is not in the library`,
+    });
+  const known = new Map(
+    data.offers
+      .filter((offer) => offer.seller === source.seller && offer.region === source.region)
+      .map((offer) => [offer.id, offer]),
+  );
+  const taken = takePrices(asked.answer, source, region, partFinder(data.parts), known, today);
+  const written = await writePrices(service.db, taken.offers, taken.points);
+  say({
+    state: 'done',
+    attempts: asked.attempts,
+    message: undefined,
+    read: taken.read,
+    offers: written.offers,
+    points: written.points,
+    unmatched: taken.unmatched,
+    problems: taken.problems.slice(0, KEPT_PROBLEMS),
+    problemCount: taken.problems.length,
+  });
+}
+
+/** Looks at all watches that have not fired; gives back those that do now. */
+export async function lookAtWatches(service: Service, only?: ReadonlySet<string>): Promise<string[]> {
+  const watches = (await readWatches(service.db)).filter((watch) => !watch.fired && (!only || only.has(watch.id)));
+  if (watches.length === 0) return [];
+  const today = await todayOf(service);
+  const after = await Promise.all(watches.map(async (watch) => looked(watch, await priceOf(service, watch), today)));
+  const fired = after.filter((watch) => watch.fired);
+  if (fired.length > 0) await writeWatches(service.db, fired);
+  return fired.map((watch) => watch.id);
+}
+
+/** What a watched thing costs now, landed; undefined when something of it has no price. */
+export async function priceOf(service: Service, { what }: Watch): Promise<number | undefined> {
+  const today = await todayOf(service);
+  const settings = await service.settings();
+  if (what.kind === 'part') {
+    const { data } = await service.catalogue();
+    const catalogue = compileCatalogue(data);
+    const region = catalogue.region(what.region);
+    const best =
+      region && cheapestOffer(catalogue, catalogue.part(what.part), region, plainPolicy(region.id, settings, today));
+    return best && best.despite === undefined ? best.landed.landedMinor : undefined;
+  }
+  const bundle = await seatBundle(service, what.seat);
+  const draft = bundle?.drafts.find((entry) => entry.id === what.draft);
+  if (!bundle || !draft) return undefined;
+  const assessment = assess(draft.body, bundle.brief.body, contextOf(compileCatalogue(bundle.data), today, settings));
+  const { parts, catalogue, region, policy } = assessment.facts;
+  const basket = basketOfMachine(parts, catalogue, region, policy);
+  return basket.lowerBound ? undefined : basket.total.landedMinor;
+}

@@ -1,0 +1,71 @@
+'use client';
+
+import { useState } from 'react';
+import type { Basket } from '@/core/money/basket';
+import { basketFor } from '@/core/money/basketOf';
+import { useDraftAssessment, useSeat } from '../seat/store';
+import { DraftChips } from '../shared/DraftChips';
+import { BasketView } from './BasketView';
+import { Elsewhere } from './Elsewhere';
+import { MachineHistory } from './MachineHistory';
+import { PartPane } from './PartPane';
+import { RefreshBar } from './RefreshBar';
+import { usePriceState } from './usePrices';
+
+/** How to buy this draft: the best basket by seller, each part's offers and history, watches, and another region. */
+export function BuyStation() {
+  const assessment = useDraftAssessment();
+  const basket = basketFor(assessment);
+  const [chosen, setChosen] = useState<string>();
+  const prices = usePriceState();
+  const revision = useSeat((state) => state.bundle.catalogueRevision);
+  const bought = assessment.facts.parts.all.filter(({ item }) => !item.owned);
+  const dearest = dearestOf(basket);
+  const shown =
+    bought.find(({ item }) => item.id === chosen) ?? bought.find(({ item }) => item.id === dearest) ?? bought[0];
+  return (
+    <div style={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
+      <div className="row wrap" style={{ padding: '6px 14px', borderBottom: '1px solid var(--hair)' }}>
+        <DraftChips />
+        <RefreshBar prices={prices} />
+      </div>
+      {bought.length === 0 ? (
+        <div className="pane">
+          <h1>Nothing to buy</h1>
+          <p className="quiet">
+            {assessment.facts.parts.all.length === 0
+              ? 'This draft has no parts yet. Choose them in the Draft station.'
+              : 'Every part of this draft is owned already.'}
+          </p>
+        </div>
+      ) : (
+        <div
+          className="columns"
+          style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(340px, 430px)', flex: '1 1 auto' }}
+        >
+          <section className="pane" aria-label="Basket">
+            <BasketView assessment={assessment} basket={basket} chosen={shown?.item.id} onChoose={setChosen} />
+            <MachineHistory assessment={assessment} basket={basket} prices={prices} turn={revision} />
+            <Elsewhere assessment={assessment} rates={prices.state?.rates ?? []} />
+          </section>
+          <section className="pane" aria-label="Part">
+            {shown && (
+              <PartPane key={shown.item.id} fitted={shown} assessment={assessment} basket={basket} prices={prices} />
+            )}
+          </section>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** The item that costs most: what one looks at first. */
+function dearestOf({ best }: Basket): string | undefined {
+  const lines = (best?.orders ?? []).flatMap(({ invoice, items }) =>
+    invoice.lines.map((line) => ({
+      minor: line.landedMinor,
+      item: items.find(({ offer }) => offer.id === line.line.offer.id)?.item,
+    })),
+  );
+  return lines.sort((a, b) => b.minor - a.minor)[0]?.item;
+}

@@ -1,0 +1,129 @@
+'use client';
+
+import { useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import type { ElsewhereResult } from '@/core/money/elsewhere';
+import { converted, ratioOf } from '@/core/units/money';
+import { coins, listed, number } from '@/core/words/format';
+import type { PriceState } from '@/server/contract';
+import { useDraft, useSeat } from '../seat/store';
+import { identity, useWorker } from '../seat/worker';
+
+/** The same work bought in another region: its sellers, currency and tax, with substitutes for what is not sold there. */
+export function Elsewhere({ assessment, rates }: { assessment: Assessment; rates: PriceState['rates'] }) {
+  const regions = useSeat((state) => state.bundle.data.regions).filter((region) => region.id !== assessment.region.id);
+  const [asked, setAsked] = useState<string>();
+  if (regions.length === 0) return null;
+  return (
+    <section aria-label="In another region" style={{ marginTop: 18 }}>
+      <h2>The same work in another region</h2>
+      <span className="row wrap">
+        {regions.map((region) => (
+          <button
+            key={region.id}
+            type="button"
+            className="chip"
+            aria-pressed={asked === region.id}
+            onClick={() => setAsked(asked === region.id ? undefined : region.id)}
+          >
+            {region.name}, {region.currency}, {region.taxName} {number(region.taxRate * 100)} %{' '}
+            {region.pricesIncludeTax ? 'in the price' : 'on top'}
+          </button>
+        ))}
+      </span>
+      {asked !== undefined && <There region={asked} assessment={assessment} rates={rates} />}
+    </section>
+  );
+}
+
+function There({ region, assessment, rates }: { region: string; assessment: Assessment; rates: PriceState['rates'] }) {
+  const draft = useDraft();
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const answer = useWorker(`elsewhere ${identity(draft)} ${identity(brief)} ${region}`, (api) =>
+    api.elsewhere(draft, brief, region),
+  );
+  if (answer.state === 'waiting')
+    return <p className="quiet small">Looking for parts that are sold there and are as good …</p>;
+  if (answer.state === 'failed') return <p className="short small">It could not be tried: {answer.message}.</p>;
+  return <Result result={answer.value} assessment={assessment} rates={rates} />;
+}
+
+function Result({
+  result,
+  assessment,
+  rates,
+}: {
+  result: ElsewhereResult;
+  assessment: Assessment;
+  rates: PriceState['rates'];
+}) {
+  const here = assessment.region.currency;
+  const { currency } = result.region;
+  const direct = rates.find((rate) => rate.base === currency && rate.quote === here);
+  const back = rates.find((rate) => rate.base === here && rate.quote === currency);
+  const total = result.basket.total.landedMinor;
+  const bound = result.basket.lowerBound ? 'at least ' : '';
+  const inOurs = direct
+    ? converted(total, currency, here, direct.rate)
+    : back
+      ? Math.round(ratioOf(total, 1) / Number(back.rate))
+      : undefined;
+  const rate = direct ?? back;
+  return (
+    <div style={{ marginTop: 6 }}>
+      <p>
+        <b>
+          {bound}
+          {coins(total, currency)}
+        </b>{' '}
+        landed in {result.region.name}, {result.region.taxName} and shipping in
+        {result.basket.best ? `, in ${result.basket.best.orders.length} orders` : ''}
+        {currency === here
+          ? '.'
+          : inOurs === undefined
+            ? `. There is no rate from ${currency} to ${here} yet.`
+            : `: about ${bound}${coins(inOurs, here)} at ${rate?.rate ?? ''} ${rate?.quote ?? ''} for one ${rate?.base ?? ''}, the rate of ${rate?.day ?? ''}.`}
+      </p>
+      {result.substitutes.length === 0 ? (
+        <p className="quiet small">Every part of the draft is sold there.</p>
+      ) : (
+        <table style={{ marginTop: 4 }}>
+          <thead>
+            <tr>
+              <th scope="col">not sold there</th>
+              <th scope="col">in its place, at least as good</th>
+              <th scope="col">differs in</th>
+            </tr>
+          </thead>
+          <tbody>
+            {result.substitutes.map((entry) => (
+              <tr key={entry.item}>
+                <td>{entry.from}</td>
+                <td>{entry.to ?? <span className="unproven">○ nothing there is as good</span>}</td>
+                <td className="small quiet">
+                  {entry.differs.length === 0
+                    ? entry.to
+                      ? 'nothing that is stated'
+                      : ''
+                    : `${listed(entry.differs.slice(0, 6).map((field) => `${field.label} ${plain(field.from)} → ${plain(field.to)}${field.unit ? ` ${field.unit}` : ''}`))}${entry.differs.length > 6 ? ` and ${entry.differs.length - 6} more` : ''}`}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {result.brought.length > 0 && (
+        <p className="short small">▼ It brings findings that block: {listed([...result.brought])}.</p>
+      )}
+      {(result.basket.best?.orders ?? []).map((order) => (
+        <p key={order.invoice.seller.id} className="small quiet">
+          {order.invoice.seller.name}: {order.items.length} parts, {coins(order.invoice.landedMinor, currency)}
+          {order.arrives ? `, there by ${order.arrives}` : ''}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+const plain = (value: unknown): string =>
+  value === undefined || value === null ? 'not stated' : typeof value === 'number' ? number(value, 4) : String(value);

@@ -1,0 +1,81 @@
+'use client';
+
+import type { Assessment } from '@/core/assess';
+import type { Basket } from '@/core/money/basket';
+import type { Watch } from '@/core/money/watch';
+import { shownCoins } from '@/core/units/money';
+import { coins, listed, number } from '@/core/words/format';
+import type { HistoryView } from '@/server/contract';
+import { useSeat } from '../seat/store';
+import { LineChart } from '../shared/LineChart';
+import { dayWords, plotted } from './history';
+import { useDraftHistory, type usePriceState } from './usePrices';
+import { WatchLine } from './WatchLine';
+
+/** What the whole machine has cost by day, and a watch on it. */
+export function MachineHistory({
+  assessment,
+  basket,
+  prices,
+  turn,
+}: {
+  assessment: Assessment;
+  basket: Basket;
+  prices: ReturnType<typeof usePriceState>;
+  turn: unknown;
+}) {
+  const seat = useSeat((state) => state.bundle.seat.id);
+  const draft = useSeat((state) => state.draftId);
+  const body = useSeat((state) => state.bundle.drafts.find((entry) => entry.id === state.draftId)?.revision);
+  const loaded = useDraftHistory(seat, draft, `${String(turn)} ${body ?? ''}`);
+  const watch = prices.state?.watches.find(({ what }) => what.kind === 'draft' && what.draft === draft);
+  return (
+    <section aria-label="Price of the machine" style={{ marginTop: 18 }}>
+      <h2>Price of the machine over 18 months</h2>
+      {loaded.state === 'waiting' && <p className="quiet small">Reading prices …</p>}
+      {loaded.state === 'failed' && <p className="short small">The prices could not be read. Open the page again.</p>}
+      {loaded.state === 'ready' && <Chart view={loaded.value} assessment={assessment} watch={watch} />}
+      <WatchLine
+        what={{ kind: 'draft', seat, draft }}
+        name={assessment.facts.machine.name}
+        watch={watch}
+        nowMinor={basket.lowerBound ? undefined : basket.total.landedMinor}
+        onChange={prices.reload}
+      />
+    </section>
+  );
+}
+
+function Chart({ view, assessment, watch }: { view: HistoryView; assessment: Assessment; watch: Watch | undefined }) {
+  const { currency } = assessment.facts.price;
+  const plot = plotted(view, currency, 3);
+  if (plot.last === undefined)
+    return (
+      <p className="quiet small">
+        No price history yet{view.unknown.length > 0 ? ` for ${listed(view.unknown)}` : ''}. It grows with every
+        refresh.
+      </p>
+    );
+  return (
+    <>
+      <LineChart
+        title={`Price of ${assessment.facts.machine.name} by day, landed, ${currency}`}
+        xs={plot.xs}
+        lines={[{ id: 'machine', label: assessment.facts.machine.name, values: plot.values, strong: true }]}
+        xTicks={plot.ticks}
+        xWords={dayWords}
+        yWords={(value) => number(value, 6)}
+        unit={currency}
+        steps
+        height={170}
+        tableXs={plot.tableXs}
+        level={watch && { value: shownCoins(watch.targetMinor, currency), label: 'watched' }}
+      />
+      <p className="quiet small">
+        Each part bought by itself where it was cheapest that day, at today’s shipping and tax, without coupons
+        {view.unknown.length > 0 ? `; without ${listed(view.unknown)}` : ''}. Lowest {coins(plot.least ?? 0, currency)},
+        last {coins(plot.last, currency)}.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,97 @@
+'use client';
+
+import { useState } from 'react';
+import type { SourceReport } from '@/server/contract';
+import { useSeat } from '../seat/store';
+import type { usePriceState } from './usePrices';
+
+const SIGN: Readonly<Record<SourceReport['state'], string>> = { waiting: '·', asking: '…', done: '▲', failed: '▼' };
+
+/** Asks all sellers again, says how it goes, and seller by seller how it went. */
+export function RefreshBar({ prices }: { prices: ReturnType<typeof usePriceState> }) {
+  const [open, setOpen] = useState(false);
+  const oldest = useSeat((state) =>
+    state.bundle.data.offers.reduce((day, offer) => (offer.asOf < day ? offer.asOf : day), '9999'),
+  );
+  const newest = useSeat((state) =>
+    state.bundle.data.offers.reduce((day, offer) => (offer.asOf > day ? offer.asOf : day), ''),
+  );
+  const { state } = prices;
+  const report = state?.running ?? state?.last;
+  const ended = report?.sources.filter((source) => source.state === 'done' || source.state === 'failed').length ?? 0;
+  const failed = report?.sources.filter((source) => source.state === 'failed') ?? [];
+  const simulated = state?.sources.some((source) => source.simulated) ?? false;
+  return (
+    <div className="row wrap" style={{ marginLeft: 'auto', position: 'relative', gap: 10 }}>
+      <span className="small quiet" role="status" aria-label="Prices">
+        {state?.running
+          ? `asking sellers: ${ended} of ${report?.sources.length ?? 0} answered`
+          : newest === ''
+            ? 'no prices yet'
+            : `prices of ${oldest === newest ? newest : `${oldest} to ${newest}`}${simulated ? ', simulated' : ''}`}
+        {!state?.running && failed.length > 0 && (
+          <span className="caution">
+            {' '}
+            · {failed.length} {failed.length === 1 ? 'source' : 'sources'} did not answer: last good prices stay
+          </span>
+        )}
+      </span>
+      {report && (
+        <button type="button" className="link small" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? 'Close' : 'Seller by seller'}
+        </button>
+      )}
+      <button
+        type="button"
+        className="chip"
+        disabled={state === undefined || state.running !== undefined}
+        onClick={() => void prices.refresh()}
+      >
+        Refresh prices
+      </button>
+      {open && report && (
+        <div
+          className="overlay"
+          style={{ width: 460, maxHeight: 420, overflow: 'auto' }}
+          role="dialog"
+          aria-label="Seller by seller"
+        >
+          <p className="quiet small">
+            Asked {report.by}, for prices of {report.day}.
+            {simulated ? ' The feed is simulated: its prices are made up.' : ''}
+          </p>
+          {report.message && <p className="small">{report.message}</p>}
+          <ul className="small">
+            {report.sources.map((source) => (
+              <li key={source.id} style={{ padding: '3px 0', borderBottom: '1px solid var(--hair)' }}>
+                <span
+                  className={source.state === 'failed' ? 'short' : source.state === 'done' ? 'carries' : 'quiet'}
+                  aria-hidden="true"
+                >
+                  {SIGN[source.state]}
+                </span>{' '}
+                <b>{source.name}</b>{' '}
+                {source.state === 'done'
+                  ? `${source.read} read, ${source.offers} changed${source.attempts > 1 ? `, at attempt ${source.attempts}` : ''}`
+                  : source.state === 'failed'
+                    ? `did not answer: ${source.message ?? ''}${source.attempts > 1 ? `, ${source.attempts} times` : ''}. Its last good prices stay.`
+                    : source.state === 'asking'
+                      ? `is asked${source.attempts > 1 ? ` again, because ${source.message ?? ''}` : ''}`
+                      : 'waits'}
+                {source.unmatched > 0 && (
+                  <div className="quiet">{source.unmatched} products are not in the library.</div>
+                )}
+                {source.problems.slice(0, 6).map((problem, i) => (
+                  <div key={i} className="caution">
+                    ◆ {problem.place} {problem.message}
+                  </div>
+                ))}
+                {source.problemCount > 6 && <div className="quiet">and {source.problemCount - 6} more.</div>}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,77 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { pricesMoved, startRefresh } from '@/server/actions';
+import type { HistoryView, PriceState, WaitingWorth } from '@/server/contract';
+import { useSeat } from '../seat/store';
+
+/** How often a running refresh is looked at, ms. */
+const LOOK_MS = 500;
+
+/** Sources, refreshes, watches and rates as the server has them; while a refresh runs they are looked at again and again. */
+export function usePriceState(): {
+  state: PriceState | undefined;
+  reload: () => Promise<void>;
+  refresh: () => Promise<void>;
+} {
+  const [state, setState] = useState<PriceState>();
+  const reloadSeat = useSeat((seat) => seat.refresh);
+  const ran = useRef(false);
+  const reload = useCallback(async () => {
+    const response = await fetch('/api/prices');
+    if (response.ok) setState((await response.json()) as PriceState);
+  }, []);
+  useEffect(() => void reload(), [reload]);
+  const running = state?.running !== undefined;
+  useEffect(() => {
+    if (running) {
+      ran.current = true;
+      const timer = setInterval(() => void reload(), LOOK_MS);
+      return () => clearInterval(timer);
+    }
+    // the prices that it brought are read once it is over
+    if (ran.current) {
+      ran.current = false;
+      void pricesMoved().then(reloadSeat);
+    }
+    return undefined;
+  }, [running, reload, reloadSeat]);
+  const refresh = useCallback(async () => {
+    ran.current = true;
+    await startRefresh();
+    await reload();
+  }, [reload]);
+  return { state, reload, refresh };
+}
+
+type Loaded<T> =
+  { readonly state: 'waiting' } | { readonly state: 'ready'; readonly value: T } | { readonly state: 'failed' };
+
+/** Reads something from the app's own routes whenever its address changes. */
+function useFetched<T>(url: string | undefined, turn: unknown): Loaded<T> {
+  const [loaded, setLoaded] = useState<{ url: string; answer: Loaded<T> }>();
+  useEffect(() => {
+    if (url === undefined) return;
+    let current = true;
+    fetch(url)
+      .then((response) => (response.ok ? (response.json() as Promise<T>) : Promise.reject(new Error(url))))
+      .then(
+        (value) => current && setLoaded({ url, answer: { state: 'ready', value } }),
+        () => current && setLoaded({ url, answer: { state: 'failed' } }),
+      );
+    return () => {
+      current = false;
+    };
+  }, [url, turn]);
+  return loaded?.url === url && loaded !== undefined ? loaded.answer : { state: 'waiting' };
+}
+
+const address = (path: string, asked: Readonly<Record<string, string>>) =>
+  `${path}?${new URLSearchParams(asked).toString()}`;
+
+export const usePartHistory = (part: string, region: string, turn: unknown) =>
+  useFetched<HistoryView>(address('/api/prices/history', { part, region }), turn);
+export const useDraftHistory = (seat: string, draft: string, turn: unknown) =>
+  useFetched<HistoryView>(address('/api/prices/history', { seat, draft }), turn);
+export const useWaiting = (kind: string, region: string) =>
+  useFetched<WaitingWorth[]>(address('/api/prices/waiting', { kind, region }), undefined);

@@ -1,0 +1,256 @@
+'use client';
+
+import type { Assessment } from '@/core/assess';
+import { basketFor } from '@/core/money/basketOf';
+import type { Comparison } from '@/core/money/rivals';
+import { coins, number } from '@/core/words/format';
+import { findingWords } from '@/core/words/findings';
+import { kindName } from '@/core/words/names';
+import { useSeat } from '../seat/store';
+import { Beam, Sign } from '../shared/Beam';
+import { getsText } from '../shared/beams';
+import { LevelSign } from '../shared/Level';
+import { BesideMoney } from './BesideMoney';
+import { Difference } from './Difference';
+import { Evidence } from './Evidence';
+import { Options } from './Options';
+import { OverYears } from './OverYears';
+import { ratioVerdict } from './ratios';
+
+/** One branded machine in full, beside the draft. */
+export function Against({ comparison, draft }: { comparison: Comparison; draft: Assessment }) {
+  const { side, ours, theirs, assessment } = comparison;
+  const { currency } = draft.facts.price;
+  const { region } = draft;
+  const bound = comparison.oursLowerBound ? 'at least ' : '';
+  const blocking = draft.findings.filter((finding) => finding.level === 'blocks').length;
+  const name = `${side.rival.maker} ${side.rival.name}`;
+  const mine = draft.facts.machine.name;
+  const row = (label: string, our: number | undefined, its: number | undefined, strong = false) => (
+    <tr>
+      <th scope="row" style={{ fontWeight: strong ? 650 : 400, color: 'var(--ink)' }}>
+        {label}
+      </th>
+      <td className="num" style={{ fontWeight: strong ? 650 : 400 }}>
+        {our === undefined ? '—' : `${bound}${coins(our, currency)}`}
+      </td>
+      <td className="num" style={{ fontWeight: strong ? 650 : 400 }}>
+        {its === undefined ? 'not sold here' : coins(its, currency)}
+      </td>
+    </tr>
+  );
+  const ratios = [
+    {
+      label: 'Price, landed',
+      ratio: comparison.priceRatio === undefined ? undefined : 1 / comparison.priceRatio,
+      gets: `${number(comparison.priceRatio ?? 0)} of its price`,
+      unknown: theirs ? 'our total is a lower bound' : 'not sold in this region',
+    },
+    {
+      label: 'Price, before tax',
+      ratio: comparison.netPriceRatio === undefined ? undefined : 1 / comparison.netPriceRatio,
+      gets: `${number(comparison.netPriceRatio ?? 0)} of its price`,
+      unknown: theirs ? 'our total is a lower bound' : 'not sold in this region',
+    },
+    {
+      label: 'Speed over the tasks',
+      ratio: comparison.speedRatio,
+      gets: `${number(comparison.speedRatio?.likely ?? 0)} × its speed`,
+      need: `${comparison.tasksCompared} of ${draft.facts.brief.tasks.length} tasks`,
+      unknown: 'no task runs on both',
+    },
+    {
+      label: 'Work a coin',
+      ratio: comparison.perCoinRatio,
+      gets: `${number(comparison.perCoinRatio?.likely ?? 0)} × as much`,
+      unknown: 'needs both prices and speeds',
+    },
+  ];
+  return (
+    <>
+      <h1 style={{ marginTop: 8 }}>
+        {mine} against {name}
+      </h1>
+      {blocking > 0 && (
+        <p className="small">
+          <LevelSign level="blocks" /> {mine} still has {blocking}{' '}
+          {blocking === 1 ? 'finding that blocks' : 'findings that block'}; its price is not yet that of a machine that
+          works.
+        </p>
+      )}
+      <Options comparison={comparison} />
+      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(390px, 1fr))', gap: '18px 28px' }}>
+        <section aria-label="Price and speed">
+          <table style={{ marginTop: 6 }}>
+            <thead>
+              <tr>
+                <th scope="col">{region.name}</th>
+                <th scope="col" className="num">
+                  {mine}
+                </th>
+                <th scope="col" className="num">
+                  {name}
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {row('Goods, before tax', ours.netMinor, theirs?.netMinor)}
+              {row('Shipping', ours.shippingMinor, theirs?.shippingMinor)}
+              {row(`${region.taxName}, ${number(region.taxRate * 100)} %`, ours.taxMinor, theirs?.taxMinor)}
+              {row('Landed, tax and shipping in', ours.landedMinor, theirs?.landedMinor, true)}
+            </tbody>
+          </table>
+          <p className="quiet small">
+            {mine} as its best basket: {basketFor(draft).best?.orders.length ?? 0} orders.
+          </p>
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '4px 24px', marginTop: 8 }}>
+            {ratios.map(({ label, ratio, gets, need, unknown }) => (
+              <Beam
+                key={label}
+                label={label}
+                axis={{ kind: 'ratio' }}
+                band={typeof ratio === 'number' ? { low: ratio, likely: ratio, high: ratio } : ratio}
+                verdict={ratioVerdict(ratio)}
+                gets={ratio === undefined ? unknown : gets}
+                {...(need ? { need } : {})}
+                sentence={`${label}: ${ratio === undefined ? unknown : gets}.`}
+              />
+            ))}
+          </div>
+        </section>
+        <Difference comparison={comparison} name={name} mine={mine} />
+        <OverYears comparison={comparison} draft={draft} name={name} mine={mine} />
+        <TaskByTask comparison={comparison} draft={draft} name={name} mine={mine} />
+        <BesideMoney comparison={comparison} draft={draft} name={name} mine={mine} />
+        <PartByPart comparison={comparison} name={name} mine={mine} />
+        <Evidence comparison={comparison} name={name} mine={mine} />
+        {assessment.findings.length > 0 && (
+          <section aria-label={`Findings of ${name}`}>
+            <h2>The same rules say of {name}</h2>
+            {assessment.findings.map((finding, i) => (
+              <p key={i} className="small" style={{ padding: '2px 0' }}>
+                <LevelSign level={finding.level} /> {findingWords(finding).says}
+                {assessment.facts.machine.items.some((item) => finding.items.includes(item.id) && item.standsInFor) && (
+                  <span className="quiet"> (a stand-in is involved, so this may not hold for the real part)</span>
+                )}
+              </p>
+            ))}
+          </section>
+        )}
+      </div>
+    </>
+  );
+}
+
+export interface Sides {
+  readonly comparison: Comparison;
+  readonly name: string;
+  readonly mine: string;
+}
+
+function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessment }) {
+  const tasks = useSeat((state) => state.bundle.brief.body.tasks);
+  const { assessment } = comparison;
+  return (
+    <section aria-label="Task by task">
+      <h2>Task by task</h2>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Task</th>
+            <th scope="col">{mine}</th>
+            <th scope="col">{name}</th>
+            <th scope="col" style={{ width: 110 }}>
+              ours ÷ theirs
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {comparison.tasks.map((task) => {
+            const label = tasks.find((candidate) => candidate.id === task.task)?.name ?? task.task;
+            const oursResult = draft.tasks.find((candidate) => candidate.task === task.task);
+            const theirResult = assessment.tasks.find((candidate) => candidate.task === task.task);
+            return (
+              <tr key={task.task}>
+                <td>{label}</td>
+                <td>
+                  <Sign verdict={task.ours.verdict} /> {oursResult && getsText(oursResult)}
+                </td>
+                <td>
+                  <Sign verdict={task.theirs.verdict} /> {theirResult && getsText(theirResult)}
+                  {task.standIn && (
+                    <span className="quiet small">
+                      <br />
+                      rests on a stand-in
+                    </span>
+                  )}
+                </td>
+                <td>
+                  <Beam
+                    axis={{ kind: 'ratio' }}
+                    band={task.ratio}
+                    verdict={ratioVerdict(task.ratio)}
+                    gets={task.ratio === undefined ? 'unproven' : `× ${number(task.ratio.likely)}`}
+                    sentence={`${label}: ${task.ratio === undefined ? 'cannot be compared' : `ours is ${number(task.ratio.likely)} times theirs, between ${number(task.ratio.low)} and ${number(task.ratio.high)}`}`}
+                  />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function PartByPart({ comparison, name, mine }: Sides) {
+  return (
+    <section aria-label="Part by part">
+      <h2>Part by part</h2>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col" />
+            <th scope="col">{mine}</th>
+            <th scope="col">{name}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {comparison.parts.map((part) => (
+            <tr key={part.kind}>
+              <th scope="row" style={{ fontWeight: 400 }}>
+                {kindName(part.kind)}
+              </th>
+              <td>{part.ours.length > 0 ? part.ours.join(', ') : <span className="quiet">none</span>}</td>
+              <td>
+                {part.theirs.length === 0 && <span className="quiet">none</span>}
+                {part.theirs.map((entry, i) => (
+                  <span key={i} style={{ display: 'block' }}>
+                    {entry.standsInFor ? (
+                      <>
+                        {entry.standsInFor}
+                        <span className="unproven small" style={{ display: 'block' }}>
+                          ○ not published: {entry.name} stands in
+                          {entry.between && `, between ${entry.between[0]} and ${entry.between[1]}`}
+                        </span>
+                      </>
+                    ) : part.same ? (
+                      <span className="quiet">the same</span>
+                    ) : (
+                      entry.name
+                    )}
+                    {entry.fixed && (
+                      <span className="caution small" style={{ display: 'block' }}>
+                        ◆ {entry.fixed === 'soldered' ? 'soldered: stays as it is' : 'of a form of its own'}
+                      </span>
+                    )}
+                  </span>
+                ))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,54 @@
+'use client';
+
+import type { Assessment } from '@/core/assess';
+import { advantagesOf } from '@/core/money/advantages';
+import { basketFor } from '@/core/money/basketOf';
+import { daysBetween } from '@/core/money/policy';
+import { ADVANTAGE_NAMES, saidWords } from '@/core/words/money';
+import type { Sides } from './Against';
+
+/** What money does not measure, side by side; who is better off is said the same way for both. */
+export function BesideMoney({ comparison, draft, name, mine }: Sides & { draft: Assessment }) {
+  const arrives = basketFor(draft).best?.arrives;
+  const rows = advantagesOf(
+    draft,
+    arrives === undefined ? undefined : daysBetween(draft.facts.today, arrives),
+    comparison.side,
+    comparison.assessment,
+  );
+  const { rival } = comparison.side;
+  return (
+    <section aria-label="What money does not measure">
+      <h2>What money does not measure</h2>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col" />
+            <th scope="col">{mine}</th>
+            <th scope="col">{name}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.id}>
+              <th scope="row" style={{ fontWeight: 400 }}>
+                {ADVANTAGE_NAMES[row.id]}
+              </th>
+              {(['ours', 'theirs'] as const).map((side) => (
+                <td key={side} style={{ fontWeight: row.better === side ? 650 : 400 }}>
+                  {saidWords(row[side])}
+                  {row.better === side && <span className="quiet small"> · better</span>}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {rival.notes.map((note) => (
+        <p key={note} className="small">
+          <span className="quiet">{name}:</span> {note}
+        </p>
+      ))}
+    </section>
+  );
+}

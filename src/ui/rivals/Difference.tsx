@@ -1,0 +1,158 @@
+'use client';
+
+import type { Share, ShareRow } from '@/core/money/difference';
+import { ratioOf } from '@/core/units/money';
+import { coins, coinsChange, listed } from '@/core/words/format';
+import { SHARE_NAMES } from '@/core/words/money';
+import { useCurrency } from '../seat/store';
+import type { Sides } from './Against';
+
+/** Tone of each share; the remainder is hatched, because nobody says what it is. */
+const TONE: Readonly<Record<Share, string>> = {
+  parts: 'var(--info)',
+  system: 'var(--carries)',
+  software: 'var(--carries-soft)',
+  assembly: 'var(--doubt)',
+  warranty: 'var(--doubt-soft)',
+  shipping: 'var(--edge)',
+  tax: 'var(--info-soft)',
+  remainder: 'repeating-linear-gradient(135deg, var(--sunk) 0 4px, var(--hatch) 4px 6px)',
+};
+
+/** What both prices are made of, as one bar each on one scale, and where they differ. */
+export function Difference({ comparison, name, mine }: Sides) {
+  const currency = useCurrency();
+  const { shares } = comparison;
+  if (!shares)
+    return (
+      <section aria-label="What the difference is made of">
+        <h2>What the difference is made of</h2>
+        <p className="quiet small">{name} is not sold here as it is ordered, so there is no price to take apart.</p>
+      </section>
+    );
+  const total = (side: 'oursMinor' | 'theirsMinor') => shares.reduce((sum, row) => sum + row[side], 0);
+  const [ours, theirs] = [total('oursMinor'), total('theirsMinor')];
+  const most = Math.max(ours, theirs);
+  return (
+    <section aria-label="What the difference is made of">
+      <h2>What the difference is made of</h2>
+      <Bar label={mine} rows={shares} side="oursMinor" most={most} total={ours} />
+      <Bar label={name} rows={shares} side="theirsMinor" most={most} total={theirs} />
+      <table style={{ marginTop: 6 }}>
+        <thead>
+          <tr>
+            <th scope="col">before tax, {currency}</th>
+            <th scope="col" className="num">
+              {mine}
+            </th>
+            <th scope="col" className="num">
+              {name}
+            </th>
+            <th scope="col" className="num">
+              difference
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shares
+            .filter((row) => row.oursMinor !== 0 || row.theirsMinor !== 0)
+            .map((row) => (
+              <tr key={row.share}>
+                <th scope="row" style={{ fontWeight: 400 }}>
+                  <span
+                    aria-hidden="true"
+                    style={{
+                      display: 'inline-block',
+                      width: 10,
+                      height: 10,
+                      marginRight: 6,
+                      background: TONE[row.share],
+                    }}
+                  />
+                  {SHARE_NAMES[row.share]}
+                  {row.share === 'remainder' && <span className="quiet small"> assembly, support, the name</span>}
+                </th>
+                <td className="num">
+                  {row.oursMinor === 0 ? '–' : coinsChange(row.oursMinor, currency).replace('+', '')}
+                </td>
+                <td className="num">
+                  {row.theirsMinor === 0 ? '–' : coinsChange(row.theirsMinor, currency).replace('+', '')}
+                </td>
+                <td className="num">{coinsChange(row.differenceMinor, currency)}</td>
+              </tr>
+            ))}
+          <tr>
+            <th scope="row">Landed, tax and shipping in</th>
+            <th className="num">{coins(ours, currency)}</th>
+            <th className="num">{coins(theirs, currency)}</th>
+            <th className="num">{coinsChange(ours - theirs, currency)}</th>
+          </tr>
+        </tbody>
+      </table>
+      {comparison.withoutOffer.length > 0 && (
+        <p className="quiet small">
+          No offer here for {listed(comparison.withoutOffer)}: its parts come to more than said, its remainder to less.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** A share's part of the scale, %. */
+const LEAST_LABELLED = 14;
+
+function Bar({
+  label,
+  rows,
+  side,
+  most,
+  total,
+}: {
+  label: string;
+  rows: readonly ShareRow[];
+  side: 'oursMinor' | 'theirsMinor';
+  most: number;
+  total: number;
+}) {
+  const currency = useCurrency();
+  const shown = rows.filter((row) => row[side] > 0);
+  const below = rows.find((row) => row[side] < 0);
+  return (
+    <div style={{ marginTop: 4 }}>
+      <span className="spread small">
+        <span>{label}</span>
+        <b className="num">{coins(total, currency)}</b>
+      </span>
+      <div
+        style={{ display: 'flex', height: 18 }}
+        role="img"
+        aria-label={`${label}: ${shown.map((row) => `${SHARE_NAMES[row.share]} ${coins(row[side], currency)}`).join(', ')}`}
+      >
+        {shown.map((row) => {
+          const share = ratioOf(row[side], most) * 100;
+          const pale = ['software', 'warranty', 'tax', 'remainder'].includes(row.share);
+          return (
+            <span
+              key={row.share}
+              className="small cut"
+              style={{
+                width: `${share}%`,
+                background: TONE[row.share],
+                color: pale ? 'var(--ink)' : 'var(--paper)',
+                padding: share > LEAST_LABELLED ? '0 5px' : 0,
+                lineHeight: '18px',
+              }}
+            >
+              {share > LEAST_LABELLED ? SHARE_NAMES[row.share] : ''}
+            </span>
+          );
+        })}
+      </div>
+      {below && (
+        <p className="quiet small">
+          Its {SHARE_NAMES[below.share].toLowerCase()} is below nothing: the maker asks less than its parts cost singly.
+        </p>
+      )}
+    </div>
+  );
+}

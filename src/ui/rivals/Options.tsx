@@ -1,0 +1,52 @@
+'use client';
+
+import { settledOptions } from '@/core/money/configure';
+import type { Comparison } from '@/core/money/rivals';
+import { coins } from '@/core/words/format';
+import { useCurrency, useSeat } from '../seat/store';
+
+/** What may be ordered with a branded machine; what is taken belongs to the seat's brief. */
+export function Options({ comparison }: { comparison: Comparison }) {
+  const editBrief = useSeat((state) => state.editBrief);
+  const currency = useCurrency();
+  const region = useSeat((state) => state.bundle.brief.body.region);
+  const { rival, options: taken } = comparison.side;
+  const options = rival.options ?? [];
+  if (options.length === 0) return null;
+  const has = new Set(taken.map((option) => option.id));
+  const toggle = (id: string) => {
+    const ids = taken.map((option) => option.id);
+    const next = has.has(id) ? ids.filter((other) => other !== id) : [...ids, id];
+    editBrief(
+      {
+        kind: 'rival-options',
+        rival: rival.id,
+        options: settledOptions(rival, next).map((option) => option.id),
+      },
+      `Options of ${rival.maker} ${rival.name}`,
+    );
+  };
+  return (
+    <div className="row wrap" role="group" aria-label="Options" style={{ margin: '6px 0' }}>
+      <span className="quiet small">as ordered with</span>
+      {options.map((option) => {
+        const price = option.prices.find((entry) => entry.region === region)?.minor;
+        return (
+          <button
+            key={option.id}
+            type="button"
+            className="chip"
+            aria-pressed={has.has(option.id)}
+            disabled={price === undefined}
+            onClick={() => toggle(option.id)}
+          >
+            {option.name}
+            <span className="quiet">
+              {price === undefined ? 'not sold here' : `${price >= 0 ? '+' : '−'}${coins(Math.abs(price), currency)}`}
+            </span>
+          </button>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,117 @@
+'use client';
+
+import { useMemo } from 'react';
+import { assess, type Assessment } from '@/core/assess';
+import { basketFor } from '@/core/money/basketOf';
+import { COST_LINES, ownershipOf, type Ownership } from '@/core/money/ownership';
+import { inPhase } from '@/core/phases';
+import { shownCoins } from '@/core/units/money';
+import { coins, coinsChange, number } from '@/core/words/format';
+import { COST_NAMES, openCostWords } from '@/core/words/money';
+import { useCurrency, useSeat, useWholeDraft } from '../seat/store';
+import { LineChart } from '../shared/LineChart';
+import type { Sides } from './Against';
+
+const YEAR_MS = 365.25 * 86_400_000;
+
+/** Cost over the years of service, both sides as running sums, and by what it is. */
+export function OverYears({ comparison, draft, name, mine }: Sides & { draft: Assessment }) {
+  const currency = useCurrency();
+  const whole = useWholeDraft();
+  const context = useSeat((state) => state.context);
+  const { settings, brief, today } = draft.facts;
+  const [ours, theirs] = useMemo((): [Ownership, Ownership | undefined] => {
+    const basket = basketFor(draft);
+    // what the later phase adds is bought as well, when it comes
+    const added = whole.later ? basketFor(assess(inPhase(whole, 'later'), brief, context)) : undefined;
+    const year = whole.later?.on ? Math.round((Date.parse(whole.later.on) - Date.parse(today)) / YEAR_MS) : 1;
+    return [
+      ownershipOf({
+        assessment: draft,
+        purchaseMinor: basket.total.landedMinor,
+        purchaseOpen: basket.lowerBound,
+        support: undefined,
+        later: added && { minor: added.total.landedMinor, open: added.lowerBound, year },
+      }),
+      comparison.theirs &&
+        ownershipOf({
+          assessment: comparison.assessment,
+          purchaseMinor: comparison.theirs.landedMinor,
+          purchaseOpen: false,
+          support: comparison.side.support,
+        }),
+    ];
+  }, [draft, comparison, whole, brief, context, today]);
+  const xs = ours.runningMinor.map((_, year) => year);
+  const values = (side: Ownership) => side.runningMinor.map((minor) => shownCoins(minor, currency));
+  const lines = [
+    { id: 'ours', label: mine, values: values(ours), strong: true },
+    ...(theirs ? [{ id: 'theirs', label: name, values: values(theirs), dash: '6 3' }] : []),
+  ];
+  const open = [...ours.open, ...(theirs?.open ?? [])];
+  const words = [...new Set(open.map(openCostWords))];
+  return (
+    <section aria-label="Cost over the years">
+      <h2>Cost over {number(brief.yearsOfService)} years</h2>
+      <LineChart
+        title={`Cost of ${mine} and ${name} over the years, ${currency} of today`}
+        xs={xs}
+        lines={lines}
+        xTicks={xs.map((year) => ({ at: year, label: year === 0 ? 'bought' : `year ${year}` }))}
+        xWords={(year) => (year === 0 ? 'bought' : `after year ${year}`)}
+        yWords={(value) => number(value, 6)}
+        unit={currency}
+        fromZero
+        height={190}
+      />
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">in {currency} of today</th>
+            <th scope="col" className="num">
+              {mine}
+            </th>
+            <th scope="col" className="num">
+              {name}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {COST_LINES.filter((line) => ours.byLine[line] !== 0 || (theirs?.byLine[line] ?? 0) !== 0).map((line) => (
+            <tr key={line}>
+              <th scope="row" style={{ fontWeight: 400 }}>
+                {COST_NAMES[line]}
+              </th>
+              <td className="num">{coinsChange(ours.byLine[line], currency).replace('+', '')}</td>
+              <td className="num">
+                {theirs ? coinsChange(theirs.byLine[line], currency).replace('+', '') : 'not sold here'}
+              </td>
+            </tr>
+          ))}
+          <tr>
+            <th scope="row">In all</th>
+            <th className="num">
+              {ours.open.length > 0 ? 'at least ' : ''}
+              {coins(ours.totalMinor, currency)}
+            </th>
+            <th className="num">
+              {theirs ? `${theirs.open.length > 0 ? 'at least ' : ''}${coins(theirs.totalMinor, currency)}` : '—'}
+            </th>
+          </tr>
+        </tbody>
+      </table>
+      <p className="quiet small">
+        Money at {number(settings.discountPercent)} % a year. Runs take {number(ours.waitingHours)} h a year here
+        {theirs ? `, ${number(theirs.waitingHours)} h there` : ''}. Of a hundred machines{' '}
+        {number(settings.repair.failuresPercent)} fail in a year. Resale loses{' '}
+        {number(settings.resale.firstYearPercent)} % in the first year, {number(settings.resale.yearlyPercent)} % in
+        each later one, {number(settings.resale.feePercent)} % of it fees. The desk’s settings say so.
+      </p>
+      {words.map((text) => (
+        <p key={text} className="unproven small">
+          ○ {text}
+        </p>
+      ))}
+    </section>
+  );
+}
