@@ -1,5 +1,6 @@
 import tseslint from 'typescript-eslint';
 import hooks from 'eslint-plugin-react-hooks';
+import wholeMoney from './lint/wholeMoney.mjs';
 
 export default tseslint.config(
   {
@@ -24,6 +25,13 @@ export default tseslint.config(
   {
     files: ['src/core/**/*.ts'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'error', '@typescript-eslint/no-explicit-any': 'error' },
+  },
+  {
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    // the one place where money is rounded, and the made-up prices of the demo world
+    ignores: ['src/core/units/money.ts', 'src/demo/**', 'src/standins/**', '**/*.test.ts', 'src/core/tests/**'],
+    plugins: { vane: { rules: { 'whole-money': wholeMoney } } },
+    rules: { 'vane/whole-money': 'error' },
   },
   { files: ['**/*.test.ts', 'e2e/**', 'bench/**'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
   {

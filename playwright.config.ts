@@ -33,10 +33,10 @@ export default defineConfig({
     ? [{ name: 'screenshots', testMatch: /screenshots\.shots\.ts/ }]
     : [{ name: 'stories', testMatch: /\.spec\.ts/ }],
   webServer: {
-    command: `rm -f .cache/e2e.db .cache/e2e.db-wal .cache/e2e.db-shm && node --import tsx src/demo/make.ts .cache/e2e.db .cache/e2e-catalogue.json && node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${PORT}`,
-    env: { VANE_DB: '.cache/e2e.db', NEXT_TELEMETRY_DISABLED: '1' },
+    command: `rm -f .cache/e2e.db .cache/e2e.db-wal .cache/e2e.db-shm && node --import tsx src/demo/make.ts .cache/e2e.db .cache/e2e-catalogue.json && (node --import tsx src/standins/feed/main.ts .cache/e2e-catalogue.json ${PORT + 1} & node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${PORT})`,
+    env: { VANE_DB: '.cache/e2e.db', VANE_FEED: `http://127.0.0.1:${PORT + 1}`, NEXT_TELEMETRY_DISABLED: '1' },
     port: PORT,
-    timeout: 60_000,
+    timeout: 180_000,
     reuseExistingServer: false,
   },
 });

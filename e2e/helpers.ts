@@ -9,7 +9,7 @@ export const SONAR = '/ninefathom/sonar-ingest';
 /** Opens a station of a seat, the film desk's first, with everything undone that an earlier test did. */
 export async function openFresh(
   page: Page,
-  station: 'brief' | 'draft' | 'weigh' | 'rivals',
+  station: 'brief' | 'draft' | 'weigh' | 'rivals' | 'buy',
   seat = SEAT,
 ): Promise<void> {
   await page.goto(`${seat}/draft`);

@@ -92,12 +92,6 @@ test('pictures for the README', async ({ page }) => {
   await expect(page.getByRole('slider', { name: 'Room' })).toBeVisible();
   await shot(page, 'draft-side');
   await openFresh(page, 'draft');
-  await page.getByRole('button', { name: 'Draft B', exact: true }).click();
-  await page.getByRole('button', { name: /W sustained · .* W peak/ }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await shot(page, 'draw');
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Draft A', exact: true }).click();
 
   await page.getByRole('button', { name: /^Grade 5.4K raw: / }).click();
   await expect(page.getByRole('dialog')).toBeVisible();
@@ -111,8 +105,12 @@ test('pictures for the README', async ({ page }) => {
   await expect(page.getByText(/swaps tried/)).toBeVisible();
   await shot(page, 'weigh');
   await page.getByRole('link', { name: 'Rivals', exact: true }).click();
-  await expect(page.getByRole('heading', { name: /against Aldmoor/ })).toBeVisible();
+  await page.getByRole('option', { name: /^Aldmoor Quarry T5/ }).click();
+  await expect(page.getByRole('heading', { name: /against Aldmoor Quarry T5/ })).toBeVisible();
   await shot(page, 'rivals');
+  await page.getByRole('link', { name: 'Buy', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'What waiting has been worth' })).toContainText('90 days');
+  await shot(page, 'buy');
 
   await page.getByRole('link', { name: 'Draft', exact: true }).click();
   await page.getByRole('button', { name: 'Use the dark theme' }).click();

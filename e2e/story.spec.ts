@@ -47,10 +47,11 @@ test.describe('the film desk, from brief to branded comparison', () => {
 
     // and next to a branded machine
     await page.getByRole('link', { name: 'Rivals', exact: true }).click();
+    await page.getByRole('option', { name: /^Aldmoor Quarry T5/ }).click();
     await expect(page.getByRole('heading', { name: 'Draft A against Aldmoor Quarry T5' })).toBeVisible();
     const price = page.getByRole('region', { name: 'Price and speed' });
     await expect(price.getByRole('row', { name: /^Landed, tax and shipping in/ })).toContainText('4,083.93 USD');
-    await expect(price.getByLabel(/^Price, tax in: 0\.\d+ of its price/)).toBeVisible();
+    await expect(price.getByLabel(/^Price, landed: 0\.\d+ of its price/)).toBeVisible();
     await expect(page.getByRole('region', { name: 'Part by part' })).toContainText(
       'not published: Tarnholt Ness 5 stands in',
     );

@@ -7,4 +7,6 @@ run('bench: placement', process.execPath, ['--import', 'tsx', rootPath('bench', 
 run('bench: ranking', process.execPath, ['--import', 'tsx', rootPath('bench', 'ranking.ts')]);
 run('bench: search', process.execPath, ['--import', 'tsx', rootPath('bench', 'search.ts')]);
 run('bench: import', process.execPath, ['--import', 'tsx', rootPath('bench', 'import.ts'), '100000', '0']);
+run('bench: basket', process.execPath, ['--import', 'tsx', rootPath('bench', 'basket.ts')]);
+run('bench: prices', process.execPath, ['--import', 'tsx', rootPath('bench', 'prices.ts')]);
 run('bench: what-ifs', process.execPath, ['--import', 'tsx', rootPath('bench', 'whatIfs.ts')]);

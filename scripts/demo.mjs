@@ -6,6 +6,8 @@ import { build, ENV, installPackages, makeDemo, rootPath, stop } from './prepare
 
 const PORT = Number(process.env.PORT ?? 4600);
 const HOST = '127.0.0.1';
+// the demo database names this address
+const FEED_PORT = 4601;
 
 const free = await new Promise((resolve) => {
   const probe = createServer();
@@ -20,8 +22,17 @@ if (!free)
 installPackages();
 build();
 const database = process.env.VANE_DB ?? rootPath('.data', 'vane.db');
+const catalogue = rootPath('.data', 'demo-catalogue.json');
 // the demo database is made once; what you change in it stays
-if (!existsSync(database)) makeDemo(database, rootPath('.data', 'demo-catalogue.json'));
+if (!existsSync(database)) makeDemo(database, catalogue);
+// the sellers of the made-up world, whose prices the app asks for; without them it goes on with what it has
+const feed = existsSync(catalogue)
+  ? spawn(
+      process.execPath,
+      ['--import', 'tsx', rootPath('src', 'standins', 'feed', 'main.ts'), catalogue, String(FEED_PORT)],
+      { cwd: rootPath(), stdio: ['ignore', 'ignore', 'inherit'], env: ENV },
+    )
+  : undefined;
 const app = spawn(
   process.execPath,
   [rootPath('node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', HOST, '-p', String(PORT)],
@@ -36,5 +47,8 @@ app.stdout.on('data', (chunk) => {
     );
   }
 });
-app.on('exit', (code) => process.exit(code ?? 0));
+app.on('exit', (code) => {
+  feed?.kill();
+  process.exit(code ?? 0);
+});
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => app.kill(signal));

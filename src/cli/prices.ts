@@ -36,7 +36,7 @@ export const refreshCommand = (): Promise<number> =>
     for (const source of report.sources) {
       say(
         source.state === 'done'
-          ? `${source.name}: ${source.read} read, ${source.offers} offers changed${source.unmatched > 0 ? `, ${source.unmatched} not in the library` : ''}`
+          ? `${source.name}: ${source.read} read, ${source.moved} prices moved${source.unmatched > 0 ? `, ${source.unmatched} not in the library` : ''}`
           : `${source.name}: ${source.message ?? source.state}; its last good prices stay`,
       );
       for (const problem of source.problems) say(`  ${problem.place} ${problem.message}`);

@@ -1,4 +1,4 @@
-import { basketFor } from '@/core/money/basketOf';
+import { basketFor } from '@/core/money/basketFor';
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf, type Assessment } from '@/core/assess';

@@ -57,6 +57,10 @@ function component(item: Machine['items'][number], part: Part | undefined): BomC
       ...property('side', item.side),
       ...property('phase', item.phase),
       ...property('stands-in-for', item.standsInFor),
+      ...property('stand-in-range', item.standInRange),
+      ...property('fixed', item.fixed),
+      ...property('hand-price', item.handPrice),
+      ...property('paid', item.paid),
       ...figures.map(([field, value]) => ({ name: `${FIGURE}${field}`, value: JSON.stringify(value) })),
     ],
   };
@@ -158,6 +162,10 @@ export function readBom(text: string): Parsed<ReadBom> {
       ...optional('side', of('side')),
       ...optional('phase', of('phase')),
       ...optional('standsInFor', of('stands-in-for')),
+      ...optional('standInRange', of('stand-in-range')),
+      ...optional('fixed', of('fixed')),
+      ...optional('handPrice', of('hand-price')),
+      ...optional('paid', of('paid')),
     });
     if (kind === undefined) return undefined;
     if (!PART_KINDS.includes(kind as PartKind))

@@ -121,6 +121,7 @@ const caseText = (over: Record<string, unknown> = {}): string =>
     machines: [machineOf()],
     parts: PARTS,
     offers: dataOf().offers,
+    sellers: dataOf().sellers,
     ...over,
   });
 const caseProblems = (over: Record<string, unknown>): string[] => {

@@ -1,17 +1,14 @@
 import type { Catalogue } from '../catalogue';
 import type { FittedParts } from '../fitted';
 import type { Part } from '../parts';
-import { addLanded, invoiceOf, NOTHING, type Invoice, type Landed, type OrderLine } from './invoice';
+import { addLanded, invoiceOf, NOTHING, type Invoice, type Landed } from './invoice';
 import { landedPrice, sellerOf } from './landed';
-import type { Offer, Region, Seller } from './offerSchema';
+import type { Offer, Region } from './offerSchema';
 import { arrivalOf, buyable, judged, type BuyPolicy, type WhyNot } from './policy';
 import { cheapestSplit, type Choice } from './basketSearch';
+import { linesOf, type BasketQuestion, type Need } from './needs';
 
-/** One piece that has to be bought. */
-export interface Need {
-  readonly item: string;
-  readonly part: Part;
-}
+export type { Need } from './needs';
 
 /** An order at one seller: its invoice, when all of it is there, and the items it is for. */
 export interface Order {
@@ -63,16 +60,6 @@ export interface Basket {
   readonly parcelsExceeded: boolean;
 }
 
-/** What a basket is computed from. */
-export interface BasketQuestion {
-  readonly needs: readonly Need[];
-  readonly catalogue: Catalogue;
-  readonly region: Region;
-  readonly policy: BuyPolicy;
-  /** Ends the search early with the best found. */
-  readonly maxNodes?: number;
-}
-
 const last = (days: readonly (string | undefined)[]): string | undefined =>
   days.some((day) => day === undefined) ? undefined : [...days].sort().at(-1);
 
@@ -113,17 +100,6 @@ export function purchaseOf(
     arrives: last(orders.map((order) => order.arrives)),
     shippingUnknown: orders.some((order) => order.invoice.shippingUnknown),
   };
-}
-
-/** Pieces of one seller as lines of an order: equal ones together. */
-export function linesOf(pieces: readonly { readonly need: Need; readonly offer: Offer }[]): OrderLine[] {
-  const lines = new Map<string, { offer: Offer; part: Part; count: number }>();
-  for (const { need, offer } of pieces) {
-    const line = lines.get(offer.id);
-    if (line) line.count++;
-    else lines.set(offer.id, { offer, part: need.part, count: 1 });
-  }
-  return [...lines.values()];
 }
 
 /**
@@ -240,5 +216,3 @@ export function basketOfMachine(
     lowerBound: basket.lowerBound || gone.length > 0,
   };
 }
-
-export type { Seller };

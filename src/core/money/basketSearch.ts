@@ -1,9 +1,10 @@
 import type { Part } from '../parts';
 import { invoiceOf, couponHolds } from './invoice';
-import { linesOf, type BasketQuestion } from './basket';
+import { linesOf, type BasketQuestion } from './needs';
 import { sellerOf } from './landed';
 import type { Offer, Seller } from './offerSchema';
 import { carriage, shippingKg } from './parcels';
+import { plainNumber } from '../units/money';
 
 /** One piece with the offers it may be bought by. */
 export interface Choice {
@@ -93,7 +94,8 @@ function shopsOf(pieces: readonly Piece[], question: BasketQuestion, sellers: re
         Math.min(
           Infinity,
           ...(here[i] ?? []).map(
-            ({ offer }) => (offer.priceMinor * (1 - percent(part) / 100) + (offer.shippingMinor ?? 0)) * taxed,
+            ({ offer }) =>
+              (plainNumber(offer.priceMinor) * (1 - percent(part) / 100) + (offer.shippingMinor ?? 0)) * taxed,
           ),
         ),
       );
@@ -104,7 +106,7 @@ function shopsOf(pieces: readonly Piece[], question: BasketQuestion, sellers: re
           coupon.kinds === undefined || coupon.kinds.includes(kind) ? Number(coupon.percent ?? 0) : 0,
         ),
         from: coupon.fromMinor ?? 0,
-        off: (coupon.amountMinor ?? 0) * taxed,
+        off: plainNumber(coupon.amountMinor ?? 0) * taxed,
       })),
     ];
     const freeFrom = table?.freeFromMinor;
@@ -113,7 +115,7 @@ function shopsOf(pieces: readonly Piece[], question: BasketQuestion, sellers: re
       seller,
       modes: uses.flatMap((use) =>
         sets.flatMap(({ asks, minor }): Mode[] => {
-          const with_ = { ...use, asks, off: use.off + minor * taxed };
+          const with_ = { ...use, asks, off: use.off + plainNumber(minor) * taxed };
           return [
             { ...with_, free: false },
             ...(freeFrom === undefined ? [] : [{ ...with_, from: Math.max(use.from, freeFrom), free: true }]),
@@ -122,7 +124,9 @@ function shopsOf(pieces: readonly Piece[], question: BasketQuestion, sellers: re
       ),
       goods: Float64Array.from(here, (ways) => Math.max(0, ...ways.map(({ offer }) => offer.priceMinor))),
       carriage: (kg) =>
-        table && kg > 0 ? carriage({ region: table.region, classes: table.classes }, 0, kg).minor * taxed : 0,
+        table && kg > 0
+          ? plainNumber(carriage({ region: table.region, classes: table.classes }, 0, kg).minor) * taxed
+          : 0,
       opening:
         table && here.every((ways) => ways.every((way) => way.kg > 0))
           ? Math.min(...table.classes.map((entry) => entry.minor)) * taxed

@@ -6,7 +6,7 @@ import { compileCatalogue } from '../catalogue';
 import { measurementSchema, type Measurement } from '../evidence/measurement';
 import { briefOf, dataOf, EXPORT, machineOf, plus, REGION } from '../tests/world';
 import { GROSS } from '../tests/shops';
-import { basketFor } from './basketOf';
+import { basketFor } from './basketFor';
 import { configured, settledOptions } from './configure';
 import { SHARES } from './difference';
 import type { Region } from './offerSchema';

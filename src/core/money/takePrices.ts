@@ -2,7 +2,7 @@ import type { FeedAnswer, FeedEntry, FeedProblem, OfferSource } from '../formats
 import { isoDate } from '../parts/common';
 import type { Part } from '../parts';
 import { coins } from '../words/format';
-import { minorOf } from '../units/money';
+import { minorOf, ratioOf } from '../units/money';
 import { offerSchema, type Offer, type Region } from './offerSchema';
 
 /** A price of a day; null when the offer could not be bought. */
@@ -140,7 +140,7 @@ export function takePrices(
       older++;
       continue;
     }
-    if (before && (minor > before.priceMinor * BIG_STEP || minor * BIG_STEP < before.priceMinor))
+    if (before && (ratioOf(minor, before.priceMinor) > BIG_STEP || ratioOf(before.priceMinor, minor) > BIG_STEP))
       problems.push({
         place: name,
         message: `went from ${coins(before.priceMinor, region.currency)} to ${coins(minor, region.currency)} at once; it is taken, look at it`,

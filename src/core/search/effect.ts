@@ -1,3 +1,4 @@
+import { plainNumber } from '../units/money';
 import { progress, type Assessment } from '../assess';
 import type { Brief } from '../brief';
 import type { MachinePrice } from '../money/landed';
@@ -149,9 +150,9 @@ export const compareEffects = (a: Effect, b: Effect): number => compareStandings
 /** Gain a hundred coins of price added; with no price added the gain counts as if it cost one coin. */
 export function gainPerCoin(effect: Effect): number {
   if (effect.priceMinor === undefined) return -Infinity;
-  if (effect.priceMinor > 0) return (effect.gain / effect.priceMinor) * 10_000;
+  if (effect.priceMinor > 0) return (effect.gain / plainNumber(effect.priceMinor)) * 10_000;
   // a saving that costs speed: the less speed a coin saved costs, the better
   return effect.gain >= 0
-    ? effect.gain * 100 - effect.priceMinor / 1e7
+    ? effect.gain * 100 - plainNumber(effect.priceMinor) / 1e7
     : (effect.gain / Math.max(1, -effect.priceMinor)) * 10_000;
 }

@@ -1,3 +1,4 @@
+import { ratioOf } from '../units/money';
 import { assess, type Assessment, type Context } from '../assess';
 import type { Brief } from '../brief';
 import { fitParts } from '../fitted';
@@ -69,7 +70,8 @@ export function* memoryTrials(
         effectiveMTs: memory.effectiveMTs,
         access: memory.access,
         bandwidthBytesPerS: memory.bandwidthBytesPerS,
-        minorPerGib: gib === undefined || candidate.landedMinor === undefined ? undefined : candidate.landedMinor / gib,
+        minorPerGib:
+          gib === undefined || candidate.landedMinor === undefined ? undefined : ratioOf(candidate.landedMinor, gib),
         tested: testedBy(part, board),
         lookalikes: lookalikesOf(part, kits).flatMap(({ part: other, because }) => {
           // another line's name is another name; a word more or less is what gets overlooked

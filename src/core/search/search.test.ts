@@ -3,8 +3,6 @@ import { briefOf, dataOf, DESK, machineOf, PARTS, PLAY, plus, swapped, type Chan
 import { assess, contextOf, type Assessment } from '../assess';
 import { compileCatalogue } from '../catalogue';
 import { editBrief, editMachine, freshItemId, freshTaskId } from '../edits';
-import { compareWithRival } from '../money/rivals';
-import type { RivalModel } from '../money/rivalSchema';
 import { findingKey } from '../rules/rule';
 import type { CatalogueData } from '../formats/catalogueSchema';
 import { rankCandidates } from './candidates';

@@ -1,3 +1,4 @@
+import { timesCount } from '../units/money';
 import { applicationsOf, type Catalogue } from '../catalogue';
 import type { FittedParts } from '../fitted';
 import type { Brief } from '../brief';
@@ -62,7 +63,9 @@ function costOf(
     onceMinor,
     yearlyMinor,
     totalMinor:
-      onceMinor === undefined || yearlyMinor === undefined ? undefined : onceMinor + yearlyMinor * yearsPaid(years),
+      onceMinor === undefined || yearlyMinor === undefined
+        ? undefined
+        : onceMinor + timesCount(yearlyMinor, yearsPaid(years)),
   };
 }
 

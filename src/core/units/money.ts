@@ -62,8 +62,8 @@ export function timesCount(minor: number, count: number): number {
  */
 export const timesFigure = (minor: number, factor: number): number => Math.round(minor * factor);
 
-/** The smallest whole amount not below `minor` × `factor`, for bounds that must hold. */
-export const atLeast = (minor: number, factor: number): number => Math.ceil(minor * factor - 1e-6);
+/** An amount as a plain number, for bounds and rankings in which fractions are right; it is no money any more. */
+export const plainNumber = (minor: number): number => minor;
 
 /** How many times one amount is the other: a plain ratio. */
 export const ratioOf = (minor: number, ofMinor: number): number => minor / ofMinor;

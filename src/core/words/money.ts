@@ -131,7 +131,9 @@ export function saidWords(said: Said): string {
     case 'flag':
       return said.value === undefined ? 'not stated' : said.value ? 'yes' : 'no';
     case 'number':
-      return said.value === undefined ? 'not stated' : `${number(said.value)} ${said.unit}`;
+      return said.value === undefined
+        ? 'not stated'
+        : `${number(said.value)} ${said.value === 1 ? said.unit.replace(/s$/, '') : said.unit}`;
     case 'words':
       return said.value ?? 'not stated';
   }

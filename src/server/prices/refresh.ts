@@ -28,7 +28,8 @@ export interface SourceReport {
   /** Why it failed, or why it is asked again. */
   readonly message?: string | undefined;
   readonly read: number;
-  readonly offers: number;
+  /** Offers whose price is another than before, and offers that are new. */
+  readonly moved: number;
   readonly points: number;
   readonly unmatched: number;
   readonly problems: readonly FeedProblem[];
@@ -125,7 +126,7 @@ const blank = (source: PriceSource): SourceReport => ({
   state: 'waiting',
   attempts: 0,
   read: 0,
-  offers: 0,
+  moved: 0,
   points: 0,
   unmatched: 0,
   problems: [],
@@ -169,7 +170,7 @@ async function refreshSource(
     attempts: asked.attempts,
     message: undefined,
     read: taken.read,
-    offers: written.offers,
+    moved: taken.offers.filter((offer) => known.get(offer.id)?.priceMinor !== offer.priceMinor).length,
     points: written.points,
     unmatched: taken.unmatched,
     problems: taken.problems.slice(0, KEPT_PROBLEMS),

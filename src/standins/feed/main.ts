@@ -15,8 +15,9 @@ if (!read.ok) {
   process.exit(2);
 }
 // one shop is down and one is slow at first, so that what happens then can be seen
-feedServer(worldOf(read.value), { 'tidewrack-surplus': 'outage', kelpline: 'half' }).listen(
-  Number(port),
-  '127.0.0.1',
-  () => console.log(`simulated price feed at http://127.0.0.1:${port}`),
-);
+feedServer(worldOf(read.value), { 'tidewrack-surplus': 'outage', kelpline: 'half' })
+  .on('error', (error) => {
+    console.error(`the simulated price feed cannot start on port ${port}: ${error.message}`);
+    process.exit(1);
+  })
+  .listen(Number(port), '127.0.0.1', () => console.log(`simulated price feed at http://127.0.0.1:${port}`));

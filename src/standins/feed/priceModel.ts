@@ -42,6 +42,7 @@ const HOLDS = 6;
 /** Sales of the year: day of the year, length, depth. */
 const SALES = [
   { at: 12, days: 9, depth: 0.05 },
+  { at: 137, days: 4, depth: 0.08 },
   { at: 190, days: 12, depth: 0.07 },
   { at: 325, days: 10, depth: 0.13 },
 ] as const;
@@ -71,7 +72,8 @@ function soldOut({ part, kind, seller }: ModelOffer, day: number): boolean {
 
 /** Price of an offer on a day, whole coins with .90 at the end as shops write them; null when it cannot be bought. */
 export function modelPrice(offer: ModelOffer, day: number): number | null {
-  if (day === offer.onDay) return offer.priceMinor;
+  // whole coins are the workshop's own prices: they stay
+  if (day === offer.onDay || offer.priceMinor % 100 === 0) return offer.priceMinor;
   if (soldOut(offer, day)) return null;
   const minor = (offer.priceMinor * factor(offer, day)) / factor(offer, offer.onDay);
   return Math.max(90, Math.round(minor / 100) * 100 - 10);

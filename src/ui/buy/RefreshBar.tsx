@@ -72,7 +72,7 @@ export function RefreshBar({ prices }: { prices: ReturnType<typeof usePriceState
                 </span>{' '}
                 <b>{source.name}</b>{' '}
                 {source.state === 'done'
-                  ? `${source.read} read, ${source.offers} changed${source.attempts > 1 ? `, at attempt ${source.attempts}` : ''}`
+                  ? `${source.read} read, ${source.moved} moved${source.attempts > 1 ? `, at attempt ${source.attempts}` : ''}`
                   : source.state === 'failed'
                     ? `did not answer: ${source.message ?? ''}${source.attempts > 1 ? `, ${source.attempts} times` : ''}. Its last good prices stay.`
                     : source.state === 'asking'

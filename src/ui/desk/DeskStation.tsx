@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { bringSeat } from '@/server/actions';
 import { assess, contextOf, type Assessment } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
-import { basketFor } from '@/core/money/basketOf';
+import { basketFor } from '@/core/money/basketFor';
 import { coins } from '@/core/words/format';
 import type { Settings } from '@/core/settings';
 import type { OwnedRow, PriceState, SeatBundle, Seen } from '@/server/contract';

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Assessment } from '@/core/assess';
-import { basketFor } from '@/core/money/basketOf';
+import { basketFor } from '@/core/money/basketFor';
 import type { Comparison } from '@/core/money/rivals';
 import { coins, number } from '@/core/words/format';
 import { findingWords } from '@/core/words/findings';

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { assess, type Assessment } from '@/core/assess';
-import { basketFor } from '@/core/money/basketOf';
+import { basketFor } from '@/core/money/basketFor';
 import { COST_LINES, ownershipOf, type Ownership } from '@/core/money/ownership';
 import { inPhase } from '@/core/phases';
 import { shownCoins } from '@/core/units/money';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { basketFor } from '@/core/money/basketOf';
+import { basketFor } from '@/core/money/basketFor';
 import { compareWithRival } from '@/core/money/rivals';
 import { coins, number } from '@/core/words/format';
 import { useDraftAssessment, useSeat } from '../seat/store';

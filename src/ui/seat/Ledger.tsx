@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { basketFor } from '@/core/money/basketOf';
+import { basketFor } from '@/core/money/basketFor';
 import { coins, watts } from '@/core/words/format';
 import { Beam, Sign } from '../shared/Beam';
 import { budgetBeam, getsText, levelCounts, worstTask } from '../shared/beams';

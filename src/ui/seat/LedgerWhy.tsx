@@ -10,7 +10,7 @@ import { heaviestOf } from '@/core/power/draw';
 import { supplyWallW, tierEfficiency } from '@/core/power/efficiency';
 import { yearlyEnergy } from '@/core/power/energy';
 import { coins, listed, number, percent, watts } from '@/core/words/format';
-import { basketFor } from '@/core/money/basketOf';
+import { basketFor } from '@/core/money/basketFor';
 import Link from 'next/link';
 import { BasketTable } from '../shared/BasketTable';
 import { stationPath } from './stations';

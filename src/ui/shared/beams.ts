@@ -1,4 +1,5 @@
-import { basketFor } from '@/core/money/basketOf';
+import { ratioOf } from '@/core/units/money';
+import { basketFor } from '@/core/money/basketFor';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
 import { loudestOf } from '@/core/heat/state';
@@ -314,7 +315,7 @@ export function budgetBeam(assessment: Assessment): BeamModel | undefined {
   if (brief.budgetMinor === undefined) return undefined;
   const { total, lowerBound: lower } = basketFor(assessment);
   const spent = brief.budgetTaxIncluded ? total.landedMinor : total.netMinor + total.shippingMinor;
-  const band = spent > 0 ? point(brief.budgetMinor / spent) : point(4);
+  const band = spent > 0 ? point(ratioOf(brief.budgetMinor, spent)) : point(4);
   const verdict: Verdict = spent > brief.budgetMinor ? 'short' : lower ? 'unproven' : 'carries';
   const basis = brief.budgetTaxIncluded ? 'landed, tax and shipping in' : 'before tax';
   return {

@@ -9,7 +9,12 @@ export type PriceFigures =
   | { readonly code: 'delivery-unknown'; readonly name: string; readonly neededBy: string }
   | { readonly code: 'arrives-in-time'; readonly count: number; readonly neededBy: string }
   | { readonly code: 'offers-sound'; readonly count: number }
-  | { readonly code: 'seller-doubtful'; readonly name: string; readonly seller: string; readonly grade: TrustGrade }
+  | {
+      readonly code: 'seller-doubtful';
+      readonly names: readonly string[];
+      readonly seller: string;
+      readonly grade: TrustGrade;
+    }
   | {
       readonly code: 'over-list';
       readonly name: string;

@@ -1,5 +1,6 @@
 import { listPriceOf } from '../../money/policy';
 import { tooGood, trustOf } from '../../money/trust';
+import type { AnyFitted } from '../../fitted';
 import { idsOf, nameOf, type Check, type Rule } from '../rule';
 
 /** The offers that the price rests on are ones to buy: trusted sellers, no price too good, none far over list. */
@@ -24,16 +25,6 @@ export const offersSound: Rule = {
         listPriceOf(fitted.part, policy.region),
       );
       return [
-        ...(despite?.code === 'trust'
-          ? [
-              {
-                ...about,
-                code: 'seller-doubtful' as const,
-                seller: seller?.name ?? offer.seller,
-                grade: trustOf(seller, today).grade,
-              },
-            ]
-          : []),
         ...(despite?.code === 'over-list'
           ? [
               {
@@ -59,6 +50,25 @@ export const offersSound: Rule = {
           : []),
       ];
     });
+    // a seller is told once, with all that comes from it
+    const doubtful = new Map<string, AnyFitted[]>();
+    for (const { item, offer, despite } of price.items) {
+      const fitted = parts.all.find((entry) => entry.item.id === item);
+      if (fitted && offer && despite?.code === 'trust')
+        doubtful.set(offer.seller, [...(doubtful.get(offer.seller) ?? []), fitted]);
+    }
+    for (const [id, fitted] of doubtful) {
+      const seller = catalogue.seller(id);
+      checks.push({
+        rule: 'offers-sound',
+        level: 'caution',
+        code: 'seller-doubtful',
+        items: idsOf(...fitted),
+        names: fitted.map(nameOf),
+        seller: seller?.name ?? id,
+        grade: trustOf(seller, today).grade,
+      });
+    }
     return checks.length > 0
       ? checks
       : [{ rule: 'offers-sound', level: 'passes', code: 'offers-sound', items: [], count: price.items.length }];

@@ -35,7 +35,7 @@ export function priceWords(check: CheckOf<PriceFigures>): Words {
       return { says: `The prices of ${check.count} parts come from sellers that may be bought from, none too good.` };
     case 'seller-doubtful':
       return {
-        says: `${check.name} is sold here only by ${check.seller}, a seller that is ${GRADE[check.grade]}.`,
+        says: `${listed(check.names)} ${check.names.length === 1 ? 'is' : 'are'} sold here only by ${check.seller}, a seller that is ${GRADE[check.grade]}.`,
         mend: 'Take another part, or lower the trust that the desk asks of sellers.',
       };
     case 'over-list':
