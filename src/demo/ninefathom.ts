@@ -1,6 +1,7 @@
 import { briefSchema, type Brief } from '@/core/brief';
 import { machineSchema, type Machine } from '@/core/machine';
 import { machine, type Row } from './machine';
+import { ENCODE } from './rivals';
 import measured from './realMachine.json';
 import { officeBrief, officeDrafts, planktonBrief, planktonDrafts, rigBrief, rigDrafts } from './seats';
 
@@ -75,7 +76,7 @@ export function filmDrafts(): Machine[] {
       ['system-1', 'slipway-system-one-seat', 'Slipway System One-seat'],
       ['service-1', 'quillstone-assembly-and-proof', 'Quillstone Assembly and proof'],
     ]),
-    machine('film-now', 'Present machine', [
+    machineSchema.parse({ ...machine('film-now', 'Present machine', [
       ['processor-1', 'halcyte-knot-8', 'Halcyte Knot 8', { owned: true }],
       ['board-1', 'wexcombe-shoal', 'Wexcombe Shoal', { owned: true }],
       ['memory-1', 'sablerow-shale-2x16-3200', 'Sablerow Shale 2x16 3200', { owned: true }],
@@ -87,7 +88,7 @@ export function filmDrafts(): Machine[] {
       ['case-1', 'marlhouse-quay', 'Marlhouse Quay', { owned: true }],
       ['system-1', 'slipway-system-one-seat', 'Slipway System One-seat', { owned: true }],
       ['licence-1', 'reelwright-perpetual-seat', 'Reelwright Perpetual seat', { owned: true }],
-    ]),
+    ]), evidence: [{ id: 'own-encode', ...ENCODE, value: 24, source: 'the film desk, three runs', date: '2026-04-09' }] }),
     machine('film-two', 'Two lesser cards', [
       ['processor-1', 'halcyte-tern-12', 'Halcyte Tern 12'],
       ['board-1', 'dunmarrow-cairn-6', 'Dunmarrow Cairn 6'],

@@ -33,9 +33,20 @@ interface Model {
   readonly stated: Item;
   readonly notes: readonly string[];
   readonly swaps?: readonly Swap[];
+  /** Published results, held beside the predictions. */
+  readonly evidence?: readonly Item[];
   /** Longer support: months, on site, days, coins. */
   readonly support?: readonly (readonly [number, boolean, number, number])[];
 }
+
+/** One workload, tool and setting, so that results of it may be compared. */
+export const ENCODE = {
+  workload: { work: 'encode', width: 1920, height: 1080, threads: 16, target: { codec: 'hevc', preset: 'fast', chroma: '4:2:0' } },
+  unit: 'fps',
+  tool: 'dive clip, encoded thrice',
+  settings: 'fast preset, 1080 lines, 16 threads',
+  use: 'check',
+} as const;
 
 const system = item('system-1', 'slipway-system-one-seat');
 
@@ -95,6 +106,10 @@ const ALDMOOR: readonly Model[] = [
       swap('graphics-16', 'Palisar Gale 16', 'graphics', 'graphics-1', 'palisar-gale-16', 610),
       swap('drive-2tb', '2 TB drive', 'drive', 'drive-1', 'dromolite-spate-2-tb', 220),
       swap('archive-12', '12 TB disk', 'archive', 'drive-2', 'ketterlode-hold-12-tb', 190),
+    ],
+    evidence: [
+      { id: 'published-encode', ...ENCODE, value: 61, source: 'the maker’s data sheet' },
+      { id: 'published-pack', workload: { work: 'compress', threads: 28 }, unit: 'MIPS', tool: 'packing benchmark', value: 148_000, source: 'a magazine of the coast', use: 'check' },
     ],
     support: [[60, true, 1, 280]],
   },
@@ -395,7 +410,7 @@ export function rivals(parts: readonly Priced[]): Record<string, unknown>[] {
           support: { warrantyMonths, onSite, responseDays },
         })),
       ],
-      machine: { id: model.id, name: `${model.maker} ${model.name}`, items: model.items },
+      machine: { id: model.id, name: `${model.maker} ${model.name}`, items: model.items, ...(model.evidence ? { evidence: model.evidence } : {}) },
     };
   });
 }

@@ -5,7 +5,8 @@ import { landedPrice } from '../money/landed';
 import { gtinIsValid } from '../parts/common';
 import { tierEfficiency, wallDrawW } from '../power/efficiency';
 import { combineSpreads, inverse, scale, verdictOf } from './band';
-import { add, money, netOf, shareOut, taxOn } from './money';
+import { exact, timesExact } from './decimal';
+import { add, converted, medianMinor, minorOf, money, netOf, percentOf, shareOut, taxOn } from './money';
 import { bitsPerS, bytesPerS, uncompressedBitsPerS } from './quantity';
 
 describe('worked by hand', () => {
@@ -136,5 +137,69 @@ describe('bands', () => {
   test('the inverse of a rate band is a time band in the right order', () => {
     expect(inverse({ low: 10, likely: 20, high: 40 }, 40)).toEqual({ low: 1, likely: 2, high: 4 });
     expect(() => scale({ low: 1, likely: 1, high: 1 }, -1)).toThrow(RangeError);
+  });
+});
+
+describe('exact decimals and currencies', () => {
+  test('a rate is the decimal that was written, not the nearest float', () => {
+    expect(exact(0.075)).toEqual({ n: 75n, d: 1000n });
+    expect(exact('1e-3')).toEqual({ n: 1n, d: 1000n });
+    expect(exact(21)).toEqual({ n: 21n, d: 1n });
+    expect(() => exact('a tenth')).toThrow('is not a decimal');
+  });
+
+  test('halves are rounded away from zero, once: 0.35 × 10 % of ten million lots', () => {
+    expect(timesExact(5, exact('0.1'))).toBe(1);
+    expect(timesExact(-5, exact('0.1'))).toBe(-1);
+    expect(timesExact(4, exact('0.1'))).toBe(0);
+    // 1.005 × 100 is 100.49999999999999 as floats
+    expect(timesExact(100, exact('1.005'))).toBe(101);
+    expect(() => timesExact(0.5, exact(1))).toThrow('whole number');
+  });
+
+  test('tax by the quick way is tax by the exact way, also at halves and for large sums', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 2 ** 45 }), fc.integer({ min: 0, max: 3000 }), (minor, permyriad) => {
+        const text = `0.${String(permyriad).padStart(4, '0')}`;
+        expect(taxOn(minor, Number(text))).toBe(timesExact(minor, exact(text)));
+      }),
+    );
+    // 10 × 5 % is half a cent
+    expect([taxOn(10, 0.05), taxOn(30, 0.05), taxOn(50, 0.05)]).toEqual([1, 2, 3]);
+  });
+
+  test('amounts are read with the decimals of their currency', () => {
+    expect([minorOf('12.50', 'USD'), minorOf('12,5', 'EUR'), minorOf('12', 'USD'), minorOf('-3.10', 'USD')]).toEqual([
+      1250, 1250, 1200, -310,
+    ]);
+    expect([minorOf('1250', 'JPY'), minorOf('12.5', 'JPY'), minorOf('12.0', 'JPY'), minorOf('1.234', 'KWD')]).toEqual([
+      1250,
+      undefined,
+      12,
+      1234,
+    ]);
+    expect([minorOf('1.005', 'USD'), minorOf('', 'USD'), minorOf('1e3', 'USD'), minorOf('NaN', 'USD')]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+      undefined,
+    ]);
+  });
+
+  test('an amount in another currency is rounded once to that one’s minor unit', () => {
+    expect(converted(100_00, 'USD', 'EUR', '0.9312')).toBe(93_12);
+    // 100.00 × 151.237 = 15,123.7 yen
+    expect(converted(100_00, 'USD', 'JPY', '151.237')).toBe(15_124);
+    expect(converted(15_124, 'JPY', 'KWD', '0.00205')).toBe(31_004);
+    expect(percentOf(1000, '12.5')).toBe(125);
+  });
+
+  test('the middle of amounts is whole', () => {
+    expect([medianMinor([5]), medianMinor([1, 4]), medianMinor([9, 1, 4])]).toEqual([5, 3, 4]);
+    expect(() => medianMinor([])).toThrow(RangeError);
+  });
+
+  test('negative amounts are shared out as positive ones are', () => {
+    expect(shareOut(-1000, [1, 1, 1])).toEqual([-334, -333, -333]);
   });
 });

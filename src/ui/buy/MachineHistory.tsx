@@ -1,13 +1,16 @@
 'use client';
 
+import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { Basket } from '@/core/money/basket';
+import { dayAfter, daysBetween } from '@/core/money/policy';
 import type { Watch } from '@/core/money/watch';
-import { shownCoins } from '@/core/units/money';
-import { coins, listed, number } from '@/core/words/format';
+import { shownCoins, type Currency } from '@/core/units/money';
+import { coins, coinsChange, listed, number } from '@/core/words/format';
 import type { HistoryView } from '@/server/contract';
 import { useSeat } from '../seat/store';
 import { LineChart } from '../shared/LineChart';
+import { Value } from '../shared/Value';
 import { dayWords, plotted } from './history';
 import { useDraftHistory, type usePriceState } from './usePrices';
 import { WatchLine } from './WatchLine';
@@ -76,6 +79,34 @@ function Chart({ view, assessment, watch }: { view: HistoryView; assessment: Ass
         {view.unknown.length > 0 ? `; without ${listed(view.unknown)}` : ''}. Lowest {coins(plot.least ?? 0, currency)},
         last {coins(plot.last, currency)}.
       </p>
+      <AsOf view={view} lastMinor={plot.last} today={assessment.facts.today} currency={currency} />
     </>
+  );
+}
+
+/** What it cost on one day, against the last price. */
+function AsOf({
+  view,
+  lastMinor,
+  today,
+  currency,
+}: {
+  view: HistoryView;
+  lastMinor: number;
+  today: string;
+  currency: Currency;
+}) {
+  const [day, setDay] = useState(() => dayAfter(today, -365));
+  const minor = view.minors[daysBetween(view.first, day)];
+  return (
+    <p className="sentence small" aria-label="Price as of a day">
+      On{' '}
+      <Value label="Price as of" editor={{ kind: 'date', value: day, onChange: (next) => setDay(next ?? today) }}>
+        {day}
+      </Value>{' '}
+      {minor === null || minor === undefined
+        ? `nothing is known of its price; what is known begins on ${view.first}.`
+        : `it cost ${coins(minor, currency)}: ${coinsChange(lastMinor - minor, currency)} since then.`}
+    </p>
   );
 }

@@ -94,6 +94,11 @@ export function DeskStation({
                 <p className="quiet">Start from a brief, or open a case or catalogue file at the right.</p>
               </>
             )}
+            {rows.length > 0 && (
+              <p className="quiet small" style={{ marginBottom: 8 }}>
+                Prices are those of each draft’s best basket, landed: tax and shipping in.
+              </p>
+            )}
             {projects.map(([id, name]) => (
               <section key={id} style={{ marginBottom: 20 }} aria-label={name}>
                 <div className="spread" style={{ borderBottom: '1px solid var(--edge)', paddingBottom: 4 }}>

@@ -101,7 +101,7 @@ export function CompareView({ assessment }: { assessment: Assessment }) {
             <th scope="col">{assessment.facts.machine.name}</th>
             <th scope="col">{right.facts.machine.name}</th>
             <th scope="col" className="num" style={{ width: '14%' }}>
-              Price
+              Landed price
             </th>
           </tr>
         </thead>
@@ -110,7 +110,7 @@ export function CompareView({ assessment }: { assessment: Assessment }) {
             <LineRow key={i} line={line} currency={currency} />
           ))}
           <tr>
-            <th scope="row">Landed</th>
+            <th scope="row">Landed, bought one by one, tax and shipping in</th>
             <td>
               <b>{coins(here, currency)}</b>
             </td>

@@ -190,7 +190,11 @@ function Remedies({ finding }: { finding: Finding }) {
       </p>
     );
   return (
-    <div aria-label="Remedies" role="group">
+    <div
+      aria-label="Remedies: prices are landed, tax and shipping in"
+      title="Prices: landed, tax and shipping in"
+      role="group"
+    >
       {answer.value.map((row, i) => {
         const label = editLabel(row.edit, nameOf, slotName);
         const side = sideEffects(row);

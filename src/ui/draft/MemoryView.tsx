@@ -129,7 +129,7 @@ export function MemoryView({ assessment }: { assessment: Assessment }) {
                     A GB
                   </th>
                   <th scope="col" className="num">
-                    Price
+                    Landed price
                   </th>
                 </tr>
               </thead>

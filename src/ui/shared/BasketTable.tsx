@@ -3,7 +3,6 @@
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
 import type { Basket, Order } from '@/core/money/basket';
-import { daysBetween } from '@/core/money/policy';
 import { trustOf } from '@/core/money/trust';
 import { coins, coinsOnly, number } from '@/core/words/format';
 import { GRADE } from '@/core/words/findings/prices';
@@ -87,6 +86,13 @@ export function BasketTable({ assessment, basket, chosen, onChoose }: Props) {
   );
 }
 
+/** The day of the newest price in a basket: older ones are marked, because their seller did not answer since. */
+const newestDay = ({ best }: Basket): string =>
+  (best?.orders ?? []).reduce(
+    (day, order) => order.items.reduce((last, { offer }) => (offer.asOf > last ? offer.asOf : last), day),
+    '',
+  );
+
 function PartButton({ name, on, onClick }: { name: string; on: boolean; onClick: (() => void) | undefined }) {
   if (!onClick) return <>{name}</>;
   return (
@@ -100,6 +106,7 @@ function OrderRows({ order, assessment, basket, chosen, onChoose }: Props & { or
   const { invoice } = order;
   const { currency } = assessment.facts.price;
   const { today, catalogue } = assessment.facts;
+  const newest = newestDay(basket);
   const trust = trustOf(catalogue.seller(invoice.seller.id), today);
   const fittedOf = (item: string) => assessment.facts.parts.all.find((entry) => entry.item.id === item);
   return (
@@ -125,7 +132,6 @@ function OrderRows({ order, assessment, basket, chosen, onChoose }: Props & { or
         const items = order.items.filter(({ offer }) => offer.id === line.line.offer.id).map(({ item }) => item);
         const [item = ''] = items;
         const despite = basket.despite.find((entry) => items.includes(entry.item));
-        const age = daysBetween(line.line.offer.asOf, today);
         const { condition, warrantyLeftMonths, wornPercent } = line.line.offer;
         return (
           <tr key={line.line.offer.id}>
@@ -136,7 +142,7 @@ function OrderRows({ order, assessment, basket, chosen, onChoose }: Props & { or
                 on={items.includes(chosen ?? '')}
                 onClick={onChoose && (() => onChoose(item))}
               />
-              {age > 1 && <span className="quiet small"> · price of {line.line.offer.asOf}</span>}
+              {line.line.offer.asOf < newest && <span className="quiet small"> · price of {line.line.offer.asOf}</span>}
               {condition !== 'new' && (
                 <span className="caution small">
                   {' '}

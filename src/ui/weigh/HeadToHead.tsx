@@ -1,5 +1,6 @@
 'use client';
 
+import { basketFor } from '@/core/money/basketFor';
 import { useState } from 'react';
 import { progress, type Assessment } from '@/core/assess';
 import type { TaskResult } from '@/core/predict/results';
@@ -25,7 +26,7 @@ export function HeadToHead({ columns, selected }: { columns: readonly Column[]; 
   const [a, b] = [selected.assessment, rival.assessment];
   const { brief } = a.facts;
   const resultOf = (assessment: Assessment, id: string) => assessment.tasks.find((entry) => entry.task === id);
-  const cost = (assessment: Assessment) => assessment.facts.price.total.landedMinor;
+  const cost = (assessment: Assessment) => basketFor(assessment).total.landedMinor;
   const noise = ({ facts }: Assessment) => loudestOf(facts.heat.sittings)?.noise.dbA;
   return (
     <section aria-label="Head to head" style={{ marginTop: 14 }}>
@@ -67,7 +68,7 @@ export function HeadToHead({ columns, selected }: { columns: readonly Column[]; 
             );
           })}
           <tr>
-            <th scope="row">Price, draw, noise</th>
+            <th scope="row">Landed price, draw, noise</th>
             {[a, b].map((assessment, i) => (
               <td key={i}>
                 {coins(cost(assessment), assessment.facts.price.currency)}, {watts(assessment.facts.power.sustainedW)}

@@ -51,7 +51,8 @@ export function NextCoin() {
             </p>
           )}
           <p className="quiet small" style={{ marginTop: 4 }}>
-            {answer.value.tried} swaps tried. Ranked by speed gained a coin, tasks weighted by importance.
+            {answer.value.tried} swaps tried. Ranked by speed gained a coin, tasks weighted by importance. Prices:
+            landed, tax and shipping in.
           </p>
         </>
       )}

@@ -1,5 +1,6 @@
 'use client';
 
+import { basketFor } from '@/core/money/basketFor';
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { loudestOf } from '@/core/heat/state';
@@ -106,7 +107,7 @@ export function WeighStation() {
             ))}
             <tr>
               <th scope="row" style={{ paddingLeft: 6 }}>
-                Price, landed
+                Price, landed: tax and shipping in
                 <Asked>{columns.map((column) => budgetBeam(column.assessment)?.need).find(Boolean)}</Asked>
               </th>
               {columns.map((column) => {
@@ -126,7 +127,7 @@ export function WeighStation() {
                         sentence={budget.sentence}
                       />
                     ) : (
-                      coins(price.total.landedMinor, price.currency)
+                      coins(basketFor(column.assessment).total.landedMinor, price.currency)
                     )}
                   </td>
                 );
