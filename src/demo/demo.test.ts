@@ -1,3 +1,6 @@
+import type { Offer } from '@/core/money/offerSchema';
+import { listPriceOf } from '@/core/money/policy';
+import { tooGood, trustOf } from '@/core/money/trust';
 import { basketFor } from '@/core/money/basketFor';
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
@@ -18,7 +21,7 @@ import type { Machine } from '@/core/machine';
 import { demoCatalogue, demoParts } from './catalogue';
 import { benchBrief, benchDrafts, demoSeats, filmBrief, filmDrafts, sonarBrief, sonarDrafts } from './ninefathom';
 import { implausible, plausibilityReport, relationsOf } from './plausibility';
-import { seeded, slug } from './seed';
+import { DEMO_TODAY, seeded, slug } from './seed';
 
 const parsed = readCatalogue(JSON.stringify(demoCatalogue()));
 if (!parsed.ok) throw new Error(parsed.problems.map((problem) => `${problem.path} ${problem.message}`).join('\n'));
@@ -169,6 +172,42 @@ describe('the film desk', () => {
       );
       // tax does not change who is dearer when both pay the same rate
       expect((comparison.priceRatio ?? 0) - (comparison.netPriceRatio ?? 9), rival.name).toBeLessThan(0.05);
+    }
+  });
+});
+
+describe('the demo market', () => {
+  const { offers, sellers } = demoCatalogue() as unknown as { offers: Offer[]; sellers: { id: string }[] };
+
+  test('has some 2,400 offers in both regions, new and second-hand, each with a seller', () => {
+    expect(offers.length).toBeGreaterThan(2300);
+    expect(new Set(offers.map((offer) => offer.region))).toEqual(new Set(['region-a', 'region-b']));
+    expect(new Set(offers.map((offer) => offer.condition))).toEqual(new Set(['new', 'refurbished', 'used']));
+    const known = new Set(sellers.map((seller) => seller.id));
+    expect(offers.filter((offer) => !known.has(offer.seller))).toEqual([]);
+  });
+
+  test('has baits: too good, from a seller that is not bought from', () => {
+    const baits = offers.filter((offer) => offer.seller === 'saltmarsh-bargains');
+    expect(baits.length).toBeGreaterThan(5);
+    expect(trustOf(catalogue.seller('saltmarsh-bargains'), DEMO_TODAY).grade).toBe('doubtful');
+    for (const bait of baits) {
+      const part = catalogue.part(bait.part);
+      expect(
+        tooGood(bait, catalogue.offers(bait.part, bait.region), part && listPriceOf(part, bait.region)),
+        bait.id,
+      ).toBeDefined();
+    }
+  });
+
+  test('the film desk’s basket is proven, cheaper than the lowest prices, and in time', () => {
+    for (const draft of filmDrafts().slice(0, 2)) {
+      const basket = basketFor(assess(draft, filmBrief(), context));
+      expect(basket.proven).toBe(true);
+      expect(basket.lowerBound).toBe(false);
+      expect(basket.total.landedMinor).toBeLessThan(basket.naive?.total.landedMinor ?? 0);
+      // ISO dates compare as text
+      expect((basket.best?.arrives ?? '9') <= (filmBrief().neededBy ?? '')).toBe(true);
     }
   });
 });

@@ -18,6 +18,7 @@ export interface Lookalike {
 }
 
 const NAMES = new Set([
+  'listPrices',
   'massG',
   'id',
   'name',

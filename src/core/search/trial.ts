@@ -15,6 +15,7 @@ const IDENTITY: ReadonlySet<string> = new Set([
   ...NOT_FIGURES,
   'warrantyMonths',
   'massG',
+  'listPrices',
   'dieKind',
   'testedBoards',
   'testedMemory',

@@ -59,7 +59,11 @@ describe('numbers as the trade writes them', () => {
 
   test('money keeps its cents and shows a change with its sign', () => {
     expect(coins(249272, 'USD')).toBe('2,492.72 USD');
-    expect([coins(1234567, 'USD'), coins(1234567, 'JPY'), coins(1234567, 'KWD')]).toEqual(['12,345.67 USD', '1,234,567 JPY', '1,234.567 KWD']);
+    expect([coins(1234567, 'USD'), coins(1234567, 'JPY'), coins(1234567, 'KWD')]).toEqual([
+      '12,345.67 USD',
+      '1,234,567 JPY',
+      '1,234.567 KWD',
+    ]);
     expect([4600, -1200, 0].map((minor) => coinsChange(minor, 'USD'))).toEqual(['+46.00', '−12.00', '±0']);
   });
 

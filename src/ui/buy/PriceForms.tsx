@@ -1,5 +1,6 @@
 'use client';
 
+import { FormFoot } from '../shared/FormFoot';
 import { useState, type FormEvent } from 'react';
 import { fullName, type AnyFitted } from '@/core/fitted';
 import { landedPrice } from '@/core/money/invoice';
@@ -84,19 +85,7 @@ export function HandPriceForm({
               <input className="field" name="reason" maxLength={200} />
             </label>
           </div>
-          <div className="row" style={{ marginTop: 4 }}>
-            <button type="submit" className="chip">
-              Set it
-            </button>
-            <button type="button" className="link small" onClick={() => setOpen(false)}>
-              Leave it
-            </button>
-          </div>
-          {message && (
-            <p className="short small" role="alert">
-              {message}
-            </p>
-          )}
+          <FormFoot keep="Set it" onLeave={() => setOpen(false)} message={message} />
         </form>
       )}
     </section>
@@ -163,19 +152,7 @@ export function PaidForm({
               <input className="field" name="on" type="date" max={today} defaultValue={today} />
             </label>
           </div>
-          <div className="row" style={{ marginTop: 4 }}>
-            <button type="submit" className="chip">
-              Keep it
-            </button>
-            <button type="button" className="link small" onClick={() => setOpen(false)}>
-              Leave it
-            </button>
-          </div>
-          {message && (
-            <p className="short small" role="alert">
-              {message}
-            </p>
-          )}
+          <FormFoot keep="Keep it" onLeave={() => setOpen(false)} message={message} />
         </form>
       )}
     </section>

@@ -27,7 +27,7 @@ export function WatchLine({
       ? watch && dropWatch(watch.id).then(onChange)
       : keepWatch({ what, targetMinor: minorOfShown(value, currency) }).then(onChange));
   return (
-    <p className="sentence small" aria-label={`Watch on ${name}`}>
+    <p className="sentence small" aria-label={`Waiting for a price of ${name}`}>
       Tell me when {name} is at or below{' '}
       <Value
         label={`Watch on ${name}`}

@@ -212,7 +212,7 @@ function DraftChip({
       <span className="small" style={{ display: 'flex', gap: 10 }}>
         {counts.blocks > 0 && (
           <span className="blocks">
-            <LevelSign level="blocks" /> {counts.blocks} {counts.blocks === 1 ? 'blocks' : 'block'}
+            <LevelSign level="blocks" /> {counts.blocks} blocks
           </span>
         )}
         {counts.unproven > 0 && (

@@ -1,5 +1,6 @@
 'use client';
 
+import { FormFoot } from '../shared/FormFoot';
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import type { Problem } from '@/core/formats/problems';
@@ -101,14 +102,7 @@ export function PricesPanel({ prices }: { prices: PriceState }) {
               <option value="csv">CSV</option>
             </select>
           </label>
-          <span className="row" style={{ marginTop: 4 }}>
-            <button type="submit" className="chip">
-              Add it
-            </button>
-            <button type="button" className="link" onClick={() => setAdding(false)}>
-              Leave it
-            </button>
-          </span>
+          <FormFoot keep="Add it" onLeave={() => setAdding(false)} />
           {problems.length > 0 && <Problems title="It cannot be added yet" list={problems} />}
         </form>
       )}

@@ -1,5 +1,6 @@
 'use client';
 
+import { SideHeads } from './SideHeads';
 import type { Assessment } from '@/core/assess';
 import { basketFor } from '@/core/money/basketFor';
 import type { Comparison } from '@/core/money/rivals';
@@ -82,17 +83,7 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
       <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(390px, 1fr))', gap: '18px 28px' }}>
         <section aria-label="Price and speed">
           <table style={{ marginTop: 6 }}>
-            <thead>
-              <tr>
-                <th scope="col">{region.name}</th>
-                <th scope="col" className="num">
-                  {mine}
-                </th>
-                <th scope="col" className="num">
-                  {name}
-                </th>
-              </tr>
-            </thead>
+            <SideHeads first={region.name} mine={mine} name={name} />
             <tbody>
               {row('Goods, before tax', ours.netMinor, theirs?.netMinor)}
               {row('Shipping', ours.shippingMinor, theirs?.shippingMinor)}
@@ -208,13 +199,7 @@ function PartByPart({ comparison, name, mine }: Sides) {
     <section aria-label="Part by part">
       <h2>Part by part</h2>
       <table>
-        <thead>
-          <tr>
-            <th scope="col" />
-            <th scope="col">{mine}</th>
-            <th scope="col">{name}</th>
-          </tr>
-        </thead>
+        <SideHeads mine={mine} name={name} words />
         <tbody>
           {comparison.parts.map((part) => (
             <tr key={part.kind}>

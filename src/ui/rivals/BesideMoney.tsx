@@ -1,5 +1,6 @@
 'use client';
 
+import { SideHeads } from './SideHeads';
 import type { Assessment } from '@/core/assess';
 import { advantagesOf } from '@/core/money/advantages';
 import { basketFor } from '@/core/money/basketFor';
@@ -21,13 +22,7 @@ export function BesideMoney({ comparison, draft, name, mine }: Sides & { draft: 
     <section aria-label="What money does not measure">
       <h2>What money does not measure</h2>
       <table>
-        <thead>
-          <tr>
-            <th scope="col" />
-            <th scope="col">{mine}</th>
-            <th scope="col">{name}</th>
-          </tr>
-        </thead>
+        <SideHeads mine={mine} name={name} words />
         <tbody>
           {rows.map((row) => (
             <tr key={row.id}>

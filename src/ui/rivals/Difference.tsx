@@ -1,5 +1,6 @@
 'use client';
 
+import { SideHeads } from './SideHeads';
 import type { Share, ShareRow } from '@/core/money/difference';
 import { ratioOf } from '@/core/units/money';
 import { coins, coinsChange, listed } from '@/core/words/format';
@@ -39,20 +40,7 @@ export function Difference({ comparison, name, mine }: Sides) {
       <Bar label={mine} rows={shares} side="oursMinor" most={most} total={ours} />
       <Bar label={name} rows={shares} side="theirsMinor" most={most} total={theirs} />
       <table style={{ marginTop: 6 }}>
-        <thead>
-          <tr>
-            <th scope="col">before tax, {currency}</th>
-            <th scope="col" className="num">
-              {mine}
-            </th>
-            <th scope="col" className="num">
-              {name}
-            </th>
-            <th scope="col" className="num">
-              difference
-            </th>
-          </tr>
-        </thead>
+        <SideHeads first={`before tax, ${currency}`} mine={mine} name={name} last="difference" />
         <tbody>
           {shares
             .filter((row) => row.oursMinor !== 0 || row.theirsMinor !== 0)

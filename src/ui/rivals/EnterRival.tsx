@@ -1,5 +1,6 @@
 'use client';
 
+import { FormFoot } from '../shared/FormFoot';
 import { useState } from 'react';
 import { minorOf } from '@/core/units/money';
 import type { Problem } from '@/core/formats/problems';
@@ -83,14 +84,7 @@ export function EnterRival() {
           <input type="checkbox" name="onSite" /> repaired on site
         </label>
       </div>
-      <div className="row" style={{ marginTop: 6 }}>
-        <button type="submit" className="chip">
-          Enter it
-        </button>
-        <button type="button" className="link" onClick={() => setOpen(false)}>
-          Leave it
-        </button>
-      </div>
+      <FormFoot keep="Enter it" onLeave={() => setOpen(false)} />
       {problems.length > 0 && <Problems title="It cannot be entered yet" list={problems} />}
     </form>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { SideHeads } from './SideHeads';
 import type { Measurement } from '@/core/evidence/measurement';
 import { number } from '@/core/words/format';
 import { APART_WORDS } from '@/core/words/money';
@@ -19,20 +20,7 @@ export function Evidence({ comparison, name, mine }: Sides) {
       <h2>Measured results</h2>
       {pairs.length > 0 && (
         <table>
-          <thead>
-            <tr>
-              <th scope="col">one tool, one setting</th>
-              <th scope="col" className="num">
-                {mine}
-              </th>
-              <th scope="col" className="num">
-                {name}
-              </th>
-              <th scope="col" className="num">
-                ours ÷ theirs
-              </th>
-            </tr>
-          </thead>
+          <SideHeads first="one tool, one setting" mine={mine} name={name} last="ours ÷ theirs" />
           <tbody>
             {pairs.map(({ ours, theirs, ratio }) => (
               <tr key={ours.id}>

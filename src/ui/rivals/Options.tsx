@@ -23,7 +23,7 @@ export function Options({ comparison }: { comparison: Comparison }) {
         rival: rival.id,
         options: settledOptions(rival, next).map((option) => option.id),
       },
-      `Options of ${rival.maker} ${rival.name}`,
+      `${rival.options?.find((option) => option.id === id)?.name ?? id} ${has.has(id) ? 'left out of' : 'with'} ${rival.maker} ${rival.name}`,
     );
   };
   return (

@@ -1,5 +1,6 @@
 'use client';
 
+import { SideHeads } from './SideHeads';
 import { useMemo } from 'react';
 import { assess, type Assessment } from '@/core/assess';
 import { basketFor } from '@/core/money/basketFor';
@@ -65,17 +66,7 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
         height={190}
       />
       <table>
-        <thead>
-          <tr>
-            <th scope="col">in {currency} of today</th>
-            <th scope="col" className="num">
-              {mine}
-            </th>
-            <th scope="col" className="num">
-              {name}
-            </th>
-          </tr>
-        </thead>
+        <SideHeads first={`in ${currency} of today`} mine={mine} name={name} />
         <tbody>
           {COST_LINES.filter((line) => ours.byLine[line] !== 0 || (theirs?.byLine[line] ?? 0) !== 0).map((line) => (
             <tr key={line}>

@@ -1,8 +1,9 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type KeyboardEvent } from 'react';
 import { basketFor } from '@/core/money/basketFor';
-import { compareWithRival } from '@/core/money/rivals';
+import { compareWithRival, type Comparison } from '@/core/money/rivals';
+import type { Currency } from '@/core/units/money';
 import { coins, number } from '@/core/words/format';
 import { useDraftAssessment, useSeat } from '../seat/store';
 import { Beam } from '../shared/Beam';
@@ -38,6 +39,15 @@ export function RivalsStation() {
       </div>
     );
   const { currency } = draft.facts.price;
+  const walk = (event: KeyboardEvent<HTMLDivElement>) => {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    const next = comparisons[comparisons.indexOf(shown) + step];
+    if (!next) return;
+    setChosen(next.side.rival.id);
+    event.currentTarget.querySelectorAll<HTMLElement>('[role="option"]')[comparisons.indexOf(next)]?.focus();
+  };
   return (
     <div className="columns" style={{ gridTemplateColumns: 'minmax(300px, 372px) minmax(0, 1fr)' }}>
       <section className="pane" aria-label="Branded machines">
@@ -48,7 +58,7 @@ export function RivalsStation() {
         <p className="quiet small">
           Right of the middle is better for {draft.facts.machine.name}: cheaper on the first beam, faster on the second.
         </p>
-        <div role="listbox" aria-label="Branded machine">
+        <div role="listbox" aria-label="Branded machine" onKeyDown={walk}>
           {comparisons.map((comparison) => {
             const { rival } = comparison.side;
             const name = `${rival.maker} ${rival.name}`;
@@ -58,7 +68,8 @@ export function RivalsStation() {
                 type="button"
                 role="option"
                 aria-selected={comparison === shown}
-                className="tray-item"
+                aria-label={`${name}: ${heardAs(comparison, currency)}`}
+                className="tray-item on-sheet"
                 onClick={() => setChosen(rival.id)}
               >
                 <span className="spread">
@@ -126,4 +137,13 @@ export function RivalsStation() {
       </section>
     </div>
   );
+}
+
+/** A branded machine as a screen reader says it in the list. */
+function heardAs({ theirs, priceRatio, speedRatio }: Comparison, currency: Currency): string {
+  return [
+    theirs ? `${coins(theirs.landedMinor, currency)} landed` : 'not sold here',
+    ...(priceRatio === undefined ? [] : [`ours costs ${number(priceRatio, 2)} of its price`]),
+    speedRatio ? `ours is ${number(speedRatio.likely, 2)} times as fast` : 'speed cannot be compared',
+  ].join(', ');
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import Popover from '@mui/material/Popover';
-import { useId, useState, type ReactNode } from 'react';
+import { useId, useState, type InputHTMLAttributes, type ReactNode } from 'react';
 import { number } from '@/core/words/format';
 
 export interface NumberEditor {
@@ -117,29 +117,31 @@ const Explains = ({ text }: { text: string }) => (
   </p>
 );
 
-function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEditor; onDone: () => void }) {
-  const [text, setText] = useState(editor.value === undefined ? '' : String(editor.value));
+/** A field with its label and "Keep"; what `keep` gives back is what is wrong, and stays beneath. */
+function OneField({
+  label,
+  input,
+  width,
+  unit,
+  keep,
+  children,
+}: {
+  label: string;
+  input: Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> & { readonly start: string };
+  width: number;
+  unit?: string | undefined;
+  keep: (text: string) => string | undefined;
+  children?: ReactNode;
+}) {
+  const { start, ...rest } = input;
+  const [text, setText] = useState(start);
   const [message, setMessage] = useState<string>();
   const id = useId();
-  const keep = () => {
-    if (text.trim() === '' && editor.optional) {
-      editor.onChange(undefined);
-      onDone();
-      return;
-    }
-    const value = Number(text.replace(',', '.'));
-    if (text.trim() === '' || !Number.isFinite(value)) return setMessage('Type a number.');
-    if (editor.whole && !Number.isInteger(value)) return setMessage('Type a whole number.');
-    if ((editor.min !== undefined && value < editor.min) || (editor.max !== undefined && value > editor.max))
-      return setMessage(`${rangeText(editor)} ${editor.explains ?? ''}`.trim());
-    if (value !== editor.value) editor.onChange(value);
-    onDone();
-  };
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        keep();
+        setMessage(keep(text));
       }}
     >
       <label htmlFor={id} className="quiet small">
@@ -147,105 +149,85 @@ function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEd
       </label>
       <span className="row" style={{ marginTop: 2 }}>
         <input
+          {...rest}
           id={id}
           className="field"
-          inputMode="decimal"
           value={text}
           autoFocus
           onFocus={(event) => event.target.select()}
           onChange={(event) => setText(event.target.value)}
-          style={{ width: 110 }}
+          style={{ width }}
           aria-invalid={message !== undefined}
         />
-        <span className="quiet">{editor.unit}</span>
+        {unit !== undefined && <span className="quiet">{unit}</span>}
         <button type="submit" className="chip">
           Keep
         </button>
       </span>
-      {editor.explains && <Explains text={editor.explains} />}
-      {editor.optional && <p className="quiet small">Leave empty for none.</p>}
+      {children}
       {message && (
         <p className="short small" role="alert">
           {message}
         </p>
       )}
     </form>
+  );
+}
+
+const EMPTY_FOR_NONE = <p className="quiet small">Leave empty for none.</p>;
+
+function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEditor; onDone: () => void }) {
+  const keep = (text: string): string | undefined => {
+    if (text.trim() === '' && editor.optional) {
+      editor.onChange(undefined);
+      onDone();
+      return undefined;
+    }
+    const value = Number(text.replace(',', '.'));
+    if (text.trim() === '' || !Number.isFinite(value)) return 'Type a number.';
+    if (editor.whole && !Number.isInteger(value)) return 'Type a whole number.';
+    if ((editor.min !== undefined && value < editor.min) || (editor.max !== undefined && value > editor.max))
+      return `${rangeText(editor)} ${editor.explains ?? ''}`.trim();
+    if (value !== editor.value) editor.onChange(value);
+    onDone();
+    return undefined;
+  };
+  return (
+    <OneField
+      label={label}
+      input={{ start: editor.value === undefined ? '' : String(editor.value), inputMode: 'decimal' }}
+      width={110}
+      unit={editor.unit ?? ''}
+      keep={keep}
+    >
+      {editor.explains && <Explains text={editor.explains} />}
+      {editor.optional && EMPTY_FOR_NONE}
+    </OneField>
   );
 }
 
 function DateForm({ label, editor, onDone }: { label: string; editor: DateEditor; onDone: () => void }) {
-  const [text, setText] = useState(editor.value ?? '');
-  const id = useId();
+  const keep = (text: string): undefined => {
+    const value = text === '' ? undefined : text;
+    if (value !== editor.value) editor.onChange(value);
+    onDone();
+  };
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        const value = text === '' ? undefined : text;
-        if (value !== editor.value) editor.onChange(value);
-        onDone();
-      }}
-    >
-      <label htmlFor={id} className="quiet small">
-        {label}
-      </label>
-      <span className="row" style={{ marginTop: 2 }}>
-        <input
-          id={id}
-          className="field"
-          type="date"
-          value={text}
-          autoFocus
-          onChange={(event) => setText(event.target.value)}
-          style={{ width: 150 }}
-        />
-        <button type="submit" className="chip">
-          Keep
-        </button>
-      </span>
+    <OneField label={label} input={{ start: editor.value ?? '', type: 'date' }} width={150} keep={keep}>
       {editor.explains && <Explains text={editor.explains} />}
-      <p className="quiet small">Leave empty for none.</p>
-    </form>
+      {EMPTY_FOR_NONE}
+    </OneField>
   );
 }
 
 function TextForm({ label, editor, onDone }: { label: string; editor: TextEditor; onDone: () => void }) {
-  const [text, setText] = useState(editor.value);
-  const [message, setMessage] = useState<string>();
-  const id = useId();
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        const value = text.trim();
-        if (value === '') return setMessage('Type a name.');
-        if (/[<>]/.test(value)) return setMessage('Leave out < and >.');
-        if (value !== editor.value) editor.onChange(value);
-        onDone();
-      }}
-    >
-      <label htmlFor={id} className="quiet small">
-        {label}
-      </label>
-      <span className="row" style={{ marginTop: 2 }}>
-        <input
-          id={id}
-          className="field"
-          value={text}
-          maxLength={80}
-          autoFocus
-          onFocus={(event) => event.target.select()}
-          onChange={(event) => setText(event.target.value)}
-          style={{ width: 220 }}
-        />
-        <button type="submit" className="chip">
-          Keep
-        </button>
-      </span>
-      {message && (
-        <p className="short small" role="alert">
-          {message}
-        </p>
-      )}
-    </form>
-  );
+  const keep = (text: string): string | undefined => {
+    const value = text.trim();
+    if (value === '') return 'Type a name.';
+    if (/[<>]/.test(value)) return 'Leave out < and >.';
+    if (value !== editor.value) editor.onChange(value);
+    onDone();
+    return undefined;
+  };
+  return <OneField label={label} input={{ start: editor.value, maxLength: 80 }} width={220} keep={keep} />;
 }
