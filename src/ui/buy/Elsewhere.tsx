@@ -77,7 +77,9 @@ function Result({
           {coins(total, currency)}
         </b>{' '}
         landed in {result.region.name}, {result.region.taxName} and shipping in
-        {result.basket.best ? `, in ${result.basket.best.orders.length} orders` : ''}
+        {result.basket.best
+          ? `, in ${result.basket.best.orders.length} ${result.basket.best.orders.length === 1 ? 'order' : 'orders'}`
+          : ''}
         {currency === here
           ? '.'
           : inOurs === undefined

@@ -75,7 +75,8 @@ function Chart({ view, assessment, watch }: { view: HistoryView; assessment: Ass
         level={watch && { value: shownCoins(watch.targetMinor, currency), label: 'watched' }}
       />
       <p className="quiet small">
-        Each part bought by itself where it was cheapest that day, at today’s shipping and tax, without coupons
+        Each part bought by itself where it was cheapest that day, at today’s shipping and tax, without coupons; gaps
+        are days on which one of them could not be bought
         {view.unknown.length > 0 ? `; without ${listed(view.unknown)}` : ''}. Lowest {coins(plot.least ?? 0, currency)},
         last {coins(plot.last, currency)}.
       </p>

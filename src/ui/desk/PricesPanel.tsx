@@ -31,7 +31,7 @@ export function PricesPanel({ prices }: { prices: PriceState }) {
       </p>
       <ul className="small">
         {sources.map((source) => (
-          <li key={source.id} className="spread" style={{ padding: '2px 0' }}>
+          <li key={source.id} className="spread" style={{ padding: '2px 0', alignItems: 'center' }}>
             <label className="row">
               <input
                 type="checkbox"

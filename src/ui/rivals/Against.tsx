@@ -40,18 +40,23 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
       </td>
     </tr>
   );
+  const noRatio = !theirs
+    ? 'not sold in this region'
+    : ours.landedMinor === 0
+      ? 'nothing of ours is bought'
+      : 'our total is a lower bound';
   const ratios = [
     {
       label: 'Price, landed',
       ratio: comparison.priceRatio === undefined ? undefined : 1 / comparison.priceRatio,
       gets: `${number(comparison.priceRatio ?? 0)} of its price`,
-      unknown: theirs ? 'our total is a lower bound' : 'not sold in this region',
+      unknown: noRatio,
     },
     {
       label: 'Price, before tax',
       ratio: comparison.netPriceRatio === undefined ? undefined : 1 / comparison.netPriceRatio,
       gets: `${number(comparison.netPriceRatio ?? 0)} of its price`,
-      unknown: theirs ? 'our total is a lower bound' : 'not sold in this region',
+      unknown: noRatio,
     },
     {
       label: 'Speed over the tasks',

@@ -93,8 +93,8 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
       </table>
       <p className="quiet small">
         Money at {number(settings.discountPercent)} % a year. Runs take {number(ours.waitingHours)} h a year here
-        {theirs ? `, ${number(theirs.waitingHours)} h there` : ''}. Of a hundred machines{' '}
-        {number(settings.repair.failuresPercent)} fail in a year. Resale loses{' '}
+        {theirs ? `, ${number(theirs.waitingHours)} h there` : ''}, all of them counted as if somebody waited. Of a
+        hundred machines {number(settings.repair.failuresPercent)} fail in a year. Resale loses{' '}
         {number(settings.resale.firstYearPercent)} % in the first year, {number(settings.resale.yearlyPercent)} % in
         each later one, {number(settings.resale.feePercent)} % of it fees. The desk’s settings say so.
       </p>

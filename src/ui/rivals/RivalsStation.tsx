@@ -94,7 +94,9 @@ export function RivalsStation() {
                     verdict={ratioVerdict(comparison.priceRatio === undefined ? undefined : 1 / comparison.priceRatio)}
                     gets={
                       comparison.priceRatio === undefined
-                        ? 'price unknown'
+                        ? comparison.ours.landedMinor === 0
+                          ? 'nothing bought'
+                          : 'price unknown'
                         : `${number(comparison.priceRatio, 2)} of its price`
                     }
                     sentence={
