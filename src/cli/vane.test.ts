@@ -196,3 +196,21 @@ describe('check, import and export', () => {
     );
   });
 });
+
+describe('prices on the command line', () => {
+  test('a table of prices by day is taken whole, or refused row by row', () => {
+    vane('import', file('example-catalogue.json', EXAMPLES.get('catalogue') ?? ''));
+    const good = vane('prices', file('days.csv', 'offer,date,price\nweir-1,2026-05-01,151.00\nweir-1,2026-05-02,\n'));
+    expect([good.code, good.out.trim().split(': ')[1]]).toEqual([0, '2 prices taken']);
+    const bad = vane('prices', file('bad.csv', 'offer,date,price\nweir-1,2026-05-01,free\n'));
+    expect(bad.code).toBe(2);
+    expect(bad.err).toContain('row 2, price');
+    expect(bad.err).toContain('"free" is no amount above 0 in USD');
+    expect(vane('prices').code).toBe(2);
+  });
+
+  test('without a source a refresh says so', () => {
+    const { code, out } = vane('refresh');
+    expect([code, out.trim()]).toEqual([0, 'no price source is set up']);
+  });
+});

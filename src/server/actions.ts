@@ -151,8 +151,8 @@ export async function dropSource(id: string): Promise<void> {
 }
 
 /** Starts a refresh and comes back at once; pages look how it goes. */
-export async function startRefresh(): Promise<void> {
-  startRefreshing(service(), 'by hand');
+export async function startRefresh(): Promise<'started' | 'busy'> {
+  return startRefreshing(service(), 'by hand');
 }
 
 /** After a refresh: pages that show prices read them again. */

@@ -60,18 +60,40 @@ const STALE_MS = 15 * 60_000;
 const holder = globalThis as { vaneRefresh?: { report: RefreshReport | undefined } };
 export const runningRefresh = (): RefreshReport | undefined => holder.vaneRefresh?.report;
 
-/**
- * Asks all active sources once and takes what they answer, each by itself: a source that fails leaves its last good prices
- * with their age. Of two refreshes at once the second is told that one runs. At the end watches are looked at.
- */
-export async function refreshPrices(
-  service: Service,
-  by: string,
-  { asking = usualAsking, clock = now }: { asking?: Asking; clock?: () => string } = {},
-): Promise<Refreshed> {
+/** The one place for a refresh, taken. */
+interface Place {
+  readonly id: number;
+  readonly started: string;
+}
+
+interface How {
+  readonly asking?: Asking;
+  readonly clock?: () => string;
+}
+
+/** Takes the place for a refresh; undefined when another one runs, in this process or elsewhere. */
+export async function takePlace(service: Service, { clock = now }: How = {}): Promise<Place | undefined> {
   const started = clock();
   const id = await beginRefresh(service.db, started, new Date(Date.parse(started) - STALE_MS).toISOString());
-  if (id === undefined) return { state: 'busy' };
+  return id === undefined ? undefined : { id, started };
+}
+
+/** Asks all active sources once; of two refreshes at once the second is told that one runs. */
+export async function refreshPrices(service: Service, by: string, how: How = {}): Promise<Refreshed> {
+  const place = await takePlace(service, how);
+  return place ? { state: 'done', report: await refreshAll(service, by, place, how) } : { state: 'busy' };
+}
+
+/**
+ * Asks all active sources once and takes what they answer, each by itself: a source that fails leaves its last good prices
+ * with their age. At the end watches are looked at.
+ */
+export async function refreshAll(
+  service: Service,
+  by: string,
+  { id, started }: Place,
+  { asking = usualAsking, clock = now }: How = {},
+): Promise<RefreshReport> {
   const today = await todayOf(service);
   const sources = (await readSources(service.db)).filter((source) => source.active);
   const reports = new Map(sources.map((source) => [source.id, blank(source)]));
@@ -107,7 +129,7 @@ export async function refreshPrices(
     const fired = await lookAtWatches(service);
     const done = report(clock(), fired);
     await endRefresh(service.db, id, done.ended ?? started, done);
-    return { state: 'done', report: done };
+    return done;
   } catch (error) {
     await endRefresh(service.db, id, clock(), {
       ...report(clock()),

@@ -1,4 +1,4 @@
-import { refreshPrices } from './refresh';
+import { refreshAll, takePlace } from './refresh';
 import { lastRefresh } from '@/store/priceStore';
 import type { Service } from '../service';
 
@@ -6,9 +6,14 @@ import type { Service } from '../service';
 const LOOK_MS = 60_000;
 const holder = globalThis as { vanePriceTimer?: NodeJS.Timeout };
 
-/** Starts a refresh without waiting for it; what goes wrong stands in its report. */
-export function startRefreshing(service: Service, by: string): void {
-  void refreshPrices(service, by).catch((error: unknown) => console.error('the prices could not be refreshed:', error));
+/** Starts a refresh without waiting for its end, unless one runs; what goes wrong stands in its report. */
+export async function startRefreshing(service: Service, by: string): Promise<'started' | 'busy'> {
+  const place = await takePlace(service);
+  if (!place) return 'busy';
+  void refreshAll(service, by, place).catch((error: unknown) =>
+    console.error('the prices could not be refreshed:', error),
+  );
+  return 'started';
 }
 
 /** Whether the desk's own rhythm asks for a refresh. A clock that was set back does not start one after the other. */
@@ -21,7 +26,8 @@ export function keepPricesFresh(service: Service): void {
   const look = async () => {
     const { refreshHours } = await service.settings();
     const last = await lastRefresh(service.db);
-    if (refreshDue(last?.started, refreshHours, new Date().toISOString())) startRefreshing(service, 'by the clock');
+    if (refreshDue(last?.started, refreshHours, new Date().toISOString()))
+      await startRefreshing(service, 'by the clock');
   };
   holder.vanePriceTimer = setInterval(() => void look().catch(() => undefined), LOOK_MS);
   holder.vanePriceTimer.unref();

@@ -29,6 +29,9 @@ export function RefreshBar({ prices }: { prices: ReturnType<typeof usePriceState
           : newest === ''
             ? 'no prices yet'
             : `prices of ${oldest === newest ? newest : `${oldest} to ${newest}`}${simulated ? ', simulated' : ''}`}
+        {prices.busy && !state?.running && (
+          <span className="caution"> · another refresh runs: open the page again when it is done</span>
+        )}
         {!state?.running && failed.length > 0 && (
           <span className="caution">
             {' '}

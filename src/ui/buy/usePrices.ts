@@ -13,6 +13,8 @@ export function usePriceState(): {
   state: PriceState | undefined;
   reload: () => Promise<void>;
   refresh: () => Promise<void>;
+  /** Another refresh runs, of another window or the command line. */
+  busy: boolean;
 } {
   const [state, setState] = useState<PriceState>();
   const reloadSeat = useSeat((seat) => seat.refresh);
@@ -36,12 +38,14 @@ export function usePriceState(): {
     }
     return undefined;
   }, [running, reload, reloadSeat]);
+  const [busy, setBusy] = useState(false);
   const refresh = useCallback(async () => {
-    ran.current = true;
-    await startRefresh();
+    const started = await startRefresh();
+    ran.current = started === 'started';
+    setBusy(started === 'busy');
     await reload();
   }, [reload]);
-  return { state, reload, refresh };
+  return { state, reload, refresh, busy };
 }
 
 type Loaded<T> =
