@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { compileCatalogue } from './catalogue';
-import { editMachine, machineEditSchema, type MachineEdit } from './edits';
+import { editBrief, editMachine, machineEditSchema, type MachineEdit } from './edits';
 import { readBom, writeBom } from './formats/bom';
 import { fanCurveSchema, machineSchema, type Machine } from './machine';
 import { inPhase } from './phases';
-import { assessed, dataOf, FAN, machineOf, plus } from './tests/world';
+import { assessed, briefOf, dataOf, FAN, machineOf, plus } from './tests/world';
 
 const SMALL = { ...FAN, sizeMm: 120 };
 const machine = machineOf({ items: plus({ id: 'fan-1', part: 'fan' }) });
@@ -73,5 +73,56 @@ describe('sides and settings', () => {
     );
     const placed = assessed({ addParts: [SMALL], items: plus({ id: 'fan-1', part: 'fan', side: 'top' }) });
     expect(placed.findings.some((finding) => finding.code === 'fan-mounts')).toBe(false);
+  });
+});
+
+describe('prices of a draft', () => {
+  const handPrice = { priceMinor: 200_00, shippingMinor: 0, reason: 'told on the phone', on: '2026-05-18' };
+  const paid = { landedMinor: 190_00, on: '2026-05-10' };
+  const item = (machine: Machine) => machine.items.find((entry) => entry.id === 'card-1');
+  const set = editMachine(machineOf(), { kind: 'hand-price', item: 'card-1', handPrice });
+
+  test('by hand and paid are set and taken away; the same again changes nothing', () => {
+    expect(item(set)?.handPrice).toEqual(handPrice);
+    expect(editMachine(set, { kind: 'hand-price', item: 'card-1', handPrice: { ...handPrice } })).toBe(set);
+    expect(editMachine(set, { kind: 'hand-price', item: 'card-1' })).toEqual(machineOf());
+    const both = editMachine(set, { kind: 'paid', item: 'card-1', paid });
+    expect(item(both)?.paid).toEqual(paid);
+    expect(editMachine(both, { kind: 'paid', item: 'card-1' })).toEqual(set);
+  });
+
+  test('belong to the part: another part in its place has neither', () => {
+    const both = editMachine(set, { kind: 'paid', item: 'card-1', paid });
+    const swapped = item(editMachine(both, { kind: 'swap', item: 'card-1', part: 'ssd' as never, label: 'x' }));
+    expect([swapped?.handPrice, swapped?.paid]).toEqual([undefined, undefined]);
+  });
+
+  test('a price of nothing is refused with its sentence', () => {
+    const read = machineEditSchema.safeParse({
+      kind: 'hand-price',
+      item: 'card-1',
+      handPrice: { ...handPrice, priceMinor: 0 },
+    });
+    expect(read.error?.issues[0]?.message).toContain('must be above 0');
+  });
+});
+
+describe('terms of buying in a brief', () => {
+  test('open figures are set and taken away; options of a branded machine are kept by machine', () => {
+    const set = editBrief(briefOf(), { kind: 'set-figures', figures: { neededBy: '2026-06-12', hourMinor: 4500 } });
+    expect([set.neededBy, set.hourMinor]).toEqual(['2026-06-12', 4500]);
+    expect(
+      editBrief(editBrief(set, { kind: 'unset-figure', figure: 'neededBy' }), {
+        kind: 'unset-figure',
+        figure: 'hourMinor',
+      }),
+    ).toEqual(briefOf());
+    const chosen = editBrief(briefOf(), { kind: 'rival-options', rival: 'a', options: ['x'] });
+    const two = editBrief(chosen, { kind: 'rival-options', rival: 'b', options: ['y'] });
+    expect(two.rivals).toEqual([
+      { rival: 'a', options: ['x'] },
+      { rival: 'b', options: ['y'] },
+    ]);
+    expect(editBrief(chosen, { kind: 'rival-options', rival: 'a', options: [] })).toEqual(briefOf());
   });
 });
