@@ -100,7 +100,6 @@ export const rebateSchema = z.strictObject({
   limit: z.number().int().positive().optional(),
   conditions: plainText(200),
 });
-export type Rebate = z.infer<typeof rebateSchema>;
 
 export const CONDITIONS = ['new', 'refurbished', 'used'] as const;
 
@@ -134,7 +133,6 @@ export const handPriceSchema = z.strictObject({
   reason: plainText(200),
   on: isoDate,
 });
-export type HandPrice = z.infer<typeof handPriceSchema>;
 
 /** What was really paid for a part, tax and shipping in. */
 export const paidSchema = z.strictObject({ landedMinor: price, on: isoDate, seller: plainText(60).optional() });

@@ -48,8 +48,6 @@ export function add(a: Money, b: Money): Money {
   return { minor: a.minor + b.minor, currency: a.currency };
 }
 
-export const subtract = (a: Money, b: Money): Money => add(a, { minor: -b.minor, currency: b.currency });
-
 /** An amount taken a whole number of times. @throws RangeError for a fraction of a time */
 export function timesCount(minor: number, count: number): number {
   if (!Number.isSafeInteger(count)) throw new RangeError(`money is taken a whole number of times, not ${count}`);

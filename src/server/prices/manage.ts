@@ -35,7 +35,6 @@ export async function keepSource(service: Service, input: unknown): Promise<Done
 }
 
 export const dropSource = (service: Service, id: string): Promise<void> => removeSource(service.db, id);
-export const priceSources = (service: Service): Promise<PriceSource[]> => readSources(service.db);
 
 /** Starts to wait for a price; without an id it is new. What is cheap enough already fires at once. */
 export async function keepWatch(service: Service, input: unknown): Promise<Done> {
@@ -60,7 +59,6 @@ export async function keepWatch(service: Service, input: unknown): Promise<Done>
 }
 
 export const dropWatch = (service: Service, id: string): Promise<void> => removeWatch(service.db, id);
-export const watchesOf = (service: Service): Promise<Watch[]> => readWatches(service.db);
 
 /** What pages show of prices: sources, the refresh that runs, the last one, watches and exchange rates. */
 export interface PriceState {
