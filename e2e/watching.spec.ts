@@ -207,9 +207,9 @@ test('prices are asked for: one seller is down, the others move; a watch fires a
   await page.goto('/');
   const changed = page.getByRole('region', { name: 'What changed' });
   await expect(changed).toContainText('Palisar Gale 12');
-  await expect(changed.getByRole('link', { name: 'Film desk, Draft A' })).toBeVisible();
+  await expect(changed.getByRole('link', { name: 'Film desk, Draft A', exact: true })).toBeVisible();
   await expect(changed).toContainText(/Film desk, Draft A [+−][\d.]+ USD, now [\d,.]+ USD/);
   await changed.getByRole('button', { name: 'Seen' }).click();
-  await expect(changed.getByRole('link', { name: 'Film desk, Draft A' })).toHaveCount(0);
+  await expect(changed.getByRole('link', { name: 'Film desk, Draft A', exact: true })).toHaveCount(0);
   await page.goto(`${SEAT}/buy`);
 });
