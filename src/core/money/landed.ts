@@ -1,10 +1,12 @@
 import type { Catalogue } from '../catalogue';
 import type { AnyFitted, FittedParts } from '../fitted';
+import type { Item } from '../machine';
 import type { Part } from '../parts';
 import type { Currency } from '../units/money';
 import { addLanded, invoiceOf, landedPrice, NOTHING, type Invoice, type Landed } from './invoice';
 import type { Offer, Region, Seller } from './offerSchema';
-import { buyable, type BuyPolicy, type WhyNot } from './policy';
+import { buyable, listPriceOf, type BuyPolicy, type WhyNot } from './policy';
+import { tooGood, type TooGood } from './trust';
 
 export { landedPrice, type Landed } from './invoice';
 
@@ -17,6 +19,8 @@ export interface ItemPrice {
   readonly offer: Offer | undefined;
   /** What the brief or the desk has against the offer, when none is without. */
   readonly despite: WhyNot | undefined;
+  /** The offer's price is far below what it should be. */
+  readonly tooGood: TooGood | undefined;
   /** The seller's shipping is unknown, so the price is a lower bound. */
   readonly open: boolean;
 }
@@ -35,13 +39,32 @@ export interface Cheapest {
   readonly landed: Landed;
   readonly invoice: Invoice;
   readonly despite: WhyNot | undefined;
+  /** Its price is far below what it should be. */
+  readonly tooGood: TooGood | undefined;
 }
-
-const cheapest = new WeakMap<Catalogue, Map<string, Map<string, Cheapest | undefined>>>();
 
 /** Offers of sellers that the catalogue does not know ship on terms nobody stated. */
 export const sellerOf = (offer: Offer, catalogue: Catalogue): Seller =>
   catalogue.seller(offer.seller) ?? { id: offer.seller, name: offer.seller };
+
+/** Cheapest offers by part under one policy. */
+type Book = Map<string, Cheapest | undefined>;
+/** Books by what the policy says, and by the policy itself, which is asked for thousands of parts. */
+const books = new WeakMap<Catalogue, { readonly said: Map<string, Book>; readonly own: WeakMap<BuyPolicy, Book> }>();
+
+function bookOf(catalogue: Catalogue, policy: BuyPolicy): Book {
+  let shelf = books.get(catalogue);
+  if (!shelf) books.set(catalogue, (shelf = { said: new Map(), own: new WeakMap() }));
+  let book = shelf.own.get(policy);
+  if (!book) {
+    // parcels are counted over a whole order, so they do not matter to one piece
+    const key = JSON.stringify({ ...policy, parcels: undefined });
+    book = shelf.said.get(key) ?? new Map<string, Cheapest | undefined>();
+    shelf.said.set(key, book);
+    shelf.own.set(policy, book);
+  }
+  return book;
+}
 
 /** Cheapest landed offer that may be bought; ties go to the earlier offer id. Remembered for the catalogue. */
 export function cheapestOffer(
@@ -50,22 +73,15 @@ export function cheapestOffer(
   region: Region,
   policy: BuyPolicy,
 ): Cheapest | undefined {
-  if (!part) return undefined;
-  let policies = cheapest.get(catalogue);
-  if (!policies) cheapest.set(catalogue, (policies = new Map()));
-  const key = policyKey(policy);
-  let known = policies.get(key);
-  if (!known) policies.set(key, (known = new Map()));
-  if (!known.has(part.id)) known.set(part.id, findCheapest(catalogue, part, region, policy));
-  return known.get(part.id);
+  return part && inBook(bookOf(catalogue, policy), catalogue, part, region, policy);
 }
 
-const keys = new WeakMap<BuyPolicy, string>();
-function policyKey(policy: BuyPolicy): string {
-  let key = keys.get(policy);
-  // parcels are counted over a whole order, so they do not matter to one piece
-  if (key === undefined) keys.set(policy, (key = JSON.stringify({ ...policy, parcels: undefined })));
-  return key;
+function inBook(book: Book, catalogue: Catalogue, part: Part, region: Region, policy: BuyPolicy): Cheapest | undefined {
+  const known = book.get(part.id);
+  if (known || book.has(part.id)) return known;
+  const found = findCheapest(catalogue, part, region, policy);
+  book.set(part.id, found);
+  return found;
 }
 
 function findCheapest(catalogue: Catalogue, part: Part, region: Region, policy: BuyPolicy): Cheapest | undefined {
@@ -80,24 +96,43 @@ function findCheapest(catalogue: Catalogue, part: Part, region: Region, policy: 
       invoice.landedMinor < best.landed.landedMinor ||
       (invoice.landedMinor === best.landed.landedMinor && offer.id < best.offer.id)
     )
-      best = { offer, landed: invoice, invoice, despite: whyNot };
+      best = { offer, landed: invoice, invoice, despite: whyNot, tooGood: undefined };
   }
-  return best;
+  if (!best) return undefined;
+  const good = tooGood(best.offer, catalogue.offers(part.id, policy.region), listPriceOf(part, policy.region));
+  return good ? { ...best, tooGood: good } : best;
 }
 
-function itemPrice({ item, part }: AnyFitted, catalogue: Catalogue, region: Region, policy: BuyPolicy): ItemPrice {
-  const base = { item: item.id, part: part.id, offer: undefined, despite: undefined, open: false };
-  if (item.owned) return { ...base, state: 'owned', landed: NOTHING };
-  if (item.handPrice)
-    return {
-      ...base,
-      state: 'by-hand',
-      landed: landedPrice(item.handPrice.priceMinor, item.handPrice.shippingMinor, region),
-    };
-  const best = cheapestOffer(catalogue, part, region, policy);
-  if (!best) return { ...base, state: 'no-offer', landed: undefined };
-  const { offer, landed, despite, invoice } = best;
-  return { ...base, state: 'offered', landed, offer, despite, open: invoice.shippingUnknown };
+/** Prices of items by the item: of a machine with one part changed, all others are known. */
+const priced = new WeakMap<Item, { readonly book: Book; readonly part: string; readonly price: ItemPrice }>();
+
+function itemPrice(fitted: AnyFitted, book: Book, catalogue: Catalogue, region: Region, policy: BuyPolicy): ItemPrice {
+  const known = priced.get(fitted.item);
+  if (known?.book === book && known.part === fitted.part.id) return known.price;
+  const price = findPrice(fitted, book, catalogue, region, policy);
+  priced.set(fitted.item, { book, part: fitted.part.id, price });
+  return price;
+}
+
+function findPrice(
+  { item, part }: AnyFitted,
+  book: Book,
+  catalogue: Catalogue,
+  region: Region,
+  policy: BuyPolicy,
+): ItemPrice {
+  const best = item.owned || item.handPrice ? undefined : inBook(book, catalogue, part, region, policy);
+  const hand = item.owned ? undefined : item.handPrice;
+  return {
+    item: item.id,
+    part: part.id,
+    state: item.owned ? 'owned' : hand ? 'by-hand' : best ? 'offered' : 'no-offer',
+    landed: item.owned ? NOTHING : hand ? landedPrice(hand.priceMinor, hand.shippingMinor, region) : best?.landed,
+    offer: best?.offer,
+    despite: best?.despite,
+    tooGood: best?.tooGood,
+    open: best?.invoice.shippingUnknown ?? false,
+  };
 }
 
 /**
@@ -111,7 +146,8 @@ export function priceMachine(
   region: Region,
   policy: BuyPolicy,
 ): MachinePrice {
-  const items = parts.all.map((fitted) => itemPrice(fitted, catalogue, region, policy));
+  const book = bookOf(catalogue, policy);
+  const items = parts.all.map((fitted) => itemPrice(fitted, book, catalogue, region, policy));
   return {
     currency: region.currency,
     items,

@@ -14,8 +14,9 @@ export const delivery: Rule = {
     const { neededBy } = brief;
     if (neededBy === undefined) return [];
     const checks = price.items.flatMap((entry): Check[] => {
+      if (entry.state !== 'offered' || !entry.despite) return [];
       const fitted = parts.all.find(({ item }) => item.id === entry.item);
-      if (!fitted || entry.state !== 'offered' || !entry.despite) return [];
+      if (!fitted) return [];
       const about = { rule: 'delivery', items: idsOf(fitted), name: nameOf(fitted), neededBy };
       // no offer comes in time: either the earliest is too late, or nobody says when it comes
       const arrivals = catalogue

@@ -1,5 +1,4 @@
-import { listPriceOf } from '../../money/policy';
-import { tooGood, trustOf } from '../../money/trust';
+import { trustOf } from '../../money/trust';
 import type { AnyFitted } from '../../fitted';
 import { idsOf, nameOf, type Check, type Rule } from '../rule';
 
@@ -12,18 +11,13 @@ export const offersSound: Rule = {
   byIdentity: true,
   levels: ['caution'],
   source: 'offers',
-  check: ({ parts, price, catalogue, today, policy }) => {
+  check: ({ parts, price, catalogue, today }) => {
     const checks = price.items.flatMap((entry): Check[] => {
+      const { offer, despite, tooGood: good } = entry;
+      if (!offer || (!despite && !good)) return [];
       const fitted = parts.all.find(({ item }) => item.id === entry.item);
-      const { offer, despite } = entry;
-      if (!fitted || !offer) return [];
+      if (!fitted) return [];
       const about = { rule: 'offers-sound', level: 'caution', items: idsOf(fitted), name: nameOf(fitted) } as const;
-      const seller = catalogue.seller(offer.seller);
-      const good = tooGood(
-        offer,
-        catalogue.offers(fitted.part.id, policy.region),
-        listPriceOf(fitted.part, policy.region),
-      );
       return [
         ...(despite?.code === 'over-list'
           ? [
@@ -42,7 +36,7 @@ export const offersSound: Rule = {
               {
                 ...about,
                 code: 'too-good' as const,
-                seller: seller?.name ?? offer.seller,
+                seller: catalogue.seller(offer.seller)?.name ?? offer.seller,
                 currency: price.currency,
                 ...good,
               },
@@ -53,9 +47,9 @@ export const offersSound: Rule = {
     // a seller is told once, with all that comes from it
     const doubtful = new Map<string, AnyFitted[]>();
     for (const { item, offer, despite } of price.items) {
+      if (!offer || despite?.code !== 'trust') continue;
       const fitted = parts.all.find((entry) => entry.item.id === item);
-      if (fitted && offer && despite?.code === 'trust')
-        doubtful.set(offer.seller, [...(doubtful.get(offer.seller) ?? []), fitted]);
+      if (fitted) doubtful.set(offer.seller, [...(doubtful.get(offer.seller) ?? []), fitted]);
     }
     for (const [id, fitted] of doubtful) {
       const seller = catalogue.seller(id);
