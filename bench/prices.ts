@@ -1,3 +1,4 @@
+import { dayNumber } from '@/core/units/days';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,7 +10,6 @@ import { historyLines } from '@/demo/prices';
 import { compileCatalogue } from '@/core/catalogue';
 import { readCatalogue } from '@/core/formats/catalogue';
 import { writeCatalogueFile } from './catalogueFile';
-import { dayNumber } from '@/core/money/history';
 import { importFile } from '@/server/import/importFile';
 import { draftHistory } from '@/server/prices/history';
 import { importPoints } from '@/server/prices/pointsFile';

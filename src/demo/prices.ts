@@ -1,6 +1,6 @@
+import { dayNumber, dayText } from '@/core/units/days';
 import { writeFileSync } from 'node:fs';
 import type { CatalogueFile } from '@/core/formats/catalogueSchema';
-import { dayNumber, dayText } from '@/core/money/history';
 import { importPoints } from '@/server/prices/pointsFile';
 import { keepRate, keepSource } from '@/server/prices/manage';
 import type { Service } from '@/server/service';
@@ -73,6 +73,6 @@ export async function demoPrices(
     format: 'rates',
     simulated: true,
   });
-  await keepRate(service, 'USD', 'EUR', OFFERS_DAY, modelRate(dayNumber(OFFERS_DAY)));
+  await keepRate(service, { base: 'USD', quote: 'EUR', day: OFFERS_DAY, rate: modelRate(dayNumber(OFFERS_DAY)) });
   return written;
 }

@@ -1,10 +1,13 @@
+import { dayNumber } from '@/core/units/days';
 import SQLite from 'better-sqlite3';
 import { sql } from 'kysely';
+import { z } from 'zod';
 import { priceSourceSchema, type PriceSource } from '@/core/formats/feed/source';
-import { dayNumber, type PricePoints } from '@/core/money/history';
+import { type PricePoints } from '@/core/money/history';
 import type { Offer } from '@/core/money/offerSchema';
 import type { PricePoint } from '@/core/money/takePrices';
 import { watchSchema, type Watch } from '@/core/money/watch';
+import { currencySchema, type DayRate } from '@/core/units/money';
 import { bumpCatalogue } from './catalogueStore';
 import { writing, type Database, type Writer } from './database';
 
@@ -163,17 +166,16 @@ export const removeWatch = (db: Database, id: string): Promise<void> =>
     await trx.deleteFrom('watches').where('id', '=', id).execute();
   });
 
-/** Rates of a day or the last before it: coins of `quote` for one of `base`. */
-export async function readRates(
-  db: Database,
-  today: string,
-): Promise<{ base: string; quote: string; day: string; rate: string }[]> {
-  const { rows } = await sql<{ base: string; quote: string; day: string; rate: string }>`
+const rateSchema = z.object({ base: currencySchema, quote: currencySchema, day: z.string(), rate: z.string() });
+
+/** Rates of a day or the last before it. */
+export async function readRates(db: Database, today: string): Promise<DayRate[]> {
+  const { rows } = await sql<unknown>`
     SELECT base, quote, max(day) AS day, rate FROM rates WHERE day <= ${today} GROUP BY base, quote`.execute(db);
-  return rows;
+  return rows.map((row) => rateSchema.parse(row));
 }
 
-export const writeRate = (db: Database, base: string, quote: string, day: string, rate: string): Promise<void> =>
+export const writeRate = (db: Database, { base, quote, day, rate }: DayRate): Promise<void> =>
   writing(db, async (trx) => {
     await trx
       .insertInto('rates')

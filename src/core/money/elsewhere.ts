@@ -5,7 +5,7 @@ import { fullName } from '../fitted';
 import type { Machine } from '../machine';
 import type { Part, PartKind } from '../parts';
 import { fieldsOf, valueAt, type Field } from '../parts/fields';
-import { findingKey } from '../rules/rule';
+import { findingKey, type Finding } from '../rules/rule';
 import type { Trials } from '../search/trials';
 import { basketOfMachine, type Basket } from './basket';
 import { cheapestOffer } from './landed';
@@ -34,8 +34,8 @@ export interface ElsewhereResult {
   readonly machine: Machine;
   readonly substitutes: readonly Substitute[];
   readonly basket: Basket;
-  /** Findings that block there and not here, with their codes. */
-  readonly brought: readonly string[];
+  /** Findings that block there and not here. */
+  readonly brought: readonly Finding[];
 }
 
 /** Kinds in the order in which substitutes are looked for: what others must fit comes first. */
@@ -117,15 +117,13 @@ export function* elsewhereTrials(
     });
     if (found) [machine, now] = [found.machine, found.assessment];
   }
-  const before = new Set(assess(whole, there, context).findings.map((finding) => finding.code));
+  const before = new Set(assess(whole, brief, context).findings.map(findingKey));
   return {
     region,
     machine,
     substitutes,
     basket: basketOfMachine(now.facts.parts, catalogue, region, policy),
-    brought: now.findings
-      .filter((finding) => finding.level === 'blocks' && !before.has(finding.code))
-      .map((finding) => finding.code),
+    brought: now.findings.filter((finding) => finding.level === 'blocks' && !before.has(findingKey(finding))),
   };
 }
 

@@ -1,16 +1,8 @@
+import { dayNumber, dayText } from '../units/days';
 import * as fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { FREE, NET, flat, market, offer, policyOf, shop, thing } from '../tests/shops';
-import {
-  dayNumber,
-  dayText,
-  filled,
-  machineSeries,
-  MOST_AGE_DAYS,
-  partSeries,
-  waitingWorth,
-  type PricePoints,
-} from './history';
+import { filled, machineSeries, MOST_AGE_DAYS, partSeries, waitingWorth, type PricePoints } from './history';
 import { looked, watchSchema } from './watch';
 
 const points = (id: string, pairs: readonly (readonly [number, number | null])[]): [string, PricePoints] => [

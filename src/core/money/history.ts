@@ -5,10 +5,6 @@ import { sellerOf } from './landed';
 import type { Offer, Region } from './offerSchema';
 import { whyNot, type BuyPolicy } from './policy';
 
-/** Days since 1970-01-01: what price points are filed under. */
-export const dayNumber = (day: string): number => Math.round(Date.parse(`${day}T00:00:00Z`) / 86_400_000);
-export const dayText = (day: number): string => new Date(day * 86_400_000).toISOString().slice(0, 10);
-
 /** Prices of one offer by day, days rising; null is a day on which it could not be bought. */
 export interface PricePoints {
   readonly offer: string;

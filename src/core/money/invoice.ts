@@ -67,7 +67,7 @@ export interface Invoice extends Landed {
 export interface InvoiceTerms {
   readonly region: Region;
   readonly today: string;
-  readonly coupon?: 'best' | 'none' | Coupon;
+  readonly coupon?: 'best' | 'none';
 }
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((all, one) => all + one, 0);
@@ -107,8 +107,8 @@ function couponMinor(coupon: Coupon, eligibleMinor: number): number {
  */
 export function invoiceOf(seller: Seller, lines: readonly OrderLine[], terms: InvoiceTerms): Invoice {
   const { coupon = 'best', region, today } = terms;
-  if (coupon !== 'best') return withCoupon(seller, lines, terms, coupon === 'none' ? undefined : coupon);
   let best = withCoupon(seller, lines, terms, undefined);
+  if (coupon === 'none') return best;
   for (const candidate of seller.coupons ?? []) {
     if (!couponHolds(candidate, region.id, today)) continue;
     const tried = withCoupon(seller, lines, terms, candidate);

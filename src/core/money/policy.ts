@@ -2,6 +2,7 @@ import type { Brief } from '../brief';
 import type { Catalogue } from '../catalogue';
 import type { Part } from '../parts';
 import type { Settings } from '../settings';
+import { dayAfter } from '../units/days';
 import { percentOf } from '../units/money';
 import type { Offer } from './offerSchema';
 import { trustedEnough, trustOf, type TrustFloor, type TrustGrade } from './trust';
@@ -20,16 +21,6 @@ export interface BuyPolicy {
   readonly parcels: number | undefined;
 }
 
-export const buyPolicy = (brief: Brief, settings: Settings, today: string): BuyPolicy => ({
-  region: brief.region,
-  today,
-  conditions: settings.conditions,
-  trustFloor: settings.trustFloor,
-  neededBy: brief.neededBy,
-  overListPercent: brief.overListPercent,
-  parcels: settings.parcels,
-});
-
 /** Policy of a desk without a brief: prices in the library. */
 export const plainPolicy = (region: string, settings: Settings, today: string): BuyPolicy => ({
   region,
@@ -41,6 +32,14 @@ export const plainPolicy = (region: string, settings: Settings, today: string): 
   parcels: undefined,
 });
 
+/** Policy of the desk with the demands of a brief. */
+export const buyPolicy = (brief: Brief, settings: Settings, today: string): BuyPolicy => ({
+  ...plainPolicy(brief.region, settings, today),
+  neededBy: brief.neededBy,
+  overListPercent: brief.overListPercent,
+  parcels: settings.parcels,
+});
+
 /** Why an offer is not one to buy. */
 export type WhyNot =
   | { readonly code: 'condition'; readonly condition: Offer['condition'] }
@@ -50,16 +49,6 @@ export type WhyNot =
   | { readonly code: 'late'; readonly arrives: string; readonly neededBy: string }
   | { readonly code: 'delivery-unknown'; readonly neededBy: string }
   | { readonly code: 'over-list'; readonly listMinor: number; readonly mostMinor: number };
-
-const DAY_MS = 86_400_000;
-
-/** The day so many days after another. */
-export const dayAfter = (day: string, days: number): string =>
-  new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
-
-/** Whole days from one day to another. */
-export const daysBetween = (from: string, to: string): number =>
-  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS);
 
 export const arrivalOf = (offer: Offer, today: string): string | undefined =>
   offer.deliveryDays === undefined ? undefined : dayAfter(today, offer.deliveryDays);

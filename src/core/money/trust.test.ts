@@ -1,8 +1,9 @@
+import { dayAfter, daysBetween } from '../units/days';
 import { describe, expect, test } from 'vitest';
 import { market, offer, policyOf, shop, thing, TODAY } from '../tests/shops';
 import { assessed } from '../tests/world';
 import { BY_HAND } from './offerSchema';
-import { arrivalOf, buyable, ceilingOf, dayAfter, daysBetween, whyNot } from './policy';
+import { arrivalOf, buyable, ceilingOf, whyNot } from './policy';
 import { tooGood, trustedEnough, trustOf } from './trust';
 
 describe('trust in a seller', () => {

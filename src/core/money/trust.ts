@@ -1,4 +1,5 @@
 import { shrunkRating } from '../library/ratings';
+import { daysBetween } from '../units/days';
 import { BY_HAND, type Offer, type Seller } from './offerSchema';
 import { medianMinor, ratioOf } from '../units/money';
 
@@ -30,8 +31,6 @@ const POOR_RATING = 3.5;
 const MANY_RATINGS = 500;
 const YOUNG_DAYS = 365;
 
-const dayNumber = (day: string): number => Date.parse(`${day}T00:00:00Z`) / 86_400_000;
-
 /**
  * Trust in a seller with its reasons: the mean rating shrunk towards what shops of the trade usually have, so that few
  * ratings count little, then what speaks against it. Two reservations take a grade each.
@@ -52,7 +51,7 @@ export function trustOf(seller: Seller | undefined, today: string): Trust {
     reasons.push({ code: 'third-party' });
     held--;
   }
-  if (seller.sellsSince !== undefined && dayNumber(today) - dayNumber(seller.sellsSince) < YOUNG_DAYS) {
+  if (seller.sellsSince !== undefined && daysBetween(seller.sellsSince, today) < YOUNG_DAYS) {
     reasons.push({ code: 'young', since: seller.sellsSince });
     held--;
   }

@@ -136,9 +136,27 @@ export const percentOf = (minor: number, percent: number | string): number => {
   return timesExact(minor, { n, d: d * 100n });
 };
 
-/** An amount in another currency at a rate of major units, rounded once to the other's minor unit. */
-export function converted(minor: number, from: Currency, to: Currency, rate: string): number {
-  const { n, d } = exact(rate);
+/** Coins of `quote` for one of `base`, as the decimal that was quoted. */
+export interface Rate {
+  readonly base: Currency;
+  readonly quote: Currency;
+  readonly rate: string;
+}
+
+/** A rate with its day. */
+export interface DayRate extends Rate {
+  readonly day: string;
+}
+
+/**
+ * An amount in another currency, rounded once to that one's minor unit; a rate the other way round is inverted exactly.
+ * @throws RangeError when the rate is one of other currencies
+ */
+export function converted(minor: number, from: Currency, to: Currency, { base, quote, rate }: Rate): number {
+  const forward = base === from && quote === to;
+  if (!forward && !(base === to && quote === from))
+    throw new RangeError(`a rate from ${base} to ${quote} says nothing of ${from} in ${to}`);
+  const { n, d } = forward ? exact(rate) : inverted(exact(rate));
   const shift = minorDigits(to) - minorDigits(from);
   return timesExact(minor, shift >= 0 ? { n: n * 10n ** BigInt(shift), d } : { n, d: d * 10n ** BigInt(-shift) });
 }

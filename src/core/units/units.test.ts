@@ -187,10 +187,15 @@ describe('exact decimals and currencies', () => {
   });
 
   test('an amount in another currency is rounded once to that one’s minor unit', () => {
-    expect(converted(100_00, 'USD', 'EUR', '0.9312')).toBe(93_12);
+    expect(converted(100_00, 'USD', 'EUR', { base: 'USD', quote: 'EUR', rate: '0.9312' })).toBe(93_12);
     // 100.00 × 151.237 = 15,123.7 yen
-    expect(converted(100_00, 'USD', 'JPY', '151.237')).toBe(15_124);
-    expect(converted(15_124, 'JPY', 'KWD', '0.00205')).toBe(31_004);
+    expect(converted(100_00, 'USD', 'JPY', { base: 'USD', quote: 'JPY', rate: '151.237' })).toBe(15_124);
+    expect(converted(15_124, 'JPY', 'KWD', { base: 'JPY', quote: 'KWD', rate: '0.00205' })).toBe(31_004);
+    // 93.12 ÷ 0.9312, the rate turned round
+    expect(converted(93_12, 'EUR', 'USD', { base: 'USD', quote: 'EUR', rate: '0.9312' })).toBe(100_00);
+    expect(() => converted(1, 'EUR', 'JPY', { base: 'USD', quote: 'EUR', rate: '1' })).toThrow(
+      'says nothing of EUR in JPY',
+    );
     expect(percentOf(1000, '12.5')).toBe(125);
   });
 

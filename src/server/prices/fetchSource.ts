@@ -4,7 +4,7 @@ import { readFeedCsv } from '@/core/formats/feed/csv';
 import { readJsonLd } from '@/core/formats/feed/jsonLd';
 import type { FeedAnswer, PriceSource } from '@/core/formats/feed/source';
 import { isoDate } from '@/core/parts/common';
-import { currencySchema } from '@/core/units/money';
+import { currencySchema, type Currency, type DayRate } from '@/core/units/money';
 
 /** How a source is asked; tests and the command line may give their own. */
 export interface Asking {
@@ -52,21 +52,13 @@ async function textOf(source: PriceSource, day: string, asking: Asking): Promise
 const parse = (source: PriceSource, text: string): FeedAnswer =>
   source.format === 'csv' ? readFeedCsv(text) : readJsonLd(text);
 
-/** Coins of `quote` for one of `base` on a day, as an exact decimal. */
-export interface Rate {
-  readonly base: string;
-  readonly quote: string;
-  readonly day: string;
-  readonly rate: string;
-}
-
 const ratesSchema = z.object({
   base: currencySchema,
   day: isoDate,
   rates: z.partialRecord(currencySchema, z.string().regex(/^\d{1,6}(\.\d{1,8})?$/, 'is no rate such as "0.92"')),
 });
 
-function ratesIn(text: string): Rate[] {
+function ratesIn(text: string): DayRate[] {
   let json: unknown;
   try {
     json = JSON.parse(text);
@@ -79,7 +71,7 @@ function ratesIn(text: string): Rate[] {
     throw new Error(`the answer holds no rates: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`);
   }
   const { base, day, rates } = read.data;
-  return Object.entries(rates).map(([quote, rate]) => ({ base, quote, day, rate }));
+  return Object.entries(rates).map(([quote, rate]) => ({ base, quote: quote as Currency, day, rate }));
 }
 
 /** What went wrong, in words; a source that could not be read says why it was the last time. */
@@ -96,7 +88,7 @@ export type Asked =
   | {
       readonly state: 'answered';
       readonly answer: FeedAnswer;
-      readonly rates?: readonly Rate[];
+      readonly rates?: readonly DayRate[];
       readonly attempts: number;
     }
   | { readonly state: 'failed'; readonly message: string; readonly attempts: number };

@@ -1,14 +1,7 @@
+import { dayNumber, dayText } from '@/core/units/days';
 import { compileCatalogue } from '@/core/catalogue';
 import { fullName } from '@/core/fitted';
-import {
-  dayNumber,
-  dayText,
-  machineSeries,
-  partSeries,
-  waitingWorth,
-  type Series,
-  type WaitingWorth,
-} from '@/core/money/history';
+import { machineSeries, partSeries, waitingWorth, type Series, type WaitingWorth } from '@/core/money/history';
 import { plainPolicy } from '@/core/money/policy';
 import { inPhase } from '@/core/phases';
 import { readPoints } from '@/store/priceStore';

@@ -1,6 +1,7 @@
 import { isOfferSource, priceSourceSchema, type PriceSource } from '@/core/formats/feed/source';
 import { problemsOf, type Problem } from '@/core/formats/problems';
 import { watchSchema, type Watch } from '@/core/money/watch';
+import type { DayRate } from '@/core/units/money';
 import {
   lastRefresh,
   readRates,
@@ -66,12 +67,7 @@ export interface PriceState {
   readonly running: RefreshReport | undefined;
   readonly last: RefreshReport | undefined;
   readonly watches: readonly Watch[];
-  readonly rates: readonly {
-    readonly base: string;
-    readonly quote: string;
-    readonly day: string;
-    readonly rate: string;
-  }[];
+  readonly rates: readonly DayRate[];
 }
 
 export async function priceState(service: Service): Promise<PriceState> {
@@ -85,5 +81,4 @@ export async function priceState(service: Service): Promise<PriceState> {
   };
 }
 
-export const keepRate = (service: Service, base: string, quote: string, day: string, rate: string): Promise<void> =>
-  writeRate(service.db, base, quote, day, rate);
+export const keepRate = (service: Service, rate: DayRate): Promise<void> => writeRate(service.db, rate);

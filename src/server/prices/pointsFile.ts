@@ -1,7 +1,7 @@
+import { dayNumber } from '@/core/units/days';
 import { createReadStream } from 'node:fs';
 import { cellsOf } from '@/core/formats/feed/csv';
 import type { Problem } from '@/core/formats/problems';
-import { dayNumber } from '@/core/money/history';
 import { minorOf, type Currency } from '@/core/units/money';
 import { bulkPoints, type PointColumns } from '@/store/priceStore';
 import { todayOf, type Service } from '../service';

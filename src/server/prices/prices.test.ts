@@ -1,3 +1,4 @@
+import { dayNumber } from '@/core/units/days';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
@@ -10,7 +11,6 @@ import { modelPrice } from '@/standins/feed/priceModel';
 import { feedServer } from '@/standins/feed/server';
 import { worldOf } from '@/standins/feed/world';
 import { beginRefresh, readPoints } from '@/store/priceStore';
-import { dayNumber } from '@/core/money/history';
 import { PARTS, REGION } from '@/core/tests/world';
 import { machineOf, briefOf } from '@/core/tests/world';
 import { importFile } from '../import/importFile';

@@ -167,8 +167,7 @@ async function refreshSource(
   );
   if (asked.state === 'failed') return say({ state: 'failed', attempts: asked.attempts, message: asked.message });
   if (asked.rates) {
-    for (const { base, quote, day, rate } of asked.rates)
-      if (day <= today) await writeRate(service.db, base, quote, day, rate);
+    for (const rate of asked.rates) if (rate.day <= today) await writeRate(service.db, rate);
     return say({ state: 'done', attempts: asked.attempts, message: undefined, read: asked.rates.length });
   }
   if (!isOfferSource(source)) return say({ state: 'failed', message: 'it does not say whose prices it has' });

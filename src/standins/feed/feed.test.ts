@@ -1,5 +1,5 @@
+import { dayNumber } from '@/core/units/days';
 import { describe, expect, test } from 'vitest';
-import { dayNumber } from '@/core/money/history';
 import { written } from './answers';
 import { DOUBLED, modelPrice, modelRate, type ModelOffer } from './priceModel';
 

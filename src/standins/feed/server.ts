@@ -1,5 +1,5 @@
+import { dayNumber } from '@/core/units/days';
 import { createServer, type Server, type ServerResponse } from 'node:http';
-import { dayNumber } from '@/core/money/history';
 import { csvAnswer, FAULTS, jsonLdAnswer, type Fault, type World } from './answers';
 import { modelRate } from './priceModel';
 

@@ -3,7 +3,9 @@
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { ElsewhereResult } from '@/core/money/elsewhere';
-import { converted, ratioOf } from '@/core/units/money';
+import { converted } from '@/core/units/money';
+import { findingKey } from '@/core/rules/rule';
+import { findingWords } from '@/core/words/findings';
 import { coins, listed, number } from '@/core/words/format';
 import type { PriceState } from '@/server/contract';
 import { useDraft, useSeat } from '../seat/store';
@@ -59,16 +61,9 @@ function Result({
 }) {
   const here = assessment.region.currency;
   const { currency } = result.region;
-  const direct = rates.find((rate) => rate.base === currency && rate.quote === here);
-  const back = rates.find((rate) => rate.base === here && rate.quote === currency);
+  const rate = rates.find(({ base, quote }) => [base, quote].includes(currency) && [base, quote].includes(here));
   const total = result.basket.total.landedMinor;
   const bound = result.basket.lowerBound ? 'at least ' : '';
-  const inOurs = direct
-    ? converted(total, currency, here, direct.rate)
-    : back
-      ? Math.round(ratioOf(total, 1) / Number(back.rate))
-      : undefined;
-  const rate = direct ?? back;
   return (
     <div style={{ marginTop: 6 }}>
       <p>
@@ -82,9 +77,9 @@ function Result({
           : ''}
         {currency === here
           ? '.'
-          : inOurs === undefined
+          : !rate
             ? `. There is no rate from ${currency} to ${here} yet.`
-            : `: about ${bound}${coins(inOurs, here)} at ${rate?.rate ?? ''} ${rate?.quote ?? ''} for one ${rate?.base ?? ''}, the rate of ${rate?.day ?? ''}.`}
+            : `: about ${bound}${coins(converted(total, currency, here, rate), here)} at ${rate.rate} ${rate.quote} for one ${rate.base}, the rate of ${rate.day}.`}
       </p>
       {result.substitutes.length === 0 ? (
         <p className="quiet small">Every part of the draft is sold there.</p>
@@ -115,7 +110,11 @@ function Result({
         </table>
       )}
       {result.brought.length > 0 && (
-        <p className="short small">▼ It brings findings that block: {listed([...result.brought])}.</p>
+        <div className="short small">
+          {result.brought.map((finding) => (
+            <p key={findingKey(finding)}>▼ There it blocks: {findingWords(finding).says}</p>
+          ))}
+        </div>
       )}
       {(result.basket.best?.orders ?? []).map((order) => (
         <p key={order.invoice.seller.id} className="small quiet">

@@ -1,9 +1,8 @@
 'use client';
-
+import { dayAfter, daysBetween } from '@/core/units/days';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { Basket } from '@/core/money/basket';
-import { dayAfter, daysBetween } from '@/core/money/policy';
 import type { Watch } from '@/core/money/watch';
 import { shownCoins, type Currency } from '@/core/units/money';
 import { coins, coinsChange, listed, number } from '@/core/words/format';

@@ -17,8 +17,8 @@ export function usePriceState(): {
   busy: boolean;
 } {
   const [state, setState] = useState<PriceState>();
+  const [busy, setBusy] = useState(false);
   const reloadSeat = useSeat((seat) => seat.refresh);
-  const ran = useRef(false);
   const reload = useCallback(async () => {
     const response = await fetch('/api/prices');
     if (response.ok) setState((await response.json()) as PriceState);
@@ -26,23 +26,22 @@ export function usePriceState(): {
   useEffect(() => void reload(), [reload]);
   const running = state?.running !== undefined;
   useEffect(() => {
-    if (running) {
-      ran.current = true;
-      const timer = setInterval(() => void reload(), LOOK_MS);
-      return () => clearInterval(timer);
-    }
-    // the prices that it brought are read once it is over
-    if (ran.current) {
-      ran.current = false;
-      void pricesMoved().then(reloadSeat);
-    }
-    return undefined;
-  }, [running, reload, reloadSeat]);
-  const [busy, setBusy] = useState(false);
+    if (!running) return undefined;
+    const timer = setInterval(() => void reload(), LOOK_MS);
+    return () => clearInterval(timer);
+  }, [running, reload]);
+  // once a refresh has ended, however quickly, the prices that it brought are read
+  const ended = state === undefined ? undefined : (state.last?.ended ?? 'never');
+  const known = useRef(ended);
+  useEffect(() => {
+    const before = known.current;
+    known.current = ended;
+    if (before === undefined || ended === undefined || before === ended) return;
+    setBusy(false);
+    void pricesMoved().then(reloadSeat);
+  }, [ended, reloadSeat]);
   const refresh = useCallback(async () => {
-    const started = await startRefresh();
-    ran.current = started === 'started';
-    setBusy(started === 'busy');
+    setBusy((await startRefresh()) === 'busy');
     await reload();
   }, [reload]);
   return { state, reload, refresh, busy };

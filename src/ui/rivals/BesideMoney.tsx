@@ -1,10 +1,9 @@
 'use client';
-
+import { daysBetween } from '@/core/units/days';
 import { SideHeads } from './SideHeads';
 import type { Assessment } from '@/core/assess';
 import { advantagesOf } from '@/core/money/advantages';
 import { basketFor } from '@/core/money/basketFor';
-import { daysBetween } from '@/core/money/policy';
 import { ADVANTAGE_NAMES, saidWords } from '@/core/words/money';
 import type { Sides } from './Against';
 

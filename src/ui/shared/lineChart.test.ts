@@ -1,6 +1,6 @@
+import { dayNumber } from '@/core/units/days';
 import * as fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { dayNumber } from '@/core/money/history';
 import { plotted } from '../buy/history';
 import { ratioVerdict } from '../rivals/ratios';
 import { spreadLabels } from './LineChart';
