@@ -16,6 +16,7 @@ const change = {
       purpose: 'warranty',
       onSite: true,
       warrantyMonths: 24,
+      responseDays: 2,
     },
   ],
 };

@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess';
 import { loudestOf } from '../heat/state';
-import type { PartOf } from '../parts';
 import type { Configured } from './configure';
+import { daysWithout, supportOf } from './support';
 
 /** A thing that money does not measure; undefined is not known. */
 export type Said =
@@ -118,8 +118,7 @@ export function advantagesOf(
   rival: Assessment,
 ): Advantage[] {
   const { parts } = draft.facts;
-  const service = parts.ofKind('service').find(({ part }) => part.purpose === 'warranty')?.part as
-    PartOf<'service'> | undefined;
+  const support = supportOf(parts);
   const months = parts.all.flatMap(({ part }) =>
     part.kind === 'system' || part.kind === 'licence' || part.kind === 'service' ? [] : [part.warrantyMonths],
   );
@@ -135,13 +134,13 @@ export function advantagesOf(
   const rows: readonly (readonly [AdvantageId, Said, Said])[] = [
     [
       'warranty',
-      amount(service?.warrantyMonths ?? shortest, 'months', 'higher'),
+      amount(support?.warrantyMonths ?? shortest, 'months', 'higher'),
       amount(side.support.warrantyMonths, 'months', 'higher'),
     ],
-    ['onSite', flag(service?.onSite ?? false), flag(side.support.onSite)],
+    ['onSite', flag(support?.onSite ?? false), flag(side.support.onSite)],
     [
       'responseDays',
-      amount(service?.onSite ? 2 : draft.facts.settings.repair.sentInDays, 'working days', 'lower'),
+      amount(daysWithout(support, draft.facts.settings), 'working days', 'lower'),
       amount(side.support.responseDays, 'working days', 'lower'),
     ],
     ['delivery', amount(arrivesInDays, 'days', 'lower'), amount(side.deliveryDays, 'days', 'lower')],

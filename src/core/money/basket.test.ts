@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { FREE, GROSS, NET, flat, market, offer, policyOf, shop, thing } from '../tests/shops';
-import { basketOf, purchaseOf, type Basket, type Need } from './basket';
+import { basketOf, landedByItem, purchaseOf, type Basket, type Need } from './basket';
 import type { Offer, Region, Seller } from './offerSchema';
 import type { BuyPolicy } from './policy';
 
@@ -158,6 +158,16 @@ describe('the cheapest basket, worked by hand', () => {
       unbought: [{ item: 'b-1', refused: [{ whyNot: { code: 'sold-out' } }] }],
     });
     expect(basket.total.landedMinor).toBe(16_00);
+  });
+
+  test('equal pieces of one line share it to the unit', () => {
+    const odd = [shop('east', { shipping: flat(3) })];
+    const basket = solve({ needs: [need('a', 1), need('a', 2)], sellers: odd, offers: [offer('a', 'east', 10_00)] });
+    // two at 10.00 and 0.03 shipping are 20.03
+    expect([...landedByItem(basket)]).toEqual([
+      ['a-1', 10_02],
+      ['a-2', 10_01],
+    ]);
   });
 
   test('of equal purchases the one in fewer parcels', () => {

@@ -1,6 +1,7 @@
 import type { Catalogue } from '../catalogue';
 import type { FittedParts } from '../fitted';
 import type { Part } from '../parts';
+import { shareOut } from '../units/money';
 import { addLanded, invoiceOf, NOTHING, type Invoice, type Landed } from './invoice';
 import { landedPrice, sellerOf } from './landed';
 import type { Offer, Region } from './offerSchema';
@@ -186,6 +187,21 @@ function cheapestSingle(
   return purchases
     .filter((purchase) => purchase.parcels <= limit)
     .sort((a, b) => a.total.landedMinor - b.total.landedMinor)[0];
+}
+
+/** What each item comes to in a basket, landed: equal pieces of one line share it. */
+export function landedByItem({ best, byHand }: Basket): Map<string, number> {
+  const byItem = new Map(byHand.map(({ item, landed }) => [item, landed.landedMinor]));
+  for (const { invoice, items } of best?.orders ?? [])
+    for (const line of invoice.lines) {
+      const pieces = items.filter(({ offer }) => offer.id === line.line.offer.id);
+      const shares = shareOut(
+        line.landedMinor,
+        pieces.map(() => 1),
+      );
+      pieces.forEach(({ item }, i) => byItem.set(item, shares[i] ?? 0));
+    }
+  return byItem;
 }
 
 /** The basket of a machine: what is owned is not bought, what has a price by hand is taken at that. */

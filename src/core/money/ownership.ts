@@ -3,6 +3,7 @@ import { yearlyEnergy } from '../power/energy';
 import { softwareOf } from '../sizing/software';
 import { timesFigure } from '../units/money';
 import type { Support } from './rivalSchema';
+import { daysWithout } from './support';
 
 /** What a year of owning a machine brings; amounts are paid, below 0 is received. */
 export const COST_LINES = ['purchase', 'later', 'energy', 'software', 'repair', 'waiting', 'resale'] as const;
@@ -34,7 +35,7 @@ export interface OwnedSide {
   readonly assessment: Assessment;
   readonly purchaseMinor: number;
   readonly purchaseOpen: boolean;
-  /** A maker's support; without it each part has its own warranty and is sent in. */
+  /** A maker's support or a service that is bought; without it each part has its own warranty and is sent in. */
   readonly support: Support | undefined;
   /** What the later phase adds, and in which year. */
   readonly later?: { readonly minor: number; readonly open: boolean; readonly year: number } | undefined;
@@ -83,9 +84,7 @@ export function ownershipOf(side: OwnedSide): Ownership {
 
   const hour = brief.hourMinor ?? 0;
   const hoursADay = brief.sittings.reduce((sum, sitting) => sum + sitting.hoursPerWeek, 0) / WORKDAYS;
-  const days = support
-    ? (support.responseDays ?? (support.onSite ? 1 : settings.repair.sentInDays))
-    : settings.repair.sentInDays;
+  const days = daysWithout(support, settings);
   const failures = settings.repair.failuresPercent / 100;
   const repairIn = (year: number) =>
     timesFigure(side.purchaseMinor, failures * REPAIR_SHARE * uncovered(side, year)) +

@@ -1,5 +1,16 @@
 import { z } from 'zod';
-import { count, displayPorts, figure, flag, lanes, linkGeneration, partBase, partIdSchema, plainText } from './common';
+import {
+  count,
+  displayPorts,
+  figure,
+  figureFromZero,
+  flag,
+  lanes,
+  linkGeneration,
+  partBase,
+  partIdSchema,
+  plainText,
+} from './common';
 
 export const displaySchema = z.strictObject({
   kind: z.literal('display'),
@@ -40,6 +51,7 @@ export const serviceSchema = z.strictObject({
   /** What the service is: putting the machine together, or standing behind it. */
   purpose: z.enum(['assembly', 'warranty']).optional().meta({ label: 'purpose' }),
   onSite: flag('on site'),
+  responseDays: figureFromZero('until it works again', 'working days', 'lower'),
 });
 
 /** Small things a build needs: mounting kits, cables, risers, paste, light controllers. */

@@ -23,16 +23,17 @@ export function number(value: number, digits = 3): string {
 /** An amount with the decimals that its currency has, and without its code where the table's head says it. */
 export function coinsOnly(minor: number, currency: Currency): string {
   const digits = minorDigits(currency);
-  return formatter({ minimumFractionDigits: digits, maximumFractionDigits: digits }).format(
-    shownCoins(minor, currency),
+  const text = formatter({ minimumFractionDigits: digits, maximumFractionDigits: digits }).format(
+    shownCoins(Math.abs(minor), currency),
   );
+  return minor < 0 ? `−${text}` : text;
 }
 export const coins = (minor: number, currency: Currency): string => `${coinsOnly(minor, currency)} ${currency}`;
 
 /** With its sign, also for a gain: "+46.00", "−12.00", "±0". */
 export function coinsChange(minor: number, currency: Currency): string {
   if (minor === 0) return '±0';
-  return `${minor > 0 ? '+' : '−'}${coinsOnly(Math.abs(minor), currency)}`;
+  return `${minor > 0 ? '+' : ''}${coinsOnly(minor, currency)}`;
 }
 
 /** "12.9 GB/s", "950 MB/s". */

@@ -2,7 +2,7 @@
 
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
-import type { Basket } from '@/core/money/basket';
+import { landedByItem, type Basket } from '@/core/money/basket';
 import { coins, coinsChange } from '@/core/words/format';
 import { whyNotWords } from '@/core/words/money';
 import { BasketTable } from '../shared/BasketTable';
@@ -69,13 +69,7 @@ function Paid({ assessment, basket }: Pick<Props, 'assessment' | 'basket'>) {
   const { currency } = assessment.facts.price;
   const paid = assessment.facts.parts.all.filter(({ item }) => item.paid);
   if (paid.length === 0) return null;
-  const today = new Map<string, number>();
-  for (const order of basket.best?.orders ?? [])
-    for (const { item, offer } of order.items) {
-      const line = order.invoice.lines.find((entry) => entry.line.offer.id === offer.id);
-      if (line && line.line.count === 1) today.set(item, line.landedMinor);
-    }
-  for (const { item, landed } of basket.byHand) today.set(item, landed.landedMinor);
+  const today = landedByItem(basket);
   const known = paid.filter(({ item }) => today.has(item.id));
   const sum = (list: typeof paid, of: (id: string, paidMinor: number) => number) =>
     list.reduce((total, { item }) => total + of(item.id, item.paid?.landedMinor ?? 0), 0);

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Basket } from '@/core/money/basket';
+import { landedByItem, type Basket } from '@/core/money/basket';
 import { basketFor } from '@/core/money/basketFor';
 import { useDraftAssessment, useSeat } from '../seat/store';
 import { DraftChips } from '../shared/DraftChips';
@@ -60,12 +60,5 @@ export function BuyStation() {
 }
 
 /** The item that costs most: what one looks at first. */
-function dearestOf({ best }: Basket): string | undefined {
-  const lines = (best?.orders ?? []).flatMap(({ invoice, items }) =>
-    invoice.lines.map((line) => ({
-      minor: line.landedMinor,
-      item: items.find(({ offer }) => offer.id === line.line.offer.id)?.item,
-    })),
-  );
-  return lines.sort((a, b) => b.minor - a.minor)[0]?.item;
-}
+const dearestOf = (basket: Basket): string | undefined =>
+  [...landedByItem(basket)].sort(([, a], [, b]) => b - a)[0]?.[0];

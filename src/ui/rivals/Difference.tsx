@@ -3,7 +3,7 @@
 import { SideHeads } from './SideHeads';
 import type { Share, ShareRow } from '@/core/money/difference';
 import { ratioOf } from '@/core/units/money';
-import { coins, coinsChange, listed } from '@/core/words/format';
+import { coins, coinsChange, coinsOnly, listed } from '@/core/words/format';
 import { SHARE_NAMES } from '@/core/words/money';
 import { useCurrency } from '../seat/store';
 import type { Sides } from './Against';
@@ -60,12 +60,8 @@ export function Difference({ comparison, name, mine }: Sides) {
                   {SHARE_NAMES[row.share]}
                   {row.share === 'remainder' && <span className="quiet small"> assembly, support, the name</span>}
                 </th>
-                <td className="num">
-                  {row.oursMinor === 0 ? '–' : coinsChange(row.oursMinor, currency).replace('+', '')}
-                </td>
-                <td className="num">
-                  {row.theirsMinor === 0 ? '–' : coinsChange(row.theirsMinor, currency).replace('+', '')}
-                </td>
+                <td className="num">{row.oursMinor === 0 ? '–' : coinsOnly(row.oursMinor, currency)}</td>
+                <td className="num">{row.theirsMinor === 0 ? '–' : coinsOnly(row.theirsMinor, currency)}</td>
                 <td className="num">{coinsChange(row.differenceMinor, currency)}</td>
               </tr>
             ))}

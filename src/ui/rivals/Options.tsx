@@ -2,7 +2,7 @@
 
 import { settledOptions } from '@/core/money/configure';
 import type { Comparison } from '@/core/money/rivals';
-import { coins } from '@/core/words/format';
+import { coinsChange } from '@/core/words/format';
 import { useCurrency, useSeat } from '../seat/store';
 
 /** What may be ordered with a branded machine; what is taken belongs to the seat's brief. */
@@ -42,7 +42,7 @@ export function Options({ comparison }: { comparison: Comparison }) {
           >
             {option.name}
             <span className="quiet">
-              {price === undefined ? 'not sold here' : `${price >= 0 ? '+' : '−'}${coins(Math.abs(price), currency)}`}
+              {price === undefined ? 'not sold here' : `${coinsChange(price, currency)} ${currency}`}
             </span>
           </button>
         );

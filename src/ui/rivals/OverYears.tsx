@@ -4,16 +4,18 @@ import { SideHeads } from './SideHeads';
 import { useMemo } from 'react';
 import { assess, type Assessment } from '@/core/assess';
 import { basketFor } from '@/core/money/basketFor';
+import { supportOf } from '@/core/money/support';
 import { COST_LINES, ownershipOf, type Ownership } from '@/core/money/ownership';
 import { inPhase } from '@/core/phases';
+import { daysBetween } from '@/core/units/days';
 import { shownCoins } from '@/core/units/money';
-import { coins, coinsChange, number } from '@/core/words/format';
+import { coins, coinsOnly, number } from '@/core/words/format';
 import { COST_NAMES, openCostWords } from '@/core/words/money';
 import { useCurrency, useSeat, useWholeDraft } from '../seat/store';
 import { LineChart } from '../shared/LineChart';
 import type { Sides } from './Against';
 
-const YEAR_MS = 365.25 * 86_400_000;
+const YEAR_DAYS = 365.25;
 
 /** Cost over the years of service, both sides as running sums, and by what it is. */
 export function OverYears({ comparison, draft, name, mine }: Sides & { draft: Assessment }) {
@@ -25,13 +27,13 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
     const basket = basketFor(draft);
     // what the later phase adds is bought as well, when it comes
     const added = whole.later ? basketFor(assess(inPhase(whole, 'later'), brief, context)) : undefined;
-    const year = whole.later?.on ? Math.round((Date.parse(whole.later.on) - Date.parse(today)) / YEAR_MS) : 1;
+    const year = whole.later?.on ? Math.round(daysBetween(today, whole.later.on) / YEAR_DAYS) : 1;
     return [
       ownershipOf({
         assessment: draft,
         purchaseMinor: basket.total.landedMinor,
         purchaseOpen: basket.lowerBound,
-        support: undefined,
+        support: supportOf(draft.facts.parts),
         later: added && { minor: added.total.landedMinor, open: added.lowerBound, year },
       }),
       comparison.theirs &&
@@ -73,10 +75,8 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
               <th scope="row" style={{ fontWeight: 400 }}>
                 {COST_NAMES[line]}
               </th>
-              <td className="num">{coinsChange(ours.byLine[line], currency).replace('+', '')}</td>
-              <td className="num">
-                {theirs ? coinsChange(theirs.byLine[line], currency).replace('+', '') : 'not sold here'}
-              </td>
+              <td className="num">{coinsOnly(ours.byLine[line], currency)}</td>
+              <td className="num">{theirs ? coinsOnly(theirs.byLine[line], currency) : 'not sold here'}</td>
             </tr>
           ))}
           <tr>

@@ -22,11 +22,10 @@ export function RivalsStation() {
     const basket = basketFor(draft);
     return context.catalogue.rivals.map((rival) => compareWithRival(draft, basket, rival, brief, context));
   }, [draft, context, brief]);
-  const [first] = comparisons;
   const shown =
     comparisons.find((comparison) => comparison.side.rival.id === chosen) ??
-    comparisons.find((comparison) => comparison.theirs && comparison.tasksCompared === first?.tasksCompared) ??
-    first;
+    comparisons.find((comparison) => comparison.theirs) ??
+    comparisons[0];
   if (!shown)
     return (
       <div className="pane">
