@@ -171,7 +171,14 @@ test('prices are asked for: one seller is down, the others move; a watch fires a
   page,
 }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Remember how all stand now' }).click();
+  // somebody looked a week ago; what moved since is told, here and in the ledger
+  const news = page.getByRole('region', { name: 'What changed' });
+  await expect(news.getByRole('heading', { name: 'Since 2026-05-11' })).toBeVisible();
+  await expect(news).toContainText(/Film desk, Draft A [+−][\d.]+ USD, now/);
+  await page.goto(`${SEAT}/buy`);
+  await expect(page.getByRole('contentinfo', { name: 'Ledger' })).toContainText(/[+−][\d.]+ since 2026-05-11/);
+  await page.goto('/');
+  await news.getByRole('button', { name: 'Seen' }).click();
   await expect(page.getByText('Nothing changed: prices and findings stand as they did.')).toBeVisible();
 
   await openFresh(page, 'buy');
@@ -195,9 +202,14 @@ test('prices are asked for: one seller is down, the others move; a watch fires a
     'Tidewrack Surplus, Region A did not answer: it answered 503, 3 times. Its last good prices stay.',
   );
   await expect(report).toContainText(/Kelpline, Region B \d+ read, \d+ moved, at attempt 2/);
+  await expect(report).toContainText(/row 4 has 3 cells, the heading has 9/);
   await expect(report).toContainText('The feed is simulated');
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(pane.getByText(/reached on 2026-05-18/)).toBeVisible();
+  await expect(
+    page.getByRole('contentinfo', { name: 'Ledger' }).getByRole('link', { name: /watch(es)? reached/ }),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Close', exact: true })).toHaveCount(0);
 
   // asked again, nothing comes twice
   await page.getByRole('button', { name: 'Refresh prices' }).click();
@@ -210,6 +222,7 @@ test('prices are asked for: one seller is down, the others move; a watch fires a
   await expect(changed.getByRole('link', { name: 'Film desk, Draft A', exact: true })).toBeVisible();
   await expect(changed).toContainText(/Film desk, Draft A [+−][\d.]+ USD, now [\d,.]+ USD/);
   await changed.getByRole('button', { name: 'Seen' }).click();
+  await expect(changed).not.toContainText('Palisar Gale 12');
   await expect(changed.getByRole('link', { name: 'Film desk, Draft A', exact: true })).toHaveCount(0);
   await page.goto(`${SEAT}/buy`);
 });

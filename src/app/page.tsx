@@ -1,7 +1,6 @@
 import { service } from '@/server/instance';
 import { ownedRows } from '@/server/desk';
 import { priceState } from '@/server/prices/manage';
-import { seenDrafts } from '@/server/seen';
 import { allSeats } from '@/server/service';
 import { DeskStation } from '@/ui/desk/DeskStation';
 
@@ -16,7 +15,6 @@ export default async function DeskPage() {
       settings={await service().settings()}
       regions={data.regions}
       prices={await priceState(service())}
-      seen={await seenDrafts(service())}
     />
   );
 }

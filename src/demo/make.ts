@@ -3,7 +3,7 @@ import { dirname, resolve } from 'node:path';
 import { usualSettings } from '@/core/settings';
 import { saveSettings } from '@/server/desk';
 import { demoCatalogue } from './catalogue';
-import { demoPrices } from './prices';
+import { demoNews, demoPrices } from './prices';
 import { benchBrief, benchDrafts, demoSeats } from './ninefathom';
 import { DEMO_TODAY } from './seed';
 import { importFile } from '@/server/import/importFile';
@@ -42,6 +42,8 @@ async function main(): Promise<void> {
       feed: process.env['VANE_FEED'] ?? 'http://127.0.0.1:4601',
       folder: resolve(database.replace(/\.db$/, '')),
     });
+    await demoNews(service, new Map(data.parts.map((part) => [part.id as string, part.kind])));
+    await fixDemoDay(service, DEMO_TODAY);
     console.log(`demo database made: ${result.dryRun.read} catalogue entries, ${points} prices by day`);
   }
   await service.close();

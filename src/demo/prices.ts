@@ -1,9 +1,13 @@
+import { assess, contextOf } from '@/core/assess';
+import { compileCatalogue } from '@/core/catalogue';
+import { standingOf } from '@/core/money/standing';
+import { markDrafts } from '@/server/seen';
 import { dayNumber, dayText } from '@/core/units/days';
 import { writeFileSync } from 'node:fs';
 import type { CatalogueFile } from '@/core/formats/catalogueSchema';
 import { importPoints } from '@/server/prices/pointsFile';
-import { keepRate, keepSource } from '@/server/prices/manage';
-import type { Service } from '@/server/service';
+import { keepRate, keepSource, keepWatch } from '@/server/prices/manage';
+import { allSeats, fixDemoDay, type Service } from '@/server/service';
 import { modelPrice, modelRate } from '@/standins/feed/priceModel';
 import { worldOf } from '@/standins/feed/world';
 import { csvAnswer } from '@/standins/feed/answers';
@@ -75,4 +79,35 @@ export async function demoPrices(
   });
   await keepRate(service, { base: 'USD', quote: 'EUR', day: OFFERS_DAY, rate: modelRate(dayNumber(OFFERS_DAY)) });
   return written;
+}
+
+/** The day on which somebody last looked at the demo's desk. */
+const SEEN_ON = '2026-05-11';
+
+/** Marks all drafts as seen a week ago, as they stood at that day's prices, and waits for two prices. */
+export async function demoNews(service: Service, kindOf: ReadonlyMap<string, string>): Promise<void> {
+  await fixDemoDay(service, SEEN_ON);
+  const day = dayNumber(SEEN_ON);
+  const marks = (await allSeats(service)).flatMap(({ seat, brief, drafts, data, settings }) => {
+    const offers = data.offers.flatMap((offer) => {
+      const kind = kindOf.get(offer.part) ?? '';
+      const priceMinor = modelPrice({ ...offer, kind, onDay: dayNumber(offer.asOf) }, day);
+      return priceMinor === null ? [] : [{ ...offer, priceMinor }];
+    });
+    const context = contextOf(compileCatalogue({ ...data, offers }), SEEN_ON, settings);
+    return drafts.map((draft) => ({
+      seatId: seat.id,
+      draftId: draft.id,
+      ...standingOf(assess(draft.body, brief.body, context)),
+    }));
+  });
+  await markDrafts(service, marks);
+  const [film] = (await allSeats(service)).filter(({ seat }) => seat.id === 'film-desk');
+  const draft = film?.drafts[0];
+  if (draft)
+    await keepWatch(service, { what: { kind: 'draft', seat: 'film-desk', draft: draft.id }, targetMinor: 2_400_00 });
+  await keepWatch(service, {
+    what: { kind: 'part', part: 'lumoth-drift-16', region: 'region-a' },
+    targetMinor: 600_00,
+  });
 }

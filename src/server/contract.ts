@@ -1,3 +1,5 @@
+import type { Watch } from '@/core/money/watch';
+import type { Seen } from '@/core/money/standing';
 import type { CatalogueData } from '@/core/formats/catalogueSchema';
 import type { Brief } from '@/core/brief';
 import type { Machine } from '@/core/machine';
@@ -38,6 +40,10 @@ export interface SeatBundle {
   readonly today: string;
   readonly settings: Settings;
   readonly steps: Steps;
+  /** How drafts stood when somebody last marked them as seen, by draft. */
+  readonly seen: Readonly<Record<string, Seen>>;
+  /** Watches on its drafts and their parts that fired and that nobody has seen yet. */
+  readonly news: readonly Watch[];
 }
 
 export type SaveResult<T> =
@@ -158,4 +164,3 @@ export type { PriceState } from './prices/manage';
 export type { RefreshReport, SourceReport } from './prices/refresh';
 export type { HistoryView } from './prices/history';
 export type { WaitingWorth } from '@/core/money/history';
-export type { Seen } from './seen';

@@ -15,7 +15,9 @@ import {
   readCatalogueData,
 } from '@/store/catalogueStore';
 import { openDatabase, type Database } from '@/store/database';
+import { isNews, type Watch } from '@/core/money/watch';
 import { readSettings } from '@/store/libraryStore';
+import { readSeen, readWatches } from '@/store/priceStore';
 import * as projects from '@/store/projectStore';
 import { deskRegion, type Settings } from '@/core/settings';
 import type { SaveResult, SeatBundle } from './contract';
@@ -97,6 +99,14 @@ function mentioned(data: CatalogueData, brief: Brief, machines: readonly Machine
   };
 }
 
+/** Whether a watch is on a draft of a seat, or on a part of one in the seat's region. */
+function concerns({ what }: Watch, { seat, brief, drafts }: projects.SeatDocuments): boolean {
+  return what.kind === 'draft'
+    ? what.seat === seat.id
+    : what.region === brief.body.region &&
+        drafts.some((draft) => draft.body.items.some((item) => item.part === what.part));
+}
+
 export async function seatBundle(service: Service, seatId: string): Promise<SeatBundle | undefined> {
   const documents = await projects.readSeat(service.db, seatId);
   if (!documents) return undefined;
@@ -110,6 +120,8 @@ export async function seatBundle(service: Service, seatId: string): Promise<Seat
     today: await todayOf(service),
     settings: await service.settings(),
     steps: await projects.stepsOf(service.db, seatId),
+    seen: await readSeen(service.db, seatId),
+    news: (await readWatches(service.db)).filter((watch) => isNews(watch) && concerns(watch, documents)),
   };
 }
 

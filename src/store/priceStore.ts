@@ -6,6 +6,7 @@ import { priceSourceSchema, type PriceSource } from '@/core/formats/feed/source'
 import { type PricePoints } from '@/core/money/history';
 import type { Offer } from '@/core/money/offerSchema';
 import type { PricePoint } from '@/core/money/takePrices';
+import { seenSchema, type Seen } from '@/core/money/standing';
 import { watchSchema, type Watch } from '@/core/money/watch';
 import { currencySchema, type DayRate } from '@/core/units/money';
 import { bumpCatalogue } from './catalogueStore';
@@ -235,21 +236,20 @@ export const lastRefresh = (db: Database): Promise<StoredRefresh | undefined> =>
 /** Marks of drafts as they stood when the desk was last looked at; all are replaced at once. */
 export const writeSeen = (
   db: Database,
-  marks: readonly { readonly seat: string; readonly draft: string; readonly spec: object }[],
+  marks: readonly { readonly seat: string; readonly draft: string; readonly seen: Seen }[],
 ): Promise<void> =>
   writing(db, async (trx) => {
     await trx.deleteFrom('seen').execute();
-    for (const { seat, draft, spec } of marks)
+    for (const { seat, draft, seen } of marks)
       await trx
         .insertInto('seen')
-        .values({ seat_id: seat, draft_id: draft, spec: JSON.stringify(spec) })
-        .onConflict((oc) => oc.columns(['seat_id', 'draft_id']).doUpdateSet({ spec: JSON.stringify(spec) }))
+        .values({ seat_id: seat, draft_id: draft, spec: JSON.stringify(seen) })
+        .onConflict((oc) => oc.columns(['seat_id', 'draft_id']).doUpdateSet({ spec: JSON.stringify(seen) }))
         .execute();
   });
 
-export const readSeen = async (db: Database): Promise<{ seat: string; draft: string; spec: unknown }[]> =>
-  (await db.selectFrom('seen').selectAll().execute()).map((row) => ({
-    seat: row.seat_id,
-    draft: row.draft_id,
-    spec: JSON.parse(row.spec) as unknown,
-  }));
+/** How the drafts of a seat stood when they were marked, by draft. */
+export async function readSeen(db: Database, seat: string): Promise<Record<string, Seen>> {
+  const rows = await db.selectFrom('seen').select(['draft_id', 'spec']).where('seat_id', '=', seat).execute();
+  return Object.fromEntries(rows.map((row) => [row.draft_id, seenSchema.parse(JSON.parse(row.spec))]));
+}

@@ -11,8 +11,13 @@ export const watchSchema = z.strictObject({
   targetMinor: z.number().int().positive('must be above 0'),
   since: isoDate,
   fired: z.strictObject({ on: isoDate, minor: z.number().int().positive() }).optional(),
+  /** Somebody has seen that it fired. */
+  seen: z.boolean().optional(),
 });
 export type Watch = z.infer<typeof watchSchema>;
+
+/** A watch that fired and that nobody has seen yet. */
+export const isNews = (watch: Watch): boolean => watch.fired !== undefined && watch.seen !== true;
 
 /** A watch after a look at the price: it fires once, at the first price that reaches its target. Unknown never fires. */
 export const looked = (watch: Watch, minor: number | undefined, today: string): Watch =>

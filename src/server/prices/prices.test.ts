@@ -10,9 +10,10 @@ import { FAULTS, type Fault } from '@/standins/feed/answers';
 import { modelPrice } from '@/standins/feed/priceModel';
 import { feedServer } from '@/standins/feed/server';
 import { worldOf } from '@/standins/feed/world';
-import { beginRefresh, readPoints } from '@/store/priceStore';
+import { beginRefresh, readPoints, readSeen } from '@/store/priceStore';
 import { PARTS, REGION } from '@/core/tests/world';
 import { machineOf, briefOf } from '@/core/tests/world';
+import type { Machine } from '@/core/machine';
 import { importFile } from '../import/importFile';
 import { addDemoSeat, fixDemoDay, openService, seatBundle, type Service } from '../service';
 import { usualAsking, type Asking } from './fetchSource';
@@ -21,7 +22,7 @@ import { dropWatch, keepSource, keepWatch, priceState } from './manage';
 import { importPoints } from './pointsFile';
 import { refreshPrices, runningRefresh, type SourceReport } from './refresh';
 import { refreshDue } from './schedule';
-import { markDrafts, seenDrafts } from '../seen';
+import { markDrafts } from '../seen';
 import { makeRival } from '../rivals';
 
 const TODAY = '2026-05-18';
@@ -104,6 +105,18 @@ async function refreshed(clock?: () => string): Promise<Record<string, SourceRep
 const offersOf = async (seller: string) =>
   (await service.catalogue()).data.offers.filter((entry) => entry.seller === seller);
 const pointsOf = async (id: string) => (await readPoints(service.db, [id], 0)).get(id);
+/** A seat with one draft; gives back the draft's id. */
+async function seatWith(machine: Machine): Promise<string> {
+  await addDemoSeat(service, {
+    projectId: 'p',
+    projectName: 'P',
+    seatId: 'seat',
+    seatName: 'Seat',
+    brief: briefOf(),
+    drafts: [machine],
+  });
+  return (await seatBundle(service, 'seat'))?.drafts[0]?.id ?? '';
+}
 /** Everything that is known of prices, for "nothing was lost and nothing came twice". */
 const everything = async () => ({
   offers: (await service.catalogue()).data.offers,
@@ -361,15 +374,7 @@ describe('a watch', () => {
   });
 
   test('on a draft waits for its whole basket; a new target takes the place of the old; it can be stopped', async () => {
-    await addDemoSeat(service, {
-      projectId: 'p',
-      projectName: 'P',
-      seatId: 'seat',
-      seatName: 'Seat',
-      brief: briefOf(),
-      drafts: [machineOf()],
-    });
-    const draft = (await seatBundle(service, 'seat'))?.drafts[0]?.id ?? '';
+    const draft = await seatWith(machineOf());
     const what = { kind: 'draft', seat: 'seat', draft };
     await keepWatch(service, { what, targetMinor: 1 });
     await keepWatch(service, { what, targetMinor: 100_000_00 });
@@ -377,6 +382,10 @@ describe('a watch', () => {
     expect(watches).toHaveLength(1);
     // nine parts: 100.90 + 110.90 + … cheap enough at once
     expect(watches[0]?.fired?.on).toBe(TODAY);
+    // told with the seat, until somebody has seen it
+    expect((await seatBundle(service, 'seat'))?.news.map((watch) => watch.what)).toEqual([what]);
+    await markDrafts(service, []);
+    expect((await seatBundle(service, 'seat'))?.news).toEqual([]);
     await dropWatch(service, watches[0]?.id ?? '');
     expect((await priceState(service)).watches).toEqual([]);
     expect(await keepWatch(service, { what, targetMinor: 0 })).toMatchObject({ state: 'refused' });
@@ -438,15 +447,7 @@ describe('tables of prices by day', () => {
     const view = await partHistory(service, 'cpu', 'here');
     // 100.00 and 7.5 %, then 90.00 and 7.5 %; after a fortnight the first is too old, the second still holds
     expect(view?.minors.slice(-18, -14)).toEqual([107_50, 107_50, 96_75, 96_75]);
-    await addDemoSeat(service, {
-      projectId: 'p',
-      projectName: 'P',
-      seatId: 'seat',
-      seatName: 'Seat',
-      brief: briefOf(),
-      drafts: [machineOf()],
-    });
-    const draft = (await seatBundle(service, 'seat'))?.drafts[0]?.id ?? '';
+    const draft = await seatWith(machineOf());
     const whole = await draftHistory(service, 'seat', draft);
     expect(whole?.unknown).toHaveLength(machineOf().items.length - 1);
     expect(whole?.minors.slice(-18, -15)).toEqual([107_50, 107_50, 96_75]);
@@ -458,9 +459,10 @@ describe('tables of prices by day', () => {
 describe('the desk', () => {
   test('remembers how drafts stood, and forgets what is gone', async () => {
     await markDrafts(service, [{ seatId: 's', draftId: 'd', minor: 5, blocks: 1, unproven: 0, caution: 2 }]);
-    expect(await seenDrafts(service)).toEqual({ 's d': { on: TODAY, minor: 5, blocks: 1, unproven: 0, caution: 2 } });
+    expect(await readSeen(service.db, 's')).toEqual({ d: { on: TODAY, minor: 5, blocks: 1, unproven: 0, caution: 2 } });
+    expect(await readSeen(service.db, 'other')).toEqual({});
     await markDrafts(service, []);
-    expect(await seenDrafts(service)).toEqual({});
+    expect(await readSeen(service.db, 's')).toEqual({});
   });
 
   test('makes a draft a branded machine, without what somebody owns or paid; a name that is taken is refused', async () => {
@@ -469,15 +471,7 @@ describe('the desk', () => {
       ...machineOf(),
       items: [{ ...first!, owned: true, paid: { landedMinor: 1, on: TODAY } }, ...rest],
     };
-    await addDemoSeat(service, {
-      projectId: 'p',
-      projectName: 'P',
-      seatId: 'seat',
-      seatName: 'Seat',
-      brief: briefOf(),
-      drafts: [machine],
-    });
-    const draftId = (await seatBundle(service, 'seat'))?.drafts[0]?.id ?? '';
+    const draftId = await seatWith(machine);
     const input = {
       seatId: 'seat',
       draftId,

@@ -14,8 +14,8 @@ if (!read.ok) {
   console.error(`${file} is no catalogue: ${read.problems[0]?.path ?? ''} ${read.problems[0]?.message ?? ''}`);
   process.exit(2);
 }
-// one shop is down and one is slow at first, so that what happens then can be seen
-feedServer(worldOf(read.value), { 'tidewrack-surplus': 'outage', kelpline: 'half' })
+// one shop is down, one breaks off at first and one has a broken line, so that what happens then can be seen
+feedServer(worldOf(read.value), { 'tidewrack-surplus': 'outage', kelpline: 'half', 'dockside-parts': 'malformed' })
   .on('error', (error) => {
     console.error(`the simulated price feed cannot start on port ${port}: ${error.message}`);
     process.exit(1);

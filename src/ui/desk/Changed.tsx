@@ -3,13 +3,12 @@
 import Link from 'next/link';
 import { useMemo } from 'react';
 import type { Assessment } from '@/core/assess';
-import { basketFor } from '@/core/money/basketFor';
-import type { Watch } from '@/core/money/watch';
+import { standingOf } from '@/core/money/standing';
+import { isNews, type Watch } from '@/core/money/watch';
 import { coins, coinsChange } from '@/core/words/format';
 import { markSeen } from '@/server/actions';
-import type { SeatBundle, Seen } from '@/server/contract';
+import type { SeatBundle } from '@/server/contract';
 import { stationPath } from '../seat/stations';
-import { levelCounts } from '../shared/beams';
 
 interface Row {
   readonly bundle: SeatBundle;
@@ -24,40 +23,26 @@ interface Change {
 }
 
 /** What changed since the desk was last marked as seen: prices, findings, and watches that fired. */
-export function Changed({
-  rows,
-  seen,
-  watches,
-}: {
-  rows: readonly Row[];
-  seen: Readonly<Record<string, Seen>>;
-  watches: readonly Watch[];
-}) {
-  const fired = watches.filter((watch) => watch.fired);
-  const changes = useMemo(() => changesOf(rows, seen), [rows, seen]);
-  const never = Object.keys(seen).length === 0;
-  const since = Object.values(seen)[0]?.on;
+export function Changed({ rows, watches }: { rows: readonly Row[]; watches: readonly Watch[] }) {
+  const fired = watches.filter(isNews);
+  const changes = useMemo(() => changesOf(rows), [rows]);
+  const since = rows.flatMap(({ bundle }) => Object.values(bundle.seen))[0]?.on;
+  const never = since === undefined;
   const mark = () =>
     void markSeen(
       rows.flatMap(({ bundle, drafts }) =>
-        drafts.map(({ draft, assessment }) => {
-          const { blocks, unproven, caution } = levelCounts(assessment.findings);
-          return {
-            seatId: bundle.seat.id,
-            draftId: draft.id,
-            minor: basketFor(assessment).total.landedMinor,
-            blocks,
-            unproven,
-            caution,
-          };
-        }),
+        drafts.map(({ draft, assessment }) => ({
+          seatId: bundle.seat.id,
+          draftId: draft.id,
+          ...standingOf(assessment),
+        })),
       ),
     );
   if (rows.length === 0) return null;
   return (
     <section aria-label="What changed" style={{ marginBottom: 14 }}>
       <div className="spread">
-        <h2>{never ? 'What changes from now on' : `Since ${since ?? 'last time'}`}</h2>
+        <h2>{never ? 'What changes from now on' : `Since ${since}`}</h2>
         <button type="button" className="link small" onClick={mark}>
           {never ? 'Remember how all stand now' : 'Seen'}
         </button>
@@ -90,25 +75,20 @@ export function Changed({
   );
 }
 
-function changesOf(rows: readonly Row[], seen: Readonly<Record<string, Seen>>): Change[] {
+function changesOf(rows: readonly Row[]): Change[] {
   return rows.flatMap(({ bundle, drafts }) =>
     drafts.flatMap(({ draft, assessment }): Change[] => {
-      const before = seen[`${bundle.seat.id} ${draft.id}`];
+      const before = bundle.seen[draft.id];
       if (!before) return [];
-      const { blocks, unproven, caution } = levelCounts(assessment.findings);
       const { currency } = assessment.facts.price;
-      const minor = basketFor(assessment).total.landedMinor;
+      const now = standingOf(assessment);
       const what = [
-        ...(before.minor !== undefined && before.minor !== minor
-          ? [`${coinsChange(minor - before.minor, currency)} ${currency}, now ${coins(minor, currency)}`]
-          : []),
-        ...(
-          [
-            ['blocks', before.blocks, blocks],
-            ['unproven', before.unproven, unproven],
-            ['caution', before.caution, caution],
-          ] as const
-        ).flatMap(([level, was, is]) => (was === is ? [] : [`${level}: ${was} then, ${is} now`])),
+        ...(before.minor === now.minor
+          ? []
+          : [`${coinsChange(now.minor - before.minor, currency)} ${currency}, now ${coins(now.minor, currency)}`]),
+        ...(['blocks', 'unproven', 'caution'] as const).flatMap((level) =>
+          before[level] === now[level] ? [] : [`${level}: ${before[level]} then, ${now[level]} now`],
+        ),
       ];
       if (what.length === 0) return [];
       return [

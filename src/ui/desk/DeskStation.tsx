@@ -9,7 +9,7 @@ import { compileCatalogue } from '@/core/catalogue';
 import { basketFor } from '@/core/money/basketFor';
 import { coins } from '@/core/words/format';
 import type { Settings } from '@/core/settings';
-import type { OwnedRow, PriceState, SeatBundle, Seen } from '@/server/contract';
+import type { OwnedRow, PriceState, SeatBundle } from '@/server/contract';
 import { Beam } from '../shared/Beam';
 import { getsText, levelCounts, taskBeam, worstTask } from '../shared/beams';
 import { LevelSign } from '../shared/Level';
@@ -31,14 +31,12 @@ export function DeskStation({
   settings,
   regions,
   prices,
-  seen,
 }: {
   seats: readonly SeatBundle[];
   owned: readonly OwnedRow[];
   settings: Settings;
   regions: readonly RegionChoice[];
   prices: PriceState;
-  seen: Readonly<Record<string, Seen>>;
 }) {
   const places: Place[] = seats.flatMap((bundle) =>
     bundle.drafts.map((draft) => ({
@@ -70,7 +68,7 @@ export function DeskStation({
       <main className="station">
         <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(300px, 360px)' }}>
           <section className="pane" aria-label="Projects">
-            <Changed rows={rows} seen={seen} watches={prices.watches} />
+            <Changed rows={rows} watches={prices.watches} />
             {gone && (
               <p className="bar" role="status" style={{ marginBottom: 10 }}>
                 {gone.seat.name} is removed, with {gone.drafts.length} {gone.drafts.length === 1 ? 'draft' : 'drafts'}.

@@ -1,9 +1,10 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { basketFor } from '@/core/money/basketFor';
-import { coins, watts } from '@/core/words/format';
+import { coins, coinsChange, watts } from '@/core/words/format';
 import { Beam, Sign } from '../shared/Beam';
 import { budgetBeam, getsText, levelCounts, worstTask } from '../shared/beams';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
@@ -20,6 +21,8 @@ export function Ledger() {
   const told = useSeat((state) => state.told);
   const previewing = useSeat((state) => state.preview !== undefined);
   const revision = useSeat((state) => state.bundle.drafts.find((draft) => draft.id === state.draftId)?.revision);
+  const before = useSeat((state) => state.bundle.seen[state.draftId]);
+  const news = useSeat((state) => state.bundle.news.length);
   const router = useRouter();
   const [why, setWhy] = useState<'price' | 'power'>();
   const { price, power } = assessment.facts;
@@ -59,6 +62,16 @@ export function Ledger() {
             {coins(basket.total.landedMinor, price.currency)} landed
           </b>
         </button>
+        {!adds && !previewing && before && before.minor !== basket.total.landedMinor && (
+          <span className="quiet roomy" title={`When the desk was last marked as seen, ${before.on}`}>
+            {coinsChange(basket.total.landedMinor - before.minor, price.currency)} since {before.on}
+          </span>
+        )}
+        {news > 0 && (
+          <Link href={stationPath(seat.projectId, seat.id, 'buy')} className="carries">
+            ▲ {news} {news === 1 ? 'watch' : 'watches'} reached
+          </Link>
+        )}
         {budget && (
           <>
             <span style={{ width: 84 }}>

@@ -66,6 +66,8 @@ const bundleOf = (): SeatBundle => ({
   today: '2026-05-18',
   settings: usualSettings,
   steps: { undo: undefined, redo: undefined },
+  seen: {},
+  news: [],
 });
 
 let store: ReturnType<typeof createSeatStore>;

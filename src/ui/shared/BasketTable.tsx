@@ -22,7 +22,7 @@ export function BasketTable({ assessment, basket, chosen, onChoose }: Props) {
   const { region } = assessment;
   const { best } = basket;
   return (
-    <table style={{ marginTop: 6 }}>
+    <table style={{ marginTop: 6, maxWidth: 980 }}>
       <thead>
         <tr>
           <th scope="col">{currency}</th>
