@@ -1,5 +1,6 @@
 'use client';
 
+import { DraftButtons } from '../shared/DraftChips';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
@@ -12,8 +13,6 @@ import { PhaseBar } from './PhaseBar';
 /** The drafts of the seat and the phases of the chosen one. */
 export function DraftBar() {
   const drafts = useSeat((state) => state.bundle.drafts);
-  const draftId = useSeat((state) => state.draftId);
-  const selectDraft = useSeat((state) => state.selectDraft);
   const copy = useSeat((state) => state.copy);
   const drop = useSeat((state) => state.drop);
   const open = useSeat((state) => state.open);
@@ -24,17 +23,7 @@ export function DraftBar() {
   return (
     <div className="row wrap" style={{ marginBottom: 4, gap: 6 }}>
       <span className="row wrap" role="group" aria-label="Drafts" style={{ gap: 6 }}>
-        {drafts.map((entry) => (
-          <button
-            key={entry.id}
-            type="button"
-            className="chip"
-            aria-pressed={entry.id === draftId}
-            onClick={() => selectDraft(entry.id)}
-          >
-            {entry.body.name}
-          </button>
-        ))}
+        <DraftButtons />
         <Button onClick={() => void copy()}>Copy</Button>
         <FromElsewhere />
         <Value
