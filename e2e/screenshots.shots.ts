@@ -3,10 +3,11 @@ import { BENCH, BROADCAST, findings, MOSAICS, openFresh, settled, SONAR } from '
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
-const calm = (page: Page) => expect(page.getByText(/^Trying/)).toHaveCount(0);
+const calm = (page: Page) => expect(page.getByText(/^Trying/)).toHaveCount(0, { timeout: 60_000 });
 
 /** The main views from the demo data, each at 1280 × 800. */
 test('pictures for the README', async ({ page }) => {
+  test.setTimeout(600_000);
   await openFresh(page, 'draft');
   await page.goto('/');
   await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toBeVisible();
@@ -102,7 +103,7 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('button', { name: 'Fill in' }).click();
   await expect(findings(page, 'unproven')).toHaveCount(0);
   await page.getByRole('link', { name: 'Weigh', exact: true }).click();
-  await expect(page.getByText(/swaps tried/)).toBeVisible();
+  await expect(page.getByText(/swaps and additions tried/)).toBeVisible();
   await shot(page, 'weigh');
   await page.getByRole('link', { name: 'Rivals', exact: true }).click();
   await page.getByRole('option', { name: /^Aldmoor Quarry T5/ }).click();

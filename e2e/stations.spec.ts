@@ -96,7 +96,7 @@ test.describe('the brief', () => {
   test('shows the sizes that follow and what each sitting demands', async ({ page }) => {
     await openFresh(page, 'brief');
     await expect(page.getByRole('row', { name: /^memory Reelwright asks for 32 GB: 40 with a margin / })).toContainText(
-      '2 × 16 GB',
+      '2 × 24 GB',
     );
     // what is kept grows by 15 % a year over four years: 878 GB become 1.53 TB
     await expect(page.getByRole('row', { name: /^active / })).toContainText('1.53 TB at the end');
@@ -132,7 +132,7 @@ test.describe('weigh and rivals', () => {
     await openFresh(page, 'weigh');
     await page.getByRole('button', { name: 'Draft B', exact: true }).click();
     const panel = page.getByRole('region', { name: 'Stages and next coin' });
-    await expect(panel.getByText(/swaps tried/)).toBeVisible();
+    await expect(panel.getByText(/swaps and additions tried/)).toBeVisible();
     await panel.getByRole('button', { name: 'Savings' }).click();
     await panel.getByRole('button', { name: 'Take it' }).first().click();
     await settled(page);

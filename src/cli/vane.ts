@@ -28,8 +28,8 @@ tables (check, import): --kind KIND, --map "HEADING=field[unit]", --all field=va
 exit codes of check, import, export, prices: 0 done, 2 invalid input; of refresh: 0 all sources answered, 1 some did
 not, 3 another refresh runs
 
-exit codes of assess: 0 nothing blocks or is unproven, 1 something blocks, 3 nothing blocks but something is
-unproven, 2 invalid input; with several machines the worst, 1 before 3`;
+exit codes of assess: 1 something blocks, else 3 something is unproven, else 4 an important or decisive task does not
+run or falls short, else 0; 2 invalid input; with several machines the worst, 1 before 3 before 4`;
 
 /** Larger files are refused before they are read. */
 const LARGEST_BYTES = 40_000_000;
@@ -75,7 +75,7 @@ async function assessCommand(path: string | undefined): Promise<number> {
         version: 1,
         case: file.name,
         machines: assessments.map((assessment, i) => ({
-          ...reportOf(assessment),
+          ...reportOf(assessment, context),
           ...(phases[i] ? { phase: phases[i] } : {}),
         })),
       },

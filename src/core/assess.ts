@@ -4,7 +4,7 @@ import type { Flow } from './board/flows';
 import type { Device } from './board/fit';
 import { place, placementKey, type Placement, type PlacementProblem } from './board/placement';
 import type { Brief } from './brief';
-import type { Catalogue } from './catalogue';
+import { applicationsOf, type Catalogue } from './catalogue';
 import { sceneOf } from './clearance/scene';
 import { calibrated, calibrationOf } from './evidence/calibrate';
 import { comparableTo, measuredMachines, type MeasuredMachine } from './evidence/comparable';
@@ -13,13 +13,17 @@ import type { Region } from './formats/catalogueSchema';
 import { heatOf } from './heat/state';
 import type { Machine } from './machine';
 import { populate } from './memory/population';
+import type { PartOf } from './parts';
 import { priceMachine } from './money/landed';
+import { pageBasket } from './money/pageBasket';
 import { buyPolicy } from './money/policy';
+import { boughtApart, spentOf, type Spent } from './money/spent';
 import { inPhase } from './phases';
 import { drawOf } from './power/draw';
-import { enginesOf } from './predict/engines';
+import { ENGINES_TO_COME, enginesOf } from './predict/engines';
 import { runSitting } from './predict/sitting';
-import type { SittingResult, TaskResult } from './predict/results';
+import type { TaskResult } from './predict/results';
+import { worstOf } from './predict/worst';
 import { supplyOf, type Supply } from './predict/supply';
 import { rules } from './rules';
 import { usualSettings, type Settings } from './settings';
@@ -27,7 +31,6 @@ import { isFinding, levelRank, type Check, type Facts, type Finding } from './ru
 import { expand } from './work';
 import type { MachineFacts } from './work/machineFacts';
 import type { Expanded } from './work/stage';
-import type { Task } from './work/tasks';
 
 /** What an assessment needs besides machine and brief. `placements` remembers placements by what they depend on. */
 export interface Context {
@@ -38,6 +41,21 @@ export interface Context {
   readonly placements: Map<string, Placement>;
   /** Other machines whose measurements may say something of this one. */
   readonly measured: readonly MeasuredMachine[];
+  /**
+   * For thousands of what-ifs: the machine's total is that of its parts bought one by one, which only what-ifs are
+   * compared by. What is shown is the best basket.
+   */
+  readonly quick?: true;
+}
+
+const quickContexts = new WeakMap<Context, Context>();
+
+/** The same context for what-ifs. */
+export function quickly(context: Context): Context {
+  if (context.quick) return context;
+  let quick = quickContexts.get(context);
+  if (!quick) quickContexts.set(context, (quick = { ...context, quick: true }));
+  return quick;
 }
 
 export const contextOf = (
@@ -77,7 +95,7 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
   const { catalogue, today } = context;
   const region = catalogue.region(brief.region);
   if (!region) throw new RangeError(`the brief's region "${brief.region}" is not in the catalogue`);
-  const parts = fitParts(machine, catalogue);
+  const parts = fitParts(machine, catalogue, suits(brief, catalogue));
   const memory = populate(parts, machine.memoryProfile ?? 'on', machine.moduleSlots);
   const boardPart = parts.one('board')?.part;
   const bareBoard = boardPart && catalogue.board(boardPart, parts.one('processor')?.part);
@@ -112,6 +130,12 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
   const power = drawOf(parts, results, drawn, machine.tuning);
   const policy = buyPolicy(brief, context.settings, today);
   const price = priceMachine(parts, catalogue, region, policy);
+  const spent = (): Spent =>
+    spentOf(context.quick ? boughtApart(price) : pageBasket(price, parts, catalogue, region, policy), {
+      machine,
+      parts,
+      brief,
+    });
 
   const facts: Facts = {
     machine,
@@ -125,18 +149,27 @@ export function assess(whole: Machine, brief: Brief, context: Context): Assessme
     placement,
     calibration,
     sittings: results,
+    supply,
     power,
     heat,
     scene: sceneOf(parts, memory, placement),
     region,
     price,
+    spent,
     policy,
     today,
     settings: context.settings,
   };
   const checks = rules.flatMap((rule) => rule.check(facts));
   const findings = checks.filter(isFinding).sort((a, b) => levelRank(a.level) - levelRank(b.level));
-  return { facts, supply, region, tasks: brief.tasks.flatMap((task) => worst(task, results)), checks, findings };
+  return {
+    facts,
+    supply,
+    region,
+    tasks: brief.tasks.flatMap(({ id }) => worstOf(id, results) ?? []),
+    checks,
+    findings,
+  };
 }
 
 function factsForTrades(parts: FittedParts, memoryBytes: number | undefined, catalogue: Catalogue): MachineFacts {
@@ -146,7 +179,7 @@ function factsForTrades(parts: FittedParts, memoryBytes: number | undefined, cat
   return {
     parts,
     memoryBytes,
-    engines: enginesOf(parts),
+    engines: card || processor ? enginesOf(parts) : ENGINES_TO_COME,
     // as long as neither is chosen, the work may ask for graphics: its sizes are told before any part
     mayHaveCard: card !== undefined || !processor,
     hasGraphics: card !== undefined || !processor || (integrated !== undefined && integrated !== 'none'),
@@ -157,6 +190,14 @@ function factsForTrades(parts: FittedParts, memoryBytes: number | undefined, cat
         : [],
     application: (id) => (id === undefined ? undefined : catalogue.application(id)),
   };
+}
+
+/** How many of the brief's applications compute on a card: on unlike cards they take the one they run on. */
+function suits(brief: Brief, catalogue: Catalogue): ((card: PartOf<'graphics'>) => number) | undefined {
+  const asking = applicationsOf(brief.tasks, catalogue).filter(({ computeStacks }) => computeStacks.length > 0);
+  if (asking.length === 0) return undefined;
+  return ({ computeStacks }) =>
+    asking.filter((profile) => profile.computeStacks.some((stack) => computeStacks?.includes(stack))).length;
 }
 
 interface RunnableSitting {
@@ -235,25 +276,4 @@ function placementFor(problem: PlacementProblem, context: Context): Placement {
     }
   context.placements.set(key, placement);
   return placement;
-}
-
-const VERDICT_RANK = { short: 0, unproven: 1, between: 2, carries: 3 } as const;
-
-/** The result of a task in the sitting where it does worst. */
-function worst(task: Task, sittings: readonly SittingResult[]): TaskResult[] {
-  const results = sittings.flatMap((sitting) => sitting.tasks.filter((result) => result.task === task.id));
-  const [first, ...rest] = results;
-  if (!first) return [];
-  return [
-    rest.reduce((low, next) => {
-      const byVerdict = VERDICT_RANK[next.verdict] - VERDICT_RANK[low.verdict];
-      return byVerdict < 0 || (byVerdict === 0 && progress(next) < progress(low)) ? next : low;
-    }, first),
-  ];
-}
-
-/** One number a task, higher is better, for comparisons: ratio to target, or runs a second without a target. */
-export function progress(result: TaskResult): number {
-  if (result.ratio) return result.ratio.likely;
-  return result.mode === 'elastic' && result.gets ? 1 / result.gets.likely : 0;
 }

@@ -1,9 +1,10 @@
 import { z } from 'zod';
-import { idText, isoDate, partIdSchema, plainText } from './parts/common';
+import { idText, isoDate, partIdSchema, plainText, USB_CONNECTORS, wirelessStandard } from './parts/common';
 import { taskSchema } from './work/tasks';
 
 export const KEEPING = ['one', 'two', 'three'] as const;
 export type Keeping = (typeof KEEPING)[number];
+export const SECOND_COPY = ['here', 'server'] as const;
 
 /** Tasks that run at the same time, with hours a week. */
 export const sittingSchema = z.strictObject({
@@ -13,6 +14,27 @@ export const sittingSchema = z.strictObject({
   tasks: z.array(idText).min(1),
 });
 export type Sitting = z.infer<typeof sittingSchema>;
+
+/** What makes a machine whole for its person beside the machine itself (J56). */
+export const WHOLE = ['system', 'display', 'keyboard', 'pointing'] as const;
+export type WholePart = (typeof WHOLE)[number];
+export const WHOLE_CHOICES = ['wanted', 'owned', 'not needed'] as const;
+export const wholeSchema = z.strictObject({
+  system: z.enum(WHOLE_CHOICES).optional(),
+  display: z.enum(WHOLE_CHOICES).optional(),
+  keyboard: z.enum(WHOLE_CHOICES).optional(),
+  pointing: z.enum(WHOLE_CHOICES).optional(),
+});
+
+/** Where a port has to be. */
+export const PORT_PLACES = ['rear', 'front', 'anywhere'] as const;
+export const portDemandSchema = z.strictObject({
+  count: z.number().int().min(1).max(40),
+  connector: z.enum(USB_CONNECTORS),
+  place: z.enum(PORT_PLACES),
+  gbitPerS: z.number().positive().max(1000),
+});
+export type PortDemand = z.infer<typeof portDemandSchema>;
 
 /** Must-haves that are not speed (J6). */
 export const mustHavesSchema = z.strictObject({
@@ -24,6 +46,10 @@ export const mustHavesSchema = z.strictObject({
   volumeL: z.number().positive().optional(),
   /** Ports at the back and the front together that reach this rate. */
   fastPorts: z.strictObject({ count: z.number().int().positive(), gbitPerS: z.number().positive() }).optional(),
+  /** Ports by connector, place and rate. */
+  ports: z.array(portDemandSchema).min(1).max(12).optional(),
+  /** Displays that may hang on one output, each passing the picture on to the next; one each when not stated. */
+  displaysPerOutput: z.number().int().min(1).max(2).optional(),
   opticalDrive: z.boolean().optional(),
   encryption: z.boolean().optional(),
   remoteManagement: z.boolean().optional(),
@@ -41,6 +67,8 @@ const briefFields = z.strictObject({
   /** In minor units of the region's currency. */
   budgetMinor: z.number().int().positive().optional(),
   budgetTaxIncluded: z.boolean(),
+  /** The budget is a limit and not a wish. */
+  budgetFirm: z.boolean().optional(),
   roomC: z.number().min(0).max(60),
   /** The day everything has to be there. */
   neededBy: isoDate.optional(),
@@ -55,7 +83,13 @@ const briefFields = z.strictObject({
   growthPercent: z.number().min(0).max(500).optional(),
   /** Copies of what is kept: one is none, three with one of them elsewhere. */
   keeping: z.enum(KEEPING).optional(),
+  /** Where the second copy lies: on a drive of this machine, as when not said, or on a storage server that is there. */
+  secondCopy: z.enum(SECOND_COPY).optional(),
   mustHaves: mustHavesSchema,
+  /** System, display, keyboard and pointing device: owned, wanted or not needed; what is not said was not asked. */
+  whole: wholeSchema.optional(),
+  /** What the room's own wireless router speaks. */
+  router: wirelessStandard.optional(),
   ownedDisplays: z.array(partIdSchema),
   tasks: z.array(taskSchema).max(60),
   sittings: z.array(sittingSchema).max(20),
@@ -71,6 +105,9 @@ export const briefFiguresSchema = briefFields
   .pick({
     name: true,
     budgetTaxIncluded: true,
+    budgetFirm: true,
+    whole: true,
+    router: true,
     roomC: true,
     neededBy: true,
     hourMinor: true,
@@ -79,6 +116,7 @@ export const briefFiguresSchema = briefFields
     idleHoursPerWeek: true,
     growthPercent: true,
     keeping: true,
+    secondCopy: true,
   })
   .partial();
 

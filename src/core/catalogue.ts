@@ -1,4 +1,5 @@
-import { compileBoard, type Board, type Roots } from './board/compile';
+import { compileBoard, type Board } from './board/compile';
+import type { Roots } from './board/roots';
 import type { Part, PartId, PartKind, PartOf } from './parts';
 import type { CatalogueData, Offer, Region, Seller } from './formats/catalogueSchema';
 import type { ApplicationProfile } from './work/applications';
@@ -23,10 +24,9 @@ export interface Catalogue {
 
 /** What a processor leaves of a board's root slots; a table that is not stated takes nothing away. */
 function rootsOf(board: PartOf<'board'>, processor: PartOf<'processor'> | undefined): Roots {
-  const links = processor?.rootLinks;
   const entry = board.processorFamilies?.find((candidate) => candidate.family === processor?.family);
   return {
-    generation: links && links.length > 0 ? Math.max(...links.map((link) => link.generation)) : undefined,
+    links: processor?.rootLinks,
     off: processor ? (entry?.slotsOff ?? []) : [],
   };
 }
@@ -75,7 +75,7 @@ export function compileCatalogue(data: CatalogueData): Catalogue {
     board: (part, processor) => {
       if (!part.topology) return undefined;
       const roots = rootsOf(part, processor);
-      const key = `${roots.generation ?? ''} ${roots.off.join()}`;
+      const key = `${(roots.links ?? []).map(({ generation, lanes }) => `${generation}x${lanes}`).join()} ${roots.off.join()}`;
       let known = boards.get(part.topology);
       if (!known) boards.set(part.topology, (known = new Map()));
       let compiled = known.get(key);

@@ -187,7 +187,7 @@ export function freshItemId(machine: Machine, kind: string): string {
 }
 
 /** Figures of a brief that may be left open. */
-export const OPEN_FIGURES = ['neededBy', 'hourMinor', 'overListPercent'] as const;
+export const OPEN_FIGURES = ['neededBy', 'hourMinor', 'overListPercent', 'router'] as const;
 
 /** Changes of a brief as values. */
 export const briefEditSchema = z.discriminatedUnion('kind', [

@@ -33,6 +33,8 @@ export const tuningSchema = z.strictObject({
   packageW: z.number().positive().max(2000).optional(),
   /** Factor on the processor's clocks. */
   clock: z.number().min(1).max(1.2).optional(),
+  /** Factor on the graphics cards' clocks. */
+  cardClock: z.number().min(1).max(1.2).optional(),
   /** Share of their board power that graphics cards may draw. */
   cardShare: z.number().min(0.4).max(1).optional(),
   coolerCurve: fanCurveSchema.optional(),

@@ -23,6 +23,8 @@ export const settingsSchema = z.strictObject({
   conditions: z.array(z.enum(CONDITIONS)).min(1).default(['new']),
   /** Sellers below this grade are not bought from. */
   trustFloor: z.enum(TRUST_FLOORS).default('little-known'),
+  /** A price far below the others from a seller with few ratings is not paid; both have to hold. */
+  avoidBaits: z.boolean().default(true),
   /** Parcels that one machine may come in. */
   parcels: z.number().int().min(1).max(40).optional(),
   /** What money costs a year: later payments weigh less. */

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { assess, contextOf, progress } from '@/core/assess';
+import { assess, contextOf } from '@/core/assess';
+import { progress } from '@/core/predict/worst';
 import { compileCatalogue } from '@/core/catalogue';
 import { editMachine } from '@/core/edits';
 import { catalogueSchema } from '@/core/formats/catalogueSchema';

@@ -10,3 +10,6 @@ export const machine = (id: string, name: string, rows: readonly Row[]): Machine
     name,
     items: rows.map(([item, part, label, extra]) => ({ id: item, part, label, ...extra })),
   });
+
+/** What the people of the demo have on their desks already: only the system comes with a new machine. */
+export const WHOLE_DESK = { system: 'wanted', display: 'owned', keyboard: 'owned', pointing: 'owned' } as const;

@@ -160,7 +160,7 @@ const asShopsWrite = (coins: number): number => Math.max(100, Math.round(coins) 
 
 /** What the maker asks where the part is sold, as the regions quote; nothing for what the workshop makes itself. */
 export function listPrices({ part, usd }: Priced): object[] {
-  if (part.maker === 'Quillstone') return [];
+  if (part.maker === 'Quillstone' || usd === 0) return [];
   // the part whose price doubled keeps the list price that it had
   const list = part.id === DOUBLED.part ? usd * 0.55 : usd * 1.06;
   return [
@@ -213,6 +213,12 @@ export function offersOf({ part, usd }: Priced): Record<string, unknown>[] {
   };
   if (typeof part['withdrawn'] === 'string') {
     second_hand();
+    return offers;
+  }
+  // given away by its maker; the workshop brings it along
+  if (usd === 0 && kind === 'system') {
+    offer('region-a', 'quillstone', 0, 0, { priceMinor: 0, shippingMinor: 0, free: true });
+    offer('region-b', 'bitharbour', 0, 0, { priceMinor: 0, shippingMinor: 0, free: true });
     return offers;
   }
   if (part.maker === 'Quillstone') {

@@ -1,6 +1,6 @@
 import { briefSchema, type Brief } from '@/core/brief';
 import { machineSchema, type Machine } from '@/core/machine';
-import { machine, type Row } from './machine';
+import { machine, WHOLE_DESK, type Row } from './machine';
 import { ENCODE } from './rivals';
 import measured from './realMachine.json';
 import { officeBrief, officeDrafts, planktonBrief, planktonDrafts, rigBrief, rigDrafts } from './seats';
@@ -23,6 +23,8 @@ export function filmBrief(): Brief {
     yearsOfService: 4,
     growthPercent: 15,
     keeping: 'three',
+    secondCopy: 'server',
+    whole: WHOLE_DESK,
     mustHaves: { networkGbitPerS: 2.5, wireless: false },
     ownedDisplays: ['glasswater-pane-32', 'glasswater-pane-32'],
     tasks: [
@@ -113,16 +115,18 @@ export function sonarBrief(): Brief {
     id: 'sonar-ingest',
     name: 'Sonar ingest',
     region: 'region-a',
-    budgetMinor: 290_000,
+    budgetMinor: 320_000,
     budgetTaxIncluded: true,
     roomC: 22,
     yearsOfService: 5,
     keeping: 'two',
+    secondCopy: 'server',
+    whole: WHOLE_DESK,
     mustHaves: { networkGbitPerS: 25 },
     ownedDisplays: ['glasswater-pane-27'],
     tasks: [
-      { kind: 'ingest', id: 'ingest', name: 'Take the recorder in', importance: 5, runsPerWeek: 10, application: 'ferrycopy', from: 'network', to: 'active', streams: 1, gbitPerS: 20.8, hours: 6, checksum: 'fast', keepTB: 6 },
-      { kind: 'ingest', id: 'archive', name: 'Send on to the archive', importance: 4, runsPerWeek: 10, application: 'ferrycopy', from: 'active', to: 'second network', streams: 1, gbitPerS: 8, hours: 16, checksum: 'none', keepTB: 0 },
+      { kind: 'ingest', id: 'ingest', name: 'Take the recorder in', importance: 5, runsPerWeek: 1, application: 'ferrycopy', from: 'network', to: 'active', streams: 1, gbitPerS: 20.8, hours: 0.5, checksum: 'fast', keepTB: 6 },
+      { kind: 'ingest', id: 'archive', name: 'Send on to the archive', importance: 4, runsPerWeek: 1, application: 'ferrycopy', from: 'active', to: 'second network', streams: 1, gbitPerS: 8, hours: 1.5, checksum: 'none', keepTB: 0 },
       { kind: 'custom', id: 'check', name: 'Check and index a survey', importance: 2, mode: 'elastic', unit: 'survey line', unitsPerRun: 40, targetMin: 10, threadCap: 16, parallelGwork: 180, serialGwork: 6, memoryGiB: 12, readGB: { active: 4 } },
       { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 8, conferencing: false, otherGiB: 1 },
     ],
@@ -165,6 +169,7 @@ export function mosaicsBrief(): Brief {
     budgetTaxIncluded: true,
     roomC: 26,
     yearsOfService: 4,
+    whole: WHOLE_DESK,
     mustHaves: { noiseDbA: 40 },
     ownedDisplays: ['glasswater-pane-32'],
     tasks: [
@@ -217,6 +222,7 @@ export function broadcastBrief(): Brief {
     budgetTaxIncluded: true,
     roomC: 28,
     yearsOfService: 4,
+    whole: WHOLE_DESK,
     mustHaves: { videoInputs: 5, noiseDbA: 38 },
     ownedDisplays: ['glasswater-pane-32', 'glasswater-pane-32'],
     tasks: [
@@ -276,6 +282,7 @@ export function bridgeBrief(): Brief {
     budgetTaxIncluded: true,
     roomC: 23,
     yearsOfService: 5,
+    whole: WHOLE_DESK,
     mustHaves: { displays: 3 },
     ownedDisplays: ['glasswater-pane-27', 'glasswater-pane-27', 'glasswater-pane-27'],
     tasks: [
@@ -330,6 +337,7 @@ export function benchBrief(): Brief {
     budgetTaxIncluded: true,
     roomC: 22,
     yearsOfService: 4,
+    whole: WHOLE_DESK,
     mustHaves: {},
     ownedDisplays: [],
     tasks: [

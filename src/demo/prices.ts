@@ -22,6 +22,8 @@ export function* historyLines(offers: CatalogueFile['offers'], kindOf: (part: st
   const days = Array.from({ length: MONTHS_18 }, (_, i) => last - MONTHS_18 + 1 + i);
   const texts = days.map(dayText);
   for (const offer of offers) {
+    // what is given away has no price to remember
+    if (offer.free) continue;
     const model = { ...offer, kind: kindOf(offer.part), onDay: last };
     let lines = '';
     days.forEach((day, i) => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { assess, contextOf } from '@/core/assess';
+import { assess, quickly, contextOf } from '@/core/assess';
 import { compileCatalogue } from '@/core/catalogue';
 import { readCatalogue } from '@/core/formats/catalogue';
 import type { Machine } from '@/core/machine';
@@ -23,6 +23,7 @@ const seen = (effect: Effect) => ({
   ...effect,
   mended: effect.mended.map((finding) => JSON.stringify(finding)).sort(),
   brought: effect.brought.map((finding) => JSON.stringify(finding)).sort(),
+  eased: effect.eased.map((finding) => JSON.stringify(finding)).sort(),
 });
 
 /** The draft with more of what serves by rank: a second kit, a second card, more drives. */
@@ -49,11 +50,11 @@ const POSITIONS: readonly (readonly [string, Machine, Position])[] = [
 
 describe('ranking by groups of equal figures', () => {
   test.each(POSITIONS)('%s: each effect is that of a full assessment', (_, machine, position) => {
-    const before = assess(machine, brief, context);
+    const before = assess(machine, brief, quickly(context));
     const candidates = rankCandidates(machine, brief, position, context, before);
     expect(candidates.length).toBeGreaterThan(5);
     for (const { part, effect } of candidates) {
-      const after = assess(withPart(machine, position, part), brief, context);
+      const after = assess(withPart(machine, position, part), brief, quickly(context));
       expect(seen(effect), part.id).toEqual(seen(effectOf(outcomeOf(before), outcomeOf(after))));
     }
   });

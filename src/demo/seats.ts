@@ -1,6 +1,6 @@
 import { briefSchema, type Brief } from '@/core/brief';
 import type { Machine } from '@/core/machine';
-import { machine, type Row } from './machine';
+import { machine, WHOLE_DESK, type Row } from './machine';
 
 /** Sampling rigs of 3,500 parts under the hand, their rebuilds, and the stress of their plates. */
 export function rigBrief(): Brief {
@@ -12,6 +12,7 @@ export function rigBrief(): Brief {
     budgetTaxIncluded: true,
     roomC: 23,
     yearsOfService: 5,
+    whole: WHOLE_DESK,
     mustHaves: { noiseDbA: 40 },
     ownedDisplays: ['glasswater-pane-32'],
     tasks: [
@@ -70,6 +71,8 @@ export function planktonBrief(): Brief {
     yearsOfService: 4,
     growthPercent: 25,
     keeping: 'two',
+    secondCopy: 'server',
+    whole: WHOLE_DESK,
     mustHaves: { networkGbitPerS: 2.5 },
     ownedDisplays: ['glasswater-pane-27'],
     tasks: [
@@ -116,6 +119,7 @@ export function officeBrief(): Brief {
     budgetTaxIncluded: true,
     roomC: 23,
     yearsOfService: 6,
+    whole: WHOLE_DESK,
     mustHaves: { noiseDbA: 36 },
     ownedDisplays: ['glasswater-pane-27'],
     tasks: [

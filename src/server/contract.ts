@@ -1,4 +1,5 @@
 import type { Watch } from '@/core/money/watch';
+import type { Offer } from '@/core/money/offerSchema';
 import type { Seen } from '@/core/money/standing';
 import type { CatalogueData } from '@/core/formats/catalogueSchema';
 import type { Brief } from '@/core/brief';
@@ -114,6 +115,8 @@ export interface PartSheet {
     readonly landedMinor: number;
     readonly byHand: boolean;
   }[];
+  /** Its offers in all regions, as a seat needs them to price it. */
+  readonly priced: readonly Offer[];
   readonly region: {
     readonly id: string;
     readonly name: string;

@@ -198,6 +198,7 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
           byHand: offer.seller === BY_HAND.id,
         }))
       : [],
+    priced: library.catalogue.regions.flatMap(({ id: place }) => [...library.catalogue.offers(id, place)]),
     region: region
       ? { id: region.id, name: region.name, currency: region.currency, pricesIncludeTax: region.pricesIncludeTax }
       : null,

@@ -335,6 +335,8 @@ export async function newSeat(
       roomC: 24,
       yearsOfService: 4,
       mustHaves: {},
+      // a machine is sold with a system; whether display and keyboard are there is for its person to say
+      whole: { system: 'wanted' },
       ownedDisplays: [],
       tasks: [],
       sittings: [],

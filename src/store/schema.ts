@@ -76,4 +76,12 @@ export const MIGRATIONS: readonly string[] = [
   CREATE TABLE watches (id TEXT PRIMARY KEY, spec TEXT NOT NULL) STRICT;
   CREATE TABLE seen (seat_id TEXT NOT NULL, draft_id TEXT NOT NULL, spec TEXT NOT NULL, PRIMARY KEY (seat_id, draft_id)) STRICT, WITHOUT ROWID;
   `,
+  // what is given away has a price of 0 and says so in its spec
+  `
+  CREATE TABLE offers_with_free (id TEXT PRIMARY KEY, part_id TEXT NOT NULL REFERENCES parts (id), region TEXT NOT NULL, price_minor INTEGER NOT NULL CHECK (price_minor >= 0), spec TEXT NOT NULL) STRICT;
+  INSERT INTO offers_with_free SELECT id, part_id, region, price_minor, spec FROM offers;
+  DROP TABLE offers;
+  ALTER TABLE offers_with_free RENAME TO offers;
+  CREATE INDEX offers_by_part ON offers (part_id, region);
+  `,
 ];

@@ -5,10 +5,11 @@ import type { ElsewhereResult } from '@/core/money/elsewhere';
 import type { Settings } from '@/core/settings';
 import type { Candidate, Position } from '@/core/search/candidates';
 import type { KitRow, MemorySheet } from '@/core/search/memorySheet';
-import type { Step } from '@/core/search/coinSteps';
+import type { CoinSteps, Step } from '@/core/search/coinSteps';
 import type { OperatingPoint } from '@/core/search/operatingPoints';
 import type { Largest } from '@/core/search/largest';
 import type { Remedy } from '@/core/search/remedies';
+import type { Turn } from '@/core/search/turning';
 
 /** A candidate with the offers that the page needs to assess it itself. */
 export type CandidateRow = Candidate & { readonly offers: readonly Offer[] };
@@ -16,6 +17,10 @@ export type RemedyRow = Remedy & { readonly offers: readonly Offer[] };
 
 /** A step up or a saving from a machine. */
 export type CoinStep = Step & { readonly offers: readonly Offer[] };
+export type CoinStepRows = Omit<CoinSteps, 'up' | 'savings'> & {
+  readonly up: readonly CoinStep[];
+  readonly savings: readonly CoinStep[];
+};
 
 export type MemorySheetRows = Omit<MemorySheet, 'rows' | 'paysUpTo'> & {
   readonly rows: readonly (KitRow & { readonly offers: readonly Offer[] })[];
@@ -29,8 +34,10 @@ export interface WorkerApi {
   candidates(machine: Machine, brief: Brief, position: Position): Promise<CandidateRow[]>;
   memorySheet(machine: Machine, brief: Brief, position: Position): Promise<MemorySheetRows>;
   remedies(machine: Machine, brief: Brief, findingKey: string): Promise<RemedyRow[]>;
+  /** At which values of its missing figures an unproven finding turns. */
+  turns(machine: Machine, brief: Brief, findingKey: string): Promise<Turn[]>;
   /** The machine bought in another region, with substitutes for what is not sold there. */
   elsewhere(machine: Machine, brief: Brief, region: string): Promise<ElsewhereResult>;
   operatingPoints(machine: Machine, brief: Brief): Promise<OperatingPoint[]>;
-  coinSteps(machine: Machine, brief: Brief): Promise<{ up: CoinStep[]; savings: CoinStep[]; tried: number }>;
+  coinSteps(machine: Machine, brief: Brief): Promise<CoinStepRows>;
 }

@@ -12,6 +12,7 @@ import { coinTrials, type Step } from '@/core/search/coinSteps';
 import { largestTrials } from '@/core/search/largest';
 import { memoryTrials } from '@/core/search/memorySheet';
 import { operatingPoints } from '@/core/search/operatingPoints';
+import { turnTrials } from '@/core/search/turning';
 import { remedyTrials } from '@/core/search/remedies';
 import type { Trials } from '@/core/search/trials';
 import type { WorkerApi } from './api';
@@ -73,13 +74,18 @@ const api: WorkerApi = {
     const found = await inSlices(`remedies ${key}`, remedyTrials(machine, brief, finding, ready(), 3, before));
     return found.map((remedy) => ({ ...remedy, offers: offersOf(remedy.part, brief) }));
   },
+  turns: async (machine, brief, key) => {
+    const before = assess(machine, brief, ready());
+    const finding = before.findings.find((candidate) => findingKey(candidate) === key);
+    return finding ? inSlices(`turns ${key}`, turnTrials(machine, brief, finding, ready(), before)) : [];
+  },
   largest: (machine, brief, task) => inSlices(`largest ${task}`, largestTrials(machine, brief, task, ready())),
   elsewhere: (machine, brief, region) => inSlices('elsewhere', elsewhereTrials(machine, brief, region, ready())),
   operatingPoints: async (machine, brief) => operatingPoints(machine, brief, ready(), assess(machine, brief, ready())),
   coinSteps: async (machine: Machine, brief: Brief) => {
-    const { up, savings, tried } = await inSlices('coin steps', coinTrials(machine, brief, ready()));
+    const { up, savings, ...rest } = await inSlices('coin steps', coinTrials(machine, brief, ready()));
     const row = (step: Step) => ({ ...step, offers: offersOf(step.part, brief) });
-    return { up: up.slice(0, SHOWN).map(row), savings: savings.slice(0, SHOWN).map(row), tried };
+    return { up: up.slice(0, SHOWN).map(row), savings: savings.slice(0, SHOWN).map(row), ...rest };
   },
 };
 

@@ -37,6 +37,7 @@ export function carriedSlots(board: Board, devices: readonly Device[]): CarriedS
       order: order++,
       splits: undefined,
       roomMm: undefined,
+      coverComesOff: false,
       carrier,
       index,
     })),

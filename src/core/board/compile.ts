@@ -1,5 +1,6 @@
 import type { SlotSpec, Topology } from '../parts/board';
 import { linkBytesPerS } from './rates';
+import { fedBy, type Roots } from './roots';
 
 /** A slot with its place in the tree resolved. */
 export interface Slot {
@@ -22,12 +23,8 @@ export interface Slot {
   readonly splits: number | undefined;
   /** Height under the board's own cover, mm; undefined when there is none or it is not stated. */
   readonly roomMm: number | undefined;
-}
-
-/** What the processor behind a board takes away: its links' best generation, and slots whose lanes it does not have. */
-export interface Roots {
-  readonly generation: number | undefined;
-  readonly off: readonly string[];
+  /** The cover can be left off. */
+  readonly coverComesOff: boolean;
 }
 
 export interface Hub {
@@ -148,6 +145,17 @@ function merged(rules: readonly { slot: string; off: readonly string[] }[]): Map
   return all;
 }
 
+/** A mode's lanes when the processor feeds the port fewer than it has: each slot gets its share, as the lanes are split. */
+function dealtBy(
+  asked: Readonly<Record<string, number>>,
+  fed: number,
+  off: ReadonlySet<string>,
+): ReadonlyMap<string, number> {
+  const wanted = Object.values(asked).reduce((all, lanes) => all + lanes, 0);
+  const share = Math.min(1, wanted > 0 ? fed / wanted : 1);
+  return new Map(Object.entries(asked).map(([id, lanes]) => [id, off.has(id) ? 0 : Math.floor(lanes * share)]));
+}
+
 let compiled = 0;
 
 /**
@@ -162,6 +170,11 @@ export function compileBoard(topology: Topology, roots?: Roots): Board {
   const shared = topology.sharedPorts ?? [];
   const exclusions = topology.exclusions ?? [];
   const off = new Set(roots?.off);
+  const fed = roots ? fedBy(topology, roots) : undefined;
+  /** Slot → the shared port that feeds it. */
+  const portOf = new Map(
+    shared.flatMap((port) => port.modes.flatMap((mode) => Object.keys(mode.lanes).map((id) => [id, port] as const))),
+  );
   const special = new Set([
     ...off,
     ...shared.flatMap((port) => port.modes.flatMap((mode) => Object.keys(mode.lanes))),
@@ -169,10 +182,11 @@ export function compileBoard(topology: Topology, roots?: Roots): Board {
   ]);
   const slots = topology.slots.map((spec, order): Slot => {
     // only SATA ports may leave these out (topologyProblems refuses the rest), and theirs are never used
-    const lanes = off.has(spec.id) ? 0 : (spec.lanes ?? 1);
-    const own = spec.generation ?? 1;
-    // the hubs' own links are not in a processor's table of root links, so only slots at the root are held to it
-    const generation = spec.on === 'cpu' ? Math.min(own, roots?.generation ?? own) : own;
+    // only slots at the root are held to the processor's links: hubs hang on links of their own
+    const port = spec.on === 'cpu' && spec.kind !== 'sata' ? (portOf.get(spec.id)?.id ?? spec.id) : undefined;
+    const given = port === undefined ? undefined : fed?.get(port);
+    const lanes = off.has(spec.id) ? 0 : Math.min(spec.lanes ?? 1, given?.lanes ?? Infinity);
+    const generation = Math.min(spec.generation ?? 1, given?.generation ?? Infinity);
     return {
       id: spec.id,
       label: spec.label,
@@ -195,10 +209,12 @@ export function compileBoard(topology: Topology, roots?: Roots): Board {
               spec.lengthsMm?.join() ?? '',
               spec.takesSata ?? false,
               spec.roomMm ?? '',
+              spec.coverComesOff ?? false,
             ].join('|'),
       order,
       splits: spec.splits,
       roomMm: spec.roomMm,
+      coverComesOff: spec.coverComesOff ?? false,
     };
   });
   return {
@@ -215,7 +231,7 @@ export function compileBoard(topology: Topology, roots?: Roots): Board {
       id: port.id,
       modes: port.modes.map((mode) => ({
         name: mode.name,
-        lanes: new Map(Object.entries(mode.lanes).map(([id, lanes]) => [id, off.has(id) ? 0 : lanes])),
+        lanes: dealtBy(mode.lanes, fed?.get(port.id)?.lanes ?? Infinity, off),
       })),
     })),
     exclusions: merged(exclusions),

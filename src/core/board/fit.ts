@@ -64,7 +64,13 @@ export function misfit(device: Device, slot: Slot, caseRows: number | undefined)
   if (device.needs === 'm2') {
     if (device.sata && !slot.takesSata) return 'no-such-slot';
     if (device.lengthMm !== undefined && slot.lengthsMm && !slot.lengthsMm.includes(device.lengthMm)) return 'too-long';
-    if (device.heightMm !== undefined && slot.roomMm !== undefined && device.heightMm > slot.roomMm) return 'too-high';
+    if (
+      device.heightMm !== undefined &&
+      slot.roomMm !== undefined &&
+      device.heightMm > slot.roomMm &&
+      !slot.coverComesOff
+    )
+      return 'too-high';
   }
   if (device.needs === 'card') {
     if (device.link && device.link.lanes > slot.mechanicalLanes) return 'too-wide';

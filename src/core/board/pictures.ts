@@ -4,6 +4,8 @@ export interface Picture {
   readonly heightPx: number;
   readonly refreshHz: number;
   readonly inputs: readonly string[];
+  /** Passes the picture on to a further display. */
+  readonly chains?: boolean;
 }
 
 /**
@@ -49,11 +51,49 @@ export function hzOver(picture: Picture, output: string, input: string): number 
 /** More displays than this are not matched exactly; the rule that counts outputs has spoken by then. */
 const MATCHED = 8;
 
+/** Two pictures share an output when the first display passes on: only DisplayPort chains, and its payload is shared. */
+export function chainHz(first: Picture, second: Picture, output: string): number | undefined {
+  const from = PAYLOAD[output];
+  if (!first.chains || from?.plug !== 'DisplayPort') return undefined;
+  const [mine, its] = [first, second].map((picture) =>
+    Math.max(0, ...picture.inputs.map((input) => hzOver(picture, output, input) ?? 0)),
+  );
+  if (!mine || !its) return undefined;
+  const taken = pictureBitsPerS(first.widthPx, first.heightPx, mine);
+  const fits = (hz: number) => taken + pictureBitsPerS(second.widthPx, second.heightPx, hz) <= from.bitsPerS;
+  return fits(its) ? its : RATES.filter((hz) => hz < its && fits(hz)).at(-1);
+}
+
 /**
  * Connects displays to outputs: as many as can be, then with the least loss of refresh. Gives for each picture its
- * output and the Hz it runs at, in order.
+ * output and the Hz it runs at, in order. Displays that still lack an output then hang on one that passes on, where the
+ * brief allows so many on an output.
  */
 export function connect(
+  pictures: readonly Picture[],
+  outputs: readonly { readonly kind: string; readonly count: number }[],
+  perOutput = 1,
+): ({ output: string; hz: number } | undefined)[] {
+  const links = connectEach(pictures, outputs);
+  if (perOutput < 2) return links;
+  const hanging = new Map<number, number>();
+  return links.map((link, i) => {
+    if (link) return link;
+    const picture = pictures[i];
+    for (const [k, holder] of links.entries()) {
+      const before = pictures[k];
+      // one further display on an output: what a second one leaves of the payload is seldom worth a third
+      if (!holder || !picture || !before || (hanging.get(k) ?? 0) > 0) continue;
+      const hz = chainHz(before, picture, holder.output);
+      if (hz === undefined) continue;
+      hanging.set(k, 1);
+      return { output: holder.output, hz };
+    }
+    return undefined;
+  });
+}
+
+function connectEach(
   pictures: readonly Picture[],
   outputs: readonly { readonly kind: string; readonly count: number }[],
 ): ({ output: string; hz: number } | undefined)[] {

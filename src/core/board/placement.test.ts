@@ -126,7 +126,7 @@ describe('what else decides a place', () => {
 
   test('a processor with older links, or without some, holds the root slots to what it has', () => {
     const topology = { hubs: [], slots: [card('c', 'cpu', 1, 16), stick('m', 'cpu')] };
-    const board = compileBoard(topology, { generation: 3, off: ['m'] });
+    const board = compileBoard(topology, { links: [{ generation: 3, lanes: 16 }], off: ['m'] });
     const found = place({ ...problemOf(topology, [device('a'), drive('b')]), board });
     expect(found.placed.get('a')?.link).toEqual({ generation: 3, lanes: 16 });
     expect(found.unplaced.get('b')).toBe('taken');

@@ -54,9 +54,35 @@ describe('result files', () => {
   });
 
   test('a log without its preset asks for it', () => {
-    const bare = rawFile('encode-720p-fast.txt').replace(/subme=\d+/, '');
+    const bare = rawFile('encode-720p-fast.txt').replace(/(subme|ref|rc_lookahead|trellis)=\d+/g, '');
     expect(message(read(bare))).toBe('The log does not say which preset was used; choose it and read the file again.');
     expect(only(read(bare, { preset: 'medium' }))?.workload).toMatchObject({ target: { preset: 'medium' } });
+  });
+
+  test('a preset is read from settings that agree, not from one that may have been set by hand', () => {
+    const log = rawFile('encode-720p-fast.txt');
+    const with_ = (settings: string) =>
+      read(log.replace(/(subme|ref|rc_lookahead|trellis)=\d+/g, '').replace(/cabac=1|\bme=\w+/, `$& ${settings}`));
+    const preset = (settings: string) => only(with_(settings))?.workload;
+    expect(preset('subme=2 ref=1 trellis=0')).toMatchObject({ target: { preset: 'fast' } });
+    expect(preset('subme=7 ref=3 rc_lookahead=40 trellis=1')).toMatchObject({ target: { preset: 'medium' } });
+    for (const mixed of ['subme=7', 'subme=7 ref=1 trellis=0', 'subme=9 ref=5 trellis=2'])
+      expect(message(with_(mixed)), mixed).toMatch(/does not say which preset/);
+  });
+
+  test('a memory stream of several instances counts the whole run', () => {
+    // two instances of (5,045.53 + 3,363.69) MB/s each, of which the log names one
+    expect(only(read(rawFile('mem_stream_t2.txt')))).toMatchObject({
+      workload: { work: 'memory', threads: 2 },
+      value: expect.closeTo(16_818.44, 2) as number,
+    });
+    expect(only(read(rawFile('mem_stream_t1.txt')))).toMatchObject({
+      workload: { threads: 1 },
+      value: expect.closeTo(9197.2, 1) as number,
+    });
+    // without the lines of the whole run, the instances that are named stand for all that were sent out
+    const cut = rawFile('mem_stream_t2.txt').replace(/^.*geomet.*$/gm, '');
+    expect(only(read(cut))?.value).toBeCloseTo(16_818.44, 2);
   });
 
   test('compression, processor and memory benchmarks', () => {

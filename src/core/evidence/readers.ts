@@ -168,19 +168,7 @@ function readEncoderLog(text: string, told: Told): Reading {
     return failed(`The codec "${from}" is none that is known here.`);
   const codec = encodes ? OUT_CODECS.find((name) => name === CODEC_NAMES[to]) : undefined;
   if (encodes && !codec) return failed(`The codec "${to}" is none that is known here.`);
-  const effort = Number(/ subme=(\d+)/.exec(text)?.[1]);
-  const stated = Number.isFinite(effort)
-    ? effort <= 3
-      ? 'fast'
-      : effort <= 7
-        ? 'medium'
-        : undefined
-    : /-preset (\w*fast)/.test(text)
-      ? 'fast'
-      : /-preset medium/.test(text)
-        ? 'medium'
-        : undefined;
-  const preset = codec === 'mezzanine' ? 'medium' : (stated ?? told.preset);
+  const preset = codec === 'mezzanine' ? 'medium' : (presetOf(text, codec) ?? told.preset);
   if (codec && !preset) return failed('The log does not say which preset was used; choose it and read the file again.');
   const decoding = source ? { codec: source, ...format } : undefined;
   const encoding = codec && preset ? { codec, preset, chroma: format.chroma } : undefined;
@@ -209,6 +197,43 @@ function readEncoderLog(text: string, told: Told): Reading {
       ? ['The run has filters, which the log does not count as correction steps.']
       : [],
   );
+}
+
+/**
+ * Settings by which encoders' presets differ: for each the most that a fast preset has and the most that a medium one
+ * has; above it the preset is a slow one, which is no workload here. One setting alone may have been set by hand.
+ */
+const EFFORTS: Readonly<Partial<Record<Codec, readonly (readonly [RegExp, fast: number, medium: number])[]>>> = {
+  h264: [
+    [/\bsubme=(\d+)/, 3, 7],
+    [/\bref=(\d+)/, 1, 3],
+    [/\brc_lookahead=(\d+)/, 10, 40],
+    [/\btrellis=(\d+)/, 0, 1],
+  ],
+  hevc: [
+    [/\brd=(\d+)/, 2, 3],
+    [/\bsubme=(\d+)/, 1, 2],
+    [/\bref=(\d+)/, 2, 3],
+    [/\brc-lookahead=(\d+)/, 15, 25],
+  ],
+};
+/** Settings that have to agree before a preset is read from them. */
+const AGREEING = 2;
+
+/** The preset of an encoder's run: as it was asked for, else as several of its settings agree on; undefined when they do not. */
+function presetOf(text: string, codec: Codec | undefined): Preset | undefined {
+  const asked = /-preset (\w+)/.exec(text)?.[1];
+  if (asked !== undefined) return /fast$/.test(asked) ? 'fast' : asked === 'medium' ? 'medium' : undefined;
+  const votes = (codec === undefined ? [] : (EFFORTS[codec] ?? [])).flatMap(([pattern, fast, medium]) => {
+    const found = pattern.exec(text)?.[1];
+    if (found === undefined) return [];
+    const value = Number(found);
+    return [value <= fast ? ('fast' as const) : value <= medium ? ('medium' as const) : ('slow' as const)];
+  });
+  const [first] = votes;
+  return first !== undefined && first !== 'slow' && votes.length >= AGREEING && votes.every((vote) => vote === first)
+    ? first
+    : undefined;
 }
 
 function readCompression(text: string): Reading {
@@ -240,10 +265,23 @@ function readSysbench(text: string): Reading {
 
 function readStream(text: string): Reading {
   const rates = [...text.matchAll(/memory rate: ([\d.]+) MB read\/sec, ([\d.]+) MB write\/sec/g)];
-  const value = rates.reduce((all, [, readRate, writeRate]) => all + Number(readRate) + Number(writeRate), 0);
-  if (!(value > 0)) return failed('The memory benchmark has no rate of any instance.');
+  const named = rates.reduce((all, [, readRate, writeRate]) => all + Number(readRate) + Number(writeRate), 0);
+  // the log names some instances only; the lines of the whole run give their mean and how many there were
+  const mean = (what: 'read' | 'write') =>
+    new RegExp(
+      `stream\\s+([\\d.]+) memory ${what} rate \\(MB per sec\\) \\(geomet\\w* mean of (\\d+) instances?\\)`,
+    ).exec(text);
+  const [reads, writes] = [mean('read'), mean('write')];
+  const instances = Number(reads?.[2] ?? /dispatching hogs: (\d+) stream/.exec(text)?.[1] ?? rates.length);
+  const value =
+    reads && writes
+      ? (Number(reads[1]) + Number(writes[1])) * instances
+      : rates.length > 0
+        ? (named / rates.length) * instances
+        : 0;
+  if (!(value > 0) || !(instances > 0)) return failed('The memory benchmark has no rate of any instance.');
   return read('stress-ng', [
-    { workload: { work: 'memory', threads: rates.length }, value, unit: 'MB/s', tool: 'stress-ng', use: 'check' },
+    { workload: { work: 'memory', threads: instances }, value, unit: 'MB/s', tool: 'stress-ng', use: 'check' },
   ]);
 }
 

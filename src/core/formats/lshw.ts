@@ -216,6 +216,7 @@ function recognise(found: Found, library: readonly Part[]): Part | undefined {
  * become parts with only what the file tells. Serial numbers are not taken.
  */
 export function readInventory(text: string, library: readonly Part[]): Parsed<Inventory> {
+  if (isProcessorList(text)) return readProcessorList(text, library);
   const parsed = parseText(text, inventorySchema);
   if (!parsed.ok) return parsed;
   const [first] = Array.isArray(parsed.value) ? parsed.value : [parsed.value];
@@ -231,6 +232,16 @@ export function readInventory(text: string, library: readonly Part[]): Parsed<In
         },
       ],
     };
+  return inventoryOf(found, untold, firmware, library);
+}
+
+/** The machine of what was found. */
+function inventoryOf(
+  found: readonly Found[],
+  untold: readonly string[],
+  firmware: string | undefined,
+  library: readonly Part[],
+): Parsed<Inventory> {
   const parts = new Map<string, Part>();
   const recognised: string[] = [];
   const counts = new Map<PartKind, number>();
@@ -257,6 +268,78 @@ export function readInventory(text: string, library: readonly Part[]): Parsed<In
     ...(firmware ? { firmware } : {}),
   });
   return { ok: true, value: { machine, parts: [...parts.values()], recognised, untold } };
+}
+
+interface Line {
+  readonly field?: string | undefined;
+  readonly data?: string | null | undefined;
+  readonly children?: readonly Line[] | undefined;
+}
+const lineSchema: z.ZodType<Line> = z.lazy(() =>
+  z.object({ field: z.string().optional(), data: z.string().nullish(), children: z.array(lineSchema).optional() }),
+);
+const processorListSchema = z.object({ lscpu: z.array(lineSchema).min(1) });
+
+/** Whether a text is the output of `lscpu -J`: it counts cores also where the inventory does not. */
+export const isProcessorList = (text: string): boolean => /^\s*\{\s*"lscpu"\s*:/.test(text);
+
+/** More cores or threads than any processor has: what a file says beyond it is not taken. */
+const MOST_CORES = 1024;
+
+/** The processors of a machine from `lscpu -J`: name, cores, threads, highest clock and last-level cache. */
+function readProcessorList(text: string, library: readonly Part[]): Parsed<Inventory> {
+  const parsed = parseText(text, processorListSchema);
+  if (!parsed.ok) return parsed;
+  const said = new Map<string, string>();
+  const note = (lines: readonly Line[]): void => {
+    for (const { field, data, children } of lines) {
+      const name = field?.replace(/:$/, '').trim();
+      if (name && typeof data === 'string' && !said.has(name)) said.set(name, data.trim());
+      if (children) note(children);
+    }
+  };
+  note(parsed.value.lscpu);
+  const whole = (name: string): number | undefined => {
+    const value = Number(said.get(name));
+    return Number.isInteger(value) && value > 0 && value <= MOST_CORES ? value : undefined;
+  };
+  const sockets = whole('Socket(s)') ?? 1;
+  const count = whole('Core(s) per socket');
+  const threads = whole('Thread(s) per core');
+  if (count === undefined && said.get('Model name') === undefined)
+    return {
+      ok: false,
+      problems: [{ path: 'lscpu', message: 'names neither a model nor its cores; give the whole output of lscpu -J' }],
+    };
+  const maxMHz = Number(said.get('CPU max MHz'));
+  const cache = /([\d.]+)\s*(KiB|MiB)/.exec(said.get('L3 cache') ?? '');
+  const found: Found = {
+    kind: 'processor',
+    maker: cleaned(said.get('Vendor ID')),
+    name: cleaned(said.get('Model name')),
+    fallback: 'Processor',
+    figures: {
+      ...(count === undefined
+        ? {}
+        : {
+            coreGroups: [
+              {
+                kind: 'performance',
+                count,
+                threadsPerCore: Math.min(2, threads ?? 1),
+                ...(maxMHz > 100 ? { boostGHz: maxMHz / 1000 } : {}),
+              },
+            ],
+          }),
+      ...(cache ? { cacheMiB: Number(cache[1]) / (cache[2] === 'KiB' ? 1024 : 1) } : {}),
+    },
+  };
+  return inventoryOf(
+    Array.from({ length: Math.min(sockets, 8) }, () => found),
+    ['everything but the processor: a list of this kind names nothing else'],
+    undefined,
+    library,
+  );
 }
 
 /** A part with only what the inventory tells. */

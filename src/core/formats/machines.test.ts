@@ -263,6 +263,34 @@ describe('a present machine from an inventory', () => {
     expect(untold.join(' ')).toContain('power supply');
   });
 
+  test('a list of processors counts cores where the inventory does not', () => {
+    const text = readFileSync(join(import.meta.dirname, '..', 'tests', 'reality', 'lscpu.json'), 'utf8');
+    const read = readInventory(text, []);
+    if (!read.ok) throw new Error('should be read');
+    expect(read.value.machine).toMatchObject({ present: true, items: [{ id: 'processor-1', owned: true }] });
+    expect(read.value.parts).toMatchObject([
+      { kind: 'processor', coreGroups: [{ count: 2, threadsPerCore: 1 }], cacheMiB: 35.8 },
+    ]);
+    const list = (...lines: [string, string][]) =>
+      JSON.stringify({
+        lscpu: [
+          { field: 'Model name:', data: 'Halcyte Tern 8', children: lines.map(([field, data]) => ({ field, data })) },
+        ],
+      });
+    const cores = (text: string) => {
+      const one = readInventory(text, []);
+      return one.ok
+        ? one.value.parts.flatMap((part) => (part.kind === 'processor' ? [part.coreGroups] : []))
+        : one.problems;
+    };
+    expect(cores(list(['Core(s) per socket:', '8'], ['Thread(s) per core:', '2'], ['CPU max MHz:', '5100.0']))).toEqual(
+      [[{ kind: 'performance', count: 8, threadsPerCore: 2, boostGHz: 5.1 }]],
+    );
+    // what no processor has is not taken, and nothing stands for it
+    expect(cores(list(['Core(s) per socket:', '1000000000']))).toEqual([undefined]);
+    expect(readInventory('{"lscpu": [{"field": "Architecture:", "data": "x"}]}', [])).toMatchObject({ ok: false });
+  });
+
   test('of a machine that tells little leaves it at that: the measured virtual machine', () => {
     const text = readFileSync(join(import.meta.dirname, '..', 'tests', 'lshw-small.json'), 'utf8');
     const result = readInventory(text, parsed.value.parts);

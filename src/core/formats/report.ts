@@ -1,29 +1,51 @@
-import type { Assessment } from '../assess';
+import type { Assessment, Context } from '../assess';
+import type { Finding } from '../rules/rule';
+import { turnsOf } from '../search/turning';
+import { turnWords } from '../words/turning';
 import { significant } from '../units/quantity';
 import type { Band } from '../units/band';
+import { workFails } from '../rules/work/taskResult';
 import { findingWords } from '../words/findings';
 
-/** What a machine's worst finding means for a script: 0 nothing blocks or is unproven, 1 blocks, 3 unproven. */
-export function exitCodeOf(assessments: readonly Assessment[]): 0 | 1 | 3 {
+/**
+ * What a machine's worst finding means for a script: 1 something blocks, else 3 something is unproven, else 4 an
+ * important or decisive task does not run or falls short, else 0.
+ */
+export function exitCodeOf(assessments: readonly Assessment[]): 0 | 1 | 3 | 4 {
   const levels = new Set(assessments.flatMap((assessment) => assessment.findings.map((finding) => finding.level)));
   return levels.has('blocks')
     ? 1
     : levels.has('unproven') ||
         assessments.some((assessment) => assessment.tasks.some((task) => task.verdict === 'unproven'))
       ? 3
-      : 0;
+      : assessments.some(({ findings }) => workFails(findings))
+        ? 4
+        : 0;
 }
 
 const band = (value: Band | undefined) =>
   value && { low: significant(value.low), likely: significant(value.likely), high: significant(value.high) };
 
-/** An assessment as plain JSON: figures in the units their names give. */
-export function reportOf(assessment: Assessment) {
+/** An assessment as plain JSON: figures in the units their names give. With a context, turning points of what is unproven too. */
+export function reportOf(assessment: Assessment, context?: Context) {
   const { facts } = assessment;
+  const turning = (finding: Finding) =>
+    context && 'missing' in finding
+      ? {
+          turns: turnsOf(facts.machine, facts.brief, finding, context).map((turn) => ({
+            ...turn,
+            says: turnWords(turn, facts.catalogue),
+          })),
+        }
+      : {};
   return {
     machine: facts.machine.id,
     name: facts.machine.name,
-    findings: assessment.findings.map((finding) => ({ ...finding, says: findingWords(finding).says })),
+    findings: assessment.findings.map((finding) => ({
+      ...finding,
+      says: findingWords(finding).says,
+      ...turning(finding),
+    })),
     passed: assessment.checks
       .filter((check) => check.level === 'passes')
       .map((check) => ({ rule: check.rule, code: check.code, items: check.items, says: findingWords(check).says })),

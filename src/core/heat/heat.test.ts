@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { progress, type Assessment } from '../assess';
+import type { Assessment } from '../assess';
+import { progress } from '../predict/worst';
 import { assessed, BUSY, DESK, EXPORT, PLAY, without, type Change } from '../tests/world';
 import { rootOf } from '../units/root';
 import { airflowM3h, airRiseK, fanChangeDb, loudness, throughOpening } from './air';
@@ -56,6 +57,7 @@ describe('worked by hand', () => {
       hot: [hot],
       caseCurve: [{ c: 20, percent: 100 }],
       clockMost: 1,
+      cardClockMost: 1,
       damped: false,
       blind: [],
       missing: [],

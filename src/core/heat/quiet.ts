@@ -27,19 +27,22 @@ const RAMP_K = 18;
 /**
  * The quietest curves that hold every sitting's clock: for each speed of the case's fans the slowest cooler fan that
  * keeps the processor `MARGIN_K` below its limit (or as far as full speed keeps it), and of these pairs the quietest.
- * The curves reach the loudest sitting's pair at the temperature it has there, and full speed at the limit. Undefined
- * without a processor whose cooler has fans.
+ * The curves reach the loudest sitting's pair at the temperature it has there, and full speed at the limit. `atLimit` is
+ * what parts draw at the most they may, which is held too. Where the present curves hold the clock and are no louder
+ * under every load, or as loud and cooler, they are the answer. Undefined without a processor whose cooler has fans.
  */
 export function quietestCurves(
   parts: FittedParts,
   setup: HeatSetup,
   power: PowerState,
   mains: Mains,
+  atLimit?: ReadonlyMap<string, number>,
 ): QuietCurves | undefined {
   const index = setup.hot.findIndex((part) => part.kind === 'processor' && part.hasFans);
   const processor = setup.hot[index];
   if (!processor) return undefined;
-  const loads = power.sittings.map(({ byItem }) => {
+  const draws = [...power.sittings.map(({ byItem }) => byItem), ...(atLimit ? [atLimit] : [])];
+  const loads = draws.map((byItem) => {
     const at = (fixed: FixedSpeeds, tried = setup) => withFans(parts, tried, byItem, mains, fixed);
     // what full speed reaches is the most that quieter fans can be asked for
     return { at, full: at({ cooler: 1, case: 1 }).state };
@@ -92,9 +95,23 @@ export function quietestCurves(
       caseCurve: curves.caseCurve,
       hot: setup.hot.map((part) => (part === processor ? { ...part, curve: curves.coolerCurve } : part)),
     };
-    if (least >= chassis || loads.every(({ at, full }) => asWarm(at({}, tried).state, full, 0))) return curves;
+    if (least < chassis && !loads.every(({ at, full }) => asWarm(at({}, tried).state, full, 0))) continue;
+    const present: QuietCurves = { coolerCurve: processor.curve, caseCurve: setup.caseCurve };
+    const better = loads.every(({ at }) => {
+      const [mine, before] = [at({}, tried), at({})];
+      const held = before.state.parts.every((part) => part.tempC <= part.limitC);
+      const louder = mine.noise.dbA - before.noise.dbA;
+      const hotter = Math.max(
+        ...mine.state.parts.map((part, i) => part.tempC - (before.state.parts[i]?.tempC ?? Infinity)),
+      );
+      return !held || louder < -ALIKE || (louder <= ALIKE && hotter <= ALIKE);
+    });
+    return better ? curves : present;
   }
 }
+
+/** dB(A) and K below which two settings are alike. */
+const ALIKE = 0.02;
 
 /** Most °C a part may have: a margin below its limit, or what full speed keeps it at when that is more. */
 const most = (part: HotState, full: HotState | undefined, marginK: number): number =>

@@ -15,7 +15,7 @@ export interface Clocks {
 export const fullClocks = (setup: HeatSetup): Clocks => ({
   processor: setup.clockMost,
   serial: setup.clockMost,
-  graphics: 1,
+  graphics: setup.cardClockMost,
 });
 
 /** What a sitting draws at some clocks, and whatever else it yields there. */

@@ -1,6 +1,6 @@
 import type { Brief } from '../brief';
 import type { AnyFitted, Fitted, FittedParts } from '../fitted';
-import type { FanCurve, Machine } from '../machine';
+import type { FanCurve, Machine, Tuning } from '../machine';
 import type { PartOf } from '../parts';
 import type { MissingFigure } from '../work/stage';
 import { BOUNDS, HEAT, USUAL_CURVES } from './constants';
@@ -38,6 +38,8 @@ export interface HeatSetup {
   readonly hot: readonly HotPart[];
   readonly caseCurve: FanCurve;
   readonly clockMost: number;
+  /** The same of the graphics cards' clocks. */
+  readonly cardClockMost: number;
   readonly damped: boolean;
   /** Parts whose power is unknown, so that nothing can be said of the clock they keep. */
   readonly blind: readonly { readonly kind: HotPart['kind']; readonly figure: MissingFigure }[];
@@ -147,7 +149,7 @@ export function heatSetup(parts: FittedParts, machine: Machine, brief: Brief): H
   if (processor && processor.part.maxPowerW === undefined && (parts.one('cooler') || processor.part.coolerIncluded))
     unseen('processor', processor, 'maxPowerW');
   for (const card of parts.ofKind('graphics')) {
-    const part = hotCard(card, tuning.cardShare ?? 1, known, lacks);
+    const part = hotCard(card, tuning, known, lacks);
     if (part) hot.push(part);
     else unseen('graphics', card, 'boardPowerW');
   }
@@ -158,6 +160,7 @@ export function heatSetup(parts: FittedParts, machine: Machine, brief: Brief): H
     hot,
     caseCurve: tuning.caseCurve ?? USUAL_CURVES.case,
     clockMost: factor,
+    cardClockMost: tuning.cardClock ?? 1,
     damped: chassis?.part.damped ?? false,
     blind,
     missing,
@@ -237,7 +240,7 @@ const STAYS: Readonly<Record<NonNullable<PartOf<'graphics'>['exhaust']>, number>
   out: HEAT.outStays.value,
 };
 
-function hotCard(card: Fitted<'graphics'>, share: number, known: Known, lacks: Lacks): HotPart | undefined {
+function hotCard(card: Fitted<'graphics'>, tuning: Tuning, known: Known, lacks: Lacks): HotPart | undefined {
   const { part, item } = card;
   if (part.boardPowerW === undefined) return undefined;
   const fullW = part.boardPowerW;
@@ -254,7 +257,11 @@ function hotCard(card: Fitted<'graphics'>, share: number, known: Known, lacks: L
     limitC: known(card, 'maxTemperatureC', part.maxTemperatureC, BOUNDS.cardLimitC),
     idleW: Math.min(part.idlePowerW ?? 0, fullW),
     fullW,
-    allowedW: exact(fullW * share),
+    // as with a processor: a share set by hand is the limit, raised clocks are held by heat alone
+    allowedW:
+      tuning.cardShare === undefined && (tuning.cardClock ?? 1) > 1
+        ? exact(Infinity)
+        : exact(fullW * (tuning.cardShare ?? 1)),
     kPerW: (speed, m3h, end) => (passive ? bounded(1, end) * draughtFactor(m3h) : bounded(speed, end)),
     curve: USUAL_CURVES.card,
     fromRoom: false,

@@ -49,6 +49,10 @@ const ALL_BUSY: ReadonlyMap<string, number> = new Map(
   ['cpu.parallel', 'gpu.fp32', 'memory.traffic'].map((key) => [key, 1]),
 );
 
+/** W of each item with processor and cards at the most they may draw at these clocks. */
+export const limitDraw = (parts: FittedParts, clocks: Clocks): ReadonlyMap<string, number> =>
+  sittingDraw(drawsOf(parts), ALL_BUSY, clocks);
+
 /** What runs a sitting on a machine whose supply is given. */
 export type Run = (supply: Supply) => SittingResult;
 
@@ -222,3 +226,10 @@ export const warmestOf = <S extends SittingHeat>(sittings: readonly S[]): S | un
 /** The loudest sitting. */
 export const loudestOf = <S extends SittingHeat>(sittings: readonly S[]): S | undefined =>
   mostOf(sittings, ({ noise }) => noise.dbA);
+
+/** Where a part of the heat model gets warmest: at best and at worst of what is known, °C; each station names it so. */
+export function warmestFor<S extends SittingHeat>(sittings: readonly S[], part: number) {
+  const heat = mostOf(sittings, ({ worst }) => worst.state.parts[part]?.tempC ?? -Infinity);
+  const [best, worst] = [heat?.best.state.parts[part], heat?.worst.state.parts[part]];
+  return heat && best && worst ? { heat, best, worst } : undefined;
+}

@@ -4,6 +4,7 @@ import { keyFigures } from '../words/partFigures';
 import { applies, fieldsOf, figuresOf, valueAt, type Field } from '../parts/fields';
 import type { Better } from '../parts/common';
 import type { Part, PartKind } from '../parts';
+import { kitGiB } from '../parts/memory';
 
 /** What a cell can hold; undefined is unknown. */
 export type Cell = number | string | undefined;
@@ -89,9 +90,7 @@ const DERIVED: Partial<Record<PartKind, readonly Column[]>> = {
   ],
   memory: [
     derived('kitGiB', 'capacity of the kit', 'GiB', 'higher', (part) =>
-      part.kind === 'memory' && part.modules !== undefined && part.moduleGiB !== undefined
-        ? part.modules * part.moduleGiB
-        : undefined,
+      part.kind === 'memory' ? kitGiB(part) : undefined,
     ),
     derived('latencyNs', 'first-word latency', 'ns', 'lower', (part) =>
       part.kind === 'memory' && part.casLatency !== undefined && part.rateMTs !== undefined

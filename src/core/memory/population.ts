@@ -192,7 +192,9 @@ export function populate(
       ? undefined
       : leastKnown([standard, supportedByProcessorMTs, supportedByBoardMTs]);
   const slowest = (field: 'casLatency' | 'rcd' | 'rp' | 'ras') => mostKnown(kits.map((kit) => kit.part[field]));
-  const capacityKnown = known && kits.every((kit) => kit.part.moduleGiB !== undefined);
+  // how much there is does not hang on the board that it sits in
+  const capacityKnown =
+    kits.length > 0 && modulesWanted !== undefined && kits.every((kit) => kit.part.moduleGiB !== undefined);
   // cycles are sold for the rate on the label; what they are at a lower one is not stated, but for a profile held back
   const plain = kits.every((kit) => kit.part.profileKind === 'none') && effectiveMTs === profileMTs;
   const access =
@@ -217,7 +219,7 @@ export function populate(
           loads.every((load) => load.modules === loads[0]?.modules && load.gib === loads[0].gib)
         : undefined,
     spread:
-      capacityKnown && effectiveMTs !== undefined
+      known && capacityKnown && effectiveMTs !== undefined
         ? spreadOf(
             loads.map((load) => load.gib),
             effectiveMTs,

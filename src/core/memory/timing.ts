@@ -42,6 +42,32 @@ export function accessNs({ cl, rcd, rp, ras }: Cycles, rateMTs: number): AccessN
   return { open: ns(cl), closed: ns(rcd, cl), conflict: ns(rp, rcd, cl), cycle: ns(ras, rp) };
 }
 
+/** How tight a kit is, as practitioners look at it; heuristics, not faults of ordinary kits. */
+export interface Tightness {
+  /** CL : RCD : RP side by side, in clocks of the rate they are sold for. */
+  readonly cycles: readonly [cl: number, rcd: number, rp: number];
+  /** First word ÷ 10 ns, which good kits of every generation come near to. */
+  readonly firstWordOfTen: number;
+  /** Row-active time, and the CL + RCD that the tuning heuristic takes for ideal, both in ns. */
+  readonly rowActiveNs: number | undefined;
+  readonly idealRowActiveNs: number;
+}
+
+/**
+ * How tight a kit is at the rate its timings are sold for; undefined where one of CL, RCD and RP is not stated. Source:
+ * definitions; RAS ≈ CL + RCD is a named tuning heuristic.
+ * @example tightness({ cl: 36, rcd: 38, rp: 38, ras: 80 }, 5600) // 36:38:38, 1.286 of 10 ns, 28.6 against 26.4 ns
+ */
+export function tightness({ cl, rcd, rp, ras }: Cycles, rateMTs: number | undefined): Tightness | undefined {
+  if (cl === undefined || rcd === undefined || rp === undefined || rateMTs === undefined) return undefined;
+  return {
+    cycles: [cl, rcd, rp],
+    firstWordOfTen: latencyNs(cl, rateMTs) / 10,
+    rowActiveNs: ras === undefined ? undefined : latencyNs(ras, rateMTs),
+    idealRowActiveNs: latencyNs(cl + rcd, rateMTs),
+  };
+}
+
 /**
  * Peak bandwidth in bytes/s: rate × 8 bytes × channels populated (the two sub-channels of DDR5 make the same 8 bytes).
  * Source: JESD79-4, JESD79-5. @example bandwidthBytesPerS(5600, 2) // 89.6e9

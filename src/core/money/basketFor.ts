@@ -1,19 +1,13 @@
 import type { Assessment } from '../assess';
-import { basketOfMachine, type Basket } from './basket';
-import type { MachinePrice } from './landed';
+import type { Basket } from './basket';
+import { pageBasket } from './pageBasket';
+import { spentOf, type Spent } from './spent';
 
-const known = new WeakMap<MachinePrice, Basket>();
+/** A machine's basket, with what the brief wants beside it and the machine still lacks. */
+export type WholeBasket = Basket & Pick<Spent, 'lacking'>;
 
-/** Most places a page's basket looks at before it is content with what it has; a usual machine takes some hundreds. */
-const PAGE_NODES = 20_000;
-
-/** How an assessed machine is bought best; worked out once for each price. */
-export function basketFor({ facts }: Assessment): Basket {
-  let basket = known.get(facts.price);
-  if (!basket)
-    known.set(
-      facts.price,
-      (basket = basketOfMachine(facts.parts, facts.catalogue, facts.region, facts.policy, PAGE_NODES)),
-    );
-  return basket;
+/** How an assessed machine is bought best; a lower bound as long as something wanted is lacking. */
+export function basketFor({ facts }: Pick<Assessment, 'facts'>): WholeBasket {
+  const basket = pageBasket(facts.price, facts.parts, facts.catalogue, facts.region, facts.policy);
+  return { ...basket, ...spentOf(basket, facts) };
 }

@@ -99,7 +99,12 @@ function findCheapest(catalogue: Catalogue, part: Part, region: Region, policy: 
       best = { offer, landed: invoice, invoice, despite: whyNot, tooGood: undefined };
   }
   if (!best) return undefined;
-  const good = tooGood(best.offer, catalogue.offers(part.id, policy.region), listPriceOf(part, policy.region));
+  const good = tooGood(
+    best.offer,
+    catalogue.offers(part.id, policy.region),
+    listPriceOf(part, policy.region),
+    part.kind,
+  );
   return good ? { ...best, tooGood: good } : best;
 }
 

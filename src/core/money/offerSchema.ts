@@ -4,7 +4,8 @@ import { idText, isoDate, partIdSchema, plainText } from '../parts/common';
 import { currencySchema } from '../units/money';
 
 const minor = z.number().int().nonnegative();
-const price = z.number().int().positive('must be above 0: an unknown price is left out, not 0');
+const NO_PRICE = 'must be above 0: an unknown price is left out, not 0';
+const price = z.number().int().positive(NO_PRICE);
 const percentText = z.string().regex(/^(100|\d{1,2})(\.\d{1,4})?$/, 'is not a percentage such as "7.5"');
 
 /** Where money is spent: currency and sales tax, and whether prices there are quoted with it. */
@@ -104,26 +105,40 @@ export const rebateSchema = z.strictObject({
 export const CONDITIONS = ['new', 'refurbished', 'used'] as const;
 
 /** A price as the seller quotes it in that region (with or without tax as the region does). */
-export const offerSchema = z.strictObject({
-  id: idText,
-  part: partIdSchema,
-  seller: idText,
-  region: idText,
-  priceMinor: price,
-  /** Charged for each piece of this offer; without it the seller's terms for the region hold. */
-  shippingMinor: minor.optional(),
-  condition: z.enum(CONDITIONS),
-  deliveryDays: z.number().int().nonnegative().optional(),
-  /** Pieces there are; unknown when not stated. */
-  stock: z.number().int().nonnegative().optional(),
-  rebate: rebateSchema.optional(),
-  /** What is left of a refurbished or used part. */
-  warrantyLeftMonths: z.number().int().nonnegative().optional(),
-  wornPercent: z.number().min(0).max(100).optional(),
-  /** The last day it holds. */
-  until: isoDate.optional(),
-  asOf: isoDate,
-});
+export const offerSchema = z
+  .strictObject({
+    id: idText,
+    part: partIdSchema,
+    seller: idText,
+    region: idText,
+    /** Above 0; 0 only where the offer says that it is free of charge. */
+    priceMinor: z.number().int().nonnegative(NO_PRICE),
+    /** Given away: a price of 0 that is meant. */
+    free: z.boolean().optional(),
+    /** Charged for each piece of this offer; without it the seller's terms for the region hold. */
+    shippingMinor: minor.optional(),
+    condition: z.enum(CONDITIONS),
+    deliveryDays: z.number().int().nonnegative().optional(),
+    /** Pieces there are; unknown when not stated. */
+    stock: z.number().int().nonnegative().optional(),
+    rebate: rebateSchema.optional(),
+    /** What is left of a refurbished or used part. */
+    warrantyLeftMonths: z.number().int().nonnegative().optional(),
+    wornPercent: z.number().min(0).max(100).optional(),
+    /** The last day it holds. */
+    until: isoDate.optional(),
+    asOf: isoDate,
+  })
+  .superRefine(({ priceMinor, free }, context) => {
+    if (priceMinor === 0 && free !== true)
+      context.addIssue({
+        code: 'custom',
+        path: ['priceMinor'],
+        message: `${NO_PRICE}; what is given away says that it is free`,
+      });
+    if (priceMinor > 0 && free === true)
+      context.addIssue({ code: 'custom', path: ['free'], message: 'says free of charge beside a price above 0' });
+  });
 export type Offer = z.infer<typeof offerSchema>;
 
 /** A price set by hand, as the region quotes prices; it counts until it is taken away. */

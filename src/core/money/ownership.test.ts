@@ -3,7 +3,10 @@ import { assess, contextOf, type Assessment } from '../assess';
 import { compileCatalogue } from '../catalogue';
 import { settingsSchema, type Settings } from '../settings';
 import { briefOf, dataOf, EXPORT, machineOf, type Change } from '../tests/world';
-import { ownershipOf, waitingOf } from './ownership';
+import type { TaskKind } from '../work/tasks';
+import { startingTask } from '../work/templates';
+import { waitingOfTask } from '../work/waiting';
+import { compareOwnership, ownershipOf, waitingOf } from './ownership';
 
 const settings = (more: object = {}): Settings =>
   settingsSchema.parse({
@@ -53,7 +56,7 @@ describe('what owning a machine costs', () => {
   });
 
   test('waiting: runs × predicted hours × what an hour costs', () => {
-    const tasks = [{ ...EXPORT, runsPerWeek: 5 }];
+    const tasks = [{ ...EXPORT, runsPerWeek: 5, waiting: 'attended' }];
     const machine = assessed({ brief: { tasks, sittings: [], yearsOfService: 1, hourMinor: 40_00 } });
     const seconds = machine.tasks[0]?.gets?.likely ?? NaN;
     const hours = (5 * 52 * seconds) / 3600;
@@ -62,7 +65,7 @@ describe('what owning a machine costs', () => {
   });
 
   test('a run that cannot be predicted is named, and nothing stands for it', () => {
-    const tasks = [{ ...EXPORT, runsPerWeek: 5 }];
+    const tasks = [{ ...EXPORT, runsPerWeek: 5, waiting: 'attended' }];
     const machine = assessed({
       parts: { card: { fp32Tflops: undefined } },
       brief: { tasks, sittings: [], hourMinor: 40_00 },
@@ -85,5 +88,63 @@ describe('what owning a machine costs', () => {
     const later = own(assessed({ brief: { yearsOfService: 3 } }), { later: { minor: 200_00, open: false, year: 2 } });
     expect(later.runningMinor).toEqual([1000_00, 1000_00, 1200_00, 1200_00]);
     expect(later.totalMinor).toBe(Object.values(later.byLine).reduce((sum, minor) => sum + minor, 0));
+  });
+
+  test('a run in the background is free while it fits its sitting; what does not fit is waited for', () => {
+    const seconds = (runsPerWeek: number, hoursPerWeek: number, waiting?: string) => {
+      const tasks = [{ ...EXPORT, runsPerWeek, ...(waiting ? { waiting } : {}) }];
+      const sittings = [{ id: 'work', name: 'Work', hoursPerWeek, tasks: ['export'] }];
+      return assessed({ brief: { tasks, sittings, hourMinor: 40_00 } });
+    };
+    const one = (seconds(1, 10).tasks[0]?.gets?.likely ?? NaN) / 3600;
+    expect(waitingOf(seconds(5, 10)).hours).toBe(0);
+    expect(waitingOf(seconds(5, 10, 'unattended')).hours).toBe(0);
+    expect(waitingOf(seconds(5, 10, 'attended')).hours).toBeCloseTo(52 * 5 * one, 9);
+    // so many runs that they take twice the sitting's hour
+    const many = 2 / one;
+    expect(waitingOf(seconds(many, 1)).hours).toBeCloseTo(52, 6);
+  });
+
+  test('each trade starts with what is usual: a rebuild is waited for, training is not', () => {
+    const of = (kind: TaskKind) => waitingOfTask(startingTask(kind, 'x'));
+    expect([of('cad-step'), of('build'), of('train'), of('render'), of('edit-export')]).toEqual([
+      'attended',
+      'attended',
+      'unattended',
+      'unattended',
+      'background',
+    ]);
+  });
+});
+
+describe('two sides', () => {
+  const side = (change: Change, purchaseMinor = 1000_00, purchaseOpen = false) => ({
+    assessment: assessed(change),
+    purchaseMinor,
+    purchaseOpen,
+    support: undefined,
+  });
+  const waited = { tasks: [{ ...EXPORT, runsPerWeek: 5, waiting: 'attended' }], sittings: [], hourMinor: 40_00 };
+
+  test('are not compared by waiting that one of them cannot predict: unknown is not zero', () => {
+    const known = side({ brief: waited });
+    const vague = side({ brief: waited, parts: { card: { fp32Tflops: undefined } } }, 1200_00);
+    expect(ownershipOf(known).byLine.waiting).toBeGreaterThan(0);
+    const pair = compareOwnership(known, vague);
+    expect(pair.tasksLeftOut).toEqual(['Export']);
+    expect([pair.ours.byLine.waiting, pair.theirs.byLine.waiting]).toEqual([0, 0]);
+    expect((pair.theirsRunningMinor.at(-1) ?? 0) - (pair.oursRunningMinor.at(-1) ?? 0)).toBe(200_00);
+  });
+
+  test('leave a line out of both sums that one side does not know', () => {
+    const pair = compareOwnership(side({}), side({}, 100_00, true));
+    expect(pair.leftOut).toEqual(['purchase', 'repair', 'resale']);
+    expect(pair.oursRunningMinor.at(-1)).toBe(pair.theirsRunningMinor.at(-1));
+  });
+
+  test('that know everything are compared by everything', () => {
+    const pair = compareOwnership(side({ brief: waited }), side({ brief: waited }, 1300_00));
+    expect(pair.leftOut).toEqual([]);
+    expect(pair.oursRunningMinor).toEqual(pair.ours.runningMinor);
   });
 });

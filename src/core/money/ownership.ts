@@ -2,6 +2,7 @@ import type { Assessment } from '../assess';
 import { yearlyEnergy } from '../power/energy';
 import { softwareOf } from '../sizing/software';
 import { timesFigure } from '../units/money';
+import { waitingOfTask } from '../work/waiting';
 import type { Support } from './rivalSchema';
 import { daysWithout } from './support';
 
@@ -26,7 +27,7 @@ export interface Ownership {
   readonly totalMinor: number;
   readonly byLine: Readonly<Record<CostLine, number>>;
   readonly open: readonly OpenCost[];
-  /** Hours a year that runs take, as predicted. */
+  /** Hours a year that somebody waits, as predicted. */
   readonly waitingHours: number;
 }
 
@@ -50,10 +51,11 @@ const WORKDAYS = 5;
  * What owning a machine costs over the years of service, as discounted cash flows: purchase at once, each year's energy,
  * software, expected repairs and waiting at its end, resale at the last. An amount a in year t weighs a ÷ (1 + r)^t and
  * is rounded once. Expected repairs: failures a year × (share of the price that is out of warranty × a repair's share of
- * the price + days without the machine × hours a day × what an hour costs). Waiting: runs a year × predicted hours × what
- * an hour costs. Resale by declining balance net of fees. Source: definitions; the settings say the rates.
+ * the price + days without the machine × hours a day × what an hour costs). Waiting: hours a year that somebody waits ×
+ * what an hour costs, without the tasks that are left out. Resale by declining balance net of fees. Source: definitions;
+ * the settings say the rates.
  */
-export function ownershipOf(side: OwnedSide): Ownership {
+export function ownershipOf(side: OwnedSide, leaveOut: ReadonlySet<string> = new Set()): Ownership {
   const { assessment, support } = side;
   const { brief, settings, parts, power, region } = assessment.facts;
   const years = Math.max(1, Math.round(brief.yearsOfService));
@@ -76,7 +78,10 @@ export function ownershipOf(side: OwnedSide): Ownership {
   const yearly = software.reduce((sum, row) => sum + (row.yearlyMinor ?? 0), 0);
   const first = software.filter((row) => row.here && !row.owned).reduce((sum, row) => sum + (row.yearlyMinor ?? 0), 0);
 
-  const { hours: waitingHours, unknown } = waitingOf(assessment);
+  const waits = waitingOf(assessment);
+  const counted = waits.tasks.filter(({ task }) => !leaveOut.has(task));
+  const waitingHours = counted.reduce((sum, { hours }) => sum + (hours ?? 0), 0);
+  const unknown = waits.unknown;
   if (brief.hourMinor === undefined) open.push({ line: 'waiting', code: 'no-hour-value' });
   if (unknown.length > 0) open.push({ line: 'waiting', code: 'not-predicted', tasks: unknown });
   if (side.purchaseOpen) open.push({ line: 'purchase', code: 'price-unknown' });
@@ -118,18 +123,100 @@ export function ownershipOf(side: OwnedSide): Ownership {
   };
 }
 
-/** Hours a year that timed runs take as predicted, and the tasks of which nobody knows. */
-export function waitingOf(assessment: Assessment): { readonly hours: number; readonly unknown: readonly string[] } {
-  let hours = 0;
-  const unknown: string[] = [];
-  for (const task of assessment.facts.brief.tasks) {
+/** Hours that somebody waits for a task in a year. */
+export interface TaskWait {
+  readonly task: string;
+  readonly name: string;
+  /** Undefined when the task is not predicted. */
+  readonly hours: number | undefined;
+}
+
+export interface Waited {
+  readonly tasks: readonly TaskWait[];
+  readonly hours: number;
+  /** Names of tasks that somebody waits for and that cannot be predicted. */
+  readonly unknown: readonly string[];
+}
+
+/**
+ * Hours a year that somebody waits. A run that is attended is waited for in full. One in the background or left to itself
+ * costs nobody's time as long as the runs of its sitting fit into the sitting's hours; what does not fit is waited for.
+ */
+export function waitingOf(assessment: Assessment): Waited {
+  const { brief } = assessment.facts;
+  const runs = brief.tasks.flatMap((task) => {
     const result = assessment.tasks.find((entry) => entry.task === task.id);
-    const runs = 'runsPerWeek' in task ? task.runsPerWeek : undefined;
-    if (result?.mode !== 'elastic' || runs === undefined || runs === 0) continue;
-    if (result.gets) hours += (runs * WEEKS * result.gets.likely) / 3600;
-    else unknown.push(task.name);
-  }
-  return { hours, unknown };
+    const aWeek = task.runsPerWeek;
+    if (result?.mode !== 'elastic' || aWeek === undefined || aWeek === 0) return [];
+    const sitting = brief.sittings.find(({ tasks }) => tasks.includes(task.id));
+    const hours = result.gets ? (aWeek * result.gets.likely) / 3600 : undefined;
+    return [{ task, sitting, attended: waitingOfTask(task) === 'attended', hours }];
+  });
+  const tasks = runs.flatMap(({ task, sitting, attended, hours }): TaskWait[] => {
+    const base = { task: task.id, name: task.name };
+    if (attended) return [{ ...base, hours: hours === undefined ? undefined : hours * WEEKS }];
+    if (!sitting) return [];
+    // unattended runs of one sitting share its hours; each waits for its part of what is too much
+    const beside = runs.filter((other) => other.sitting === sitting && !other.attended);
+    if (beside.some((other) => other.hours === undefined)) return [{ ...base, hours: undefined }];
+    const all = beside.reduce((sum, other) => sum + (other.hours ?? 0), 0);
+    const over = Math.max(0, all - sitting.hoursPerWeek);
+    return over > 0 && all > 0 ? [{ ...base, hours: over * ((hours ?? 0) / all) * WEEKS }] : [];
+  });
+  return {
+    tasks,
+    hours: tasks.reduce((sum, { hours }) => sum + (hours ?? 0), 0),
+    unknown: tasks.flatMap(({ hours, name }) => (hours === undefined ? [name] : [])),
+  };
+}
+
+/** Lines of the costs that a side knows only in part, so that a comparison cannot rest on them. */
+const openLines = ({ open }: Ownership): ReadonlySet<CostLine> =>
+  new Set(
+    open.flatMap((entry) =>
+      entry.code === 'no-tariff' || entry.code === 'no-hour-value' || entry.code === 'not-predicted'
+        ? []
+        : [entry.line],
+    ),
+  );
+
+/** Two sides over the years, and what of them can be compared. */
+export interface OwnershipPair {
+  readonly ours: Ownership;
+  readonly theirs: Ownership;
+  /** Lines that both sides know: sums and curves that are compared are made of these. */
+  readonly compared: readonly CostLine[];
+  /** Lines that one side or both do not know in full. */
+  readonly leftOut: readonly CostLine[];
+  /** Tasks whose waiting one side does not know: they count on neither. */
+  readonly tasksLeftOut: readonly string[];
+  readonly oursRunningMinor: readonly number[];
+  readonly theirsRunningMinor: readonly number[];
+}
+
+/** Compares what both sides know: a line that is open on one side is no gain of that side, nor a loss of the other. */
+export function compareOwnership(ourSide: OwnedSide, theirSide: OwnedSide): OwnershipPair {
+  const [mine, its] = [waitingOf(ourSide.assessment), waitingOf(theirSide.assessment)];
+  const unknown = [...mine.tasks, ...its.tasks].filter(({ hours }) => hours === undefined);
+  const out = new Set(unknown.map(({ task }) => task));
+  const [ours, theirs] = [ownershipOf(ourSide, out), ownershipOf(theirSide, out)];
+  const open = new Set([...openLines(ours), ...openLines(theirs)]);
+  // what cannot be bought for a known price cannot be sold for one
+  if (open.has('purchase')) for (const line of ['resale', 'repair'] as const) open.add(line);
+  const compared = COST_LINES.filter((line) => !open.has(line));
+  const running = (side: Ownership) => {
+    let sum = 0;
+    return side.years.map((row) => (sum += compared.reduce((all, line) => all + row[line], 0)));
+  };
+  return {
+    ours,
+    theirs,
+    compared,
+    leftOut: COST_LINES.filter((line) => open.has(line)),
+    tasksLeftOut: [...new Set(unknown.map(({ name }) => name))],
+    oursRunningMinor: running(ours),
+    theirsRunningMinor: running(theirs),
+  };
 }
 
 /** Share of the machine, by price, that no warranty covers in a year; a warranty that is not stated covers nothing. */

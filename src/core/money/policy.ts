@@ -5,7 +5,7 @@ import type { Settings } from '../settings';
 import { dayAfter } from '../units/days';
 import { percentOf } from '../units/money';
 import type { Offer } from './offerSchema';
-import { trustedEnough, trustOf, type TrustFloor, type TrustGrade } from './trust';
+import { fewRatings, tooGood, trustedEnough, trustOf, type TrustFloor, type TrustGrade } from './trust';
 
 /** Which offers may be bought for a brief. */
 export interface BuyPolicy {
@@ -13,6 +13,8 @@ export interface BuyPolicy {
   readonly today: string;
   readonly conditions: readonly Offer['condition'][];
   readonly trustFloor: TrustFloor;
+  /** Offers that are too good, of sellers with few ratings, are left alone. */
+  readonly avoidBaits: boolean;
   /** Everything is there by this day. */
   readonly neededBy: string | undefined;
   /** The most over a maker's list price, as a decimal percentage. */
@@ -27,6 +29,7 @@ export const plainPolicy = (region: string, settings: Settings, today: string): 
   today,
   conditions: settings.conditions,
   trustFloor: settings.trustFloor,
+  avoidBaits: settings.avoidBaits,
   neededBy: undefined,
   overListPercent: undefined,
   parcels: undefined,
@@ -46,6 +49,12 @@ export type WhyNot =
   | { readonly code: 'expired'; readonly until: string }
   | { readonly code: 'sold-out' }
   | { readonly code: 'trust'; readonly grade: TrustGrade }
+  | {
+      readonly code: 'bait';
+      readonly ratings: number | undefined;
+      readonly priceMinor: number;
+      readonly usualMinor: number;
+    }
   | { readonly code: 'late'; readonly arrives: string; readonly neededBy: string }
   | { readonly code: 'delivery-unknown'; readonly neededBy: string }
   | { readonly code: 'over-list'; readonly listMinor: number; readonly mostMinor: number };
@@ -72,6 +81,13 @@ export function whyNot(offer: Offer, part: Part, catalogue: Catalogue, policy: B
   if (offer.stock === 0) return { code: 'sold-out' };
   const { grade } = trustOf(catalogue.seller(offer.seller), today);
   if (!trustedEnough(grade, policy.trustFloor)) return { code: 'trust', grade };
+  if (policy.avoidBaits) {
+    const ratings = fewRatings(catalogue.seller(offer.seller));
+    const good =
+      ratings && tooGood(offer, catalogue.offers(part.id, policy.region), listPriceOf(part, policy.region), part.kind);
+    if (ratings && good)
+      return { code: 'bait', ratings: ratings.ratings, priceMinor: good.priceMinor, usualMinor: good.usualMinor };
+  }
   if (neededBy !== undefined) {
     const arrives = arrivalOf(offer, today);
     if (arrives === undefined) return { code: 'delivery-unknown', neededBy };
@@ -84,7 +100,12 @@ export function whyNot(offer: Offer, part: Part, catalogue: Catalogue, policy: B
 }
 
 /** Demands that may be let go when nothing meets them, first the first; an offer that is gone may not. */
-const GIVES_WAY: readonly (readonly WhyNot['code'][])[] = [['late', 'delivery-unknown'], ['over-list'], ['trust']];
+const GIVES_WAY: readonly (readonly WhyNot['code'][])[] = [
+  ['late', 'delivery-unknown'],
+  ['over-list'],
+  ['bait'],
+  ['trust'],
+];
 
 /** An offer with what keeps it from being bought. */
 export interface Judged {

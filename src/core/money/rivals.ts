@@ -1,4 +1,5 @@
-import { assess, progress, type Assessment, type Context } from '../assess';
+import { assess, type Assessment, type Context } from '../assess';
+import { progress } from '../predict/worst';
 import type { Brief } from '../brief';
 import type { Measurement } from '../evidence/measurement';
 import { fullName } from '../fitted';

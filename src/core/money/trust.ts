@@ -1,6 +1,7 @@
 import { shrunkRating } from '../library/ratings';
 import { daysBetween } from '../units/days';
 import { BY_HAND, type Offer, type Seller } from './offerSchema';
+import type { PartKind } from '../parts';
 import { medianMinor, ratioOf } from '../units/money';
 
 /** How far a seller can be relied on, worst first; `unknown` is a seller of whom nothing is known. */
@@ -62,6 +63,12 @@ export function trustOf(seller: Seller | undefined, today: string): Trust {
   return { grade: held >= 3 ? 'trusted' : held === 2 ? 'little-known' : 'doubtful', reasons };
 }
 
+/** A seller whose ratings are few or not known; undefined for one that many have rated, or that is oneself. */
+export function fewRatings(seller: Seller | undefined): { readonly ratings: number | undefined } | undefined {
+  if (seller?.id === BY_HAND.id || (seller?.ratings !== undefined && seller.ratings >= MANY_RATINGS)) return undefined;
+  return { ratings: seller?.ratings };
+}
+
 export const trustedEnough = (grade: TrustGrade, floor: TrustFloor): boolean =>
   floor === 'any' || TRUST_GRADES.indexOf(grade) >= TRUST_GRADES.indexOf(floor);
 
@@ -75,17 +82,25 @@ export interface TooGood {
 /** Judgements: below these shares of the usual price an offer wants a second look. */
 const OF_OTHERS = 0.7;
 const OF_LIST = 0.55;
-/** Offers to compare with: one other may itself be too dear. */
+/** Offers to compare with: one other may itself be too dear. A licence far below any other is worth a warning at once. */
 const OTHERS = 2;
+const OTHERS_OF_LICENCE = 1;
 
 /** Warns of a new part's price far below the middle of the other offers, or far below the maker's list price. */
-export function tooGood(offer: Offer, all: readonly Offer[], listMinor: number | undefined): TooGood | undefined {
+export function tooGood(
+  offer: Offer,
+  all: readonly Offer[],
+  listMinor: number | undefined,
+  kind?: PartKind,
+): TooGood | undefined {
   const { priceMinor } = offer;
-  if (offer.condition !== 'new') return undefined;
+  // what says that it is given away is no bait
+  if (offer.condition !== 'new' || offer.free) return undefined;
   const others = all.flatMap((other) =>
     other !== offer && other.condition === 'new' && other.seller !== offer.seller ? [other.priceMinor] : [],
   );
-  if (others.length >= OTHERS) {
+  const licence = kind === 'system' || kind === 'licence';
+  if (others.length >= (licence ? OTHERS_OF_LICENCE : OTHERS)) {
     const usualMinor = medianMinor(others);
     if (ratioOf(priceMinor, usualMinor) < OF_OTHERS) return { against: 'others', priceMinor, usualMinor };
   }

@@ -16,6 +16,8 @@ import {
   partIdSchema,
   plainText,
   populationRateSchema,
+  usbPorts,
+  wirelessStandard,
 } from './common';
 
 /** A chipset chip. `on` is `cpu` or another hub's id; the uplink is shared by all that hangs below. */
@@ -44,6 +46,8 @@ export const slotSchema = z.strictObject({
   row: z.number().int().min(1).max(8).optional(),
   lengthsMm: z.array(z.number().int().positive()).optional(),
   takesSata: z.boolean().optional(),
+  /** The board's cover over an M.2 slot can be left off for a drive that brings its own heatsink. */
+  coverComesOff: z.boolean().optional(),
   splits: z.number().int().min(1).max(4).optional(),
   roomMm: z.number().positive().optional(),
   /** For an M.2 slot: the expansion row it lies at; 0 is above the first row. */
@@ -139,21 +143,18 @@ export const boardSchema = z.strictObject({
   flashWithoutProcessor: flag('firmware can be flashed without a processor'),
   secondFirmwareChip: flag('second firmware chip'),
   displayOutputs: displayPorts('display outputs'),
-  rearUsb: z
-    .array(z.strictObject({ gbitPerS: z.number().positive(), count: z.number().int().positive() }))
-    .optional()
-    .meta({ label: 'rear USB ports' }),
+  rearUsb: usbPorts('rear USB ports'),
   fanHeaders: count('fan headers'),
   fanHeaderCurrentA: figure('fan header current', 'A', 'higher'),
   pumpHeaders: count('pump headers'),
   lightHeaders: count('addressable light headers'),
+  lightHeaders12V: count('light headers of 12 V'),
+  lightProgram: plainText(40).optional().meta({ label: 'program of its lights' }),
   frontAudioHeader: flag('front audio header'),
-  frontUsbHeaders: z
-    .array(z.strictObject({ gbitPerS: z.number().positive(), count: z.number().int().positive() }))
-    .optional()
-    .meta({ label: 'front USB headers' }),
+  frontUsbHeaders: usbPorts('front USB headers'),
   powerInputs: connectorCounts,
   wireless: flag('wireless'),
+  wirelessStandard: wirelessStandard.optional().meta({ label: 'wireless standard, IEEE 802.11' }),
   /** Middle of the socket from the board's rear edge and from its upper one. */
   socketFromRearMm: figure('socket from the rear edge', 'mm', 'none'),
   socketFromTopMm: figure('socket from the upper edge', 'mm', 'none'),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { boardForm, count, figure, figureFromZero, flag, partBase } from './common';
+import { boardForm, count, figure, figureFromZero, flag, lights, partBase, usbPorts } from './common';
 import { SUPPLY_FORMS } from './supply';
 
 export const SIDES = ['front', 'top', 'rear', 'bottom', 'side'] as const;
@@ -44,15 +44,12 @@ export const caseSchema = z.strictObject({
   mounts: z.array(mountSchema).optional().meta({ label: 'radiator and fan mounts' }),
   fansIncluded: z.array(includedFanSchema).optional().meta({ label: 'fans included' }),
   fanCurrentA: figureFromZero('current of a fan included', 'A', 'lower'),
-  lightHeaders: count('light headers needed', 'lower'),
+  ...lights,
   fanPowerW: figureFromZero('power of the fans included', 'W', 'lower'),
   bays25: count('2.5" bays'),
   bays35: count('3.5" bays'),
   opticalBays: count('5.25" bays'),
-  frontUsb: z
-    .array(z.strictObject({ gbitPerS: z.number().positive(), count: z.number().int().positive() }))
-    .optional()
-    .meta({ label: 'front USB ports' }),
+  frontUsb: usbPorts('front USB ports'),
   frontAudio: flag('front audio ports'),
   /** Inside, without mounts: rear panel to front, floor to roof, board tray to side panel. */
   innerLengthMm: figure('inside length', 'mm', 'higher'),

@@ -147,4 +147,32 @@ export const displayPort = z.strictObject({
   kind: z.enum(['DisplayPort 1.4', 'DisplayPort 2.1', 'HDMI 2.0', 'HDMI 2.1', 'USB-C']),
   count: z.number().int().positive(),
 });
+/** Connectors of USB ports as the standard names them. */
+export const USB_CONNECTORS = ['A', 'C'] as const;
+/** Ports of one connector and rate; a connector that is not stated may be either. */
+export const usbPortSchema = z.strictObject({
+  gbitPerS: z.number().positive(),
+  count: z.number().int().positive(),
+  connector: z.enum(USB_CONNECTORS).optional(),
+});
+export const usbPorts = (label: string) => z.array(usbPortSchema).optional().meta({ label });
+
+/** Amendments of IEEE 802.11, oldest first. */
+export const WIRELESS_STANDARDS = ['n', 'ac', 'ax', 'be'] as const;
+export const wirelessStandard = z.enum(WIRELESS_STANDARDS);
+export type WirelessStandard = z.infer<typeof wirelessStandard>;
+
+/** Plugs of lights: addressable strips on 3 pins at 5 V, plain ones on 4 pins at 12 V. Each burns or stays dark on the other. */
+export const LIGHT_PLUGS = ['3-pin 5 V', '4-pin 12 V'] as const;
+const lightPlug = z.enum(LIGHT_PLUGS);
+export type LightPlug = z.infer<typeof lightPlug>;
+/** Lights of a part: how many headers they need, of which plug, and the program that sets them. */
+export const lights = {
+  lightHeaders: count('light headers needed', 'lower'),
+  lightPlug: lightPlug.optional().meta({ label: 'plug of its lights' }),
+  lightProgram: plainText(40).optional().meta({ label: 'program of its lights' }),
+};
+/** The plug of lights that do not say: by far the usual one. */
+export const USUAL_LIGHT_PLUG: LightPlug = '3-pin 5 V';
+
 export const displayPorts = (label: string) => z.array(displayPort).optional().meta({ label });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { count, figure, flag, partBase, plainText, figureFromZero, resistancePoints } from './common';
+import { count, figure, flag, lights, partBase, plainText, figureFromZero, resistancePoints } from './common';
 
 export const coolerSchema = z.strictObject({
   kind: z.literal('cooler'),
@@ -22,7 +22,7 @@ export const coolerSchema = z.strictObject({
   memoryClearanceMm: figure('room for modules under it', 'mm', 'higher'),
   fans: count('fans', 'none'),
   fanCurrentA: figureFromZero('current of a fan', 'A', 'lower'),
-  lightHeaders: count('light headers needed', 'lower'),
+  ...lights,
   pasteIncluded: flag('paste included'),
   powerW: figureFromZero('power', 'W', 'lower'),
   noiseDbA: figure('noise at full speed', 'dB(A)', 'lower'),
@@ -38,6 +38,6 @@ export const fanSchema = z.strictObject({
   noiseDbA: figure('noise', 'dB(A)', 'lower'),
   currentA: figure('current', 'A', 'lower'),
   powerW: figure('power', 'W', 'lower'),
-  lightHeaders: count('light headers needed', 'lower'),
+  ...lights,
   connector: z.enum(['3-pin', '4-pin']).optional().meta({ label: 'connector' }),
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { connectorCounts, count, figure, flag, lanes, linkGeneration, partBase } from './common';
+import { connectorCounts, count, figure, flag, lanes, linkGeneration, partBase, wirelessStandard } from './common';
 
 export const expansionSchema = z.strictObject({
   kind: z.literal('expansion'),
@@ -23,8 +23,15 @@ export const expansionSchema = z.strictObject({
   ownSwitch: flag('own lane switch'),
   videoInputs: count('video inputs'),
   inputGbitPerS: figure('rate of an input', 'Gb/s', 'higher'),
+  /** Where its inputs differ: how many there are of each rate. */
+  inputPorts: z
+    .array(z.strictObject({ gbitPerS: z.number().positive(), count: z.number().int().min(1).max(64) }))
+    .max(16)
+    .optional()
+    .meta({ label: 'inputs by rate' }),
   networkGbitPerS: figure('network rate', 'Gb/s', 'higher'),
   wireless: flag('wireless'),
+  wirelessStandard: wirelessStandard.optional().meta({ label: 'wireless standard, IEEE 802.11' }),
 });
 
 export const mixerSchema = z.strictObject({

@@ -27,3 +27,10 @@ export const memorySchema = z.strictObject({
     .meta({ label: 'die kind' }),
   testedBoards: z.array(partIdSchema).optional().meta({ label: 'tested boards' }),
 });
+
+/** GiB of all modules of a kit together; undefined while either figure is not stated. */
+export const kitGiB = ({
+  modules,
+  moduleGiB,
+}: Pick<z.infer<typeof memorySchema>, 'modules' | 'moduleGiB'>): number | undefined =>
+  modules === undefined || moduleGiB === undefined ? undefined : modules * moduleGiB;

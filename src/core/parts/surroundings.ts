@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  CONNECTORS,
   count,
   displayPorts,
   figure,
@@ -7,6 +8,7 @@ import {
   flag,
   lanes,
   linkGeneration,
+  lights,
   partBase,
   partIdSchema,
   plainText,
@@ -21,12 +23,19 @@ export const displaySchema = z.strictObject({
   refreshHz: figure('refresh rate', 'Hz', 'higher'),
   adaptiveSync: z.array(plainText(40)).optional().meta({ label: 'adaptive-sync kinds' }),
   inputs: displayPorts('inputs'),
+  /** Passes a DisplayPort picture on to a further display on the same output (multi-stream transport). */
+  chains: flag('passes pictures on'),
 });
 
 export const peripheralSchema = z.strictObject({
   kind: z.literal('peripheral'),
   ...partBase,
   purpose: plainText(60).optional().meta({ label: 'purpose' }),
+  /** What of a desk it is, so that it can be told whether one is there. */
+  serves: z
+    .array(z.enum(['keyboard', 'pointing']))
+    .optional()
+    .meta({ label: 'serves as' }),
 });
 
 export const systemSchema = z.strictObject({
@@ -35,6 +44,8 @@ export const systemSchema = z.strictObject({
   /** The system's plain name, as applications name it. */
   system: plainText(40).optional().meta({ label: 'system' }),
   yearly: flag('paid yearly'),
+  /** Its licence may move to another machine; one that is tied stays where it first ran. */
+  moves: flag('licence moves to another machine'),
 });
 
 export const licenceSchema = z.strictObject({
@@ -65,6 +76,13 @@ export const accessorySchema = z.strictObject({
   /** What a cable is for: data of a drive, more fans on one header, a front port's plug on another header. */
   cableFor: z.enum(['drive data', 'fan splitter', 'front port', 'power']).optional().meta({ label: 'cable for' }),
   outlets: count('outlets'),
+  /** A lead that makes one power input out of others: so many of one plug into one of another. */
+  fromPlug: z.enum(CONNECTORS).optional().meta({ label: 'takes plugs of' }),
+  fromPlugs: count('plugs it takes', 'none'),
+  toPlug: z.enum(CONNECTORS).optional().meta({ label: 'gives a plug of' }),
+  /** Plug and program of the lights that a controller feeds. */
+  lightPlug: lights.lightPlug,
+  lightProgram: lights.lightProgram,
   generation: linkGeneration.optional().meta({ label: 'link generation' }),
   lanes: lanes.optional().meta({ label: 'lanes' }),
   fitsCooler: partIdSchema.optional().meta({ label: 'fits cooler' }),

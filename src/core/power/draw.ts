@@ -136,6 +136,10 @@ export function sittingDraw(
   return byItem;
 }
 
+/** W that a processor draws at most: a raised clock raises it by its cube, a limit set by hand holds it. */
+export const mostPackageW = (maxW: number, idleW = 0, tuning: Tuning = {}): number =>
+  Math.min(idleW + (maxW - idleW) * (tuning.clock ?? 1) ** 3, Math.max(idleW, tuning.packageW ?? Infinity));
+
 /** The sitting that draws most; undefined when the brief has none. */
 export const heaviestOf = ({ sittings }: PowerState): PowerState['sittings'][number] | undefined =>
   mostOf(sittings, ({ sustainedW }) => sustainedW);
@@ -159,10 +163,12 @@ export function drawOf(
   const { parts: list, missing } = drawsOf(parts);
   // limits set by hand are limits of the peak too; a raised clock raises it
   const limitOf = (draw: (typeof list)[number]): number => {
-    if (draw.clock === 'graphics') return draw.maxW * (tuning.cardShare ?? 1);
+    if (draw.clock === 'graphics') {
+      const raised = draw.idleW + (draw.maxW - draw.idleW) * (tuning.cardClock ?? 1) ** 3;
+      return tuning.cardShare === undefined ? raised : Math.min(raised, draw.maxW * tuning.cardShare);
+    }
     if (draw.clock === undefined) return draw.maxW;
-    const raised = draw.idleW + (draw.maxW - draw.idleW) * (tuning.clock ?? 1) ** 3;
-    return Math.min(raised, Math.max(draw.idleW, tuning.packageW ?? Infinity));
+    return mostPackageW(draw.maxW, draw.idleW, tuning);
   };
   const limited = list.map((draw): PartDraw => {
     const maxW = limitOf(draw);

@@ -22,7 +22,15 @@ export type EngineChoice =
 export interface Engines {
   readonly list: readonly EngineAt[];
   readonly missing: readonly MissingFigure[];
+  /** Neither card nor processor is chosen: what the work asks of them is told as if the right engine will be there. */
+  readonly toCome?: true;
 }
+
+/** Engines of a machine of which nothing is chosen yet. */
+export const ENGINES_TO_COME: Engines = { list: [], missing: [], toCome: true };
+
+/** Rate of an engine to come; nothing is sized by it. */
+const TO_COME_MPX = 1000;
 
 export function enginesOf(parts: FittedParts): Engines {
   const list: EngineAt[] = [];
@@ -65,6 +73,27 @@ export function chooseEngine(
     height: number;
   },
 ): EngineChoice {
+  if (engines.toCome) {
+    const { direction, codec, chroma, bitDepth, width, height } = wanted;
+    const depth = bitDepth <= 8 ? 8 : bitDepth <= 10 ? 10 : bitDepth <= 12 ? 12 : 16;
+    return {
+      kind: 'found',
+      at: {
+        engine: {
+          direction,
+          codec,
+          chroma,
+          bitDepth: depth,
+          mpxPerS: TO_COME_MPX,
+          maxWidth: width,
+          maxHeight: height,
+        },
+        on: 'graphics',
+        item: '',
+        where: 'a card to come',
+      },
+    };
+  }
   let best: EngineAt | undefined;
   let maxWidth = 0;
   let maxHeight = 0;

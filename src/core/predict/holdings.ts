@@ -1,5 +1,5 @@
 import { COMMON } from '../work/common';
-import type { Expanded, Impossible } from '../work/stage';
+import { unique, type Expanded, type Impossible } from '../work/stage';
 import { sum, type Derivation } from './derive';
 import type { HoldResult } from './results';
 import type { Supply } from './supply';
@@ -7,11 +7,16 @@ import type { Supply } from './supply';
 /** Sum of what all tasks hold against what there is. */
 export function holdings(tasks: readonly Expanded[], supply: Supply): HoldResult[] {
   const byWhat = new Map<string, Derivation[]>();
+  const add = (what: string, bytes: Derivation) => {
+    const list = byWhat.get(what);
+    if (list) list.push(bytes);
+    else byWhat.set(what, [bytes]);
+  };
   for (const task of tasks)
     for (const holding of task.holdings) {
-      const list = byWhat.get(holding.what);
-      if (list) list.push(holding.bytes);
-      else byWhat.set(holding.what, [holding.bytes]);
+      add(holding.what, holding.bytes);
+      // graphics without memory of its own holds its share in the machine's
+      if (holding.what === 'graphics memory' && supply.graphicsShareMemory) add('memory', holding.bytes);
     }
   return [...byWhat].map(([what, list]): HoldResult => {
     const needs = sum(`${what} of all tasks at once`, 'B', list);
@@ -39,9 +44,16 @@ export function holdings(tasks: readonly Expanded[], supply: Supply): HoldResult
   });
 }
 
-/** Tasks that stop when memory is short, marked as not running where the sitting's tasks together exceed it. */
+/**
+ * Tasks that stop when memory is short, marked as not running where the sitting's tasks together exceed it. Memory of
+ * unknown size is not endless: who holds something in it lacks that figure.
+ */
 export function withinMemory(tasks: readonly Expanded[], holds: readonly HoldResult[]): Expanded[] {
-  return tasks.map((task) => {
+  return tasks.map((open) => {
+    const lacking = open.holdings.flatMap(({ what }) =>
+      what.startsWith('space:') ? [] : (holds.find((entry) => entry.what === what)?.missing ?? []),
+    );
+    const task = lacking.length > 0 ? { ...open, missing: unique([...open.missing, ...lacking]) } : open;
     const impossible = task.holdings.flatMap(({ what, mustFit }): Impossible[] => {
       const hold = mustFit ? holds.find((entry) => entry.what === what) : undefined;
       if (!hold?.has || hold.needs.value <= hold.has.value || what.startsWith('space:')) return [];

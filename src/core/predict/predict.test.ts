@@ -563,7 +563,7 @@ describe('the why of a figure', () => {
 
 describe('sizes and grid', () => {
   test('memory as a module set over both channels, space as a drive the trade sells', () => {
-    const sizes = derivedSizes(assessed({}));
+    const sizes = derivedSizes(assessed({}), assessed({}));
     expect(sizes.find((size) => size.what === 'space:active')).toMatchObject({ needsBytes: 180e9, size: '500 GB' });
     expect(sizes.find((size) => size.what === 'memory')?.size).toMatch(/^2 × \d+ GB$/);
   });

@@ -6,7 +6,7 @@ import type { PartOf } from '../parts';
 import type { MemoryState } from '../memory/population';
 import { GIB } from '../units/quantity';
 import { COMMON } from '../work/common';
-import { driveFor, networkCards } from '../work/flowEnds';
+import { driveFor, keepingDrives, networkCards } from '../work/flowEnds';
 import type { Cards, MissingFigure, Resource } from '../work/stage';
 import { NO_RATES, taughtRate, type Rates, type TaughtRate } from '../evidence/rates';
 import { fromConstant, given, least, product, sum, type Derivation } from './derive';
@@ -34,6 +34,8 @@ export interface Supply {
   readonly written: (role: DriveRole, bytes: number) => number | undefined;
   readonly memoryBytes: Supplied;
   readonly graphicsBytes: Supplied | undefined;
+  /** Graphics inside the processor: what it holds lies in the machine's own memory. */
+  readonly graphicsShareMemory: boolean;
   readonly uplinks: ReadonlyMap<string, Derivation>;
   readonly space: (role: DriveRole) => Supplied | undefined;
 }
@@ -42,7 +44,7 @@ const missingOf = (fitted: AnyFitted, ...fields: string[]): MissingFigure[] =>
   fields.map((field) => ({ item: fitted.item.id, part: fitted.part.id, field }));
 
 /** What cards state of their own work, by resource. */
-const CARD_RATES = {
+export const CARD_RATES = {
   'gpu.fp32': { field: 'fp32Tflops', label: 'FP32 rate', unit: 'FLOP/s', factor: 1e12 },
   'gpu.matrix': { field: 'matrixTflops', label: 'half-precision matrix rate', unit: 'FLOP/s', factor: 1e12 },
   'gpu.fp64': { field: 'fp64Tflops', label: 'FP64 rate', unit: 'FLOP/s', factor: 1e12 },
@@ -120,17 +122,11 @@ export function supplyOf(
     };
   };
 
-  const memoryUnknown = (): MissingFigure[] =>
-    parts
-      .ofKind('memory')
-      .flatMap((kit) =>
-        missingOf(
-          kit,
-          ...(['modules', 'moduleGiB', 'rateMTs', 'standardRateMTs', 'profileKind'] as const).filter(
-            (field) => kit.part[field] === undefined,
-          ),
-        ),
-      );
+  const CAPACITY = ['modules', 'moduleGiB'] as const;
+  const memoryUnknown = (
+    fields: readonly (keyof PartOf<'memory'>)[] = [...CAPACITY, 'rateMTs', 'standardRateMTs', 'profileKind'],
+  ): MissingFigure[] =>
+    parts.ofKind('memory').flatMap((kit) => missingOf(kit, ...fields.filter((field) => kit.part[field] === undefined)));
 
   /** A rate of a drive's own, as results correct it; short writes that were seen stand for no long ones. */
   const mediaOf = (
@@ -327,18 +323,22 @@ export function supplyOf(
     written,
     memoryBytes: {
       rate: memory.bytes === undefined ? undefined : given('memory fitted', memory.bytes, 'B', 'part', 'memory kits'),
-      missing: memory.bytes === undefined ? memoryUnknown() : [],
+      missing: memory.bytes === undefined ? memoryUnknown(CAPACITY) : [],
       items: parts.ofKind('memory').map((kit) => kit.item.id),
     },
     graphicsBytes: card
       ? own(card, 'memoryGiB', card.part.memoryGiB, 'graphics memory', 'B', GIB)
-      : integrated && integrated !== 'none' && memory.bytes !== undefined
+      : integrated && integrated !== 'none'
         ? {
-            rate: given('half of the memory, shared', memory.bytes / 2, 'B', 'part', 'integrated graphics'),
-            missing: [],
-            items: [],
+            rate:
+              memory.bytes === undefined
+                ? undefined
+                : given('half of the memory, shared', memory.bytes / 2, 'B', 'part', 'integrated graphics'),
+            missing: memory.bytes === undefined ? memoryUnknown(CAPACITY) : [],
+            items: parts.ofKind('memory').map((kit) => kit.item.id),
           }
         : undefined,
+    graphicsShareMemory: !card && integrated !== undefined && integrated !== 'none',
     uplinks: new Map([
       ...[...(board?.hubs.values() ?? [])].map((hub): [string, Derivation] => [
         hub.id,
@@ -366,7 +366,7 @@ export function supplyOf(
     ]),
     space: (role) => {
       if (!DRIVE_ROLES.includes(role)) return undefined;
-      const drives = parts.ofKind('drive').filter((fitted) => fitted.item.roles?.includes(role));
+      const drives = keepingDrives(parts).filter((fitted) => fitted.item.roles?.includes(role));
       const serving = drives.length > 0 ? drives : [driveFor({ parts }, role)].filter((found) => found !== undefined);
       if (serving.length === 0) return undefined;
       const unknown = serving.filter((fitted) => fitted.part.capacityGB === undefined);

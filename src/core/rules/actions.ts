@@ -1,7 +1,7 @@
 import type { Finding } from './rule';
 
 /** What a person does about a finding, in the order it is done. */
-export const ACTIONS = ['change', 'add', 'find-out', 'settle', 'weigh', 'save', 'know'] as const;
+export const ACTIONS = ['change', 'work', 'add', 'find-out', 'settle', 'weigh', 'save', 'know'] as const;
 export type Action = (typeof ACTIONS)[number];
 
 /** Settled on the bench by a step or a setting, not by another part. */
@@ -16,6 +16,7 @@ const ON_THE_BENCH: ReadonlySet<Finding['code']> = new Set<Finding['code']>([
 
 /** Groups a finding by what is to be done about it. */
 export function actionOf(finding: Finding): Action {
+  if (finding.code === 'task-result') return 'work';
   if (finding.level === 'unproven') return 'find-out';
   if (finding.code.startsWith('surplus-')) return 'save';
   if (ON_THE_BENCH.has(finding.code) && finding.level !== 'blocks') return 'settle';

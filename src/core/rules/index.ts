@@ -5,6 +5,7 @@ import { boardPower } from './platform/boardPower';
 import { cardLength } from './housing/cardLength';
 import { coolerHeight } from './housing/coolerHeight';
 import { coolerLoad } from './heat/coolerLoad';
+import { cardPower } from './power/cardPower';
 import { cardLoad } from './heat/cardLoad';
 import { caseAir } from './heat/caseAir';
 import { noiseLimit } from './heat/noiseLimit';
@@ -47,7 +48,12 @@ import { supplyForm } from './housing/supplyForm';
 import { supplyLength } from './housing/supplyLength';
 import { supplyPower } from './power/supplyPower';
 import { systemDrive } from './work/systemDrive';
+import { taskResult } from './work/taskResult';
 import { taskFigures } from './parts/taskFigures';
+import { whole } from './parts/whole';
+import { budget } from './prices/budget';
+import { copies } from './work/copies';
+import { driveEndurance } from './work/driveEndurance';
 import { smallParts } from './parts/smallParts';
 import { memoryOrder } from './memory/memoryOrder';
 import { testedMemory } from './memory/testedMemory';
@@ -73,6 +79,7 @@ import { surplusSupply } from './surplus/surplusSupply';
 import { surplusSpace } from './surplus/surplusSpace';
 import { surplusGraphics } from './surplus/surplusGraphics';
 import { surplusCards } from './surplus/surplusCards';
+import { surplusUnlocked } from './surplus/surplusUnlocked';
 import { surplusFans } from './surplus/surplusFans';
 
 /** All rules, in the order a builder wants to read what they found. */
@@ -81,6 +88,7 @@ export const rules: readonly Rule[] = [
   ownFigures,
   partsOnSale,
   partsComplete,
+  whole,
   smallParts,
   socket,
   processorFamily,
@@ -124,6 +132,7 @@ export const rules: readonly Rule[] = [
   supplyLength,
   supplyPower,
   supplyConnectors,
+  cardPower,
   mainsCircuit,
   fanHeaders,
   pumpHeader,
@@ -142,14 +151,19 @@ export const rules: readonly Rule[] = [
   licences,
   mustHaves,
   driveSpace,
+  copies,
+  driveEndurance,
   surplusMemory,
   surplusGraphics,
   surplusSpace,
   surplusSupply,
   surplusFans,
   surplusCards,
+  surplusUnlocked,
+  taskResult,
   taskFigures,
   pricesKnown,
+  budget,
   delivery,
   offersSound,
 ];

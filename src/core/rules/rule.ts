@@ -8,10 +8,12 @@ import { fullName, type AnyFitted, type FittedParts } from '../fitted';
 import type { Machine } from '../machine';
 import type { MemoryState } from '../memory/population';
 import type { MachinePrice } from '../money/landed';
+import type { Spent } from '../money/spent';
 import type { BuyPolicy } from '../money/policy';
 import type { PartKind } from '../parts';
 import type { PowerState } from '../power/draw';
 import type { SittingResult } from '../predict/results';
+import type { Supply } from '../predict/supply';
 import type { HeatState } from '../heat/state';
 import type { Region } from '../formats/catalogueSchema';
 import type { Scene } from '../clearance/scene';
@@ -28,10 +30,28 @@ import type { WorkFigures } from './work/figures';
 import type { Settings } from '../settings';
 import type { MissingFigure } from '../work/stage';
 
-/** Worst first; `passes` is what the list of passed rules shows. */
-export const LEVELS = ['blocks', 'unproven', 'caution', 'note', 'passes'] as const;
+/**
+ * Worst first; `passes` is what the list of passed rules shows. `blocks` is said of parts, `stops` (does not run) and
+ * `short` (falls short even at its best) of the work.
+ */
+export const LEVELS = ['blocks', 'stops', 'short', 'unproven', 'caution', 'note', 'passes'] as const;
 export type Level = (typeof LEVELS)[number];
 export const levelRank = (level: Level): number => LEVELS.indexOf(level);
+
+/** Parts that do not belong together and work that is not done weigh the same: a machine may have neither. */
+const WEIGHT: Readonly<Record<Level, number>> = {
+  blocks: 0,
+  stops: 0,
+  short: 0,
+  unproven: 1,
+  caution: 2,
+  note: 3,
+  passes: 4,
+};
+/** How bad a level is, 0 is worst; levels that weigh the same have the same number. */
+export const severity = (level: Level): number => WEIGHT[level];
+/** Levels with which a machine cannot be ordered. */
+export const failing = (level: Level): boolean => WEIGHT[level] === 0;
 
 /** What a comparison found, as figures without words; `core/words` says each of them in one place. */
 export type Figures =
@@ -138,6 +158,8 @@ export type Figures =
       readonly slot: string;
       readonly getsGBs: number;
       readonly ownGBs: number;
+      /** What the device itself moves, where it says so. */
+      readonly needsGBs: number | undefined;
     }
   | { readonly code: 'slot-off'; readonly slot: string; readonly by: string; readonly how: 'exclusion' | 'covered' }
   | {
@@ -218,7 +240,12 @@ export type Figures =
       readonly chassis: string;
     }
   | { readonly code: 'system-drive'; readonly drives: number }
-  | { readonly code: 'picture-path'; readonly processor: string; readonly from: 'graphics' | 'processor' | 'none' }
+  | {
+      readonly code: 'picture-path';
+      readonly processor: string;
+      readonly from: 'graphics' | 'processor' | 'none' | 'no-output';
+      readonly board?: string;
+    }
   | { readonly code: 'display-outputs'; readonly displays: number; readonly outputs: number; readonly from: string }
   | {
       readonly code: 'memory-floor';
@@ -226,6 +253,8 @@ export type Figures =
       readonly hasGib: number;
       readonly minimumGib: number;
       readonly recommendedGib: number;
+      /** Recommended, with the margin that the sizes ask for. */
+      readonly withMarginGib: number;
       readonly what: 'memory' | 'graphics memory';
     }
   | { readonly code: 'network'; readonly hasGbit: number; readonly needsGbit: number }
@@ -247,9 +276,42 @@ export type Check = Figures & {
 export type Finding = Check & { readonly level: Exclude<Level, 'passes'> };
 export const isFinding = (check: Check): check is Finding => check.level !== 'passes';
 
+/** How many findings there are of each level. */
+export function countByLevel(findings: readonly Pick<Check, 'level'>[]): Readonly<Record<Level, number>> {
+  const counts: Record<Level, number> = { blocks: 0, stops: 0, short: 0, unproven: 0, caution: 0, note: 0, passes: 0 };
+  for (const { level } of findings) counts[level]++;
+  return counts;
+}
+
+/** What tells two comparisons of one rule and the same items apart. */
+const TELL_APART = [
+  'kind',
+  'connector',
+  'place',
+  'plug',
+  'what',
+  'taskId',
+  'task',
+  'sitting',
+  'application',
+  'display',
+  'policy',
+] as const;
+/** A task is one finding, in whichever sitting it does worst. */
+const NOT_FOR_TASKS = 'sitting';
+
 /** Identity of a finding across what-ifs: same rule, same comparison, same items. */
-export const findingKey = (check: Check): string =>
-  `${check.rule} ${check.code} ${check.items.join(',')}${'missing' in check ? ` ${check.missing.map((m) => `${m.part}.${m.field}`).join(',')}` : ''}${'kind' in check ? ` ${check.kind}` : ''}${'connector' in check ? ` ${check.connector}` : ''}${'task' in check ? ` ${check.task} ${check.sitting}` : ''}${'application' in check ? ` ${check.application}` : ''}${'display' in check ? ` ${check.display}` : ''}${'policy' in check ? ` ${check.policy}` : ''}`;
+export function findingKey(check: Check): string {
+  let key = `${check.rule} ${check.code} ${check.items.join(',')}`;
+  if (check.code === 'task-result' || check.code === 'budget') key = `${check.rule} ${check.code}`;
+  if ('missing' in check) key += ` ${check.missing.map((m) => `${m.part}.${m.field}`).join(',')}`;
+  const record = check as Partial<Record<(typeof TELL_APART)[number], unknown>>;
+  for (const field of TELL_APART) {
+    const value = record[field];
+    if (typeof value === 'string' && !(field === NOT_FOR_TASKS && check.code === 'task-result')) key += ` ${value}`;
+  }
+  return key;
+}
 
 /** Everything a rule may look at. Nothing here is computed by a rule. */
 export interface Facts {
@@ -266,12 +328,15 @@ export interface Facts {
   /** What measurements of this machine and of ones like it teach its predictions. */
   readonly calibration: Calibration;
   readonly sittings: readonly SittingResult[];
+  readonly supply: Supply;
   readonly power: PowerState;
   readonly heat: HeatState;
   /** Parts as boxes in the case; undefined without a case and a board. */
   readonly scene: Scene | undefined;
   readonly region: Region;
   readonly price: MachinePrice;
+  /** What the machine comes to as it would be bought; worked out when it is asked for. */
+  readonly spent: () => Spent;
   /** Which offers may be bought for this brief. */
   readonly policy: BuyPolicy;
   readonly today: string;

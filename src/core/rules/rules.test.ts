@@ -13,7 +13,7 @@ const checksOf = (change: Change, rule: string): Check[] =>
   assessed(change).checks.filter((check) => check.rule === rule);
 
 /** Unproven because a part or an offer is gone, not because a figure is: their failing case is the unproven one. */
-const UNPROVEN_BY_ABSENCE = new Set(['delivery', 'parts-known', 'prices-known', 'mains-circuit']);
+const UNPROVEN_BY_ABSENCE = new Set(['delivery', 'parts-known', 'prices-known', 'mains-circuit', 'work']);
 
 const known = new Map<Change, Facts>();
 /** The cases are the same objects for every rule, so each machine is assessed once. */

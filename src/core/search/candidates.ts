@@ -5,13 +5,17 @@ import { fullName } from '../fitted';
 import type { DriveRole, Machine } from '../machine';
 import { cheapestOffer } from '../money/landed';
 import type { Part, PartKind } from '../parts';
-import { compareStandings, effectOf, outcomeOf, standing, type Effect } from './effect';
+import { compareParts } from '../parts/order';
+import { askedOf, shortfall } from '../sizing/asked';
+import { compareStandings, effectOf, standing, type Effect } from './effect';
 import { trialBench } from './trial';
 import { finish, type Trials } from './trials';
 
 /** The position being filled: an item to replace, or a new one of a kind (with the roles a new drive gets). */
 export interface Position {
   readonly kind: PartKind;
+  /** Further kinds that the position takes. */
+  readonly also?: readonly PartKind[] | undefined;
   readonly item?: string | undefined;
   readonly roles?: readonly DriveRole[] | undefined;
   readonly pin?: string | undefined;
@@ -70,8 +74,9 @@ export function* candidateTrials(
   const current = machine.items.find((item) => item.id === position.item)?.part;
   const candidates: Candidate[] = [];
   const bench = trialBench(before, brief, context);
-  const now = outcomeOf(before);
-  for (const part of context.catalogue.ofKind(position.kind)) {
+  const { now } = bench;
+  const kinds = [position.kind, ...(position.also ?? [])];
+  for (const part of kinds.flatMap((kind): readonly Part[] => context.catalogue.ofKind(kind))) {
     if (part.id !== current && part.withdrawn !== undefined && part.withdrawn <= context.today) continue;
     const edit = editFor(machine, position, part);
     const after = part.id === current ? now : bench.outcomeOf(edit, withPart(machine, position, part), part);
@@ -86,8 +91,20 @@ export function* candidateTrials(
     });
     yield;
   }
+  const asked = askedOf(brief, context);
+  const around = { parts: before.facts.parts, roles: position.roles ?? [], roomC: brief.roomC };
+  /** Into an empty place goes what the work asks of its kind before what costs least. */
+  const rankOf = ({ effect, part }: Candidate): readonly number[] => {
+    const ranks = standing(effect);
+    return position.item === undefined
+      ? [...ranks.slice(0, -1), -Math.round(shortfall(part, asked, around) * 1e4), ranks.at(-1) ?? 0]
+      : ranks;
+  };
   return candidates
-    .map((candidate) => ({ candidate, rank: [Number(candidate.fits), ...standing(candidate.effect)] }))
-    .sort((a, b) => compareStandings(a.rank, b.rank) || (a.candidate.part.id < b.candidate.part.id ? -1 : 1))
+    .map((candidate) => ({
+      candidate,
+      rank: [Number(candidate.fits), ...rankOf(candidate)],
+    }))
+    .sort((a, b) => compareStandings(a.rank, b.rank) || compareParts(a.candidate.part, b.candidate.part))
     .map(({ candidate }) => candidate);
 }

@@ -1,57 +1,69 @@
-import { assess, type Context } from '../assess';
+import { assess, type Assessment, type Context } from '../assess';
 import type { Brief } from '../brief';
-import { editMachine, type MachineEdit } from '../edits';
+import { editMachine, freshItemId, type MachineEdit } from '../edits';
 import { fullName } from '../fitted';
-import type { Machine } from '../machine';
+import type { DriveRole, Machine } from '../machine';
 import type { Part } from '../parts';
-import { bringsNothingAsBadAs, effectOf, gainPerCoin, outcomeOf, type Effect } from './effect';
+import type { TaskResult } from '../predict/results';
+import { failing } from '../rules/rule';
+import { askedOf } from '../sizing/asked';
+import { bringsNothingAsBadAs, effectOf, findingBalance, gainPerCoin, type Effect } from './effect';
+import { ADDABLE, lossesOf, losesRoom, type Loss } from './losses';
+import { rolesWanted } from './remedies';
 import { trialBench } from './trial';
 import { finish, firstOfEach, type Trials } from './trials';
 
-/** One swap away from a machine. */
+/** One swap or addition away from a machine. */
 export interface Step {
   readonly edit: MachineEdit;
   readonly part: Part;
-  readonly replaces: string;
+  /** Name of the part that it takes the place of; undefined for an addition. */
+  readonly replaces: string | undefined;
   readonly effect: Effect;
+  /** What the machine had of the replaced part and no longer has. */
+  readonly losses: readonly Loss[];
 }
 
-/**
- * Every single swap that fits, as steps up (dearer and faster) ranked by gain a coin, and savings (cheaper) ranked by
- * how little speed each coin saved costs. A swap that brings something unproven or blocking is left out.
- */
-export const coinSteps = (...args: Parameters<typeof coinTrials>): CoinSteps => finish(coinTrials(...args));
-
-/** Steps up and savings, each best first, and how many swaps were tried. */
+/** Steps up and savings, each best first, how many were tried, and the tasks for whose sake others were left out. */
 export interface CoinSteps {
   readonly up: Step[];
   readonly savings: Step[];
   readonly tried: number;
+  /** Decisive tasks that fail: steps up are only those that help one of them. */
+  readonly needing: readonly string[];
 }
+
+/**
+ * Every single swap and addition that fits, as steps up (dearer and better) ranked by what they mend and then by gain a
+ * coin, and savings (cheaper) ranked by how little speed each coin saved costs. A swap that brings something unproven or
+ * worse is left out; one that loses room is no step up; as long as a decisive task fails, only what helps it is.
+ */
+export const coinSteps = (...args: Parameters<typeof coinTrials>): CoinSteps => finish(coinTrials(...args));
+
+/** Share by which a failing task has to gain for a step to count as help. */
+const HELPS = 1.01;
+const DECISIVE = 5;
 
 /** The same, a trial at a time. */
 export function* coinTrials(machine: Machine, brief: Brief, context: Context): Trials<CoinSteps> {
   const before = assess(machine, brief, context);
   const bench = trialBench(before, brief, context);
-  const now = outcomeOf(before);
+  const { now } = bench;
+  const needing = decisiveFailures(before);
   const up: Step[] = [];
   const savings: Step[] = [];
   let tried = 0;
-  for (const { item, part } of before.facts.parts.all) {
-    if (item.owned) continue;
-    for (const other of context.catalogue.ofKind(part.kind)) {
-      if (other.id === part.id || (other.withdrawn !== undefined && other.withdrawn <= context.today)) continue;
-      const edit: MachineEdit = { kind: 'swap', item: item.id, part: other.id, label: fullName(other) };
-      const effect = effectOf(now, bench.outcomeOf(edit, editMachine(machine, edit), other));
-      tried++;
-      yield;
-      if (effect.priceMinor === undefined || !bringsNothingAsBadAs(effect, 'caution')) continue;
-      const step = { edit, part: other, replaces: fullName(part), effect };
-      if (effect.priceMinor > 0 && effect.gain > 1e-4) up.push(step);
-      else if (effect.priceMinor < 0) savings.push(step);
-    }
+  for (const { edit, part, replaced } of stepsToTry(machine, brief, before, context)) {
+    const effect = effectOf(now, bench.outcomeOf(edit, editMachine(machine, edit), part));
+    tried++;
+    yield;
+    if (effect.priceMinor === undefined || !bringsNothingAsBadAs(effect, 'caution')) continue;
+    const losses = replaced ? lossesOf(replaced, part) : [];
+    const step: Step = { edit, part, replaces: replaced && fullName(replaced), effect, losses };
+    if (effect.priceMinor < 0) savings.push(step);
+    else if (betters(effect) && !(replaced && losesRoom(replaced, part)) && helps(effect, needing)) up.push(step);
   }
-  up.sort((a, b) => gainPerCoin(b.effect) - gainPerCoin(a.effect));
+  up.sort((a, b) => compareBalances(a.effect, b.effect) || gainPerCoin(b.effect) - gainPerCoin(a.effect));
   // what keeps all speed first, the largest saving first; then by speed lost a coin saved
   savings.sort((a, b) => {
     const free = (step: Step) => Number(step.effect.gain >= -1e-4);
@@ -63,6 +75,95 @@ export function* coinTrials(machine: Machine, brief: Brief, context: Context): T
     );
   });
   const distinct = (steps: readonly Step[]) =>
-    firstOfEach(steps, ({ edit, part }) => `${'item' in edit ? String(edit.item) : ''} ${part.variantOf ?? part.id}`);
-  return { up: distinct(up), savings: distinct(savings), tried };
+    firstOfEach(
+      steps,
+      ({ edit, part }) => `${edit.kind === 'swap' ? edit.item : edit.kind} ${part.variantOf ?? part.id}`,
+    );
+  return { up: distinct(up), savings: distinct(savings), tried, needing: needing.map(({ task }) => task) };
 }
+
+/** Whether a step makes the work faster, or mends a finding that counts. */
+const betters = (effect: Effect): boolean =>
+  effect.gain > 1e-4 || findingBalance(effect).some((balance) => balance > 0);
+
+/** What mends faults of the work stands before what is merely faster. */
+function compareBalances(a: Effect, b: Effect): number {
+  const [inA, inB] = [findingBalance(a), findingBalance(b)];
+  for (let i = 0; i < inA.length; i++) if (inA[i] !== inB[i]) return (inB[i] ?? 0) - (inA[i] ?? 0);
+  return 0;
+}
+
+/** Decisive tasks that do not run or fall short as the machine stands. */
+function decisiveFailures({ tasks, facts, findings }: Assessment): TaskResult[] {
+  return tasks.filter(
+    ({ task }) =>
+      facts.brief.tasks.some(({ id, importance }) => id === task && importance >= DECISIVE) &&
+      findings.some((finding) => finding.code === 'task-result' && finding.taskId === task && failing(finding.level)),
+  );
+}
+
+function helps(effect: Effect, needing: readonly TaskResult[]): boolean {
+  return (
+    needing.length === 0 ||
+    needing.some(({ task }) => {
+      const change = effect.tasks.find((entry) => entry.task === task);
+      if (!change) return false;
+      if (change.after !== 'short' && change.after !== 'unproven') return true;
+      return change.ratio !== undefined && change.ratio.likely > (change.ratioBefore?.likely ?? 0) * HELPS;
+    })
+  );
+}
+
+/** Swaps of every part that is not owned, and one more of the kinds that a machine may have several of. */
+function* stepsToTry(
+  machine: Machine,
+  brief: Brief,
+  before: Assessment,
+  context: Context,
+): Generator<{ edit: MachineEdit; part: Part; replaced: Part | undefined }> {
+  const { catalogue, today } = context;
+  const onSale = (part: Part) => part.withdrawn === undefined || part.withdrawn > today;
+  for (const { item, part } of before.facts.parts.all) {
+    if (item.owned) continue;
+    for (const other of catalogue.ofKind(part.kind))
+      if (other.id !== part.id && onSale(other))
+        yield {
+          edit: { kind: 'swap', item: item.id, part: other.id, label: fullName(other) },
+          part: other,
+          replaced: part,
+        };
+  }
+  const asked = askedOf(brief, context);
+  for (const kind of ADDABLE)
+    for (const part of catalogue.ofKind(kind) as readonly Part[]) {
+      if (!onSale(part)) continue;
+      const item = { id: freshItemId(machine, kind), part: part.id, label: fullName(part) };
+      if (kind !== 'drive') {
+        yield { edit: { kind: 'add', item }, part, replaced: undefined };
+        continue;
+      }
+      yield {
+        edit: { kind: 'add', item: { ...item, roles: rolesWanted(machine, undefined, asked) } },
+        part,
+        replaced: undefined,
+      };
+      // a second drive takes a role from one that has several
+      for (const { item: holder } of before.facts.parts.ofKind('drive'))
+        for (const role of split(holder.roles ?? []))
+          yield {
+            edit: {
+              kind: 'several',
+              edits: [
+                { kind: 'add', item: { ...item, roles: [role] } },
+                { kind: 'roles', item: holder.id, roles: (holder.roles ?? []).filter((has) => has !== role) },
+              ],
+            },
+            part,
+            replaced: undefined,
+          };
+    }
+}
+
+/** Roles worth a drive of their own: those of a drive that has others too. */
+const split = (roles: readonly DriveRole[]): readonly DriveRole[] =>
+  roles.length > 1 ? roles.filter((role) => role !== 'system') : [];

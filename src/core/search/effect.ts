@@ -1,10 +1,11 @@
 import { plainNumber } from '../units/money';
-import { progress, type Assessment } from '../assess';
+import type { Assessment } from '../assess';
+import { progress } from '../predict/worst';
 import type { Brief } from '../brief';
 import type { MachinePrice } from '../money/landed';
 import type { TaskResult } from '../predict/results';
-import { findingKey, levelRank, LEVELS, type Finding, type Level } from '../rules/rule';
-import type { Band, Verdict } from '../units/band';
+import { findingKey, levelRank, severity, type Finding, type Level } from '../rules/rule';
+import { LOWEST_FIRST, type Band, type Verdict } from '../units/band';
 
 /** What a change did to one task. */
 export interface TaskChange {
@@ -19,8 +20,12 @@ export interface TaskChange {
 export interface Effect {
   /** Landed, minor units; undefined when either side is only a lower bound. */
   readonly priceMinor: number | undefined;
+  /** Findings that are gone, or that weigh less than they did, as they stood before. */
   readonly mended: readonly Finding[];
+  /** Findings that were not there, or that are of a worse level than they were, as they stand afterwards. */
   readonly brought: readonly Finding[];
+  /** Findings that stay and say less than they did, as they stand afterwards. */
+  readonly eased: readonly Finding[];
   readonly tasks: readonly TaskChange[];
   /** Tasks that meet their target afterwards. */
   readonly met: number;
@@ -48,25 +53,56 @@ export const outcomeOf = ({ findings, tasks, facts }: Assessment): Outcome => ({
 /** Past this ratio more is no gain. */
 const SATURATION = 4;
 
-const keysOf = new WeakMap<Outcome, ReadonlySet<string>>();
+const keysOf = new WeakMap<Outcome, ReadonlyMap<string, Level>>();
+
+/** The worst level of each finding by its key; findings stand worst first. */
+function levelsByKey(findings: readonly Finding[]): ReadonlyMap<string, Level> {
+  const levels = new Map<string, Level>();
+  for (const finding of findings) {
+    const key = findingKey(finding);
+    if (!levels.has(key)) levels.set(key, finding.level);
+  }
+  return levels;
+}
 
 /** Keys of an outcome's findings, made once: one side of a comparison stays while thousands pass on the other. */
-function keysIn(outcome: Outcome): ReadonlySet<string> {
+function keysIn(outcome: Outcome): ReadonlyMap<string, Level> {
   let known = keysOf.get(outcome);
-  if (!known) keysOf.set(outcome, (known = new Set(outcome.findings.map(findingKey))));
+  if (!known) keysOf.set(outcome, (known = levelsByKey(outcome.findings)));
   return known;
 }
 
+/**
+ * Work that was no better before: as long as a machine lacks what it cannot do without, nothing is said of its work, and
+ * what can be told once the last part is there was not brought by that part.
+ */
+function asBadBefore(finding: Finding, before: Outcome, after: ReadonlyMap<string, TaskResult>): boolean {
+  if (finding.code !== 'task-result') return false;
+  const was = before.tasks.find(({ task }) => task === finding.taskId);
+  const is = after.get(finding.taskId);
+  return was !== undefined && is !== undefined && LOWEST_FIRST[was.verdict] <= LOWEST_FIRST[is.verdict];
+}
+
 export function effectOf(before: Outcome, after: Outcome): Effect {
-  const keysBefore = keysIn(before);
-  const keysAfter = new Set<string>();
+  const levelsBefore = keysIn(before);
+  const results = new Map(after.tasks.map((result) => [result.task, result]));
+  const levelsAfter = new Map<string, Level>();
   const brought: Finding[] = [];
+  const eased: Finding[] = [];
   for (const finding of after.findings) {
     const key = findingKey(finding);
-    keysAfter.add(key);
-    if (!keysBefore.has(key)) brought.push(finding);
+    if (levelsAfter.has(key)) continue;
+    levelsAfter.set(key, finding.level);
+    const level = levelsBefore.get(key);
+    if (level === undefined && asBadBefore(finding, before, results)) continue;
+    // the same thing at a worse level is a new fault: what was a caution now blocks
+    if (level === undefined || levelRank(finding.level) < levelRank(level)) brought.push(finding);
+    else if (levelRank(finding.level) > levelRank(level)) eased.push(finding);
   }
-  const results = new Map(after.tasks.map((result) => [result.task, result]));
+  const isMended = (finding: Finding): boolean => {
+    const left = levelsAfter.get(findingKey(finding));
+    return left === undefined || severity(left) > severity(finding.level);
+  };
   let weight = 0;
   let gain = 0;
   const tasks: TaskChange[] = [];
@@ -95,8 +131,9 @@ export function effectOf(before: Outcome, after: Outcome): Effect {
       bound || after.price.unpriced.length > before.price.unpriced.length
         ? undefined
         : after.price.total.landedMinor - before.price.total.landedMinor,
-    mended: before.findings.filter((finding) => !keysAfter.has(findingKey(finding))),
+    mended: before.findings.filter(isMended),
     brought,
+    eased,
     tasks,
     met: after.tasks.filter((result) => result.verdict === 'carries').length,
     metBefore: before.tasks.filter((result) => result.verdict === 'carries').length,
@@ -106,15 +143,19 @@ export function effectOf(before: Outcome, after: Outcome): Effect {
 
 const sameUnpriced = (a: Outcome, b: Outcome): boolean => a.price.unpriced.join() === b.price.unpriced.join();
 
-/** Findings mended minus brought at each level, worst level first. */
+/** How bad findings may be that still count: all that is worse than a note. */
+const COUNTED = [0, 1, 2] as const;
+
+/** Findings mended minus brought, those that weigh most first. */
 export function findingBalance(effect: Effect): number[] {
-  const countOf = (list: readonly Finding[], level: Level) => list.filter((finding) => finding.level === level).length;
-  return LEVELS.slice(0, 3).map((level) => countOf(effect.mended, level) - countOf(effect.brought, level));
+  const countOf = (list: readonly Finding[], weight: number) =>
+    list.filter((finding) => severity(finding.level) === weight).length;
+  return COUNTED.map((weight) => countOf(effect.mended, weight) - countOf(effect.brought, weight));
 }
 
 /** Whether a change brings nothing as bad as, or worse than, a level. */
 export const bringsNothingAsBadAs = (effect: Effect, level: Level): boolean =>
-  effect.brought.every((finding) => levelRank(finding.level) > levelRank(level));
+  effect.brought.every((finding) => severity(finding.level) > severity(level));
 
 /** Findings that a change mends; a note gone is nothing mended. */
 export const mends = (effect: Effect): number => effect.mended.filter((finding) => finding.level !== 'note').length;

@@ -10,6 +10,7 @@ import type { PartOf } from '../parts';
 import { candidateTrials, withPart, type Candidate, type Position } from './candidates';
 import type { Trials } from './trials';
 import { finish } from './trials';
+import { kitGiB } from '../parts/memory';
 
 /** By whom a kit was tested with a board; a list that is not known is no answer. */
 export type Tested = 'both' | 'board' | 'memory' | 'neither' | 'unknown';
@@ -59,7 +60,7 @@ export function* memoryTrials(
     if (part.kind !== 'memory' || !candidate.fits) return [];
     const changed = candidate.current ? machine : withPart(machine, position, part);
     const memory = populate(fitParts(changed, context.catalogue), changed.memoryProfile ?? 'on', changed.moduleSlots);
-    const gib = part.modules === undefined || part.moduleGiB === undefined ? undefined : part.modules * part.moduleGiB;
+    const gib = kitGiB(part);
     const { supportedByProcessorMTs: processor, supportedByBoardMTs: ofBoard } = memory;
     return [
       {

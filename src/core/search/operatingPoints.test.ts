@@ -3,7 +3,8 @@ import { assess, contextOf, type Assessment } from '../assess';
 import { compileCatalogue } from '../catalogue';
 import { editMachine } from '../edits';
 import { assessed, briefOf, BUSY, dataOf, FAN, machineOf, plus, type Change } from '../tests/world';
-import { operatingPoints, tuningsToTry } from './operatingPoints';
+import fc from 'fast-check';
+import { operatingPoints, tuningsToTry, worseThan } from './operatingPoints';
 import { remediesFor } from './remedies';
 
 const world = (change: Change) => {
@@ -39,6 +40,64 @@ describe('operating points', () => {
       110 * (1.06 ** 3 - 1),
       0,
     );
+  });
+
+  test('the quietest is never louder than the present setting, nor hotter at the same noise, under any load', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.12, max: 0.35, noNaN: true }),
+        fc.integer({ min: 26, max: 42 }),
+        fc.integer({ min: 15, max: 32 }),
+        fc.integer({ min: 80, max: 170 }),
+        (kPerW, noiseDbA, roomC, maxPowerW) => {
+          const { machine, brief, context, before } = world({
+            brief: { ...BUSY, roomC },
+            parts: {
+              cooler: { resistance: [{ rpm: 1500, kPerW }], noiseDbA },
+              cpu: { maxPowerW, sustainedPowerW: maxPowerW },
+            },
+          });
+          const points = operatingPoints(machine, brief, context, before);
+          const [now, quiet] = ['now', 'quiet'].map((kind) => points.find((point) => point.kind === kind));
+          if (!now || !quiet?.edit) return;
+          const holds = (now.allCores ?? 0) >= 1 && (now.tempC ?? 0) <= (now.limitC ?? 0);
+          if (!holds) return;
+          expect(worseThan(quiet, now)).toBe(false);
+          const after = assess(editMachine(machine, quiet.edit), brief, context);
+          before.facts.heat.sittings.forEach((sitting, i) =>
+            expect(after.facts.heat.sittings[i]?.noise.dbA).toBeLessThanOrEqual(sitting.noise.dbA + 0.05),
+          );
+        },
+      ),
+      { numRuns: 15 },
+    );
+  });
+
+  test('clocks go up until something binds, which the last one says', () => {
+    const last = (kind: string, change: Change) =>
+      [...pointsOf({ ...change, brief: BUSY }).values()].filter((point) => point.kind === kind).at(-1);
+    const unlocked = { unlocked: true };
+    expect(
+      last('clock', { parts: { cpu: unlocked, cooler: { resistance: [{ rpm: 1500, kPerW: 0.05 }] } } }),
+    ).toMatchObject({
+      percent: 18,
+      bound: 'own limit',
+    });
+    expect(
+      last('clock', { parts: { cpu: unlocked, cooler: { resistance: [{ rpm: 1500, kPerW: 0.3 }] } } })?.bound,
+    ).toBe('heat');
+    // 10 + 110 × 1.03³ are 130.2 W
+    expect(last('clock', { parts: { cpu: unlocked, board: { processorPowerW: 125 } } })).toMatchObject({
+      percent: 3,
+      bound: 'phases',
+    });
+    expect(last('clock', { parts: { cpu: unlocked, psu: { ratedW: 420 } } })?.bound).toBe('supply');
+    // cards too: 12 + 188 × 1.03³
+    const card = last('card-clock', { parts: { psu: { ratedW: 420 } } });
+    expect(card?.bound).toBe('supply');
+    const steps = [...pointsOf({ brief: BUSY }).values()].filter((point) => point.kind === 'card-clock');
+    expect(steps.length).toBeGreaterThan(1);
+    expect(steps.slice(0, -1).every(({ bound }) => bound === undefined)).toBe(true);
   });
 
   test('the quietest keeps the speed, and taking it gives what was promised', () => {

@@ -1,21 +1,26 @@
 import { assess, type Assessment, type Context } from '../assess';
 import type { Brief } from '../brief';
 import { editMachine, freshItemId, type MachineEdit } from '../edits';
-import { fullName } from '../fitted';
-import type { Machine } from '../machine';
+import { fitParts, fullName } from '../fitted';
+import type { DriveRole, Machine } from '../machine';
 import type { Part, PartKind } from '../parts';
 import { SIDES } from '../parts/case';
 import { findingKey, type Finding } from '../rules/rule';
-import { bringsNothingAsBadAs, effectOf, mends, outcomeOf, type Effect } from './effect';
+import { askedOf, shortfall, type Asked } from '../sizing/asked';
+import { LOWEST_FIRST } from '../units/band';
+import { bringsNothingAsBadAs, effectOf, mends, type Effect } from './effect';
 import { tuningsToTry } from './operatingPoints';
 import { trialBench } from './trial';
 import { finish, firstOfEach, type Trials } from './trials';
+import { kitGiB } from '../parts/memory';
 
 /** A single edit that mends a finding, found by trying it. */
 export interface Remedy {
   readonly edit: MachineEdit;
   readonly part: Part | undefined;
   readonly effect: Effect;
+  /** It brings a task nearer to its target and does not reach it. */
+  readonly nearer?: true;
 }
 
 /** Kinds that a machine can do without, so that leaving one out may be a remedy. */
@@ -43,6 +48,7 @@ function* editsAgainst(
   finding: Finding,
   context: Context,
   assessed: Assessment,
+  asked: Asked,
 ): Generator<{ edit: MachineEdit; part: Part | undefined }> {
   const { catalogue, today } = context;
   const buyable = (part: Part) => part.withdrawn === undefined || part.withdrawn > today;
@@ -84,7 +90,7 @@ function* editsAgainst(
               id: freshItemId(machine, kind),
               part: part.id,
               label: fullName(part),
-              ...(kind === 'drive' ? { roles: rolesWanted(machine, finding) } : {}),
+              ...(kind === 'drive' ? { roles: rolesWanted(machine, finding, asked) } : {}),
             },
           },
           part,
@@ -133,12 +139,13 @@ const severalOf = (machine: Machine, part: Part, count: number) =>
     item: { id: `${freshItemId(machine, part.kind)}.${i + 1}`, part: part.id, label: fullName(part) },
   }));
 
-const rolesWanted = (machine: Machine, finding: Finding) => {
-  if (finding.code === 'space') return [finding.role as 'active'];
-  return machine.items.some((item) => item.roles?.includes('system'))
-    ? (['active'] as const).slice()
-    : (['system'] as const).slice();
-};
+/** Roles of a drive that is added: the one that the finding is about, else all that the work asks for and nobody has. */
+export function rolesWanted(machine: Machine, finding: Finding | undefined, asked: Asked): DriveRole[] {
+  if (finding?.code === 'space') return [finding.role as DriveRole];
+  const had = new Set(machine.items.flatMap((item) => item.roles ?? []));
+  const wanted = (['system', ...asked.roles.map(({ role }) => role)] as const).filter((role) => !had.has(role));
+  return wanted.length > 0 ? [...new Set(wanted)] : ['active'];
+}
 
 const rolesSwitched = (machine: Machine, id: string, on: boolean) => {
   const roles = machine.items.find((item) => item.id === id)?.roles ?? [];
@@ -165,8 +172,9 @@ export function* remedyTrials(
   const key = findingKey(finding);
   const found: Remedy[] = [];
   const bench = trialBench(before, brief, context);
-  const now = outcomeOf(before);
-  for (const { edit, part } of editsAgainst(machine, finding, context, before)) {
+  const { now } = bench;
+  const asked = askedOf(brief, context);
+  for (const { edit, part } of editsAgainst(machine, finding, context, before, asked)) {
     const changed = editMachine(machine, edit);
     if (changed === machine) continue;
     yield;
@@ -174,23 +182,31 @@ export function* remedyTrials(
     if (effect.priceMinor === undefined) continue;
     if (finding.code === 'stream' && slows(effect, finding.taskId)) continue;
     if (finding.code === 'link' && slower(effect) > 0) continue;
-    if (finding.code.startsWith('surplus-')) {
+    if (finding.code.startsWith('surplus-') || finding.code === 'budget') {
       // less of what is too much is a saving even while some is left, as long as nothing is lost by it
-      if (effect.priceMinor < 0 && effect.brought.length === 0 && worsened(effect) + slower(effect) === 0)
+      const replaced = edit.kind === 'swap' ? partOf(machine, edit.item, context) : undefined;
+      if (part && replaced && !doesWhatItSays(finding, replaced, part)) continue;
+      if (effect.priceMinor < 0 && noWorseThanNotes(effect) && worsened(effect) + slower(effect) === 0)
         found.push({ edit, part, effect });
       continue;
     }
-    if (!effect.mended.some((mended) => findingKey(mended) === key) || !bringsNothingAsBadAs(effect, finding.level))
-      continue;
-    found.push({ edit, part, effect });
+    if (!bringsNothingAsBadAs(effect, finding.level)) continue;
+    if (effect.mended.some((mended) => findingKey(mended) === key)) found.push({ edit, part, effect });
+    else if (finding.code === 'task-result' && nearer(effect, finding.taskId))
+      found.push({ edit, part, effect, nearer: true });
   }
+  const lackOf = lackingBy(machine, brief, context, asked);
+  const lacks = new Map(found.map((remedy) => [remedy, lackOf(remedy)]));
   // for a missing figure the nearest in price is the likeliest to be wanted; a real fault is mended for the least
   const cost = (remedy: Remedy) =>
     finding.code === 'unknown-figure' ? Math.abs(remedy.effect.priceMinor ?? 0) : (remedy.effect.priceMinor ?? 0);
   found.sort(
     (a, b) =>
+      Number(a.nearer ?? false) - Number(b.nearer ?? false) ||
+      (a.nearer && b.nearer ? b.effect.gain - a.effect.gain : 0) ||
       worsened(a.effect) - worsened(b.effect) ||
       slower(a.effect) - slower(b.effect) ||
+      (lacks.get(a) ?? 0) - (lacks.get(b) ?? 0) ||
       brings(a.effect) - brings(b.effect) ||
       mends(b.effect) - mends(a.effect) ||
       cost(a) - cost(b),
@@ -201,14 +217,82 @@ export function* remedyTrials(
   return spreadOver(distinct, limit);
 }
 
+const partOf = (machine: Machine, item: string, context: Context): Part | undefined => {
+  const id = machine.items.find((entry) => entry.id === item)?.part;
+  return id === undefined ? undefined : context.catalogue.part(id);
+};
+
+/** Another note is no loss: less of what is too much may still be too much of something else. */
+const noWorseThanNotes = (effect: Effect): boolean => effect.brought.every(({ level }) => level === 'note');
+
+/** Whether a swap is what the advice says: a smaller supply is smaller, slower memory is as much memory. */
+function doesWhatItSays(finding: Finding, from: Part, to: Part): boolean {
+  const less = (had: number | undefined, has: number | undefined) =>
+    had !== undefined && has !== undefined && has < had;
+  switch (finding.code) {
+    case 'surplus-supply':
+      return from.kind === 'supply' && to.kind === 'supply' && less(from.ratedW, to.ratedW);
+    case 'surplus-rate':
+      return (
+        from.kind === 'memory' &&
+        to.kind === 'memory' &&
+        less(from.rateMTs, to.rateMTs) &&
+        !less(kitGiB(from), kitGiB(to)) &&
+        kitGiB(to) !== undefined
+      );
+    case 'surplus-memory':
+      return from.kind === 'memory' && to.kind === 'memory' && less(kitGiB(from), kitGiB(to));
+    case 'surplus-space':
+      return from.kind === 'drive' && to.kind === 'drive' && less(from.capacityGB, to.capacityGB);
+    case 'surplus-graphics-memory':
+      return from.kind === 'graphics' && to.kind === 'graphics' && less(from.memoryGiB, to.memoryGiB);
+    case 'surplus-unlocked':
+      return from.kind === 'processor' && to.kind === 'processor' && to.unlocked !== true;
+    default:
+      return true;
+  }
+}
+
 /** A slower device no longer fills its link, which mends nothing: the task itself must not lose. */
 function slows(effect: Effect, task: string): boolean {
   const change = effect.tasks.find((entry) => entry.task === task);
   return (change?.ratio?.likely ?? 0) < (change?.ratioBefore?.likely ?? 0) - 1e-9;
 }
 
-const RANK = { short: 0, unproven: 1, between: 2, carries: 3 } as const;
-const worsened = (effect: Effect): number => effect.tasks.filter((task) => RANK[task.after] < RANK[task.before]).length;
+/** Share by which a task has to come nearer to its target to be worth a word. */
+const NEARER = 1.05;
+
+/** Whether a task that stays short runs at all now, or comes clearly nearer to its target, and no other loses by it. */
+function nearer(effect: Effect, task: string): boolean {
+  const change = effect.tasks.find((entry) => entry.task === task);
+  if (!change?.ratio) return false;
+  return effect.gain > 0 && change.ratio.likely > (change.ratioBefore?.likely ?? 0) * NEARER;
+}
+
+/**
+ * How far the part that a remedy brings is from what the work asks of its kind. What somebody has to choose anyway is
+ * chosen for the work, not for silencing a finding at the least cost.
+ */
+function lackingBy(machine: Machine, brief: Brief, context: Context, asked: Asked): (remedy: Remedy) => number {
+  const parts = fitParts(machine, context.catalogue);
+  return ({ edit, part }) => {
+    if (!part) return 0;
+    const roles =
+      edit.kind === 'add'
+        ? (edit.item.roles ?? [])
+        : edit.kind === 'swap'
+          ? (machine.items.find((item) => item.id === edit.item)?.roles ?? [])
+          : [];
+    const around =
+      edit.kind === 'swap'
+        ? fitParts(editMachine(machine, { kind: 'remove', item: edit.item }), context.catalogue)
+        : parts;
+    return Math.round(shortfall(part, asked, { parts: around, roles, roomC: brief.roomC }) * 1e4) / 1e4;
+  };
+}
+
+const worsened = (effect: Effect): number =>
+  effect.tasks.filter((task) => LOWEST_FIRST[task.after] < LOWEST_FIRST[task.before]).length;
 /** Findings of a lesser level that come with it; a note is none. */
 const brings = (effect: Effect): number => effect.brought.filter((finding) => finding.level !== 'note').length;
 const slower = (effect: Effect): number => Number(effect.gain < -0.02);

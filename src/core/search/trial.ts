@@ -1,25 +1,15 @@
-import { assess, type Assessment, type Context } from '../assess';
+import { assess, quickly, type Assessment, type Context } from '../assess';
 import type { Brief } from '../brief';
 import type { MachineEdit } from '../edits';
 import { fitParts, fullName } from '../fitted';
 import type { Machine } from '../machine';
 import { priceMachine } from '../money/landed';
+import { boughtApart, spentOf } from '../money/spent';
 import type { Part } from '../parts';
-import { NOT_FIGURES } from '../parts/fields';
+import { compareParts, figuresText } from '../parts/order';
 import { rules } from '../rules';
 import { isFinding, levelRank, type Finding } from '../rules/rule';
-import type { Outcome } from './effect';
-
-/** Fields that say which part it is, not what it is like; what a rule reads of them it reads by identity. */
-const IDENTITY: ReadonlySet<string> = new Set([
-  ...NOT_FIGURES,
-  'warrantyMonths',
-  'massG',
-  'listPrices',
-  'dieKind',
-  'testedBoards',
-  'testedMemory',
-]);
+import { outcomeOf, type Outcome } from './effect';
 
 const keys = new WeakMap<Part, number>();
 /** Figures → number, so that comparing and storing keys does not handle kilobytes of text. */
@@ -29,7 +19,7 @@ const interned = new Map<string, number>();
 export function figureKey(part: Part): number {
   const known = keys.get(part);
   if (known !== undefined) return known;
-  const text = JSON.stringify(Object.entries(part).filter(([field]) => !IDENTITY.has(field)));
+  const text = figuresText(part);
   let key = interned.get(text);
   if (key === undefined) interned.set(text, (key = interned.size));
   keys.set(part, key);
@@ -62,6 +52,8 @@ interface Leader {
 
 export interface TrialBench {
   readonly before: Assessment;
+  /** What the machine is now, on the same price basis as what it would be. */
+  readonly now: Outcome;
   /** What the machine would be after an edit that puts `part` in; without a part any edit. */
   readonly outcomeOf: (edit: MachineEdit, changed: Machine, part: Part | undefined) => Outcome;
 }
@@ -77,12 +69,10 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
   const known = benches.get(before);
   if (known) return known;
   const leaders = new Map<string, Leader>();
-  const full = (machine: Machine): Outcome => {
-    const { findings, tasks, facts } = assess(machine, brief, context);
-    return { findings, tasks, price: facts.price, brief };
-  };
+  const full = (machine: Machine): Outcome => outcomeOf(assess(machine, brief, quickly(context)));
   const bench: TrialBench = {
     before,
+    now: full(before.facts.machine),
     outcomeOf: (edit, changed, part) => {
       if (!part) return full(changed);
       const key = `${groupOf(edit, changed, part, context)} ${figureKey(part)}`;
@@ -100,7 +90,8 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
     const parts = fitParts(machine, context.catalogue);
     const price = priceMachine(parts, context.catalogue, before.region, before.facts.policy);
     // rules that read identity read nothing that is derived, so the facts before the change do for the rest
-    const facts = { ...before.facts, machine, parts, price };
+    const spent = () => spentOf(boughtApart(price), { machine, parts, brief });
+    const facts = { ...before.facts, machine, parts, price, spent };
     const names = new Map([
       [fullName(from), fullName(part)],
       [from.id as string, part.id as string],
@@ -115,18 +106,23 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
 }
 
 /**
- * What else than its figures decides what a part does here: the edit, and its rank by id among the parts of its kind,
- * because the first of several equal ones serves first.
+ * What else than its figures decides what a part does here: the edit, and its rank among the parts of its kind, because
+ * the first of several serves first.
  */
 function groupOf(edit: MachineEdit, machine: Machine, part: Part, context: Context): string {
-  const item = edit.kind === 'swap' ? edit.item : edit.kind === 'add' ? edit.item.id : '';
-  const roles = edit.kind === 'add' ? (edit.item.roles ?? []).join() : '';
+  const [first, ...rest] = edit.kind === 'several' ? edit.edits : [edit];
+  const item = first?.kind === 'swap' ? first.item : first?.kind === 'add' ? first.item.id : '';
+  const roles = first?.kind === 'add' ? (first.item.roles ?? []).join() : '';
+  const how = `${first?.kind ?? ''} ${item} ${roles} ${rest.length > 0 ? JSON.stringify(rest) : ''}`;
   let rank = 0;
   let same = '';
   for (const other of machine.items) {
     if (other.id === item) continue;
     if (other.part === part.id) same += ` ${other.id}`;
-    else if (other.part < part.id && context.catalogue.part(other.part)?.kind === part.kind) rank++;
+    else {
+      const its = context.catalogue.part(other.part);
+      if (its?.kind === part.kind && compareParts(its, part) < 0) rank++;
+    }
   }
-  return `${edit.kind} ${item} ${roles} ${machine.pins?.[item] ?? ''} ${rank}${same}`;
+  return `${how} ${machine.pins?.[item] ?? ''} ${rank}${same}`;
 }

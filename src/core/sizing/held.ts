@@ -1,4 +1,5 @@
 import type { Assessment } from '../assess';
+import { publishedFloors } from './kinds';
 import { GIB } from '../units/quantity';
 
 /** The least size the trade sells that holds what the tasks need, with the room the model's spread asks for. */
@@ -11,12 +12,12 @@ export interface DerivedSize {
 }
 
 /** Module sets that fill two channels, in GiB a module. */
-const MODULES = [8, 16, 24, 32, 48, 64];
+const MODULES = [8, 16, 24, 32, 48, 64, 96, 128];
 const CARDS = [4, 6, 8, 12, 16, 20, 24, 32, 48];
 const DRIVES_TB = [0.5, 1, 2, 4, 8, 12, 18, 24];
 
 /** Memory as a set of modules that populates all channels, graphics memory and drives by role, from the tasks alone. */
-export function derivedSizes(assessment: Assessment): DerivedSize[] {
+export function derivedSizes(assessment: Assessment, draft: Assessment): DerivedSize[] {
   const worst = new Map<string, { needs: number; safe: number }>();
   for (const sitting of assessment.facts.sittings)
     for (const hold of sitting.holds) {
@@ -24,7 +25,15 @@ export function derivedSizes(assessment: Assessment): DerivedSize[] {
       if (!before || hold.needs.value > before.needs)
         worst.set(hold.what, { needs: hold.needs.value, safe: hold.needs.value * hold.needs.spread });
     }
-  const channels = assessment.facts.memory.channels ?? 2;
+  const channels = draft.facts.memory.channels ?? 2;
+  // what the applications' makers publish, with a margin, is asked for as well as what is held
+  for (const { what, recommendedGib, withMarginGib } of publishedFloors(assessment)) {
+    const held = worst.get(what) ?? { needs: 0, safe: 0 };
+    worst.set(what, {
+      needs: Math.max(held.needs, recommendedGib * GIB),
+      safe: Math.max(held.safe, withMarginGib * GIB),
+    });
+  }
   return [...worst].map(([what, { needs, safe }]): DerivedSize => {
     const base = { what, needsBytes: needs, safeBytes: safe };
     if (what === 'memory') {

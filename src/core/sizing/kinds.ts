@@ -96,8 +96,9 @@ function networkBitPerS({ tasks, sittings }: Brief): number {
 }
 const NETWORKS: readonly string[] = ['network', 'second network'] satisfies FlowEnd[];
 
-export function cardKinds(assessment: Assessment): CardKinds {
-  const { brief, catalogue, parts } = assessment.facts;
+export function cardKinds(assessment: Assessment, draft: Assessment): CardKinds {
+  const { brief, catalogue } = assessment.facts;
+  const { parts } = draft.facts;
   const profiles = applicationsOf(brief.tasks, catalogue);
   const drawn = assessment.tasks.some(
     ({ uses, impossible }) =>
@@ -108,7 +109,7 @@ export function cardKinds(assessment: Assessment): CardKinds {
   const [first, ...rest] = asking.map(({ computeStacks }) => computeStacks);
   const stacks = first?.filter((stack) => rest.every((others) => others.includes(stack)));
   const card = parts.one('graphics');
-  const counts = askedRates(assessment).flatMap(({ resource, asked }) => {
+  const counts = askedRates(assessment, draft).flatMap(({ resource, asked }) => {
     const rate = card && isCardResource(resource) ? cardRate(card, resource).rate?.value : undefined;
     return rate === undefined ? [] : [Math.ceil(asked / rate - 1e-9)];
   });

@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess';
 import type { Keeping } from '../brief';
 import { DRIVE_ROLES, type DriveRole } from '../machine';
+import { DAYS, streamed, writtenAWeek } from '../predict/writes';
 import { enduranceYears, grown, ratingFor } from './endurance';
 
 /** What the tasks ask of the drives in a role, over the years of service, and what the draft has. */
@@ -25,46 +26,38 @@ export interface RoleSize {
   };
 }
 
-/** Days that a week's work is spread over when writes a day are told. */
-const DAYS = 7;
-
 /**
- * Rates, space and endurance by role of drive. Real-time work writes at its rate in the hours of its sittings; a run
- * writes its bytes as often as it is done a week; a run that says no number of runs fills its sitting's hours.
+ * Rates, space and endurance by role of drive. What is asked is that of the work before any part is chosen; what there
+ * is comes from the draft.
  */
-export function roleSizes(assessment: Assessment): RoleSize[] {
-  const { facts, supply } = assessment;
-  const { brief, parts } = facts;
+export function roleSizes({ facts }: Assessment, draft: Assessment): RoleSize[] {
+  const { supply } = draft;
+  const { brief } = facts;
+  const { parts } = draft.facts;
+  // a run that says no number of runs fills its sitting's hours, as fast as the draft is
+  const runTime = (sitting: string, task: string): number | undefined =>
+    draft.facts.sittings.find((entry) => entry.sitting === sitting)?.tasks.find((entry) => entry.task === task)?.gets
+      ?.likely;
   const growth = (brief.growthPercent ?? 0) / 100;
-  const hoursOf = new Map(brief.sittings.map((sitting) => [sitting.id, sitting.hoursPerWeek]));
-  const runsOf = new Map(brief.tasks.map((task) => [task.id, task.runsPerWeek]));
+  const taskOf = new Map(brief.tasks.map((task) => [task.id, task]));
   return DRIVE_ROLES.flatMap((role): RoleSize[] => {
     const most = { read: 0, write: 0 };
-    let weekly = 0;
     for (const sitting of facts.sittings) {
       const atOnce = { read: 0, write: 0 };
-      for (const task of sitting.tasks)
+      for (const result of sitting.tasks)
         for (const direction of ['read', 'write'] as const) {
-          const use = task.uses.find(({ resource }) => resource === `${direction}:${role}`);
+          const task = taskOf.get(result.task);
+          if (task && result.mode === 'real-time') atOnce[direction] += streamed(task, role)[direction];
+          const use = result.uses.find(({ resource }) => resource === `${direction}:${role}`);
           if (!use) continue;
-          if (task.mode === 'real-time') {
-            atOnce[direction] += use.demand.value;
-            if (direction === 'write') weekly += use.demand.value * 3600 * (hoursOf.get(sitting.sitting) ?? 0);
-            continue;
-          }
-          const bytes = use.demand.value * (task.unitsARun ?? 0);
-          if (task.target !== undefined) most[direction] = Math.max(most[direction], bytes / task.target);
-          if (direction === 'write') {
-            const filling = task.gets ? ((hoursOf.get(sitting.sitting) ?? 0) * 3600) / task.gets.likely : 0;
-            // runs that say how often they are done count once, in the first sitting they are part of
-            const runs = runsOf.get(task.task);
-            const first = facts.sittings.find(({ tasks }) => tasks.some((entry) => entry.task === task.task));
-            weekly += bytes * (runs === undefined ? filling : first === sitting ? runs : 0);
-          }
+          if (result.mode === 'real-time') atOnce[direction] += use.demand.value;
+          else if (result.target !== undefined)
+            most[direction] = Math.max(most[direction], (use.demand.value * (result.unitsARun ?? 0)) / result.target);
         }
       most.read = Math.max(most.read, atOnce.read);
       most.write = Math.max(most.write, atOnce.write);
     }
+    const weekly = writtenAWeek(role, brief, facts.sittings, runTime);
     let space = 0;
     for (const sitting of facts.sittings)
       for (const hold of sitting.holds)

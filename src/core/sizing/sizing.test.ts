@@ -112,7 +112,7 @@ describe('drives by role', () => {
   const at10 = (over: object = {}) => studio([live], { brief: { yearsOfService: 4, ...over } });
 
   test('a recording of 80 Mb/s for ten hours a week writes 360 GB a week: 51.4 GB a day', () => {
-    const [active] = roleSizes(at10()).filter(({ role }) => role === 'active');
+    const [active] = roleSizes(at10(), at10()).filter(({ role }) => role === 'active');
     expect(active?.writeBytesPerS).toBeCloseTo(10e6, 3);
     expect(active?.writtenADayBytes).toBeCloseTo(360e9 / 7, -3);
     expect(active?.ratingBytes).toBeCloseTo((360e9 / 7) * 365 * 4, -6);
@@ -124,19 +124,21 @@ describe('drives by role', () => {
   });
 
   test('growth over the years of service is in the space at their end', () => {
-    const [active] = roleSizes(at10({ growthPercent: 20 })).filter(({ role }) => role === 'active');
+    const [active] = roleSizes(at10({ growthPercent: 20 }), at10({ growthPercent: 20 })).filter(
+      ({ role }) => role === 'active',
+    );
     expect(active?.spaceAtEndBytes).toBeCloseTo(720e9 * 1.2 ** 4, -3);
   });
 
   test('a stated rating gives years', () => {
     const rated = studio([live], { parts: { ssd: { enduranceTBW: 600 } }, brief: { yearsOfService: 4 } });
-    const [active] = roleSizes(rated).filter(({ role }) => role === 'active');
+    const [active] = roleSizes(rated, rated).filter(({ role }) => role === 'active');
     expect(active?.has.years).toBeCloseTo(600e12 / ((360e9 / 7) * 365), 6);
   });
 
   test('a run writes as often as it is done a week, whatever its sitting’s hours', () => {
     const task = taskOf('stills', { runsPerWeek: 7, images: 100, mbPerImage: 40 });
-    const [active] = roleSizes(studio([task])).filter(({ role }) => role === 'active');
+    const [active] = roleSizes(studio([task]), studio([task])).filter(({ role }) => role === 'active');
     // 100 × 10 MB a run, one a day
     expect(active?.writtenADayBytes).toBeCloseTo(1e9, 0);
     // read within its 15 minutes
@@ -144,7 +146,7 @@ describe('drives by role', () => {
   });
 
   test('three copies: one more here, one elsewhere', () => {
-    const sizes = roleSizes(at10({ growthPercent: 20 }));
+    const sizes = roleSizes(at10({ growthPercent: 20 }), at10({ growthPercent: 20 }));
     const kept = 720e9 * 1.2 ** 4;
     expect(copiesOf(sizes, 'one')).toMatchObject({ hereBytes: 0, elsewhereBytes: 0 });
     expect(copiesOf(sizes, 'two').hereBytes).toBeCloseTo(kept, -3);
@@ -152,14 +154,16 @@ describe('drives by role', () => {
   });
 
   test('a brief without anything to keep has no roles to size', () => {
-    expect(roleSizes(assessed({ brief: { tasks: [], sittings: [] } }))).toEqual([]);
+    expect(
+      roleSizes(assessed({ brief: { tasks: [], sittings: [] } }), assessed({ brief: { tasks: [], sittings: [] } })),
+    ).toEqual([]);
   });
 });
 
 describe('rates that the targets ask for', () => {
   test('a run asks for its work over the time it may take, by name', () => {
     const task = taskOf('build');
-    const asked = askedRates(studio([task])).find(({ resource }) => resource === 'cpu.parallel');
+    const asked = askedRates(studio([task]), studio([task])).find(({ resource }) => resource === 'cpu.parallel');
     // 14,450 Gwork in five minutes
     expect(asked?.asked).toBeCloseTo(14_450 / 300, 6);
     expect(asked?.by).toEqual({ task: 'build' });
@@ -169,7 +173,7 @@ describe('rates that the targets ask for', () => {
   test('real-time tasks of a sitting add up, one thread does not', () => {
     const [one, two] = [taskOf('cad-view'), taskOf('live')];
     const both = studio([one, two]);
-    const of = (resource: string) => askedRates(both).find((entry) => entry.resource === resource);
+    const of = (resource: string) => askedRates(both, both).find((entry) => entry.resource === resource);
     const demand = (id: string, resource: string) =>
       resultOf(both, id).uses.find((use) => use.resource === resource)?.demand.value ?? 0;
     expect(of('gpu.fp32')?.asked).toBeCloseTo(demand('cad-view', 'gpu.fp32') + demand('live', 'gpu.fp32'), 0);
@@ -188,15 +192,15 @@ describe('before any part is chosen', () => {
   test('memory, graphics memory, space and rates follow from the work alone', () => {
     const [none, some] = [studio(tasks, NOTHING), studio(tasks)];
     const sizes = (assessment: typeof none) =>
-      Object.fromEntries(derivedSizes(assessment).map(({ what, needsBytes }) => [what, needsBytes]));
+      Object.fromEntries(derivedSizes(assessment, assessment).map(({ what, needsBytes }) => [what, needsBytes]));
     expect(sizes(none)['graphics memory']).toBeCloseTo(sizes(some)['graphics memory'] ?? 0, 0);
     expect(sizes(none)['memory']).toBeCloseTo(sizes(some)['memory'] ?? 0, 0);
-    expect(roleSizes(none).map(({ role }) => role)).toEqual(roleSizes(some).map(({ role }) => role));
-    expect(roleSizes(none).every(({ has }) => has.drives === 0)).toBe(true);
-    const asked = askedRates(none).find(({ resource }) => resource === 'gpu.fp32');
+    expect(roleSizes(none, none).map(({ role }) => role)).toEqual(roleSizes(some, some).map(({ role }) => role));
+    expect(roleSizes(none, none).every(({ has }) => has.drives === 0)).toBe(true);
+    const asked = askedRates(none, none).find(({ resource }) => resource === 'gpu.fp32');
     expect(asked?.asked).toBeGreaterThan(0);
     expect(asked?.offered).toBeUndefined();
-    expect(cardKinds(none).graphics).toMatchObject({ cards: undefined });
+    expect(cardKinds(none, none).graphics).toMatchObject({ cards: undefined });
   });
 
   test('it predicts nothing: the card that is missing is named', () => {
@@ -235,11 +239,15 @@ describe('kinds of cards and published floors', () => {
     });
 
   test('the stack that all applications share, the certified driver that one asks for, the displays', () => {
-    expect(cardKinds(seat()).graphics).toMatchObject({ stacks: ['Tesserel'], certified: ['Helmglass'], displays: 2 });
+    expect(cardKinds(seat(), seat()).graphics).toMatchObject({
+      stacks: ['Tesserel'],
+      certified: ['Helmglass'],
+      displays: 2,
+    });
     const apart = studio([taskOf('edit-play', { application: 'one' }), taskOf('scene', { application: 'two' })], {
       applications: [PROFILES[0] ?? app(), app({ ...PROFILES[1], computeStacks: ['open compute'] })],
     });
-    expect(cardKinds(apart).graphics?.stacks).toEqual([]);
+    expect(cardKinds(apart, apart).graphics?.stacks).toEqual([]);
   });
 
   test('a floor is the highest that is recommended, and a quarter on top: 64 GB become 80', () => {
@@ -256,20 +264,26 @@ describe('kinds of cards and published floors', () => {
     const card = { fp32Tflops: 20 };
     const result = (samples: number) =>
       studio([taskOf('render', { samples, frames: 1, targetH: 0.02, mTriangles: 0.1 })], { parts: { card } });
-    const asked = askedRates(result(256)).find(({ resource }) => resource === 'gpu.fp32')?.asked ?? 0;
+    const asked = askedRates(result(256), result(256)).find(({ resource }) => resource === 'gpu.fp32')?.asked ?? 0;
     const samples = Math.round((256 * 2.2 * 20e12) / asked);
-    expect(cardKinds(result(samples)).graphics?.cards).toBe(3);
-    expect(cardKinds(result(Math.round(samples / 5))).graphics?.cards).toBe(1);
+    expect(cardKinds(result(samples), result(samples)).graphics?.cards).toBe(3);
+    expect(cardKinds(result(Math.round(samples / 5)), result(Math.round(samples / 5))).graphics?.cards).toBe(1);
   });
 
   test('five cameras of 2.97 Gb/s, and nothing to take in behind a mixer', () => {
     const inputs = [{ count: 5, width: 1920, height: 1080, fps: 50, chroma: '4:2:2', bitDepth: 10 }];
-    expect(cardKinds(studio([taskOf('live', { inputs })])).capture).toEqual({ inputs: 5, bitPerS: 2.97e9 });
-    expect(cardKinds(studio([taskOf('live', { inputs, via: 'mixer' })])).capture).toBeUndefined();
+    expect(cardKinds(studio([taskOf('live', { inputs })]), studio([taskOf('live', { inputs })])).capture).toEqual({
+      inputs: 5,
+      bitPerS: 2.97e9,
+    });
+    expect(
+      cardKinds(studio([taskOf('live', { inputs, via: 'mixer' })]), studio([taskOf('live', { inputs, via: 'mixer' })]))
+        .capture,
+    ).toBeUndefined();
   });
 
   test('work without pictures asks for no card, and the network that is a must-have stays one', () => {
     const build = studio([taskOf('build')], { brief: { mustHaves: { networkGbitPerS: 10 } } });
-    expect(cardKinds(build)).toEqual({ graphics: undefined, capture: undefined, networkBitPerS: 10e9 });
+    expect(cardKinds(build, build)).toEqual({ graphics: undefined, capture: undefined, networkBitPerS: 10e9 });
   });
 });

@@ -44,11 +44,12 @@ const plugs = (value: unknown) =>
     const [count = '', kind = ''] = text.split(' x ');
     return { count: Number(count), kind };
   });
-/** "2 x 10 Gb/s" as a count of a rate. */
+/** "2 x 10 Gb/s", "2 x C 10 Gb/s" as a count of a rate, with the shape of the plug where it is said. */
 const ports = (value: unknown) =>
   (value as string[] | undefined)?.map((text) => {
     const [count = '', rate = ''] = text.split(' x ');
-    return { count: Number(count), gbitPerS: Number.parseFloat(rate) };
+    const connector = /^([AC]) /.exec(rate)?.[1];
+    return clean({ count: Number(count), gbitPerS: Number.parseFloat(rate.replace(/^[AC] /, '')), connector });
   });
 const LEADS: Readonly<Record<string, string>> = {
   'board plug': 'board-24',
@@ -99,7 +100,7 @@ function chip(bag: Bag): Bag {
     memoryChannels: bag['channels'],
     memoryLimitGiB: bag['RAM up to GB'],
     errorCorrection: bag['corrects errors'],
-    rootLinks: [wired(bag['link to cards'])],
+    rootLinks: ((bag['links'] as string[] | undefined) ?? [bag['link to cards']]).map(wired),
     integratedGraphics: bag['picture of its own'] ? { fp32Tflops: 0.8, mediaEngines: [], outputs: [] } : 'none',
     coolerIncluded: bag['cooler in its box'],
   };
@@ -124,6 +125,7 @@ function board(bag: Bag): Bag {
     ...wired(socket['wired']),
     lengthsMm: socket['lengths mm'],
     roomMm: socket['under a cover, mm'],
+    coverComesOff: socket['cover comes off'],
     atRow: socket['beside row'] ?? i,
   }));
   const sata = Array.from({ length: Number(bag['disk sockets']) }, (_, i) => ({
@@ -177,7 +179,9 @@ function board(bag: Bag): Bag {
     fanHeaders: bag['fan headers'],
     fanHeaderCurrentA: bag['A a fan header'],
     pumpHeaders: bag['pump headers'],
-    lightHeaders: 2,
+    lightHeaders: bag['light plugs of 5 V'] ?? 2,
+    lightHeaders12V: bag['light plugs of 12 V'],
+    wirelessStandard: bag['wireless speaks'],
     frontAudioHeader: true,
     frontUsbHeaders: ports(bag['headers for front ports']),
     powerInputs: leads(bag),
@@ -219,7 +223,7 @@ function card(bag: Bag): Bag {
     lengthMm: bag['length mm'],
     heightMm: bag['height mm'],
     slots: bag['covers rows'],
-    connectors: leads(bag),
+    connectors: bag['plugs nobody states'] ? undefined : leads(bag),
   };
   if (bag['for'] !== 'pictures')
     return {
@@ -229,6 +233,8 @@ function card(bag: Bag): Bag {
       powerW: bag['draws W'],
       networkGbitPerS: bag['network Gb/s'],
       videoInputs: bag['video inputs'],
+      inputPorts: (bag['inputs of Gb/s'] as number[] | undefined)?.map((gbitPerS) => ({ gbitPerS, count: 1 })),
+      wirelessStandard: bag['wireless speaks'],
       driveSlots: bag['stick sockets on it'],
       ownSwitch: bag['switch of its own'],
     };
@@ -243,7 +249,7 @@ function card(bag: Bag): Bag {
     fp32Tflops: 20,
     mediaEngines: [],
     outputs: plugs(bag['picture plugs']),
-    maxDisplays: 4,
+    maxDisplays: bag['drives screens'] ?? 4,
     computeStacks: bag['stacks'] ?? ['Tesserel'],
     certifiedDriver: false,
     adaptiveSync: bag['sync kinds'] ?? ['open adaptive sync'],
@@ -278,6 +284,7 @@ function drive(bag: Bag): Bag {
     idlePowerW: 1,
     heatsinkHeightMm: stick ? (bag['high with heatsink, mm'] ?? 2) : undefined,
     encryption: bag['encrypts'] ?? false,
+    enduranceTBW: bag['TB it may be written'],
     noiseDbA: bag['cells'] === 'magnetic' ? 26 : undefined,
   };
 }
@@ -321,7 +328,8 @@ function box(bag: Bag): Bag {
     damped: false,
     fanCurrentA: 0.18,
     fanPowerW: 5,
-    lightHeaders: 0,
+    lightHeaders: bag['lights'] ?? 0,
+    lightPlug: bag['lights plug'],
     bays25: bag['bays of 2.5 inches'],
     bays35: bag['bays of 3.5 inches'],
     opticalBays: bag['bays of 5.25 inches'],
@@ -422,6 +430,11 @@ export function assessSheet(sheet: Sheet): Assessment {
         purpose: bag['what'],
         cableFor: bag['cable for'],
         outlets: num(bag, 'outlets'),
+        fromPlug: LEADS[String(bag['takes'])],
+        fromPlugs: num(bag, 'takes so many'),
+        toPlug: LEADS[String(bag['gives'])],
+        fitsSocket: bag['for socket'],
+        fitsCooler: bag['for cooler'],
         ...(bag['link'] === undefined ? {} : wired(bag['link'])),
       },
       bag,
@@ -521,6 +534,51 @@ function brief(wants: Bag, screens: readonly string[]) {
             flows: [{ from: 'memory', to: 'scratch', gbytePerS: stream }],
           },
         ]),
+    ...(wants['billion parameters served'] === undefined
+      ? []
+      : [
+          {
+            kind: 'serve',
+            id: 'serve',
+            name: 'Serve',
+            importance: 1,
+            paramsB: wants['billion parameters served'],
+            bits: 16,
+            layers: 32,
+            kvHeads: 8,
+            headSize: 128,
+            context: 1024,
+            users: 1,
+            tokensPerS: 1,
+            readPerWritten: 1,
+          },
+        ]),
+    ...(wants['pictures taken in'] === undefined
+      ? []
+      : [
+          {
+            kind: 'live',
+            id: 'live',
+            name: 'Live',
+            importance: 1,
+            inputs: [
+              { count: wants['pictures taken in'], width: 3840, height: 2160, fps: 50, chroma: '4:2:2', bitDepth: 10 },
+            ],
+            via: 'cards',
+            width: 1920,
+            height: 1080,
+            fps: 50,
+            layers: 0,
+            keyed: 0,
+            renditions: [],
+            record: 'off',
+            recordCodec: 'hevc',
+            recordMbitPerS: 20,
+            recordPath: 'software',
+            keepHours: 0,
+            marginPercent: 20,
+          },
+        ]),
     ...(wants['edits in an application'] || keeps !== undefined
       ? [
           {
@@ -549,9 +607,24 @@ function brief(wants: Bag, screens: readonly string[]) {
     name: 'Bench',
     region: 'here',
     budgetTaxIncluded: true,
+    ...clean({
+      budgetMinor: wants['coins'] === undefined ? undefined : Number(wants['coins']) * 100,
+      budgetFirm: wants['not a coin more'],
+      keeping: wants['copies'],
+      router: wants['router speaks'],
+      whole: wants['to be whole'],
+    }),
     roomC: 24,
     yearsOfService: 4,
     mustHaves: clean({
+      displays: wants['screens'],
+      displaysPerOutput: wants['screens on a plug'],
+      ports: (wants['ports'] as Bag[] | undefined)?.map((port) => ({
+        count: port['how many'],
+        connector: port['plug'],
+        place: port['where'],
+        gbitPerS: port['Gb/s'],
+      })),
       errorCorrection: wants['errors corrected'],
       networkGbitPerS: wants['network Gb/s'],
       wireless: wants['wireless'],

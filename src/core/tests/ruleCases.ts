@@ -1,5 +1,6 @@
 import type { Offer } from '../formats/catalogueSchema';
 import type { Topology } from '../parts/board';
+import { WORK_CASES } from './ruleCasesWork';
 import { DESK, FAN, PARTS, PLAY, plus, without, type Change } from '../tests/world';
 import { applicationSchema } from '../work/applications';
 import { expect } from 'vitest';
@@ -111,6 +112,7 @@ export const CASES: Readonly<
     }
   >
 > = {
+  ...WORK_CASES,
   'parts-known': {
     fails: [
       { items: plus({ id: 'odd', part: 'vanished', label: 'Old card' }) },
@@ -182,6 +184,7 @@ export const CASES: Readonly<
   },
   'memory-channels': {
     fails: [{ parts: { kit: { modules: 1 } } }, { level: 'caution', populated: 1, channels: 2, even: false }],
+    unproven: [{ parts: { cpu: { memoryChannels: undefined } } }, 'memoryChannels'],
   },
   'memory-rate': {
     fails: [
@@ -328,7 +331,7 @@ export const CASES: Readonly<
       { parts: { cooler: { type: 'liquid', radiatorMm: 420 } } },
       { level: 'blocks', radiatorMm: 420, sides: [] },
     ],
-    unproven: [{ parts: { cooler: { type: 'liquid' } } }, 'radiatorMm'],
+    unproven: [{ parts: { cooler: { type: 'liquid', heightMm: undefined } } }, 'radiatorMm'],
     passes: { parts: { cooler: { type: 'liquid', radiatorMm: 360 } } },
   },
   'memory-under-cooler': {
@@ -459,7 +462,7 @@ export const CASES: Readonly<
   'root-links': {
     fails: [
       { parts: { cpu: { rootLinks: [{ generation: 4, lanes: 16 }] } } },
-      { level: 'note', generation: 4, slower: ['Card slot 1'], off: [] },
+      { level: 'note', slower: [{ slot: 'Card slot 1', generation: 4 }], narrower: [], off: [] },
     ],
     unproven: [{ parts: { cpu: { rootLinks: undefined } } }, 'rootLinks'],
   },

@@ -5,6 +5,7 @@ import type { CatalogueData, Offer, Region, Seller } from '../formats/catalogueS
 import { machineSchema, type Machine } from '../machine';
 import { usualSettings, type Settings } from '../settings';
 import { partSchema, type Part } from '../parts';
+import type { Topology } from '../parts/board';
 import { applicationSchema, type ApplicationProfile } from '../work/applications';
 
 /** A tiny world in which every rule passes; tests change one thing at a time. */
@@ -59,16 +60,23 @@ export interface Change {
   readonly machine?: Record<string, unknown>;
   readonly brief?: Record<string, unknown>;
   readonly today?: string;
+  /** Changes the board's topology. */
+  readonly boards?: (topology: Topology) => Topology;
   readonly applications?: readonly ApplicationProfile[];
   readonly region?: Partial<Region>;
   readonly sellers?: readonly Seller[];
   readonly offers?: (offers: Offer[]) => Offer[];
 }
 
+/** A part of this world with other figures; `undefined` takes one away. */
+export const partLike = (id: string, patch: Record<string, unknown> = {}): Part => partSchema.parse(clean({ ...PARTS.find((part) => part['id'] === id), ...patch }));
+
 const clean = (object: Record<string, unknown>): Record<string, unknown> => Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined));
 
 export function dataOf(change: Change = {}): CatalogueData {
-  const parts: Part[] = [...PARTS, ...(change.addParts ?? [])].map((part) => partSchema.parse(clean({ ...part, ...change.parts?.[part['id'] as string] })));
+  const parts: Part[] = [...PARTS, ...(change.addParts ?? [])].map((part) =>
+    partSchema.parse(clean({ ...part, ...change.parts?.[part['id'] as string], ...(change.boards && part['kind'] === 'board' ? { topology: change.boards(part['topology'] as Topology) } : {}) })),
+  );
   return {
     regions: [{ ...REGION, ...change.region }],
     sellers: [...(change.sellers ?? [SHOP])],
@@ -99,7 +107,7 @@ export const EXPORT = { kind: 'edit-export', id: 'export', name: 'Export', impor
 export const DESK = { kind: 'desk', id: 'desk', name: 'Desk', importance: 1, browserTabs: 10, conferencing: false, otherGiB: 1 } as const;
 
 export const briefOf = (change: Change = {}): Brief =>
-  briefSchema.parse({ id: 'brief', name: 'Test brief', region: 'here', budgetTaxIncluded: true, roomC: 24, yearsOfService: 4, mustHaves: {}, ownedDisplays: ['screen'], tasks: [PLAY, DESK], sittings: [{ id: 'both', name: 'Both', hoursPerWeek: 10, tasks: ['play', 'desk'] }], ...change.brief });
+  briefSchema.parse({ id: 'brief', name: 'Test brief', region: 'here', budgetTaxIncluded: true, roomC: 24, yearsOfService: 4, mustHaves: {}, whole: { system: 'owned', keyboard: 'owned', pointing: 'owned' }, ownedDisplays: ['screen'], tasks: [PLAY, DESK], sittings: [{ id: 'both', name: 'Both', hoursPerWeek: 10, tasks: ['play', 'desk'] }], ...change.brief });
 
 export function assessed(change: Change = {}, settings: Settings = usualSettings): Assessment {
   return assess(machineOf(change), briefOf(change), contextOf(compileCatalogue(dataOf(change)), change.today ?? '2026-05-18', settings));

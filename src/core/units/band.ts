@@ -34,6 +34,9 @@ export function combineSpreads(factors: Iterable<number>): number {
 /** What a beam says: `carries` even at low, `short` even at high, `between`, or `unproven` when a figure is missing. */
 export type Verdict = 'carries' | 'between' | 'short' | 'unproven';
 
+/** Verdicts from the worst to the best: what is known to fall short before what is not known. */
+export const LOWEST_FIRST: Readonly<Record<Verdict, number>> = { short: 0, unproven: 1, between: 2, carries: 3 };
+
 /** Verdict of supply ÷ demand. */
 export function verdictOf(ratio: Band): Verdict {
   // a hair of tolerance: 25 of 25 frames a second after rounding errors is enough

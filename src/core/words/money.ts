@@ -3,9 +3,11 @@ import type { EvidenceApart } from '../money/rivals';
 import type { Share } from '../money/difference';
 import type { CostLine, OpenCost } from '../money/ownership';
 import type { WhyNot } from '../money/policy';
+import type { Lacking } from '../money/spent';
 import type { TooGood, TrustReason } from '../money/trust';
 import type { Currency } from '../units/money';
 import { GRADE } from './findings/prices';
+import { WHOLE_WORDS } from './findings/work';
 import { coins, listed, number, percent } from './format';
 
 /** Why an offer is not one to buy. */
@@ -19,6 +21,8 @@ export function whyNotWords(why: WhyNot, currency: Currency): string {
       return 'is sold out';
     case 'trust':
       return `comes from a seller that is ${GRADE[why.grade]}`;
+    case 'bait':
+      return `${coins(why.priceMinor, currency)} is far below the others' ${coins(why.usualMinor, currency)}, from a seller with ${why.ratings === undefined ? 'no ratings' : `${why.ratings} ratings`}`;
     case 'late':
       return `arrives on ${why.arrives}, after ${why.neededBy}`;
     case 'delivery-unknown':
@@ -138,3 +142,7 @@ export function saidWords(said: Said): string {
       return said.value ?? 'not stated';
   }
 }
+
+/** What a total leaves out because it is still to be added, as a sentence. */
+export const lackingWords = (lacking: readonly Lacking[]): string =>
+  `Not in the total: ${listed(lacking.map((what) => (what === 'activation' ? 'a licence for the system, which is owned and not activated here' : WHOLE_WORDS[what])))}.`;

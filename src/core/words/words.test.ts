@@ -155,12 +155,12 @@ describe('findings say the thing, both figures and the mend', () => {
     [
       'card-length',
       { parts: { card: { lengthMm: 345 } } },
-      'Palisar Test 12 is 345 mm long; Marlhouse Test leaves 340 mm. Take a card of 340 mm at most, or a case with 345 mm of room.',
+      'Palisar Test 12 is 345 mm long; Marlhouse Test leaves 340 mm: 5 mm too long. Take a card of 340 mm at most, or a case with 345 mm of room.',
     ],
     [
       'cooler-height',
       { parts: { cooler: { heightMm: 168 } } },
-      'Northdraft Test 140 is 168 mm high; Marlhouse Test leaves 165 mm. Take a cooler of 165 mm at most, or a wider case.',
+      'Northdraft Test 140 is 168 mm high; Marlhouse Test leaves 165 mm: 3 mm too high. Take a cooler of 165 mm at most, or a wider case.',
     ],
     [
       'supply-power',
@@ -220,7 +220,13 @@ describe('findings say the thing, both figures and the mend', () => {
     [
       'link',
       { parts: { ssd: { generation: 5 } } },
-      'Fenstore Test 1 TB gets 7.88 of 15.8 GB/s in M.2 slot 1. Look at the tasks before paying for more: a beam there says whether it matters.',
+      'Fenstore Test 1 TB gets 7.88 of its link’s 15.8 GB/s in M.2 slot 1; it moves 7, so it loses nothing. Look at the tasks before paying for more: a beam there says whether it matters.',
+    ],
+    [
+      // 14.0 GB/s of its own through 7.88: 44 % of what it moves, 50 % of its link
+      'link',
+      { parts: { ssd: { generation: 5, seqReadMBs: 14_000 } } },
+      'Fenstore Test 1 TB gets 7.88 of its link’s 15.8 GB/s in M.2 slot 1; it moves up to 14, so it loses 44 %. Look at the tasks before paying for more: a beam there says whether it matters.',
     ],
   ])('%s', (rule, change, sentence) => {
     expect(said(change, rule)).toBe(sentence);

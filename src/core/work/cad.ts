@@ -192,7 +192,7 @@ export function expandSolve(task: SolveWork, facts: MachineFacts): Elastic {
     targetS: within(task.targetMin, 60),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
-    cards: application.cards,
+    cards: out.team(application, facts),
     flows: [],
     outside: outsideOf(solve.figures, task),
     ...out.collected(),

@@ -1,9 +1,10 @@
 import { fromConstant, given, product, quotient, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
 import type { ApplicationProfile } from './applications';
+import { takePart, teamOf } from './cards';
 import { EDIT } from './editConstants';
 import type { MachineFacts } from './machineFacts';
-import type { Demand, ExpandedBase, Holding, Impossible, MissingFigure, Resource, Sessions } from './stage';
+import type { Cards, Demand, ExpandedBase, Holding, Impossible, MissingFigure, Resource, Sessions } from './stage';
 
 /** A figure of the picture register, which every trade that handles pictures uses. */
 export const c = (label: string, name: keyof typeof EDIT): Derivation => fromConstant(label, EDIT[name]);
@@ -66,6 +67,18 @@ export class Demands {
     if (facts.stacks === undefined) this.missing.push(...facts.stacksMissing);
     else if (!wants.some((stack) => facts.stacks?.includes(stack)))
       this.impossible.push({ code: 'no-compute-stack', application: application.name, wants });
+  }
+
+  /** Cards that take part, each of which holds all that the task holds in graphics memory. */
+  team(application: ApplicationProfile, facts: MachineFacts): Cards {
+    const held = this.holdings.reduce(
+      (all, { what, bytes }) => (what === 'graphics memory' ? all + bytes.value : all),
+      0,
+    );
+    return teamOf(
+      application,
+      takePart(this, application, facts, () => held),
+    );
   }
 
   /** What every expanded task carries of this. */

@@ -4,6 +4,7 @@ import { bytesAFrame, c, Demands, within } from './demands';
 import { EDIT } from './editConstants';
 import { encodeOn } from './encode';
 import { appOf, picture } from './editPicture';
+import { keepFiles } from './kept';
 import type { MachineFacts } from './machineFacts';
 import type { Elastic, RealTime } from './stage';
 import type { EditExport, EditPlay, Source } from './tasks';
@@ -158,7 +159,7 @@ export function expandEditPlay(task: EditPlay, facts: MachineFacts): RealTime {
     targetPerS: given('timeline frame rate', task.fps, 'frames/s', 'brief', task.name),
     threadCap: application.threadCap,
     flows: [],
-    cards: application.cards,
+    cards: out.team(application, facts),
     outside: outsideOf(PICTURE_FIGURES, pictureValues(task)),
     ...out.collected(),
   };
@@ -206,6 +207,15 @@ export function expandEditExport(task: EditExport, facts: MachineFacts): Elastic
     application,
   );
   encode(out, task, facts, application);
+  keepFiles(
+    out,
+    task,
+    product('what was exported', 'B', [
+      given('output bit rate', task.outMbitPerS * 1e6, 'bit/s', 'brief', task.name),
+      given('bytes a bit', 1 / 8, 'B/bit', 'standard', 'definition'),
+      given('programme', task.programmeMin * 60, 's', 'brief', task.name),
+    ]),
+  );
   return {
     mode: 'elastic',
     task: task.id,
@@ -219,7 +229,7 @@ export function expandEditExport(task: EditExport, facts: MachineFacts): Elastic
     overlap: c('stages that run side by side', 'exportOverlap'),
     threadCap: application.threadCap,
     flows: [],
-    cards: application.cards,
+    cards: out.team(application, facts),
     outside: outsideOf(PICTURE_FIGURES, pictureValues(task)),
     ...out.collected(),
   };

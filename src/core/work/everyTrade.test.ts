@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { progress } from '../assess';
+import { progress } from '../predict/worst';
 import { resultOf, studio } from '../tests/studio';
 import { boundsOf } from './bounds';
 import { taskSchema, type Task, type TaskKind } from './tasks';

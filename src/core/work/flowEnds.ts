@@ -17,7 +17,7 @@ export function flowEnd(end: string, { parts }: MachineFacts): string[] {
     ];
     return one(ends[end === 'network' ? 0 : 1]);
   }
-  const drives = parts.ofKind('drive').filter((drive) => drive.item.roles?.some((role) => role === end));
+  const drives = keepingDrives(parts).filter((drive) => drive.item.roles?.some((role) => role === end));
   return drives.length > 0 ? drives.map(({ item }) => item.id) : one(driveFor({ parts }, end)?.item.id);
 }
 
@@ -28,9 +28,13 @@ export const networkCards = (parts: FittedParts): Fitted<'expansion'>[] =>
     .filter(({ part }) => part.purpose === 'network')
     .sort((a, b) => (b.part.networkGbitPerS ?? 0) - (a.part.networkGbitPerS ?? 0));
 
+/** Drives that keep work: an optical drive reads and burns discs, and is none. */
+export const keepingDrives = (parts: FittedParts): readonly Fitted<'drive'>[] =>
+  parts.ofKind('drive').filter(({ part }) => part.cellKind !== 'optical');
+
 /** The drive that serves a role: its own, else the active one, else the system drive. */
 export function driveFor(facts: Pick<MachineFacts, 'parts'>, role: string) {
-  const drives = facts.parts.ofKind('drive');
+  const drives = keepingDrives(facts.parts);
   for (const wanted of [role, 'active', 'system']) {
     const found = drives.find((drive) => drive.item.roles?.some((has) => has === wanted));
     if (found) return found;

@@ -77,6 +77,9 @@ export function expandIngest(task: IngestWork, facts: MachineFacts): RealTime {
   out.hold('memory', product('blocks held', 'B', [bytes, k('held back', 'blocksHeld')]));
   if (task.keepTB > 0 && isRole(task.to))
     out.hold(`space:${task.to}`, given('kept', task.keepTB * 1e12, 'B', 'brief', task.name));
+  // what is copied on takes the same room once more, where it goes to
+  if (task.keepTB > 0 && task.copyTo && isRole(task.copyTo))
+    out.hold(`space:${task.copyTo}`, given('kept as a copy', task.keepTB * 1e12, 'B', 'brief', task.name));
   out.program(application, false);
   const flows = between(task, task.from, task.to, bytesPerS, 'in', facts, out);
   if (task.copyTo) flows.push(...between(task, task.to, task.copyTo, bytesPerS, 'copy', facts, out));

@@ -1,7 +1,9 @@
 import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
 import type { Flow } from '../board/flows';
+import type { Fitted } from '../fitted';
 import { achievedFlop, achievedTraffic, bytesAFrame, c, Demands, gwork, ownCost } from './demands';
 import { encodeOn } from './encode';
+import { inputRates, inputsOf } from './inputs';
 import { LIVE } from './liveConstants';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { RealTime } from './stage';
@@ -48,39 +50,37 @@ export function behindMixer(task: LiveWork, facts: MachineFacts): LiveWork {
   };
 }
 
-/** Whether what comes in finds ports that are fast enough. */
+/** Whether what comes in finds ports that are fast enough: the fastest picture takes the fastest port. */
 function ports(out: Demands, task: LiveWork, facts: MachineFacts): void {
   const cards = facts.parts.ofKind('expansion').filter(({ part }) => part.purpose === 'capture');
-  const mixers = facts.parts.ofKind('mixer');
   const wanted = inputCount(task.inputs);
-  const check = (
-    devices: readonly { item: { id: string }; part: { id: string; videoInputs?: number | undefined } }[],
-    count: number,
-    on: 'card' | 'mixer',
-  ) => {
-    const unknown = devices.filter(({ part }) => part.videoInputs === undefined);
-    const has = devices.reduce((all, { part }) => all + (part.videoInputs ?? 0), 0);
+  const check = (devices: readonly (Fitted<'expansion'> | Fitted<'mixer'>)[], count: number, on: 'card' | 'mixer') => {
+    const vague = devices.filter(({ part }) => inputsOf(part) === undefined);
+    const has = devices.reduce((all, { part }) => all + (inputsOf(part) ?? 0), 0);
     if (has >= count) return;
-    if (unknown.length > 0)
-      out.missing.push(...unknown.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'videoInputs' })));
+    if (vague.length > 0)
+      out.missing.push(...vague.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'videoInputs' })));
     else out.impossible.push({ code: 'too-few-inputs', wanted: count, has, on });
   };
-  if (task.via === 'mixer') check(mixers, wanted, 'mixer');
+  if (task.via === 'mixer') check(facts.parts.ofKind('mixer'), wanted, 'mixer');
   check(cards, task.via === 'mixer' ? 1 : wanted, 'card');
-  if (task.via === 'mixer') return;
-  const fastest = cards.map(({ part }) => part.inputGbitPerS);
-  const most = fastest.every((rate) => rate !== undefined) ? Math.max(0, ...fastest) * 1e9 : undefined;
-  for (const input of task.inputs) {
-    const wire = wireBitPerS(input);
-    if (wire !== undefined && most !== undefined && cards.length > 0 && wire > most)
-      out.impossible.push({ code: 'input-too-slow', wantsBitPerS: wire, hasBitPerS: most });
-  }
-  if (most === undefined)
-    out.missing.push(
-      ...cards
-        .filter(({ part }) => part.inputGbitPerS === undefined)
-        .map(({ item, part }) => ({ item: item.id, part: part.id, field: 'inputGbitPerS' })),
-    );
+  if (cards.length === 0) return;
+  // behind a mixer only its programme comes in
+  const wires = behindMixer(task, facts)
+    .inputs.flatMap((input) => Array.from({ length: input.count }, () => wireBitPerS(input) ?? 0))
+    .sort((a, b) => b - a);
+  const { gbitPerS, vague } = inputRates(cards);
+  const slow = wires.findIndex((wire, i) => wire > (gbitPerS[i] ?? Infinity) * 1e9);
+  const short = wires.length > gbitPerS.length;
+  // a card whose figures are not stated may have the ports that lack, which nobody knows
+  if ((slow >= 0 || short) && vague.length > 0)
+    out.missing.push(...vague.map(({ card, field }) => ({ item: card.item.id, part: card.part.id, field })));
+  else if (slow >= 0)
+    out.impossible.push({
+      code: 'input-too-slow',
+      wantsBitPerS: wires[slow] ?? 0,
+      hasBitPerS: (gbitPerS[slow] ?? 0) * 1e9,
+    });
 }
 
 /** Streams from the capture cards into memory, inputs spread over the cards by how many each takes. */
@@ -88,7 +88,7 @@ function captured(task: LiveWork, inputs: readonly LiveInput[], facts: MachineFa
   const cards = facts.parts.ofKind('expansion').filter(({ part }) => part.purpose === 'capture');
   const queue = inputs.flatMap((input) => Array.from({ length: input.count }, () => busBitPerS(input) / 8));
   return cards.flatMap(({ item, part }): Flow[] => {
-    const taken = queue.splice(0, part.videoInputs ?? 0);
+    const taken = queue.splice(0, inputsOf(part) ?? 0);
     const bytesPerS = taken.reduce((all, rate) => all + rate, 0);
     return bytesPerS > 0 ? [{ id: `${task.id}.${item.id}`, from: item.id, to: 'memory', bytesPerS }] : [];
   });
@@ -299,7 +299,7 @@ export function expandLive(wanted: LiveWork, facts: MachineFacts): RealTime {
     targetPerS: fps,
     threadCap: application.threadCap,
     worst: { factor: k('worst moments', 'worst'), decides: true },
-    cards: application.cards,
+    cards: out.team(application, facts),
     flows: captured(task, task.inputs, facts),
     outside: outsideOf(live.figures, {
       inputs: inputCount(asked.inputs),

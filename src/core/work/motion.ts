@@ -1,5 +1,6 @@
-import { fromConstant, product, type Derivation } from '../predict/derive';
+import { fromConstant, product, sum, type Derivation } from '../predict/derive';
 import { achievedFlop, achievedTraffic, briefOf, c, defined, Demands, gwork, ownCost, within } from './demands';
+import { keepFiles } from './kept';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { MotionWork, StillsWork } from './makeTasks';
 import { MOTION } from './motionConstants';
@@ -74,7 +75,7 @@ export function expandMotion(task: MotionWork, facts: MachineFacts): Elastic {
     targetS: within(task.targetMin, 60),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
-    cards: application.cards,
+    cards: out.team(application, facts),
     flows: [],
     outside: outsideOf(motion.figures, task),
     ...out.collected(),
@@ -126,7 +127,14 @@ export function expandStills(task: StillsWork, facts: MachineFacts): Elastic {
     'memory',
     product('stills at work', 'B', [px, k('a pixel', 'stillBytes'), k('several at once', 'stillsAtOnce')]),
   );
-  out.hold('space:active', product('files', 'B', [file, brief('stills', task.images)]));
+  keepFiles(
+    out,
+    task,
+    sum('raw files and what is made of them', 'B', [
+      product('raw files', 'B', [file, brief('stills', task.images)]),
+      product('written', 'B', [file, brief('stills', task.images), k('of the raw file', 'writtenShare')]),
+    ]),
+  );
   out.program(application, application.effects === 'graphics' && facts.hasGraphics);
   return {
     mode: 'elastic',
@@ -136,7 +144,7 @@ export function expandStills(task: StillsWork, facts: MachineFacts): Elastic {
     targetS: within(task.targetMin, 60),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
-    cards: application.cards,
+    cards: out.team(application, facts),
     flows: [],
     outside: outsideOf(stills.figures, task),
     ...out.collected(),

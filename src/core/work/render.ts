@@ -1,6 +1,7 @@
 import { fromConstant, given, product, sum, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
 import { achievedFlop, briefOf, defined, Demands, gwork, ownCost, within } from './demands';
+import { keepFiles } from './kept';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { RenderWork, SurveyWork } from './makeTasks';
 import { RENDER, SURVEY } from './renderConstants';
@@ -76,7 +77,7 @@ export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
     targetS: within(task.targetH, 3600),
     threadCap: application.threadCap,
     overlap: r('side by side', 'overlap'),
-    cards: application.cards,
+    cards: out.team(application, facts),
     flows: [],
     outside: outsideOf(render.figures, task),
     ...out.collected(),
@@ -152,8 +153,9 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
     'memory',
     product('block that is meshed', 'B', [brief('points', task.blockMPoints * 1e6), k('a point', 'pointBytes')]),
   );
-  out.hold(
-    'space:active',
+  keepFiles(
+    out,
+    task,
     product('stills', 'B', [brief('images', task.images), brief('a file', task.mbPerImage * 1e6, 'B')]),
   );
   out.need(
@@ -170,7 +172,7 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
     targetS: within(task.targetH, 3600),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
-    cards: application.cards,
+    cards: out.team(application, facts),
     flows: [],
     outside: outsideOf(survey.figures, task),
     ...out.collected(),

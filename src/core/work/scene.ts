@@ -82,7 +82,7 @@ export function expandScene(task: SceneWork, facts: MachineFacts): RealTime {
     targetPerS: given('rate to keep', task.fps, 'frames/s', 'brief', task.name),
     threadCap: application.threadCap,
     worst: { factor: worst, decides: task.judgedBy === 'worst' },
-    cards: application.cards,
+    cards: out.team(application, facts),
     flows: [],
     outside: outsideOf(scene.figures, {
       megapixels: px.value / 1e6,

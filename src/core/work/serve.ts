@@ -4,7 +4,8 @@ import { LEARN } from './learnConstants';
 import type { ServeWork, TablesWork } from './learnTasks';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { Elastic, RealTime } from './stage';
-import { cardsOf, runtimeBytes } from './train';
+import { exchanging, takePart } from './cards';
+import { runtimeBytes } from './train';
 import { outsideOf, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof LEARN): Derivation => fromConstant(label, LEARN[name]);
@@ -54,8 +55,17 @@ export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
   const tokens = product('tokens a step', 'tokens', [users, brief('written and read', 1 + task.readPerWritten)]);
   const flop = product('arithmetic of a step', 'FLOP', [tokens, params, k('a parameter', 'forwardFlop')]);
   const what = card ? 'graphics memory' : 'memory';
-  const n = card ? cardsOf(application, facts) : 1;
-  const share = n > 1 ? [defined('a card’s share', 1 / n, 'share')] : [];
+  const held = (count: number) => {
+    const share = count > 1 ? [defined('a card’s share', 1 / count, 'share')] : [];
+    return [
+      product('weights held', 'B', [weights, ...share]),
+      product('caches held', 'B', [caches, ...share]),
+      ...(card ? [runtimeBytes()] : []),
+    ];
+  };
+  const n = card
+    ? takePart(out, application, facts, (count) => held(count).reduce((all, { value }) => all + value, 0))
+    : 1;
   if (card) {
     out.stacks(application, facts);
     out.need('write', 'gpu.traffic', streamed);
@@ -88,9 +98,7 @@ export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
     );
   }
   out.serial('choose', k('a step', 'decodeStepSerial'));
-  out.fit(what, product('weights held', 'B', [weights, ...share]));
-  out.fit(what, product('caches held', 'B', [caches, ...share]));
-  if (card) out.fit('graphics memory', runtimeBytes());
+  for (const bytes of held(n)) out.fit(what, bytes);
   out.program(application, false);
   return {
     mode: 'real-time',
@@ -99,7 +107,7 @@ export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
     unit: 'token',
     targetPerS: brief('tokens a second for each', task.tokensPerS, '/s'),
     threadCap: application.threadCap,
-    cards: { ...application.cards, exchanges: true },
+    cards: exchanging(application, n),
     flows: [],
     outside: outsideOf(serve.figures, task),
     ...out.collected(),

@@ -198,6 +198,12 @@ describe('ingest, worked by hand', () => {
       ['memory', 'ssd-1'],
       ['ssd-1', 'disk-1'],
     ]);
+    const holds =
+      studio([taskOf('ingest', { to: 'active', copyTo: 'archive', keepTB: 3 })]).facts.sittings[0]?.holds ?? [];
+    // three terabytes where they come in, and three where they are copied to
+    expect(
+      ['space:active', 'space:archive'].map((what) => holds.find((hold) => hold.what === what)?.needs.value),
+    ).toEqual([3e12, 3e12]);
     expect(single(taskOf('ingest', { from: 'second network' })).impossible).toEqual([
       { code: 'part-missing', kind: 'second network' },
     ]);

@@ -1,11 +1,11 @@
 import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
 import { GIB } from '../units/quantity';
-import type { ApplicationProfile } from './applications';
 import { briefOf, defined, Demands, gwork, ownCost, within } from './demands';
 import { LEARN } from './learnConstants';
 import type { TrainImagesWork, TrainWork } from './learnTasks';
+import { exchanging, takePart } from './cards';
 import { profileOf, type MachineFacts } from './machineFacts';
-import type { Cards, Elastic } from './stage';
+import type { Elastic } from './stage';
 import { outsideOf, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof LEARN): Derivation => fromConstant(label, LEARN[name]);
@@ -13,13 +13,6 @@ const k = (label: string, name: keyof typeof LEARN): Derivation => fromConstant(
 /** What libraries and work space take on each card. */
 export const runtimeBytes = (): Derivation =>
   product('runtime on a card', 'B', [k('runtime', 'runtimeGiB'), defined('bytes a GiB', GIB, 'B')]);
-
-/** Cards that take part: those that are there, up to what the application can use. */
-export const cardsOf = ({ cards }: ApplicationProfile, { parts }: MachineFacts): number =>
-  Math.max(1, Math.min(cards.max, parts.ofKind('graphics').length));
-
-/** Cards that work on parts of a batch exchange what they learnt; their links count there. */
-const exchanging = ({ cards }: ApplicationProfile): Cards => ({ ...cards, exchanges: true });
 
 /** Parameters that are trained: all of them, or the adapters' share. */
 const trained = (task: TrainWork, params: Derivation): Derivation =>
@@ -127,7 +120,11 @@ export function expandTrain(task: TrainWork, facts: MachineFacts): Elastic {
   const application = profileOf('learn', task, facts);
   const out = new Demands(application);
   const brief = briefOf(task);
-  const n = cardsOf(application, facts);
+  const held = (count: number) => {
+    const shards = task.spread === 'shard' && count > 1 ? [defined('a card’s share', 1 / count, 'share')] : [];
+    return [product('states on a card', 'B', [stateBytes(task), ...shards]), activationBytes(task), runtimeBytes()];
+  };
+  const n = takePart(out, application, facts, (count) => held(count).reduce((all, { value }) => all + value, 0));
   const cards = given('cards', n, '', 'part', 'the machine');
   const params = brief('parameters', task.paramsB * 1e9);
   const tokens = product('tokens a step', 'tokens', [
@@ -163,10 +160,7 @@ export function expandTrain(task: TrainWork, facts: MachineFacts): Elastic {
     gwork('text into tokens', [tokens, k('a token', 'tokenLoad')]),
     k('serial share', 'loadSerial'),
   );
-  const shards = task.spread === 'shard' && n > 1 ? [defined('a card’s share', 1 / n, 'share')] : [];
-  out.fit('graphics memory', product('states on a card', 'B', [stateBytes(task), ...shards]));
-  out.fit('graphics memory', activationBytes(task));
-  out.fit('graphics memory', runtimeBytes());
+  for (const bytes of held(n)) out.fit('graphics memory', bytes);
   out.hold('memory', product('weights on their way', 'B', [params, k('a parameter', 'hostBytes')]));
   out.program(application, false);
   return {
@@ -177,7 +171,7 @@ export function expandTrain(task: TrainWork, facts: MachineFacts): Elastic {
     targetS: within(task.targetH, 3600),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
-    cards: exchanging(application),
+    cards: exchanging(application, n),
     flows: [],
     outside: outsideOf(train.figures, task),
     ...out.collected(),
@@ -189,13 +183,22 @@ export function expandTrainImages(task: TrainImagesWork, facts: MachineFacts): E
   const application = profileOf('learn', task, facts);
   const out = new Demands(application);
   const brief = briefOf(task);
-  const n = cardsOf(application, facts);
+  const forward = brief('GFLOP forward', task.forwardGflop * 1e9, 'FLOP');
+  const params = brief('parameters', task.paramsM * 1e6);
+  const held = [
+    product('states', 'B', [params, k('a parameter', 'stateBytes')]),
+    product('kept for the way back', 'B', [
+      brief('images a card', task.batch, 'images'),
+      forward,
+      k('a FLOP', 'imageActivation'),
+    ]),
+    runtimeBytes(),
+  ];
+  const n = takePart(out, application, facts, () => held.reduce((all, { value }) => all + value, 0));
   const images = product('images a step', 'images', [
     brief('images a card', task.batch, 'images'),
     given('cards', n, '', 'part', 'the machine'),
   ]);
-  const forward = brief('GFLOP forward', task.forwardGflop * 1e9, 'FLOP');
-  const params = brief('parameters', task.paramsM * 1e6);
   out.stacks(application, facts);
   out.need(
     'learn',
@@ -226,16 +229,7 @@ export function expandTrainImages(task: TrainImagesWork, facts: MachineFacts): E
     ]),
   );
   out.hold('space:active', given('the set', setBytes, 'B', 'brief', task.name));
-  out.fit('graphics memory', product('states', 'B', [params, k('a parameter', 'stateBytes')]));
-  out.fit(
-    'graphics memory',
-    product('kept for the way back', 'B', [
-      brief('images a card', task.batch, 'images'),
-      forward,
-      k('a FLOP', 'imageActivation'),
-    ]),
-  );
-  out.fit('graphics memory', runtimeBytes());
+  for (const bytes of held) out.fit('graphics memory', bytes);
   out.program(application, false);
   return {
     mode: 'elastic',
@@ -248,7 +242,7 @@ export function expandTrainImages(task: TrainImagesWork, facts: MachineFacts): E
     targetS: within(task.targetH, 3600),
     threadCap: application.threadCap,
     overlap: k('side by side', 'overlap'),
-    cards: exchanging(application),
+    cards: exchanging(application, n),
     flows: [],
     outside: outsideOf(trainImages.figures, task),
     ...out.collected(),

@@ -24,7 +24,7 @@ const common = (fanHeaders: number) => ({
   fanHeaders,
   fanHeaderCurrentA: 1,
   secondFirmwareChip: false,
-  rearUsb: [{ gbitPerS: 10, count: 4 }, { gbitPerS: 5, count: 4 }],
+  rearUsb: [{ gbitPerS: 10, count: 3, connector: 'A' }, { gbitPerS: 10, count: 1, connector: 'C' }, { gbitPerS: 5, count: 4, connector: 'A' }],
   // ports that the headers feed: the wide one feeds two
   frontUsbHeaders: [{ gbitPerS: 10, count: 1 }, { gbitPerS: 5, count: 2 }],
   warrantyMonths: 36,

@@ -163,6 +163,8 @@ function boardFittings(part: Priced['part'], usd: number): Figures {
     pumpHeaders: usd >= 150 ? 1 : 0,
     lightHeaders: usd >= 250 ? 3 : usd >= 120 ? 2 : 1,
     frontAudioHeader: true,
+    lightHeaders12V: part['form'] === 'Mini-ITX' ? 0 : 1,
+    ...(part['wireless'] === true ? { wirelessStandard: part['memoryGeneration'] === 'DDR4' ? 'ac' : usd >= 250 ? 'be' : 'ax' } : {}),
     socketFromRearMm: large ? 120 : 95,
     socketFromTopMm: large ? 95 : part['form'] === 'Mini-ITX' ? 68 : 76,
     sataCables: usd >= 300 ? 4 : 2,
@@ -178,7 +180,7 @@ function boardFittings(part: Priced['part'], usd: number): Figures {
           : {}),
         // the first drive slot of the better boards lies under a cover with a thin pad
         ...(slot.kind === 'm2' ? { atRow: driveRow(topology.slots, i) } : {}),
-        ...(slot.kind === 'm2' && covered && topology.slots.findIndex((other) => other.kind === 'm2') === i ? { roomMm: 9 } : {}),
+        ...(slot.kind === 'm2' && covered && topology.slots.findIndex((other) => other.kind === 'm2') === i ? { roomMm: 9, coverComesOff: true } : {}),
       })),
     },
   };

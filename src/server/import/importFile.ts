@@ -1,3 +1,4 @@
+import { isProcessorList } from '@/core/formats/lshw';
 import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -22,6 +23,7 @@ export async function sniff(path: string): Promise<FileFormat> {
   if (format === CASE_FORMAT) return 'case';
   if (format === CATALOGUE_FORMAT) return 'catalogue';
   if (/"bomFormat"\s*:\s*"CycloneDX"/.test(text)) return 'bom';
+  if (isProcessorList(text)) return 'lshw';
   if (/"class"\s*:\s*"(?:system|bus|processor|memory)"/.test(text)) return 'lshw';
   return 'other-json';
 }

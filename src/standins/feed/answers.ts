@@ -51,7 +51,7 @@ function rowsOf(world: World, seller: string, region: string, day: string, fault
   const at = dayNumber(day);
   const rows = world.catalogue.offers.flatMap((offer): Row[] => {
     const part = world.parts.get(offer.part);
-    if (!part || offer.seller !== seller || offer.region !== region) return [];
+    if (!part || offer.seller !== seller || offer.region !== region || offer.free) return [];
     const model = { ...offer, kind: part.kind, onDay: dayNumber(offer.asOf) };
     const price = modelPrice(model, at);
     return [

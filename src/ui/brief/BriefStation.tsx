@@ -9,8 +9,10 @@ import type { Brief, Sitting } from '@/core/brief';
 import { problemsOf } from '@/core/formats/problems';
 import { taskSchema, type Task } from '@/core/work/tasks';
 import { startingTask, TEMPLATES } from '@/core/work/templates';
+import { keptRunsOf, leavesFiles } from '@/core/work/kept';
+import { waitingOfTask } from '@/core/work/waiting';
 import { minorOfShown, shownCoins } from '@/core/units/money';
-import { coins } from '@/core/words/format';
+import { coins, number } from '@/core/words/format';
 import { useDraftAssessment, useSeat } from '../seat/store';
 import { Beam } from '../shared/Beam';
 import { taskBeam } from '../shared/beams';
@@ -21,6 +23,7 @@ import { Buying } from './Buying';
 import { Service } from './Service';
 import { Num, Pick } from '../shared/phrases';
 import { TaskSentence } from './sentences';
+import { Connections, WholeDesk } from './WholeDesk';
 
 /** Left, the work as editable sentences grouped by sitting; right, what it demands, live. */
 export function BriefStation() {
@@ -141,6 +144,22 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
         >
           {brief.budgetTaxIncluded ? 'tax and shipping in' : 'before tax'}
         </Value>
+        {brief.budgetMinor !== undefined && (
+          <>
+            ,{' '}
+            <Pick
+              label="How firm the budget is"
+              value={brief.budgetFirm ?? false}
+              options={[
+                [false, 'as a wish'],
+                [true, 'firm'],
+              ]}
+              onChange={(budgetFirm) =>
+                edit({ kind: 'set-figures', figures: { budgetFirm } }, 'How firm the budget is')
+              }
+            />
+          </>
+        )}
         , in {region?.name ?? brief.region}; a room of{' '}
         <Value
           label="Room temperature"
@@ -203,6 +222,8 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
         </Value>
         . <Service brief={brief} edit={edit} />
         <Buying brief={brief} edit={edit} /> It drives <OwnedDisplays brief={brief} edit={edit} />.
+        <Connections brief={brief} edit={edit} />
+        <WholeDesk brief={brief} edit={edit} />
       </p>
     </div>
   );
@@ -390,7 +411,7 @@ function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
         </button>
       </div>
       <TaskSentence task={task} applications={applications} onChange={set} />
-      <HowOften task={task} onChange={set} />
+      <HowOften task={task} isRun={result?.mode === 'elastic'} onChange={set} />
       {refused !== undefined && (
         <p className="small short" role="alert">
           Not taken: the task {refused}.
@@ -405,8 +426,27 @@ const FOREGROUND = {
   explains: 'Keeps two cores and some graphics free of the runs beside it, so that the pointer answers at once.',
 };
 
+const WAITS = {
+  label: 'Who waits',
+  explains: 'Only a run that somebody waits for costs time, or one that no longer fits its sitting.',
+};
+
+const KEPT = {
+  label: 'Runs kept',
+  explains: 'What they read and write stays on the active drive and is counted in the sizes.',
+};
+
 /** How often it is done, and whether the machine must stay usable beside what else runs. */
-function HowOften({ task, onChange }: { task: Task; onChange: (task: Task) => void }) {
+function HowOften({
+  task,
+  isRun,
+  onChange,
+}: {
+  task: Task;
+  /** It ends, so that somebody can wait for it; real-time work goes on. */
+  isRun: boolean;
+  onChange: (task: Task) => void;
+}) {
   const { runsPerWeek: runs, ...without } = task;
   return (
     <p className="small quiet">
@@ -425,12 +465,44 @@ function HowOften({ task, onChange }: { task: Task; onChange: (task: Task) => vo
         label="In the foreground"
         value={task.foreground ?? false}
         options={[
-          [true, 'in the foreground'],
-          [false, 'in the background'],
+          [true, 'the machine stays usable'],
+          [false, 'it takes all it can get'],
         ]}
         figure={FOREGROUND}
         onChange={(foreground) => onChange({ ...task, foreground })}
       />
+      {isRun && (
+        <>
+          ;{' '}
+          <Pick
+            label="Who waits"
+            value={waitingOfTask(task)}
+            options={[
+              ['attended', 'somebody waits for it'],
+              ['background', 'it runs beside other work'],
+              ['unattended', 'it is left to itself'],
+            ]}
+            figure={WAITS}
+            onChange={(waiting) => onChange({ ...task, waiting })}
+          />
+        </>
+      )}
+      {leavesFiles(task.kind) && (
+        <>
+          ; files of{' '}
+          <Num
+            label="Runs kept"
+            value={keptRunsOf(task)}
+            min={0}
+            max={100_000}
+            figure={KEPT}
+            onChange={(keptRuns) => onChange({ ...task, keptRuns })}
+          >
+            {number(keptRunsOf(task))} {keptRunsOf(task) === 1 ? 'run stays' : 'runs stay'}
+          </Num>{' '}
+          on the active drive
+        </>
+      )}
       .
     </p>
   );

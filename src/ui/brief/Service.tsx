@@ -49,6 +49,20 @@ export function Service({ brief, edit }: { brief: Brief; edit: (edit: BriefEdit,
         figure={KEEPING}
         onChange={(keeping) => edit({ kind: 'set-figures', figures: { keeping } }, 'Copies')}
       />
+      {(brief.keeping ?? 'one') !== 'one' && (
+        <>
+          , the second{' '}
+          <Pick
+            label="Where the second copy lies"
+            value={brief.secondCopy ?? 'here'}
+            options={[
+              ['here', 'on a drive of this machine'],
+              ['server', 'on the storage server'],
+            ]}
+            onChange={(secondCopy) => edit({ kind: 'set-figures', figures: { secondCopy } }, 'Second copy')}
+          />
+        </>
+      )}
       .
     </>
   );

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
+import { bareOf } from '@/core/sizing/bare';
 import { derivedSizes } from '@/core/sizing/held';
 import { arrayLevels, type Member } from '@/core/sizing/arrays';
 import { cardKinds, publishedFloors, type CardKinds } from '@/core/sizing/kinds';
@@ -10,6 +11,7 @@ import { copiesOf, roleSizes, type RoleSize } from '@/core/sizing/roles';
 import { fullName } from '@/core/fitted';
 import { byteRate, memorySize, number, quantity, size } from '@/core/words/format';
 import { resourceName } from '@/core/words/names';
+import { useSeat } from '../seat/store';
 import { Heads } from '../shared/Heads';
 import { Num, Pick } from '../shared/phrases';
 import { sittingName, taskName } from './names';
@@ -17,9 +19,12 @@ import { Software } from './Software';
 
 /** Sizes that follow from the work alone, beside what the draft has. */
 export function Sizes({ assessment }: { assessment: Assessment }) {
-  const held = derivedSizes(assessment).filter(({ what }) => !what.startsWith('space:'));
-  const roles = roleSizes(assessment);
-  const floors = publishedFloors(assessment);
+  const context = useSeat((state) => state.context);
+  // what the work asks for is told as if no part were chosen yet; beside it stands what the draft has
+  const bare = bareOf(assessment.facts.brief, context);
+  const held = derivedSizes(bare, assessment).filter(({ what }) => !what.startsWith('space:'));
+  const roles = roleSizes(bare, assessment);
+  const floors = publishedFloors(bare);
   const { brief } = assessment.facts;
   const has: Readonly<Record<string, number | undefined>> = {
     memory: assessment.supply.memoryBytes.rate?.value,
@@ -55,7 +60,7 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
           ))}
         </tbody>
       </table>
-      <Cards kinds={cardKinds(assessment)} />
+      <Cards kinds={cardKinds(bare, assessment)} />
       {roles.length > 0 && (
         <>
           <div className="spread">
@@ -280,7 +285,8 @@ function Arrays({ assessment, roles }: { assessment: Assessment; roles: readonly
 /** Least rates that the targets ask for, before any part is chosen. */
 function Asked({ assessment }: { assessment: Assessment }) {
   const { brief } = assessment.facts;
-  const asked = askedRates(assessment);
+  const context = useSeat((state) => state.context);
+  const asked = askedRates(bareOf(assessment.facts.brief, context), assessment);
   if (asked.length === 0) return null;
   const nameOf = (by: (typeof asked)[number]['by']) =>
     'task' in by ? taskName(brief, by.task) : sittingName(brief, by.sitting);

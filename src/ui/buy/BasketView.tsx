@@ -2,14 +2,15 @@
 
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
-import { landedByItem, type Basket } from '@/core/money/basket';
+import { landedByItem } from '@/core/money/basket';
+import type { WholeBasket } from '@/core/money/basketFor';
 import { coins, coinsChange } from '@/core/words/format';
 import { whyNotWords } from '@/core/words/money';
-import { BasketTable } from '../shared/BasketTable';
+import { BasketTable, StillLacking } from '../shared/BasketTable';
 
 interface Props {
   readonly assessment: Assessment;
-  readonly basket: Basket;
+  readonly basket: WholeBasket;
   readonly chosen: string | undefined;
   readonly onChoose: (item: string) => void;
 }
@@ -50,6 +51,7 @@ export function BasketView({ assessment, basket, chosen, onChoose }: Props) {
           ◆ No way keeps to the number of parcels that the desk allows; this is the cheapest without that limit.
         </p>
       )}
+      <StillLacking lacking={basket.lacking} />
       {basket.unbought.map(({ item, part, refused }) => (
         <p key={item} className="unproven small">
           ○ {part ? fullName(part) : item} has no offer here

@@ -69,7 +69,7 @@ export function PartPane({
       {rows.map(({ offer, whyNot, invoice }) => {
         const seller = catalogue.seller(offer.seller);
         const trust = trustOf(seller, today);
-        const good = tooGood(offer, all, list);
+        const good = tooGood(offer, all, list, part.kind);
         const over = list === undefined ? undefined : ratioOf(offer.priceMinor, list) - 1;
         return (
           <details key={offer.id} style={{ padding: '4px 0', borderBottom: '1px solid var(--hair)' }}>

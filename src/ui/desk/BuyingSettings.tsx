@@ -74,6 +74,21 @@ export function BuyingSettings({ settings, save }: { settings: Settings; save: (
       >
         {FLOOR[settings.trustFloor]}
       </Value>
+      {', '}
+      <Value
+        label="Prices far below the others"
+        editor={{
+          kind: 'choice',
+          value: settings.avoidBaits ? 'not' : 'too',
+          options: [
+            { value: 'not', label: 'not at a price far below the others when the seller has few ratings' },
+            { value: 'too', label: 'also at a price far below the others from a seller with few ratings' },
+          ],
+          onChange: (value) => save({ ...settings, avoidBaits: value === 'not' }),
+        }}
+      >
+        {settings.avoidBaits ? 'not from little-rated sellers far below the others' : 'however low the price'}
+      </Value>
       , in{' '}
       <Value
         label="Parcels of a machine"

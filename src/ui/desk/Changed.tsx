@@ -9,6 +9,7 @@ import { coins, coinsChange } from '@/core/words/format';
 import { markSeen } from '@/server/actions';
 import type { SeatBundle } from '@/server/contract';
 import { stationPath } from '../seat/stations';
+import { LEVEL_WORD, LOUD } from '../shared/Level';
 
 interface Row {
   readonly bundle: SeatBundle;
@@ -86,8 +87,11 @@ function changesOf(rows: readonly Row[]): Change[] {
         ...(before.minor === now.minor
           ? []
           : [`${coinsChange(now.minor - before.minor, currency)} ${currency}, now ${coins(now.minor, currency)}`]),
-        ...(['blocks', 'unproven', 'caution'] as const).flatMap((level) =>
-          before[level] === now[level] ? [] : [`${level}: ${before[level]} then, ${now[level]} now`],
+        ...LOUD.flatMap((level) =>
+          // what was not kept then has not changed as far as anybody knows
+          before[level] === undefined || before[level] === now[level]
+            ? []
+            : [`${LEVEL_WORD[level]}: ${before[level]} then, ${now[level] ?? 0} now`],
         ),
       ];
       if (what.length === 0) return [];

@@ -9,10 +9,11 @@ import { compileCatalogue } from '@/core/catalogue';
 import { basketFor } from '@/core/money/basketFor';
 import { coins } from '@/core/words/format';
 import type { Settings } from '@/core/settings';
+import { getsText } from '@/core/words/results';
 import type { OwnedRow, PriceState, SeatBundle } from '@/server/contract';
 import { Beam } from '../shared/Beam';
-import { getsText, levelCounts, taskBeam, worstTask } from '../shared/beams';
-import { LevelSign } from '../shared/Level';
+import { budgetBeam, taskBeam, worstTask } from '../shared/beams';
+import { LevelCounts, LOUD } from '../shared/Level';
 import { DeskBar } from '../shared/DeskBar';
 import { STATIONS, stationPath } from '../seat/stations';
 import { AddPresent } from './AddPresent';
@@ -192,10 +193,10 @@ function DraftChip({
   assessment: Assessment;
 }) {
   const worst = worstTask(assessment);
-  const counts = levelCounts(assessment.findings);
   const { price, machine } = assessment.facts;
   const basket = basketFor(assessment);
   const beam = worst && taskBeam(worst.task, worst.result);
+  const budget = budgetBeam(assessment);
   const owned = machine.items.length > 0 && machine.items.every((item) => item.owned);
   return (
     <div style={{ border: '1px solid var(--hair)', background: 'var(--sheet)', borderRadius: 3, padding: '6px 10px' }}>
@@ -208,26 +209,8 @@ function DraftChip({
         </span>
       </span>
       <span className="small" style={{ display: 'flex', gap: 10 }}>
-        {counts.blocks > 0 && (
-          <span className="blocks">
-            <LevelSign level="blocks" /> {counts.blocks} blocks
-          </span>
-        )}
-        {counts.unproven > 0 && (
-          <span className="unproven">
-            <LevelSign level="unproven" /> {counts.unproven} unproven
-          </span>
-        )}
-        {counts.caution > 0 && (
-          <span className="caution">
-            <LevelSign level="caution" /> {counts.caution} caution{counts.caution > 1 ? 's' : ''}
-          </span>
-        )}
-        {counts.blocks + counts.unproven + counts.caution === 0 && (
-          <span className="carries">
-            <LevelSign level="passes" /> nothing to mend
-          </span>
-        )}
+        <LevelCounts findings={assessment.findings} levels={LOUD} />
+        {budget && !owned && <span className={budget.verdict}>{budget.need}</span>}
       </span>
       <a
         className="small"

@@ -61,9 +61,9 @@ export function StartPanel({ projects }: { projects: readonly { id: string; name
         <h2>Open a file</h2>
         <GiveFile label="Choose a file">
           <p className="quiet small" style={{ marginBottom: 6 }}>
-            A case file, a bill of materials or an inventory (<span className="mono">lshw -json</span>) becomes a
-            machine; a catalogue, a table or an archive goes into the library. It is checked first: all of it is taken
-            or nothing.
+            A case file, a bill of materials or an inventory (<span className="mono">lshw -json</span>,{' '}
+            <span className="mono">lscpu -J</span>) becomes a machine; a catalogue, a table or an archive goes into the
+            library. It is checked first: all of it is taken or nothing.
           </p>
         </GiveFile>
       </div>

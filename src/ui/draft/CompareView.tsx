@@ -5,6 +5,7 @@ import type { Assessment } from '@/core/assess';
 import { fullName, type AnyFitted } from '@/core/fitted';
 import { compareDrafts, type Line } from '@/core/search/compare';
 import { findingWords } from '@/core/words/findings';
+import { basketFor } from '@/core/money/basketFor';
 import { coins, coinsChange } from '@/core/words/format';
 import type { Currency } from '@/core/units/money';
 import { kindName } from '@/core/words/names';
@@ -30,6 +31,8 @@ export function CompareView({ assessment }: { assessment: Assessment }) {
     return <p className="quiet">There is no other draft to compare with; copy this one and change it.</p>;
   const { currency } = assessment.facts.price;
   const [here, there] = [assessment.facts.price.total.landedMinor, right.facts.price.total.landedMinor];
+  // what is ordered is one basket: the same totals as on Weigh, Buy and in the ledger
+  const baskets = [assessment, right].map((side) => basketFor(side));
   const differing = comparison.lines.filter((line) => !line.same);
   const same = comparison.lines.filter((line) => line.same);
   return (
@@ -101,7 +104,7 @@ export function CompareView({ assessment }: { assessment: Assessment }) {
             <th scope="col">{assessment.facts.machine.name}</th>
             <th scope="col">{right.facts.machine.name}</th>
             <th scope="col" className="num" style={{ width: '14%' }}>
-              Landed price
+              Landed, {right.facts.machine.name} − {assessment.facts.machine.name}
             </th>
           </tr>
         </thead>
@@ -110,16 +113,26 @@ export function CompareView({ assessment }: { assessment: Assessment }) {
             <LineRow key={i} line={line} currency={currency} />
           ))}
           <tr>
-            <th scope="row">Landed, bought one by one, tax and shipping in</th>
-            <td>
-              <b>{coins(here, currency)}</b>
-            </td>
-            <td>
-              <b>{coins(there, currency)}</b>
-            </td>
+            <th scope="row">Landed, as one basket, tax and shipping in</th>
+            {baskets.map(({ lowerBound, total }, i) => (
+              <td key={i}>
+                <b>
+                  {lowerBound ? 'at least ' : ''}
+                  {coins(total.landedMinor, currency)}
+                </b>
+              </td>
+            ))}
             <td className="num">
-              <b>{coinsChange(there - here, currency)}</b>
+              <b>
+                {coinsChange((baskets[1]?.total.landedMinor ?? 0) - (baskets[0]?.total.landedMinor ?? 0), currency)}
+              </b>
             </td>
+          </tr>
+          <tr>
+            <th scope="row">Landed, bought one by one, tax and shipping in</th>
+            <td>{coins(here, currency)}</td>
+            <td>{coins(there, currency)}</td>
+            <td className="num">{coinsChange(there - here, currency)}</td>
           </tr>
         </tbody>
       </table>

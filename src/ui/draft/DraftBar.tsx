@@ -21,7 +21,7 @@ export function DraftBar() {
   const draft = useDraft();
   const whole = useWholeDraft();
   return (
-    <div className="row wrap" style={{ marginBottom: 4, gap: 6 }}>
+    <div className="row wrap drafts" style={{ marginBottom: 4, gap: 6 }}>
       <span className="row wrap" role="group" aria-label="Drafts" style={{ gap: 6 }}>
         <DraftButtons />
         <Button onClick={() => void copy()}>Copy</Button>

@@ -2,8 +2,9 @@
 
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
+import { TaskBeam } from '../shared/TaskBeam';
 import { OpenBeam } from '../shared/Why';
-import { headroomBeams, holdBeams, taskBeam } from '../shared/beams';
+import { headroomBeams, holdBeams } from '../shared/beams';
 import { useAssessment, useSeat } from '../seat/store';
 import { Value } from '../shared/Value';
 import { CompareView } from './CompareView';
@@ -52,9 +53,11 @@ function Beams({ assessment }: { assessment: Assessment }) {
         if (!task) return null;
         const name = sittings.get(result.sitting);
         return (
-          <OpenBeam
+          <TaskBeam
             key={task.id}
-            model={taskBeam(task, result)}
+            assessment={assessment}
+            task={task}
+            result={result}
             {...(name && brief.sittings.length > 1 ? { aside: '' } : {})}
           />
         );

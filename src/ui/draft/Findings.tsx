@@ -17,6 +17,7 @@ import type { RemedyRow } from '@/workers/api';
 import type { MissingFigure } from '@/core/work/stage';
 import { FieldValue } from '../library/FieldValue';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
+import { TurnsAt } from '../shared/TurnsAt';
 import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
 
@@ -29,7 +30,7 @@ export function Findings() {
     <div style={{ paddingBottom: 12 }}>
       <h2>Findings</h2>
       {assessment.findings.every(({ level }) => level === 'caution' || level === 'note') && (
-        <p className="quiet">Nothing blocks, nothing is unproven. {passed.length} comparisons passed.</p>
+        <p className="quiet">Nothing blocks, all work runs, nothing is unproven. {passed.length} comparisons passed.</p>
       )}
       {byAction(assessment.findings).map(({ action, findings }) => (
         <section key={action} aria-label={ACTION_WORDS[action]}>
@@ -69,6 +70,7 @@ export function Findings() {
 
 function FindingItem({ finding }: { finding: Finding }) {
   const words = findingWords(finding);
+  const draft = useDraft();
   const open = useSeat((state) => state.open);
   return (
     <article className="finding" aria-label={`${LEVEL_WORD[finding.level]}: ${words.says}`}>
@@ -76,6 +78,7 @@ function FindingItem({ finding }: { finding: Finding }) {
         <LevelSign level={finding.level} /> <b className={finding.level}>{LEVEL_WORD[finding.level]}</b> {words.says}
       </p>
       {words.mend && <p className="quiet small">{words.mend}</p>}
+      {'missing' in finding && <TurnsAt machine={draft} finding={finding} />}
       {'missing' in finding &&
         finding.missing.map((figure) => <FigureField key={`${figure.item} ${figure.field}`} figure={figure} />)}
       {finding.code === 'firmware' && (
@@ -148,7 +151,7 @@ function tuningLabel(tuning: Tuning): string {
 /** What a remedy does besides: findings it also mends or brings, and tasks that change sides. */
 function sideEffects(row: RemedyRow): string {
   const { effect } = row;
-  const words: string[] = [];
+  const words: string[] = row.nearer ? ['nearer, not enough'] : [];
   const brings = effect.brought.filter((finding) => finding.level !== 'note').length;
   if (mends(effect) > 1) words.push(`mends ${mends(effect)}`);
   if (brings > 0) words.push(`brings ${brings}`);
@@ -157,7 +160,7 @@ function sideEffects(row: RemedyRow): string {
   return words.join(', ');
 }
 
-const saves = (finding: Finding): boolean => actionOf(finding) === 'save';
+const saves = (finding: Finding): boolean => actionOf(finding) === 'save' || finding.code === 'budget';
 /** A note is only told; what is more than needed is worth money, so it is tried. */
 const asksRemedies = (finding: Finding): boolean => finding.level !== 'note' || saves(finding);
 

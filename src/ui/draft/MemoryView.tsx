@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
+import { tightness } from '@/core/memory/timing';
 import { withPart } from '@/core/search/candidates';
 import type { Currency } from '@/core/units/money';
 import type { Tested } from '@/core/search/memorySheet';
@@ -122,6 +123,9 @@ export function MemoryView({ assessment }: { assessment: Assessment }) {
                   <th scope="col" className="num" title="Row to row in one bank">
                     Cycle ns
                   </th>
+                  <th scope="col" className="num" title="CL : RCD : RP as sold, and the first word against 10 ns">
+                    CL:RCD:RP
+                  </th>
                   <th scope="col" className="num">
                     GB/s
                   </th>
@@ -166,7 +170,9 @@ function Paying({ sheet, now }: { sheet: MemorySheetRows; now: Row | undefined }
 
 /** The three rates of the memory that is there, and its four access times. */
 function MemoryFacts({ assessment }: { assessment: Assessment }) {
-  const { memory } = assessment.facts;
+  const { memory, parts } = assessment.facts;
+  const part = parts.one('memory')?.part;
+  const kit = part && tightness({ cl: part.casLatency, rcd: part.rcd, rp: part.rp, ras: part.ras }, part.rateMTs);
   const rate = (value: number | undefined) => (value === undefined ? 'unknown' : `${value} MT/s`);
   const { access } = memory;
   const ns = (value: number | undefined) => (value === undefined ? '?' : `${value.toFixed(2)} ns`);
@@ -178,6 +184,14 @@ function MemoryFacts({ assessment }: { assessment: Assessment }) {
       {access
         ? `Open row ${ns(access.open)}, closed ${ns(access.closed)}, conflict ${ns(access.conflict)}, cycle ${ns(access.cycle)}.`
         : 'Its timings are sold for the profile, which is not in use.'}
+      {kit && (
+        <>
+          {' '}
+          How tight: <b>CL : RCD : RP {kit.cycles.join(' : ')}</b>; first word {number(kit.firstWordOfTen)} of 10 ns;
+          row-active time {kit.rowActiveNs === undefined ? 'not stated' : ns(kit.rowActiveNs)} beside the ideal CL + RCD
+          of {ns(kit.idealRowActiveNs)} (rules of thumb, not faults).
+        </>
+      )}
     </p>
   );
 }
@@ -199,6 +213,10 @@ function KitLine({
 }) {
   const { candidate, access } = row;
   const { effect, part } = candidate;
+  const tight =
+    part.kind === 'memory'
+      ? tightness({ cl: part.casLatency, rcd: part.rcd, rp: part.rp, ras: part.ras }, part.rateMTs)
+      : undefined;
   const brings = effect.brought.filter((finding) => finding.level !== 'note');
   const above = row.effectiveMTs !== undefined && row.supportedMTs !== undefined && row.effectiveMTs > row.supportedMTs;
   const gain = Math.exp(effect.gain) - 1;
@@ -250,6 +268,12 @@ function KitLine({
       </td>
       <td className="num">{access?.open === undefined ? '?' : access.open.toFixed(2)}</td>
       <td className="num">{access?.cycle === undefined ? '?' : access.cycle.toFixed(2)}</td>
+      <td className="num">
+        {tight === undefined ? '?' : tight.cycles.join(':')}
+        <span className="small quiet" style={{ display: 'block' }}>
+          {tight === undefined ? '' : `${number(tight.firstWordOfTen)} of 10 ns`}
+        </span>
+      </td>
       <td className="num">{row.bandwidthBytesPerS === undefined ? '?' : (row.bandwidthBytesPerS / 1e9).toFixed(1)}</td>
       <td className="num">{row.minorPerGib === undefined ? '?' : coins(Math.round(row.minorPerGib), currency)}</td>
       <td className="num">

@@ -2,8 +2,7 @@
 
 import type { Machine } from '@/core/machine';
 import { inPhase } from '@/core/phases';
-import { LEVELS } from '@/core/rules/rule';
-import { LevelSign } from '../shared/Level';
+import { LevelSign, LOUD } from '../shared/Level';
 import { assessmentOf, useSeat } from '../seat/store';
 import { Value } from '../shared/Value';
 
@@ -30,7 +29,7 @@ export function PhaseBar({ machine }: { machine: Machine }) {
     );
   const worst = (of: 'now' | 'later') => {
     const { findings } = assessmentOf(inPhase(machine, of), brief, context);
-    return LEVELS.find((level) => level !== 'note' && findings.some((finding) => finding.level === level));
+    return LOUD.find((level) => findings.some((finding) => finding.level === level));
   };
   return (
     <span className="row wrap" role="group" aria-label="Phases" style={{ gap: 6 }}>

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { editMachine } from '@/core/edits';
 import { fullName } from '@/core/fitted';
+import { limitDraw } from '@/core/heat/state';
 import { quietestCurves, withCurves } from '@/core/heat/quiet';
 import { atRest } from '@/core/heat/state';
 import type { Tuning } from '@/core/machine';
@@ -55,7 +56,7 @@ export function SideView({ assessment }: { assessment: Assessment }) {
   };
   const quiet = () => {
     const { parts, heat, power, region } = assessment.facts;
-    const curves = quietestCurves(parts, heat.setup, power, region.mainsV);
+    const curves = quietestCurves(parts, heat.setup, power, region.mainsV, limitDraw(parts, heat.atLimit.best.clocks));
     if (curves) set(withCurves(draft.tuning ?? {}, curves), 'Quietest fan curves');
   };
   const shipped = () => {

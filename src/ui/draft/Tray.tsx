@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { fullName } from '@/core/fitted';
 import type { Part } from '@/core/parts';
+import { failing } from '@/core/rules/rule';
 import { differencesOf } from '@/core/library/lookalikes';
 import { withPart } from '@/core/search/candidates';
 import { findingWords } from '@/core/words/findings';
@@ -14,6 +15,7 @@ import type { CandidateRow } from '@/workers/api';
 import { valueWords } from '../library/Sheet';
 import { Beam } from '../shared/Beam';
 import { LevelSign } from '../shared/Level';
+import { TurnsAt } from '../shared/TurnsAt';
 import { useDraft, useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
 import { ItemActions } from './ItemActions';
@@ -108,7 +110,7 @@ export function Tray() {
       }}
     >
       <div className="panehead" style={{ marginBottom: 4 }}>
-        <h2 style={{ textTransform: 'capitalize' }}>{kindName(position.kind)}</h2>
+        <h2 style={{ textTransform: 'capitalize' }}>{position.also ? 'Cards of any kind' : kindName(position.kind)}</h2>
         <span className="small quiet">
           {rows.length > 0
             ? `${rows.filter((row) => row.fits).length} fit · ${rows.filter((row) => !row.fits).length} don't`
@@ -160,6 +162,7 @@ export function Tray() {
             row={row}
             active={row.part.id === active}
             present={present}
+            mixed={position.also !== undefined}
             onLook={() => lookAt(row)}
             onTake={() => take(row)}
           />
@@ -175,6 +178,7 @@ export function Tray() {
             row={row}
             active={row.part.id === active}
             present={present}
+            mixed={position.also !== undefined}
             onLook={() => lookAt(row)}
             onTake={() => take(row)}
           />
@@ -233,11 +237,14 @@ function CandidateItem({
   present,
   onLook,
   onTake,
+  mixed,
 }: {
   row: CandidateRow;
   active: boolean;
   /** The part in the position now. */
   present: Part | undefined;
+  /** The list holds parts of several kinds, so each says which it is. */
+  mixed: boolean;
   onLook: () => void;
   onTake: () => void;
 }) {
@@ -252,8 +259,10 @@ function CandidateItem({
       Math.abs(Math.log((task.ratio?.likely ?? 1) / (task.ratioBefore?.likely ?? 1))) > 0.01,
   );
   const mended = effect.mended.filter((finding) => finding.level !== 'note');
-  const blocking = effect.brought.filter((finding) => finding.level === 'blocks');
-  const others = effect.brought.filter((finding) => finding.level !== 'blocks' && finding.level !== 'note');
+  const looked = useSeat((state) => state.preview);
+  const open = effect.brought.find((finding) => finding.level === 'unproven' && 'missing' in finding);
+  const blocking = effect.brought.filter(({ level }) => failing(level));
+  const others = effect.brought.filter(({ level }) => !failing(level) && level !== 'note');
   const price = row.current
     ? 'in the draft'
     : row.landedMinor === undefined
@@ -278,6 +287,7 @@ function CandidateItem({
         </span>
       </span>
       <span className="quiet small" style={{ display: 'block' }}>
+        {mixed ? `${part.kind === 'expansion' ? (part.purpose ?? 'expansion card') : kindName(part.kind)} · ` : ''}
         {keyFigures(part)}
       </span>
       {present && !row.current && <Alike present={present} part={part} />}
@@ -316,6 +326,7 @@ function CandidateItem({
           <LevelSign level={finding.level} /> {findingWords(finding).says}
         </span>
       ))}
+      {active && looked && open && <TurnsAt machine={looked} finding={open} />}
     </div>
   );
 }

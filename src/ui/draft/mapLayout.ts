@@ -132,7 +132,12 @@ export function layoutMap(assessment: Assessment, width: number, sitting?: strin
         level: undefined,
         position:
           slot.kind === 'card'
-            ? { kind: parts.one('graphics') ? 'expansion' : 'graphics', pin: slotId }
+            ? {
+                // whatever plugs in: without a card of its own the machine wants graphics first
+                kind: parts.one('graphics') ? 'expansion' : 'graphics',
+                also: [parts.one('graphics') ? 'graphics' : 'expansion'],
+                pin: slotId,
+              }
             : { kind: 'drive', pin: slotId, roles: rolesMissing(assessment) },
         item: undefined,
         watts: undefined,

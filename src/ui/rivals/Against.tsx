@@ -4,13 +4,14 @@ import { SideHeads } from './SideHeads';
 import type { Assessment } from '@/core/assess';
 import { basketFor } from '@/core/money/basketFor';
 import type { Comparison } from '@/core/money/rivals';
+import { failing } from '@/core/rules/rule';
 import { coins, number } from '@/core/words/format';
 import { findingWords } from '@/core/words/findings';
 import { kindName } from '@/core/words/names';
+import { getsText } from '@/core/words/results';
 import { useSeat } from '../seat/store';
 import { Beam, Sign } from '../shared/Beam';
-import { getsText } from '../shared/beams';
-import { LevelSign } from '../shared/Level';
+import { LevelSign, levelSummary } from '../shared/Level';
 import { BesideMoney } from './BesideMoney';
 import { Difference } from './Difference';
 import { Evidence } from './Evidence';
@@ -24,7 +25,9 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
   const { currency } = draft.facts.price;
   const { region } = draft;
   const bound = comparison.oursLowerBound ? 'at least ' : '';
-  const blocking = draft.findings.filter((finding) => finding.level === 'blocks').length;
+  const failings = draft.findings.filter(({ level }) => failing(level));
+  // of theirs only the work is judged: what their maker leaves out, a stand-in fills
+  const notDone = comparison.assessment.findings.filter(({ code, level }) => code === 'task-result' && failing(level));
   const name = `${side.rival.maker} ${side.rival.name}`;
   const mine = draft.facts.machine.name;
   const row = (label: string, our: number | undefined, its: number | undefined, strong = false) => (
@@ -77,11 +80,15 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
       <h1 style={{ marginTop: 8 }}>
         {mine} against {name}
       </h1>
-      {blocking > 0 && (
+      {failings.length > 0 && (
         <p className="small">
-          <LevelSign level="blocks" /> {mine} still has {blocking}{' '}
-          {blocking === 1 ? 'finding that blocks' : 'findings that block'}; its price is not yet that of a machine that
-          works.
+          <LevelSign level="blocks" /> {mine}: {levelSummary(failings)}; its price is not yet that of a machine that
+          does the work.
+        </p>
+      )}
+      {notDone.length > 0 && (
+        <p className="small">
+          <LevelSign level="short" /> {name}: {levelSummary(notDone)}; stand-ins fill what its maker does not say.
         </p>
       )}
       <Options comparison={comparison} />

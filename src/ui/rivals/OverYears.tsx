@@ -5,11 +5,18 @@ import { useMemo } from 'react';
 import { assess, type Assessment } from '@/core/assess';
 import { basketFor } from '@/core/money/basketFor';
 import { supportOf } from '@/core/money/support';
-import { COST_LINES, ownershipOf, type Ownership } from '@/core/money/ownership';
+import {
+  COST_LINES,
+  compareOwnership,
+  ownershipOf,
+  type OwnedSide,
+  type Ownership,
+  type OwnershipPair,
+} from '@/core/money/ownership';
 import { inPhase } from '@/core/phases';
 import { daysBetween } from '@/core/units/days';
 import { shownCoins } from '@/core/units/money';
-import { coins, coinsOnly, number } from '@/core/words/format';
+import { coins, coinsOnly, listed, number } from '@/core/words/format';
 import { COST_NAMES, openCostWords } from '@/core/words/money';
 import { useCurrency, useSeat, useWholeDraft } from '../seat/store';
 import { LineChart } from '../shared/LineChart';
@@ -23,34 +30,46 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
   const whole = useWholeDraft();
   const context = useSeat((state) => state.context);
   const { settings, brief, today } = draft.facts;
-  const [ours, theirs] = useMemo((): [Ownership, Ownership | undefined] => {
+  const { ours, pair } = useMemo((): { ours: Ownership; pair: OwnershipPair | undefined } => {
     const basket = basketFor(draft);
     // what the later phase adds is bought as well, when it comes
     const added = whole.later ? basketFor(assess(inPhase(whole, 'later'), brief, context)) : undefined;
     const year = whole.later?.on ? Math.round(daysBetween(today, whole.later.on) / YEAR_DAYS) : 1;
-    return [
-      ownershipOf({
-        assessment: draft,
-        purchaseMinor: basket.total.landedMinor,
-        purchaseOpen: basket.lowerBound,
-        support: supportOf(draft.facts.parts),
-        later: added && { minor: added.total.landedMinor, open: added.lowerBound, year },
-      }),
-      comparison.theirs &&
-        ownershipOf({
-          assessment: comparison.assessment,
-          purchaseMinor: comparison.theirs.landedMinor,
-          purchaseOpen: false,
-          support: comparison.side.support,
-        }),
-    ];
+    const ourSide: OwnedSide = {
+      assessment: draft,
+      purchaseMinor: basket.total.landedMinor,
+      purchaseOpen: basket.lowerBound,
+      support: supportOf(draft.facts.parts),
+      later: added && { minor: added.total.landedMinor, open: added.lowerBound, year },
+    };
+    if (!comparison.theirs) return { ours: ownershipOf(ourSide), pair: undefined };
+    const both = compareOwnership(ourSide, {
+      assessment: comparison.assessment,
+      purchaseMinor: comparison.theirs.landedMinor,
+      purchaseOpen: false,
+      support: comparison.side.support,
+    });
+    return { ours: both.ours, pair: both };
   }, [draft, comparison, whole, brief, context, today]);
+  const theirs = pair?.theirs;
   const xs = ours.runningMinor.map((_, year) => year);
-  const values = (side: Ownership) => side.runningMinor.map((minor) => shownCoins(minor, currency));
+  const values = (running: readonly number[]) => running.map((minor) => shownCoins(minor, currency));
+  const partly = (pair?.leftOut.length ?? 0) + (pair?.tasksLeftOut.length ?? 0) > 0;
   const lines = [
-    { id: 'ours', label: mine, values: values(ours), strong: true },
-    ...(theirs ? [{ id: 'theirs', label: name, values: values(theirs), dash: '6 3' }] : []),
+    {
+      id: 'ours',
+      label: mine,
+      values: values(pair?.oursRunningMinor ?? ours.runningMinor),
+      strong: true,
+      open: partly,
+    },
+    ...(pair
+      ? [{ id: 'theirs', label: name, values: values(pair.theirsRunningMinor), dash: '6 3', open: partly }]
+      : []),
   ];
+  const leftOut = new Set(pair?.leftOut ?? []);
+  const sum = (side: Ownership) =>
+    COST_LINES.reduce((all, line) => (leftOut.has(line) ? all : all + side.byLine[line]), 0);
   const open = [...ours.open, ...(theirs?.open ?? [])];
   const words = [...new Set(open.map(openCostWords))];
   return (
@@ -74,30 +93,39 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
             <tr key={line}>
               <th scope="row" style={{ fontWeight: 400 }}>
                 {COST_NAMES[line]}
+                {leftOut.has(line) && (
+                  <span className="unproven small"> ○ not compared: one side does not know all of it</span>
+                )}
               </th>
               <td className="num">{coinsOnly(ours.byLine[line], currency)}</td>
               <td className="num">{theirs ? coinsOnly(theirs.byLine[line], currency) : 'not sold here'}</td>
             </tr>
           ))}
           <tr>
-            <th scope="row">In all</th>
+            <th scope="row">{partly ? 'What both sides know' : 'In all'}</th>
             <th className="num">
               {ours.open.length > 0 ? 'at least ' : ''}
-              {coins(ours.totalMinor, currency)}
+              {coins(sum(ours), currency)}
             </th>
             <th className="num">
-              {theirs ? `${theirs.open.length > 0 ? 'at least ' : ''}${coins(theirs.totalMinor, currency)}` : '—'}
+              {theirs ? `${theirs.open.length > 0 ? 'at least ' : ''}${coins(sum(theirs), currency)}` : '—'}
             </th>
           </tr>
         </tbody>
       </table>
       <p className="quiet small">
-        Money at {number(settings.discountPercent)} % a year. Runs take {number(ours.waitingHours)} h a year here
-        {theirs ? `, ${number(theirs.waitingHours)} h there` : ''}, all of them counted as if somebody waited. Of a
-        hundred machines {number(settings.repair.failuresPercent)} fail in a year. Resale loses{' '}
-        {number(settings.resale.firstYearPercent)} % in the first year, {number(settings.resale.yearlyPercent)} % in
-        each later one, {number(settings.resale.feePercent)} % of it fees. The desk’s settings say so.
+        Money at {number(settings.discountPercent)} % a year. Somebody waits {number(ours.waitingHours)} h a year here
+        {theirs ? `, ${number(theirs.waitingHours)} h there` : ''}: runs in the background or left to themselves are
+        free while they fit their sitting. Of a hundred machines {number(settings.repair.failuresPercent)} fail in a
+        year. Resale loses {number(settings.resale.firstYearPercent)} % in the first year,{' '}
+        {number(settings.resale.yearlyPercent)} % in each later one, {number(settings.resale.feePercent)} % of it fees.
+        The desk’s settings say so.
       </p>
+      {(pair?.tasksLeftOut.length ?? 0) > 0 && (
+        <p className="unproven small">
+          ○ Waiting for {listed(pair?.tasksLeftOut ?? [])} is counted on neither side: one of them cannot predict it.
+        </p>
+      )}
       {words.map((text) => (
         <p key={text} className="unproven small">
           ○ {text}

@@ -37,8 +37,9 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
   const add = async (id: string) => {
     const response = await fetch(`/api/library/${encodeURIComponent(id)}`);
     if (!response.ok) return;
-    const { part } = (await response.json()) as PartSheet;
-    state.know([part], []);
+    // its prices come with it: a part without them would be a hole in the total until the page is loaded again
+    const { part, priced } = (await response.json()) as PartSheet;
+    state.know([part], priced);
     const label = fullName(part);
     state.editDraft(
       {
@@ -120,6 +121,10 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
           if (!command) return;
           onClose();
           command.run();
+        }}
+        onClose={(_, reason) => {
+          // the list is always open, so the key closes the whole field
+          if (reason === 'escape') onClose();
         }}
         autoHighlight
         disableClearable={false}

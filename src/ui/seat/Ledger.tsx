@@ -5,9 +5,10 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { basketFor } from '@/core/money/basketFor';
 import { coins, coinsChange, watts } from '@/core/words/format';
+import { getsText } from '@/core/words/results';
 import { Beam, Sign } from '../shared/Beam';
-import { budgetBeam, getsText, levelCounts, worstTask } from '../shared/beams';
-import { LevelSign, LEVEL_WORD } from '../shared/Level';
+import { budgetBeam, worstTask } from '../shared/beams';
+import { LevelCounts, levelSummary, LOUD } from '../shared/Level';
 import { PowerWhy, PriceWhy } from './LedgerWhy';
 import { stationPath } from './stations';
 import { useAssessment, useSeat, useWholeDraft } from './store';
@@ -31,7 +32,6 @@ export function Ledger() {
   const adds = useSeat((state) => state.phase) === 'later' && whole.later !== undefined;
   // the budget is for what is bought first
   const budget = adds ? undefined : budgetBeam(assessment);
-  const counts = levelCounts(assessment.findings);
   const worst = worstTask(assessment);
   const openFindings = () => {
     show('findings');
@@ -63,7 +63,7 @@ export function Ledger() {
           </b>
         </button>
         {!adds && !previewing && before && before.minor !== basket.total.landedMinor && (
-          <span className="quiet roomy" title={`When the desk was last marked as seen, ${before.on}`}>
+          <span className="quiet roomy since" title={`When the desk was last marked as seen, ${before.on}`}>
             {coinsChange(basket.total.landedMinor - before.minor, price.currency)} since {before.on}
           </span>
         )}
@@ -86,18 +86,9 @@ export function Ledger() {
         className="row"
         style={{ gap: 12 }}
         onClick={openFindings}
-        aria-label={`Findings: ${counts.blocks} block, ${counts.unproven} unproven, ${counts.caution} cautions, ${counts.note} notes. Open the list.`}
+        aria-label={`Findings: ${levelSummary(assessment.findings)}. Open the list.`}
       >
-        {(['blocks', 'unproven', 'caution', 'note'] as const).map((level) =>
-          counts[level] > 0 ? (
-            <span key={level} className={level} style={{ fontWeight: level === 'note' ? 400 : 650 }}>
-              <LevelSign level={level} /> {counts[level]}{' '}
-              {level === 'caution' || level === 'note'
-                ? `${LEVEL_WORD[level]}${counts[level] > 1 ? 's' : ''}`
-                : LEVEL_WORD[level]}
-            </span>
-          ) : null,
-        )}
+        <LevelCounts findings={assessment.findings} levels={[...LOUD, 'note']} />
         <span className="quiet roomy">{assessment.checks.length - assessment.findings.length} passed</span>
       </button>
       <button type="button" onClick={() => setWhy('power')} title="Show what draws it." aria-haspopup="dialog">
@@ -105,12 +96,12 @@ export function Ledger() {
         {watts(power.sustainedW)} sustained · {watts(power.peakW)} peak
       </button>
       {worst && (
-        <span>
-          <Sign verdict={worst.result.verdict} /> <span className="quiet">worst:</span>{' '}
-          <span className="cut" style={{ display: 'inline-block', maxWidth: 190, verticalAlign: 'bottom' }}>
-            {worst.task.name}
+        <span className="ledgerWorst">
+          <Sign verdict={worst.result.verdict} />
+          <span className="quiet">worst:</span>
+          <span className="cut" title={worst.task.name}>
+            {worst.task.name},
           </span>
-          ,{' '}
           <span className={worst.result.verdict}>
             {worst.result.verdict === 'unproven' ? 'unproven' : getsText(worst.result)}
           </span>

@@ -12,7 +12,7 @@ import { yearlyEnergy } from '@/core/power/energy';
 import { coins, listed, number, percent, watts } from '@/core/words/format';
 import { basketFor } from '@/core/money/basketFor';
 import Link from 'next/link';
-import { BasketTable } from '../shared/BasketTable';
+import { BasketTable, StillLacking } from '../shared/BasketTable';
 import { stationPath } from './stations';
 import { Sign } from '../shared/Beam';
 import { assessmentOf, useSeat, useWholeDraft } from './store';
@@ -43,6 +43,7 @@ export function PriceWhy({ assessment, onClose }: { assessment: Assessment; onCl
   return (
     <Sheet title={`What ${machine.name} costs, ${price.currency}`} onClose={onClose}>
       <BasketTable assessment={assessment} basket={basket} />
+      <StillLacking lacking={basket.lacking} />
       {owned.length > 0 && (
         <p className="quiet small" style={{ marginTop: 8 }}>
           Owned already, nothing to pay: {listed(owned.map(({ part }) => fullName(part)))}.

@@ -6,7 +6,8 @@ import type { Basket, Order } from '@/core/money/basket';
 import { trustOf } from '@/core/money/trust';
 import { coins, coinsOnly, number } from '@/core/words/format';
 import { GRADE } from '@/core/words/findings/prices';
-import { whyNotWords } from '@/core/words/money';
+import type { Lacking } from '@/core/money/spent';
+import { lackingWords, whyNotWords } from '@/core/words/money';
 
 interface Props {
   readonly assessment: Assessment;
@@ -15,6 +16,10 @@ interface Props {
   /** Without it the parts are only named. */
   readonly onChoose?: ((item: string) => void) | undefined;
 }
+
+/** What is still to be added, so that the total is a lower bound. */
+export const StillLacking = ({ lacking }: { lacking: readonly Lacking[] }) =>
+  lacking.length > 0 && <p className="caution small">◆ {lackingWords(lacking)}</p>;
 
 /** A basket order by order; every column adds up to its total. */
 export function BasketTable({ assessment, basket, chosen, onChoose }: Props) {

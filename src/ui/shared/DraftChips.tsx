@@ -1,23 +1,36 @@
 'use client';
 
-import { useSeat } from '../seat/store';
+import { inPhase } from '@/core/phases';
+import type { Machine } from '@/core/machine';
+import { assessmentOf, useSeat } from '../seat/store';
+import { LevelSign, levelSummary, LOUD } from './Level';
 
-/** The seat's drafts as buttons, one of them shown. */
+/** The seat's drafts as buttons, each with the worst that is found of it; one of them is shown. */
 export function DraftButtons() {
   const drafts = useSeat((state) => state.bundle.drafts);
+  return drafts.map((entry) => <DraftButton key={entry.id} id={entry.id} machine={entry.body} />);
+}
+
+function DraftButton({ id, machine }: { id: string; machine: Machine }) {
   const draftId = useSeat((state) => state.draftId);
   const selectDraft = useSeat((state) => state.selectDraft);
-  return drafts.map((entry) => (
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const context = useSeat((state) => state.context);
+  const { findings } = assessmentOf(inPhase(machine, 'now'), brief, context);
+  const level = LOUD.find((each) => findings.some((finding) => finding.level === each)) ?? 'passes';
+  return (
     <button
-      key={entry.id}
       type="button"
       className="chip"
-      aria-pressed={entry.id === draftId}
-      onClick={() => selectDraft(entry.id)}
+      aria-pressed={id === draftId}
+      aria-label={machine.name}
+      // read as the button's description: the name stays the draft's own
+      title={levelSummary(findings)}
+      onClick={() => selectDraft(id)}
     >
-      {entry.body.name}
+      {machine.name} <LevelSign level={level} />
     </button>
-  ));
+  );
 }
 
 /** The seat's drafts, where nothing but the choice is offered. */

@@ -1,14 +1,43 @@
-import type { Level } from '@/core/rules/rule';
+import { countByLevel, LEVELS, type Finding, type Level } from '@/core/rules/rule';
 import { VerdictMark } from './Beam';
 
-const VERDICT = { blocks: 'short', unproven: 'unproven', caution: 'between', passes: 'carries' } as const;
+const VERDICT = {
+  blocks: 'short',
+  stops: 'short',
+  short: 'short',
+  unproven: 'unproven',
+  caution: 'between',
+  passes: 'carries',
+} as const;
 export const LEVEL_WORD: Readonly<Record<Level, string>> = {
   blocks: 'blocks',
+  stops: 'does not run',
+  short: 'falls short',
   unproven: 'unproven',
   caution: 'caution',
   note: 'note',
   passes: 'passes',
 };
+/** The same words for several. */
+const SEVERAL: Readonly<Record<Level, string>> = {
+  ...LEVEL_WORD,
+  blocks: 'block',
+  stops: 'do not run',
+  short: 'fall short',
+  caution: 'cautions',
+  note: 'notes',
+};
+
+/** "2 block", "1 falls short". */
+export const levelText = (level: Level, count: number): string =>
+  `${count} ${(count === 1 ? LEVEL_WORD : SEVERAL)[level]}`;
+
+/** Findings by level in words, for who cannot see the signs. */
+export function levelSummary(findings: readonly Finding[]): string {
+  const counts = countByLevel(findings);
+  const said = LEVELS.flatMap((level) => (counts[level] > 0 ? [levelText(level, counts[level])] : []));
+  return said.length > 0 ? said.join(', ') : 'nothing to mend';
+}
 
 /** The sign of a finding's level; the same shapes as the beams use. */
 export function LevelSign({ level }: { level: Level }) {
@@ -22,3 +51,29 @@ export function LevelSign({ level }: { level: Level }) {
     </svg>
   );
 }
+
+/** How many findings there are of each of these levels, those that are there; nothing to mend where there are none. */
+export function LevelCounts({
+  findings,
+  levels,
+}: {
+  findings: readonly Finding[];
+  levels: readonly Exclude<Level, 'passes'>[];
+}) {
+  const counts = countByLevel(findings);
+  const shown = levels.filter((level) => counts[level] > 0);
+  if (shown.length === 0)
+    return (
+      <span className="carries">
+        <LevelSign level="passes" /> nothing to mend
+      </span>
+    );
+  return shown.map((level) => (
+    <span key={level} className={level} style={{ fontWeight: level === 'note' ? 400 : 650 }}>
+      <LevelSign level={level} /> {levelText(level, counts[level])}
+    </span>
+  ));
+}
+
+/** Levels that are worth a look at a glance. */
+export const LOUD = ['blocks', 'stops', 'short', 'unproven', 'caution'] as const;

@@ -13,6 +13,8 @@ export interface ChartLine {
   readonly values: readonly (number | null)[];
   readonly strong?: boolean;
   readonly dash?: string;
+  /** What is drawn is a lower bound: the room above is left open. */
+  readonly open?: boolean;
 }
 
 export interface LineChartProps {
@@ -243,6 +245,14 @@ export function LineChart(props: LineChartProps) {
             const colour = COLOURS[i % COLOURS.length] ?? 'var(--ink)';
             return (
               <g key={entry.id}>
+                {entry.open && paths[i] && (
+                  <path
+                    d={`${paths[i]}L${x(xs.at(-1) ?? 0)} ${TOP}L${x(xs[0] ?? 0)} ${TOP}Z`}
+                    fill={colour}
+                    fillOpacity={0.06}
+                    stroke="none"
+                  />
+                )}
                 <path
                   d={paths[i]}
                   fill="none"

@@ -1,7 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { assessed, DESK, EXPORT, PLAY, SOURCE, without, type Change } from '@/core/tests/world';
+import { countByLevel } from '@/core/rules/rule';
+import { getsText, needText } from '@/core/words/results';
 import { beamPosition } from './Beam';
-import { budgetBeam, getsText, headroomBeams, holdBeams, levelCounts, needText, taskBeam, worstTask } from './beams';
+import { budgetBeam, headroomBeams, holdBeams, taskBeam, worstTask } from './beams';
 
 const beamOf = (change: Change, id: string) => {
   const assessment = assessed(change);
@@ -160,7 +162,7 @@ describe('budget', () => {
     budgetBeam(assessed({ brief: { budgetMinor, budgetTaxIncluded } }));
 
   test('is compared on its own tax basis', () => {
-    expect(withBudget(96_750)).toMatchObject({ verdict: 'carries', gets: '967.50 USD', need: 'of 967.50 USD' });
+    expect(withBudget(96_750)).toMatchObject({ verdict: 'carries', gets: '967.50 USD', need: '0.00 USD left' });
     expect(withBudget(96_749)?.verdict).toBe('short');
     expect(withBudget(90_000, false)).toMatchObject({ verdict: 'carries', gets: '900.00 USD' });
   });
@@ -194,10 +196,10 @@ test('the worst task is the one that falls short, then the unproven, then the ti
 });
 
 test('findings are counted by level', () => {
-  const counts = levelCounts(
+  const counts = countByLevel(
     assessed({ parts: { cooler: { heightMm: 170 }, card: { slots: undefined }, psu: { ratedW: 380 } } }).findings,
   );
-  expect(counts).toEqual({ blocks: 1, unproven: 2, caution: 0, note: 3 });
+  expect(counts).toEqual({ blocks: 1, stops: 0, short: 0, unproven: 2, caution: 0, note: 3, passes: 0 });
 });
 
 describe('beams of heat and noise', () => {

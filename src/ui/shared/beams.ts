@@ -1,17 +1,17 @@
 import { ratioOf } from '@/core/units/money';
 import { basketFor } from '@/core/money/basketFor';
+import { onBudgetBasis } from '@/core/money/spent';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/fitted';
-import { loudestOf } from '@/core/heat/state';
-import type { Finding } from '@/core/rules/rule';
+import { loudestOf, warmestFor } from '@/core/heat/state';
 import type { HoldResult, TaskResult } from '@/core/predict/results';
 import type { Derivation } from '@/core/predict/derive';
 import { sensitivityOf } from '@/core/predict/sensitivity';
-import { mostOf } from '@/core/units/most';
-import { scale, verdictOf, type Band, type Verdict } from '@/core/units/band';
+import { LOWEST_FIRST, verdictOf, type Band, type Verdict } from '@/core/units/band';
 import type { Task } from '@/core/work/tasks';
 import { coins, duration, listed, memorySize, number, percent, size, watts } from '@/core/words/format';
 import { bindingName, impossibleWords, outsideWords, resourceName } from '@/core/words/names';
+import { getsText, needText, range, unitOf } from '@/core/words/results';
 import type { BeamAxis } from './Beam';
 
 /** A beam's figures and words, ready to draw. */
@@ -34,37 +34,6 @@ const WORDS: Readonly<Record<Verdict, string>> = {
   short: 'falls short',
   unproven: 'unproven',
 };
-
-const range = (band: Band, format: (value: number) => string): string => {
-  const [low, high] = [format(band.low), format(band.high)];
-  return low === high ? low : `${low} – ${high}`;
-};
-
-const unitOf = (result: TaskResult): string =>
-  result.unit === 'frame' ? 'fps' : result.unit === 'second' ? '×' : `${result.unit}s/s`;
-
-/** Work that nobody counts in units a second: it keeps up or it does not. */
-const paced = ({ unit }: TaskResult): boolean => unit === 'second' || unit === 'buffer';
-
-/** What a task gets, as the trade writes it. */
-export function getsText(result: TaskResult): string {
-  if (result.impossible.length > 0) return 'does not run';
-  if (!result.gets)
-    return result.atMost === undefined ? 'unproven' : `unproven, at most ${number(result.atMost)} ${unitOf(result)}`;
-  if (result.mode === 'elastic') return range(result.gets, duration);
-  if (paced(result)) {
-    const target = result.target ?? 1;
-    return `${range(scale(result.gets, 1 / target), (value) => number(value, 2))} × ${result.unit === 'buffer' ? 'in time' : 'its pace'}`;
-  }
-  return `${range(result.gets, (value) => number(value))} ${unitOf(result)}`;
-}
-
-export function needText(result: TaskResult): string {
-  if (result.target === undefined) return 'no target';
-  if (result.mode === 'elastic') return `need ${duration(result.target)}`;
-  if (paced(result)) return result.unit === 'buffer' ? 'need in time' : 'need its pace';
-  return `need ${number(result.target)} ${unitOf(result)}`;
-}
 
 function taskSentence(name: string, result: TaskResult): string {
   if (result.impossible.length > 0) return `${name}: does not run. ${result.impossible.map(impossibleWords).join(' ')}`;
@@ -243,21 +212,26 @@ export function headroomBeams(assessment: Assessment): BeamModel[] {
 
 /** K that processor and cards keep to their limits, and dB(A) to the brief's, each in its worst sitting. */
 function heatBeams({ facts }: Assessment): BeamModel[] {
-  const { heat, parts, brief } = facts;
+  const { heat, parts, brief, power } = facts;
+  // what a task of unknown rate draws is not in it
+  const least = power.sustainedOpen ? 'at least ' : '';
   const nameOf = (id: string) => brief.sittings.find((sitting) => sitting.id === id)?.name ?? 'a task alone';
   const beams = heat.setup.hot.flatMap((part, i): BeamModel[] => {
     const fitted = parts.all.find(({ item }) => item.id === part.item);
-    const tempOf = (entry: (typeof heat.sittings)[number]) => entry.worst.state.parts[i]?.tempC ?? -Infinity;
-    const warmest = mostOf(heat.sittings, tempOf);
-    const [good, bad] = [warmest?.best.state.parts[i], warmest?.worst.state.parts[i]];
-    if (!fitted || !warmest || !good || !bad) return [];
+    const found = warmestFor(heat.sittings, i);
+    if (!fitted || !found) return [];
+    const { heat: warmest, best: good, worst: bad } = found;
     const held = warmest.best.heldBy[part.kind] === 'heat';
     const unsure = !held && warmest.worst.heldBy[part.kind] === 'heat';
     const spare = { low: bad.limitC - bad.tempC, likely: good.limitC - good.tempC, high: good.limitC - good.tempC };
     const label = part.kind === 'processor' ? 'Processor, to its limit' : 'Card, to its limit';
     const verdict: Verdict = held ? 'short' : unsure ? 'unproven' : 'carries';
-    const reached = `${number(good.tempC)} °C`;
-    const gets = held ? `held at ${number(good.limitC)} °C` : unsure ? 'unproven' : `${number(spare.low)} K to spare`;
+    const reached = `${least}${number(good.tempC)} °C`;
+    const gets = held
+      ? `held at ${number(good.limitC)} °C`
+      : unsure
+        ? 'unproven'
+        : `${least ? 'at most ' : ''}${number(spare.low)} K to spare`;
     return [
       {
         id: `heat-${part.item}`,
@@ -314,7 +288,7 @@ export function budgetBeam(assessment: Assessment): BeamModel | undefined {
   const { brief, price } = assessment.facts;
   if (brief.budgetMinor === undefined) return undefined;
   const { total, lowerBound: lower } = basketFor(assessment);
-  const spent = brief.budgetTaxIncluded ? total.landedMinor : total.netMinor + total.shippingMinor;
+  const spent = onBudgetBasis(total, brief);
   const band = spent > 0 ? point(ratioOf(brief.budgetMinor, spent)) : point(4);
   const verdict: Verdict = spent > brief.budgetMinor ? 'short' : lower ? 'unproven' : 'carries';
   const basis = brief.budgetTaxIncluded ? 'landed, tax and shipping in' : 'before tax';
@@ -324,7 +298,7 @@ export function budgetBeam(assessment: Assessment): BeamModel | undefined {
     axis: { kind: 'tight' },
     band: lower && verdict === 'unproven' ? undefined : band,
     verdict,
-    need: `of ${coins(brief.budgetMinor, price.currency)}`,
+    need: `${coins(Math.abs(brief.budgetMinor - spent), price.currency)} ${spent > brief.budgetMinor ? 'over' : 'left'}`,
     gets: `${lower ? 'at least ' : ''}${coins(spent, price.currency)}`,
     sentence: `Budget: costs ${lower ? 'at least ' : ''}${coins(spent, price.currency)} of ${coins(brief.budgetMinor, price.currency)} (${basis}), ${WORDS[verdict]}.`,
     why: [`The best basket over all sellers, ${basis}.`],
@@ -334,20 +308,13 @@ export function budgetBeam(assessment: Assessment): BeamModel | undefined {
 
 /** The task that does worst, as the ledger and the desk name it. */
 export function worstTask(assessment: Assessment): { task: Task; result: TaskResult } | undefined {
-  const rank = { short: 0, unproven: 1, between: 2, carries: 3 } as const;
   const rows = assessment.tasks.flatMap((result) => {
     const task = assessment.facts.brief.tasks.find((candidate) => candidate.id === result.task);
     return task ? [{ task, result }] : [];
   });
   return rows.sort(
     (a, b) =>
-      rank[a.result.verdict] - rank[b.result.verdict] || (a.result.ratio?.likely ?? 0) - (b.result.ratio?.likely ?? 0),
+      LOWEST_FIRST[a.result.verdict] - LOWEST_FIRST[b.result.verdict] ||
+      (a.result.ratio?.likely ?? 0) - (b.result.ratio?.likely ?? 0),
   )[0];
 }
-
-export const levelCounts = (findings: readonly Finding[]) => ({
-  blocks: findings.filter((finding) => finding.level === 'blocks').length,
-  unproven: findings.filter((finding) => finding.level === 'unproven').length,
-  caution: findings.filter((finding) => finding.level === 'caution').length,
-  note: findings.filter((finding) => finding.level === 'note').length,
-});

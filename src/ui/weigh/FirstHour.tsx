@@ -14,7 +14,7 @@ const WHEN: Readonly<Record<number, string>> = {
 
 /** How the processor holds under the task's sitting: short power window, the metal warming, the steady state. */
 export function FirstHour({ task, assessment }: { task: Task; assessment: Assessment }) {
-  const { heat, parts, sittings } = assessment.facts;
+  const { heat, parts, sittings, brief } = assessment.facts;
   const result = assessment.tasks.find((entry) => entry.task === task.id);
   const settled = heat.sittings.find((entry) => entry.sitting === result?.sitting)?.best;
   const index = heat.setup.hot.findIndex((part) => part.kind === 'processor');
@@ -25,10 +25,11 @@ export function FirstHour({ task, assessment }: { task: Task; assessment: Assess
   if (!hot || !state || !processor || busy === undefined || busy < LEAST_BUSY) return null;
   const moments = overTime(hot, state, processor, parts.one('cooler')?.part, busy, heat.setup.clockMost);
   const full = processor.coreGroups?.[0]?.allCoreGHz;
+  const sitting = brief.sittings.find(({ id }) => id === result?.sitting)?.name;
   const open = heat.setup.missing.length > 0;
   return (
     <section aria-label="The first hour" style={{ marginBottom: 16 }}>
-      <h3>The first hour, from cold</h3>
+      <h3>The first hour of {sitting ?? 'it alone'}, from cold</h3>
       <table>
         <thead>
           <tr>

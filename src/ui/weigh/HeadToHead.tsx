@@ -2,12 +2,13 @@
 
 import { basketFor } from '@/core/money/basketFor';
 import { useState } from 'react';
-import { progress, type Assessment } from '@/core/assess';
+import type { Assessment } from '@/core/assess';
+import { progress } from '@/core/predict/worst';
 import type { TaskResult } from '@/core/predict/results';
 import { loudestOf } from '@/core/heat/state';
 import { coins, coinsChange, number, watts } from '@/core/words/format';
 import { bindingName } from '@/core/words/names';
-import { getsText } from '../shared/beams';
+import { getsText } from '@/core/words/results';
 import { Sign } from '../shared/Beam';
 import { Value } from '../shared/Value';
 
@@ -75,7 +76,12 @@ export function HeadToHead({ columns, selected }: { columns: readonly Column[]; 
                 {noise(assessment) === undefined ? '' : `, ${number(noise(assessment) ?? 0)} dB(A)`}
               </td>
             ))}
-            <td className="num">{coinsChange(cost(a) - cost(b), a.facts.price.currency)}</td>
+            <td className="num">
+              <span className="quiet small">
+                {rival.name} − {selected.name}{' '}
+              </span>
+              {coinsChange(cost(b) - cost(a), a.facts.price.currency)}
+            </td>
           </tr>
         </tbody>
       </table>

@@ -2,7 +2,11 @@
 
 import { useState } from 'react';
 import { fullName } from '@/core/fitted';
-import { coinsChange, number } from '@/core/words/format';
+import type { Finding } from '@/core/rules/rule';
+import { mends } from '@/core/search/effect';
+import type { Loss } from '@/core/search/losses';
+import { findingWords } from '@/core/words/findings';
+import { coinsChange, listed, number } from '@/core/words/format';
 import type { CoinStep } from '@/workers/api';
 import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
@@ -14,9 +18,8 @@ export function NextCoin() {
   const brief = useSeat((state) => state.bundle.brief.body);
   const assessment = useDraftAssessment();
   const [side, setSide] = useState<'up' | 'savings'>('up');
-  const blocked = assessment.findings.filter(
-    (finding) => finding.level === 'blocks' || finding.level === 'unproven',
-  ).length;
+  const tasks = brief.tasks;
+  const blocked = assessment.findings.filter(({ level }) => level === 'blocks' || level === 'unproven').length;
   const answer = useWorker(`coin ${identity(draft)} ${identity(brief)}`, (api) => api.coinSteps(draft, brief));
   return (
     <div>
@@ -37,22 +40,34 @@ export function NextCoin() {
           truer.
         </p>
       )}
-      {answer.state === 'waiting' && <p className="quiet small">Trying every single swap …</p>}
-      {answer.state === 'failed' && <p className="short small">The swaps could not be tried: {answer.message}.</p>}
+      {answer.state === 'waiting' && <p className="quiet small">Trying every single swap and addition …</p>}
+      {answer.state === 'failed' && <p className="short small">The steps could not be tried: {answer.message}.</p>}
       {answer.state === 'ready' && (
         <>
+          {side === 'up' && answer.value.needing.length > 0 && (
+            <p className="small short">
+              ▼ {listed(answer.value.needing.map((id) => tasks.find((task) => task.id === id)?.name ?? id))}{' '}
+              {answer.value.needing.length === 1 ? 'fails and is decisive' : 'fail and are decisive'}: only steps that
+              help are shown.
+            </p>
+          )}
           {(side === 'up' ? answer.value.up : answer.value.savings).slice(0, 6).map((step) => (
-            <StepRow key={`${step.replaces} ${step.part.id}`} step={step} />
+            <StepRow key={`${step.edit.kind} ${step.replaces ?? ''} ${step.part.id}`} step={step} />
           ))}
           {(side === 'up' ? answer.value.up : answer.value.savings).length === 0 && (
             <p className="quiet small">
-              No single swap {side === 'up' ? 'makes this work faster' : 'saves money'} without bringing a caution or
-              worse.
+              No single swap or addition{' '}
+              {side === 'up'
+                ? answer.value.needing.length > 0
+                  ? 'helps it without bringing a caution or worse; several parts have to change together'
+                  : 'makes this work faster without bringing a caution or worse'
+                : 'saves money without bringing a caution or worse'}
+              .
             </p>
           )}
           <p className="quiet small" style={{ marginTop: 4 }}>
-            {answer.value.tried} swaps tried. Ranked by speed gained a coin, tasks weighted by importance. Prices:
-            landed, tax and shipping in.
+            {answer.value.tried} swaps and additions tried. What mends stands first, then by speed gained a coin, tasks
+            weighted by importance. Prices: landed, tax and shipping in.
           </p>
         </>
       )}
@@ -81,13 +96,13 @@ function StepRow({ step }: { step: CoinStep }) {
         </b>
       </span>
       <span className="spread small">
-        <span className="quiet cut">for {step.replaces}</span>
+        <span className="quiet cut">{step.replaces === undefined ? 'added' : `for ${step.replaces}`}</span>
         <button
           type="button"
           className="link"
           onClick={() => {
             know([step.part], step.offers);
-            editDraft(step.edit, `${name} for ${step.replaces}`);
+            editDraft(step.edit, step.replaces === undefined ? `Add ${name}` : `${name} for ${step.replaces}`);
           }}
         >
           Take it
@@ -109,8 +124,27 @@ function StepRow({ step }: { step: CoinStep }) {
           </span>
         </span>
       ) : (
-        <span className="quiet small">no task changes</span>
+        <span className="quiet small">
+          {mends(step.effect) > 0
+            ? `mends ${listed(step.effect.mended.slice(0, 2).map(mendedWords))}`
+            : 'no task changes'}
+        </span>
+      )}
+      {step.losses.length > 0 && (
+        <span className="small between" style={{ display: 'block' }}>
+          ◆ loses {listed(step.losses.slice(0, 3).map(lossWords))}
+          {step.losses.length > 3 ? ` and ${step.losses.length - 3} more figures` : ''}
+        </span>
       )}
     </div>
   );
+}
+
+const mendedWords = (finding: Finding): string =>
+  finding.code === 'task-result' ? finding.name : findingWords(finding).says.replace(/\.$/, '');
+
+/** "capacity 12,000 → 2,000 GB". */
+function lossWords({ label, unit, from, to }: Loss): string {
+  if (typeof from !== 'number') return label;
+  return `${label} ${number(from)} → ${typeof to === 'number' ? number(to) : 'not stated'}${unit ? ` ${unit}` : ''}`;
 }

@@ -31,6 +31,14 @@ const MEASURES: readonly {
 const WIDTH = 84;
 const HEIGHT = 12;
 
+const BOUNDS = {
+  heat: 'heat binds',
+  supply: 'the supply binds',
+  phases: 'the board’s phases bind',
+  'own limit': 'as far as it can be set',
+} as const;
+const boundWords = ({ bound }: OperatingPoint): string => (bound ? `: ${BOUNDS[bound]}` : '');
+
 function name(point: OperatingPoint): string {
   switch (point.kind) {
     case 'now':
@@ -44,7 +52,9 @@ function name(point: OperatingPoint): string {
     case 'base':
       return 'Processor at its base power';
     case 'clock':
-      return `Clock raised ${point.percent ?? ''} %`;
+      return `Processor clock raised ${point.percent ?? ''} %${boundWords(point)}`;
+    case 'card-clock':
+      return `Card clock raised ${point.percent ?? ''} %${boundWords(point)}`;
     case 'standard-memory':
       return 'Memory at its standard rate';
   }
@@ -63,7 +73,9 @@ export function OperatingPoints() {
     <section aria-label="Operating points" style={{ marginTop: 14 }}>
       <div className="spread">
         <h2>Operating points of {draft.name}</h2>
-        <span className="quiet small">processor and cards at the most they may draw, for hours</span>
+        <span className="quiet small">
+          processor and cards at the most they may draw, for hours; raised clocks are unproven until they were measured
+        </span>
       </div>
       {answer.state === 'waiting' && <p className="quiet small">Trying settings …</p>}
       {answer.state === 'failed' && <p className="short small">The settings could not be tried: {answer.message}.</p>}

@@ -6,7 +6,7 @@ import { sensitivityOf } from '@/core/predict/sensitivity';
 import type { Task } from '@/core/work/tasks';
 import { duration, number, percent } from '@/core/words/format';
 import { bindingName, impossibleWords, outsideWords, resourceName } from '@/core/words/names';
-import { getsText, needText } from '../shared/beams';
+import { getsText, needText } from '@/core/words/results';
 import { Sign } from '../shared/Beam';
 
 /** Where the task's time goes, what binds it and what idles. */

@@ -3,13 +3,13 @@
 import { basketFor } from '@/core/money/basketFor';
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { loudestOf } from '@/core/heat/state';
+import { loudestOf, warmestFor } from '@/core/heat/state';
 import type { Task } from '@/core/work/tasks';
 import { inPhase } from '@/core/phases';
 import { assessmentOf, useDraft, useSeat } from '../seat/store';
-import { needText, taskBeam } from '../shared/beams';
-import { OpenBeam } from '../shared/Why';
+import { TaskBeam } from '../shared/TaskBeam';
 import { coins, number, watts } from '@/core/words/format';
+import { needText } from '@/core/words/results';
 import { budgetBeam } from '../shared/beams';
 import { Beam } from '../shared/Beam';
 import { DriveCourse } from './DriveCourse';
@@ -21,6 +21,7 @@ import { Measured } from './Measured';
 import { NextCoin } from './NextCoin';
 import { OperatingPoints } from './OperatingPoints';
 import { Stages } from './Stages';
+import { levelSummary } from '../shared/Level';
 import { Utilisation } from './Utilisation';
 
 /** Tasks × drafts as a matrix of beams; where the chosen task's time goes; what the next coin buys. */
@@ -99,7 +100,14 @@ export function WeighStation() {
                   const result = column.assessment.tasks.find((candidate) => candidate.task === row.id);
                   return (
                     <td key={column.key} style={{ paddingTop: 2, paddingBottom: 2 }}>
-                      {result && <OpenBeam model={{ ...taskBeam(row, result), label: '', need: undefined }} />}
+                      {result && (
+                        <TaskBeam
+                          assessment={column.assessment}
+                          task={row}
+                          result={result}
+                          change={{ label: '', need: undefined }}
+                        />
+                      )}
                     </td>
                   );
                 })}
@@ -108,7 +116,11 @@ export function WeighStation() {
             <tr>
               <th scope="row" style={{ paddingLeft: 6 }}>
                 Price, landed: tax and shipping in
-                <Asked>{columns.map((column) => budgetBeam(column.assessment)?.need).find(Boolean)}</Asked>
+                <Asked>
+                  {brief.budgetMinor !== undefined &&
+                    columns[0] &&
+                    `budget ${coins(brief.budgetMinor, columns[0].assessment.facts.price.currency)}`}
+                </Asked>
               </th>
               {columns.map((column) => {
                 const { price, machine } = column.assessment.facts;
@@ -159,16 +171,11 @@ export function WeighStation() {
               <th scope="row" style={{ paddingLeft: 6 }}>
                 Findings
               </th>
-              {columns.map((column) => {
-                const count = (level: string) =>
-                  column.assessment.findings.filter((finding) => finding.level === level).length;
-                return (
-                  <td key={column.key}>
-                    <span className={count('blocks') > 0 ? 'blocks' : 'quiet'}>{count('blocks')} blocking</span>,{' '}
-                    {count('unproven')} unproven, {count('caution')} {count('caution') === 1 ? 'caution' : 'cautions'}
-                  </td>
-                );
-              })}
+              {columns.map((column) => (
+                <td key={column.key} className="small">
+                  {levelSummary(column.assessment.findings)}
+                </td>
+              ))}
             </tr>
           </tbody>
         </table>
@@ -190,7 +197,7 @@ export function WeighStation() {
 }
 
 /** What every draft is asked for, said once beside the row's name. */
-const Asked = ({ children }: { children: string | undefined }) =>
+const Asked = ({ children }: { children: string | false | undefined }) =>
   children ? <div className="quiet small">{children}</div> : null;
 
 function askedOf(task: string, columns: readonly { readonly assessment: Assessment }[]): string | undefined {
@@ -200,17 +207,19 @@ function askedOf(task: string, columns: readonly { readonly assessment: Assessme
 
 /** The processor's temperature in its warmest sitting and the level in the loudest. */
 function Warmth({ assessment }: { assessment: Assessment }) {
-  const { heat } = assessment.facts;
+  const { heat, brief, power } = assessment.facts;
   const chip = heat.setup.hot.findIndex((part) => part.kind === 'processor');
-  const temps = heat.sittings.flatMap(({ worst }) => worst.state.parts[chip]?.tempC ?? []);
+  const warmest = warmestFor(heat.sittings, chip);
   const loudest = loudestOf(heat.sittings);
   const held = heat.sittings.some(({ best }) => best.heldBy.processor === 'heat');
   if (!loudest) return <span className="quiet">no sitting</span>;
+  const where = brief.sittings.find(({ id }) => id === warmest?.heat.sitting)?.name ?? 'a task alone';
   return (
     <>
-      {temps.length > 0 && (
-        <span className={held ? 'short' : ''}>
-          {number(Math.max(...temps))} °C{held ? ', held by heat' : ''},{' '}
+      {warmest && (
+        <span className={held ? 'short' : ''} title={`The processor in its warmest sitting, ${where}`}>
+          processor {power.sustainedOpen ? 'at least ' : ''}
+          {number(warmest.best.tempC)} °C{held ? ', held by heat' : ''},{' '}
         </span>
       )}
       {loudest.noise.missing.length > 0 ? 'at least ' : ''}

@@ -15,7 +15,9 @@ export const driveBays: Rule = {
     const small = drives.filter(({ part }) => part.form === '2.5"');
     const optical = drives.filter(({ part }) => part.form === '5.25"');
     if (!chassis) return [];
-    const checks: Check[] = [];
+    const checks: Check[] = drives
+      .filter(({ part }) => part.form === undefined)
+      .map((drive) => unknown('drive-bays', 'whether the drive needs a bay', [drive, 'form']));
     if (optical.length > 0) {
       const bays = chassis.part.opticalBays;
       checks.push(

@@ -1,4 +1,5 @@
 import { unknown, idsOf, nameOf, type Rule } from '../rule';
+import { liquidCooler } from './liquid';
 
 export const radiatorMount: Rule = {
   id: 'radiator-mount',
@@ -8,9 +9,11 @@ export const radiatorMount: Rule = {
   levels: ['blocks', 'unproven'],
   source: 'geometry',
   check: ({ parts }) => {
-    const cooler = parts.one('cooler');
+    const liquid = liquidCooler(parts);
     const chassis = parts.one('case');
-    if (!cooler || !chassis || cooler.part.type !== 'liquid') return [];
+    if (!liquid || !chassis) return [];
+    const { cooler, sure } = liquid;
+    if (!sure) return [unknown('radiator-mount', 'whether the cooler has a radiator', [cooler, 'type'])];
     const { radiatorMm } = cooler.part;
     const { mounts } = chassis.part;
     if (radiatorMm === undefined || mounts === undefined)

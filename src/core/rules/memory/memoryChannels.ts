@@ -1,13 +1,17 @@
-import { idsOf, type Rule } from '../rule';
+import { idsOf, unknown, type Rule } from '../rule';
 
 export const memoryChannels: Rule = {
   id: 'memory-channels',
   holds: 'every memory channel is populated alike',
   compares: 'channels populated with channels there',
-  reads: ['memory', 'memory state'],
-  levels: ['caution'],
+  reads: ['memory', 'memory state', 'processor'],
+  levels: ['caution', 'unproven'],
   source: 'definition',
   check: ({ parts, memory }) => {
+    const processor = parts.one('processor');
+    // a board may have more channels than the processor drives: without its count nobody knows whether all are filled
+    if (processor && processor.part.memoryChannels === undefined && memory.modules.length > 0)
+      return [unknown('memory-channels', 'whether every channel is filled', [processor, 'memoryChannels'])];
     // unknown modules or slots are reported by memory-slots
     if (memory.even === undefined || memory.channels === undefined || memory.channelsPopulated === undefined) return [];
     return [

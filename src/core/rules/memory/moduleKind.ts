@@ -1,35 +1,68 @@
+import type { Fitted } from '../../fitted';
+import type { PartOf } from '../../parts';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+type ModuleKind = NonNullable<PartOf<'memory'>['moduleKind']>;
+
+/** Small-outline modules are unbuffered ones of another shape: to the processor they are the same. */
+const electrically = (kind: ModuleKind): 'unbuffered' | 'registered' =>
+  kind === 'registered' ? 'registered' : 'unbuffered';
 
 export const moduleKind: Rule = {
   id: 'module-kind',
-  holds: 'the modules are of the kind the board takes',
-  compares: "each kit's module kind with the board's",
+  holds: 'the modules are of the kind that board and processor take',
+  compares: "each kit's module kind with the board's and with those the processor runs",
   reads: ['memory', 'board', 'processor'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
+  source: 'definition; small-outline modules are unbuffered (JEDEC)',
   check: ({ parts }) => {
     const board = parts.one('board');
-    if (!board) return [];
-    return parts.ofKind('memory').map((kit): Check => {
+    const processor = parts.one('processor');
+    return parts.ofKind('memory').flatMap((kit): Check[] => {
       const mine = kit.part.moduleKind;
-      const wants = board.part.moduleKind;
-      if (mine === undefined || wants === undefined)
-        return unknown(
-          'module-kind',
-          'whether the modules fit the board',
-          ...(mine === undefined ? [[kit, 'moduleKind'] as const] : []),
-          ...(wants === undefined ? [[board, 'moduleKind'] as const] : []),
-        );
-      return {
-        rule: 'module-kind',
-        level: mine === wants ? 'passes' : 'blocks',
-        code: 'module-kind',
-        items: idsOf(kit, board),
-        kit: nameOf(kit),
-        moduleKind: mine,
-        against: nameOf(board),
-        wants,
-      };
+      if (mine === undefined)
+        return board || processor
+          ? [unknown('module-kind', 'whether the modules fit board and processor', [kit, 'moduleKind'])]
+          : [];
+      return [
+        ...(board ? [onBoard(kit, mine, board)] : []),
+        ...(processor ? underProcessor(kit, mine, processor) : []),
+      ];
     });
   },
 };
+
+function onBoard(kit: Fitted<'memory'>, mine: ModuleKind, board: Fitted<'board'>): Check {
+  const wants = board.part.moduleKind;
+  if (wants === undefined) return unknown('module-kind', 'whether the modules fit the board', [board, 'moduleKind']);
+  return {
+    rule: 'module-kind',
+    level: mine === wants ? 'passes' : 'blocks',
+    code: 'module-kind',
+    items: idsOf(kit, board),
+    kit: nameOf(kit),
+    moduleKind: mine,
+    against: nameOf(board),
+    wants,
+  };
+}
+
+/** What the processor runs of the kit's generation; another generation is told by its own rule. */
+function underProcessor(kit: Fitted<'memory'>, mine: ModuleKind, processor: Fitted<'processor'>): Check[] {
+  const support = processor.part.memory;
+  if (support === undefined) return [unknown('module-kind', 'which modules the processor runs', [processor, 'memory'])];
+  const kinds = support.filter((entry) => entry.generation === kit.part.generation).flatMap((entry) => entry.kinds);
+  if (kinds.length === 0) return [];
+  return [
+    {
+      rule: 'module-kind',
+      level: kinds.some((kind) => electrically(kind) === electrically(mine)) ? 'passes' : 'blocks',
+      code: 'module-kind',
+      items: idsOf(kit, processor),
+      kit: nameOf(kit),
+      moduleKind: mine,
+      against: nameOf(processor),
+      wants: [...new Set(kinds)].join(' or '),
+    },
+  ];
+}

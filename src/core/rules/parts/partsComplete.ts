@@ -1,8 +1,17 @@
 import type { AnyFitted } from '../../fitted';
 import type { PartKind } from '../../parts';
+import { keepingDrives } from '../../work/flowEnds';
 import { unknown, idsOf, type Check, type Rule } from '../rule';
 
-const ESSENTIAL = ['processor', 'board', 'memory', 'drive', 'supply', 'case'] as const satisfies readonly PartKind[];
+/** Kinds that no machine goes without. */
+export const ESSENTIAL = [
+  'processor',
+  'board',
+  'memory',
+  'drive',
+  'supply',
+  'case',
+] as const satisfies readonly PartKind[];
 const SINGLE = ['board', 'supply', 'case', 'cooler'] as const satisfies readonly PartKind[];
 
 export const partsComplete: Rule = {
@@ -22,7 +31,8 @@ export const partsComplete: Rule = {
       kind,
       adds: [kind],
     });
-    for (const kind of ESSENTIAL) if (parts.ofKind(kind).length === 0) checks.push(missing(kind));
+    for (const kind of ESSENTIAL)
+      if ((kind === 'drive' ? keepingDrives(parts) : parts.ofKind(kind)).length === 0) checks.push(missing(kind));
     const processor = parts.one('processor');
     if (processor && parts.ofKind('cooler').length === 0) {
       if (processor.part.coolerIncluded === undefined)

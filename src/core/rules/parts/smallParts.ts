@@ -15,11 +15,24 @@ export const smallParts: Rule = {
     const wired = parts
       .ofKind('drive')
       .filter(({ part }) => part.interface === 'SATA' && part.form !== undefined && !part.form.startsWith('M.2'));
-    if (board && wired.length > 0) {
+    // a drive of a disk's form whose interface is not stated may need one too
+    const perhaps = parts
+      .ofKind('drive')
+      .filter(({ part }) => part.interface === undefined && /^[235]/.test(part.form ?? ''));
+    if (board && wired.length + perhaps.length > 0) {
       const added = accessories
         .filter(({ part }) => part.cableFor === 'drive data')
         .reduce((sum, { part }) => sum + (part.outlets ?? 1), 0);
-      if (board.part.sataCables === undefined && added < wired.length)
+      const stated = (board.part.sataCables ?? 0) + added;
+      if (perhaps.length > 0 && stated >= wired.length && stated < wired.length + perhaps.length)
+        checks.push(
+          unknown(
+            'small-parts',
+            'whether every drive has its data cable',
+            ...perhaps.map((drive) => [drive, 'interface'] as const),
+          ),
+        );
+      else if (board.part.sataCables === undefined && added < wired.length)
         checks.push(unknown('small-parts', 'how many data cables come with the board', [board, 'sataCables']));
       else {
         const cables = (board.part.sataCables ?? 0) + added;

@@ -1,17 +1,19 @@
+import { mostPackageW } from '../../power/draw';
 import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const boardPower: Rule = {
   id: 'board-power',
-  holds: "the board's phases sustain the processor at full power",
-  compares: "the processor's maximum package power with what the board sustains",
+  holds: "the board's phases sustain the processor at full power, raised clocks and limits by hand counted",
+  compares: "the processor's maximum package power, as it is set, with what the board sustains",
   reads: ['processor', 'board'],
   levels: ['caution', 'unproven'],
   source: 'definition',
-  check: ({ parts }) => {
+  check: ({ parts, machine }) => {
     const processor = parts.one('processor');
     const board = parts.one('board');
     if (!processor || !board) return [];
-    const powerW = processor.part.maxPowerW;
+    const statedW = processor.part.maxPowerW;
+    const powerW = statedW === undefined ? undefined : mostPackageW(statedW, processor.part.idlePowerW, machine.tuning);
     const sustainsW = board.part.processorPowerW;
     if (powerW === undefined || sustainsW === undefined)
       return [

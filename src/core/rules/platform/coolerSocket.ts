@@ -13,7 +13,12 @@ export const coolerSocket: Rule = {
     const holder = parts.one('board') ?? parts.one('processor');
     if (!cooler || !holder) return [];
     const socket = holder.part.socket;
-    if (socket === undefined || cooler.part.sockets === undefined)
+    const kits = parts
+      .ofKind('accessory')
+      .filter(({ part }) => part.purpose === 'mounting-kit' && (socket === undefined || part.fitsSocket === socket));
+    // a kit made for this cooler mounts it, whatever the cooler's own list says
+    const own = kits.some(({ part }) => part.fitsCooler === cooler.part.id);
+    if (socket === undefined || (cooler.part.sockets === undefined && !own))
       return [
         unknown(
           'cooler-socket',
@@ -22,16 +27,10 @@ export const coolerSocket: Rule = {
           ...(cooler.part.sockets === undefined ? [[cooler, 'sockets'] as const] : []),
         ),
       ];
-    const entry = cooler.part.sockets.find((candidate) => candidate.socket === socket);
-    const kitAdded = parts
-      .ofKind('accessory')
-      .some(
-        ({ part }) =>
-          part.purpose === 'mounting-kit' &&
-          part.fitsSocket === socket &&
-          (part.fitsCooler === undefined || part.fitsCooler === cooler.part.id),
-      );
-    const kit = !entry ? 'none' : entry.kit === 'included' ? 'included' : kitAdded ? 'added' : 'apart';
+    const entry = cooler.part.sockets?.find((candidate) => candidate.socket === socket);
+    const kitAdded = own || kits.some(({ part }) => part.fitsCooler === undefined);
+    const kit =
+      entry?.kit === 'included' ? 'included' : own || (entry && kitAdded) ? 'added' : entry ? 'apart' : 'none';
     return [
       {
         rule: 'cooler-socket',

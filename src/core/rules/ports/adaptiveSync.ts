@@ -4,14 +4,14 @@ import { displaysOf } from './displays';
 /** A display bought for one kind of adaptive sync ties the person to cards that drive it. */
 export const adaptiveSync: Rule = {
   id: 'adaptive-sync',
-  holds: 'the card drives a kind of adaptive sync that each display has',
+  holds: 'a card drives a kind of adaptive sync that each display has',
   compares: "adaptive-sync kinds of the displays with the card's",
   reads: ['graphics', 'display'],
   levels: ['caution', 'unproven'],
   source: 'definition',
   check: ({ parts, brief, catalogue }) => {
-    const card = parts.one('graphics');
-    if (!card) return [];
+    const cards = parts.ofKind('graphics');
+    if (cards.length === 0) return [];
     const seen = new Set<string>();
     return displaysOf(parts, brief, catalogue).flatMap((display): Check[] => {
       if (seen.has(display.part.id)) return [];
@@ -25,18 +25,27 @@ export const adaptiveSync: Rule = {
           ]),
         ];
       if (kinds.length === 0) return [];
-      const drives = card.part.adaptiveSync;
-      if (drives === undefined)
-        return [unknown('adaptive-sync', 'which adaptive-sync kinds the card drives', [card, 'adaptiveSync'])];
+      // a display hangs on the card that drives its kind, whichever of several that is
+      const drives = [...new Set(cards.flatMap(({ part }) => part.adaptiveSync ?? []))];
+      const fits = kinds.some((kind) => drives.includes(kind));
+      const vague = cards.filter(({ part }) => part.adaptiveSync === undefined);
+      if (!fits && vague.length > 0)
+        return [
+          unknown(
+            'adaptive-sync',
+            'which adaptive-sync kinds the card drives',
+            ...vague.map((card) => [card, 'adaptiveSync'] as const),
+          ),
+        ];
       return [
         {
           rule: 'adaptive-sync',
-          level: kinds.some((kind) => drives.includes(kind)) ? 'passes' : 'caution',
+          level: fits ? 'passes' : 'caution',
           code: 'adaptive-sync',
-          items: idsOf(card),
+          items: idsOf(...cards),
           display: nameOf(display),
           kinds,
-          card: nameOf(card),
+          card: cards.map(nameOf).join(' and '),
           drives,
         },
       ];

@@ -1,6 +1,6 @@
 import { connect, type Picture } from '../../board/pictures';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
-import { displaysOf, pictureSource } from './displays';
+import { displaysOf, pictureSources } from './displays';
 
 /** A display runs at the best refresh its link carries; without a common kind of plug there is no picture at all. */
 export const displayLinks: Rule = {
@@ -11,9 +11,10 @@ export const displayLinks: Rule = {
   levels: ['blocks', 'unproven', 'caution'],
   source: 'payload rates of the display interfaces; reduced blanking (VESA CVT 2.1)',
   check: ({ parts, brief, catalogue }) => {
-    const source = pictureSource(parts);
+    const sources = pictureSources(parts).filter(({ outputs }) => outputs !== undefined && outputs.length > 0);
     const displays = displaysOf(parts, brief, catalogue);
-    if (!source?.outputs || displays.length === 0) return [];
+    if (sources.length === 0 || displays.length === 0) return [];
+    const holders = sources.map(({ holder }) => holder);
     const checks: Check[] = [];
     const pictures: (Picture & { name: string })[] = [];
     for (const display of displays) {
@@ -35,19 +36,21 @@ export const displayLinks: Rule = {
           heightPx,
           refreshHz,
           inputs: inputs.map((input) => input.kind),
+          chains: display.part.chains === true,
           name: nameOf(display),
         });
     }
-    connect(pictures, source.outputs).forEach((link, i) => {
+    const outputs = sources.flatMap((source) => source.outputs ?? []);
+    connect(pictures, outputs, brief.mustHaves.displaysPerOutput).forEach((link, i) => {
       const picture = pictures[i];
       if (!picture) return;
       checks.push({
         rule: 'display-link',
         level: link === undefined ? 'blocks' : link.hz < picture.refreshHz ? 'caution' : 'passes',
         code: 'display-link',
-        items: idsOf(source.holder),
+        items: idsOf(...holders),
         display: picture.name,
-        from: nameOf(source.holder),
+        from: holders.map(nameOf).join(' and '),
         output: link?.output,
         refreshHz: picture.refreshHz,
         getsHz: link ? Math.min(picture.refreshHz, link.hz) : 0,

@@ -1,33 +1,43 @@
 import { unknown, idsOf, nameOf, type Rule } from '../rule';
+import { displaysAsked, pictureSources } from './displays';
 
-/** A picture comes from the card when there is one, else from the board's own outputs. */
+/** Outputs of all cards count, and the board's where the processor has graphics for them. */
 export const displayOutputs: Rule = {
   id: 'display-outputs',
-  holds: 'every owned display has an output',
-  compares: 'displays with the outputs of what makes the picture',
-  reads: ['graphics', 'board', 'display'],
+  holds: 'every display that is owned, bought or wanted has an output',
+  compares: 'displays with the outputs of all that makes pictures, a chain of displays taking one',
+  reads: ['graphics', 'processor', 'board', 'display'],
   levels: ['blocks', 'unproven'],
   source: 'definition',
   check: ({ parts, brief }) => {
-    const displays = brief.ownedDisplays.length + parts.ofKind('display').length;
-    const holder = parts.one('graphics') ?? parts.one('board');
-    if (displays === 0 || !holder) return [];
-    const [field, list] =
-      holder.part.kind === 'graphics'
-        ? (['outputs', holder.part.outputs] as const)
-        : (['displayOutputs', holder.part.displayOutputs] as const);
-    if (list === undefined) return [unknown('display-outputs', 'how many displays it drives', [holder, field])];
-    const count = list.reduce((sum, port) => sum + port.count, 0);
-    const outputs = holder.part.kind === 'graphics' ? Math.min(count, holder.part.maxDisplays ?? count) : count;
+    const displays = displaysAsked(parts, brief);
+    const sources = pictureSources(parts);
+    if (displays === 0 || sources.length === 0) return [];
+    const chain = brief.mustHaves.displaysPerOutput ?? 1;
+    const has = sources.reduce((all, { outputs, most }) => {
+      const count = (outputs ?? []).reduce((sum, port) => sum + port.count, 0);
+      return all + Math.min(count * chain, most ?? Infinity);
+    }, 0);
+    const vague = sources.filter(({ outputs }) => outputs === undefined);
+    if (has < displays && vague.length > 0)
+      return [
+        unknown(
+          'display-outputs',
+          'how many displays it drives',
+          ...vague.map(({ holder, field }) => [holder, field] as const),
+        ),
+      ];
+    const holders = sources.filter(({ outputs }) => outputs !== undefined).map(({ holder }) => holder);
     return [
       {
         rule: 'display-outputs',
-        level: displays <= outputs ? 'passes' : 'blocks',
+        level: displays <= has ? 'passes' : 'blocks',
         code: 'display-outputs',
-        items: idsOf(holder),
+        items: idsOf(...holders),
         displays,
-        outputs,
-        from: nameOf(holder),
+        outputs: has,
+        from: holders.map(nameOf).join(' and '),
+        adds: ['graphics'],
       },
     ];
   },

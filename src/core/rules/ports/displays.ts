@@ -11,12 +11,39 @@ export function displaysOf(parts: FittedParts, brief: Brief, catalogue: Catalogu
   return [...owned, ...parts.ofKind('display')];
 }
 
-/** What makes the picture: the card, else the board's outputs. Outputs that are not stated are reported elsewhere. */
-export function pictureSource(
-  parts: FittedParts,
-): { holder: AnyFitted; outputs: readonly { kind: string; count: number }[] | undefined } | undefined {
-  const card = parts.one('graphics');
-  if (card) return { holder: card, outputs: card.part.outputs };
-  const board = parts.one('board');
-  return board && { holder: board, outputs: board.part.displayOutputs };
+/** Something with display outputs; `field` is where they are stated. */
+export interface PictureSource {
+  readonly holder: AnyFitted;
+  readonly field: 'outputs' | 'displayOutputs' | 'integratedGraphics';
+  /** Undefined when they are not stated. */
+  readonly outputs: readonly { readonly kind: string; readonly count: number }[] | undefined;
+  /** Displays it drives at once, where that is fewer than its outputs. */
+  readonly most: number | undefined;
 }
+
+/**
+ * All that makes pictures: every card, and the board's own outputs where the processor has graphics for them. Where it
+ * is not known whether it has, the source has no outputs to count on and names what is missing.
+ */
+export function pictureSources(parts: FittedParts): PictureSource[] {
+  const cards = parts.ofKind('graphics').map((card): PictureSource => ({
+    holder: card,
+    field: 'outputs',
+    outputs: card.part.outputs,
+    most: card.part.maxDisplays,
+  }));
+  const [processor, board] = [parts.one('processor'), parts.one('board')];
+  if (!board || !processor) return cards;
+  const integrated = processor.part.integratedGraphics;
+  if (integrated === 'none') return cards;
+  return [
+    ...cards,
+    integrated === undefined
+      ? { holder: processor, field: 'integratedGraphics', outputs: undefined, most: undefined }
+      : { holder: board, field: 'displayOutputs', outputs: board.part.displayOutputs, most: undefined },
+  ];
+}
+
+/** Displays that the machine has to drive: as many as the brief wants, at least those that are named. */
+export const displaysAsked = (parts: FittedParts, brief: Brief): number =>
+  Math.max(brief.mustHaves.displays ?? 0, brief.ownedDisplays.length + parts.ofKind('display').length);

@@ -25,11 +25,14 @@ export const fanHeaders: Rule = {
     const ofCoolers = coolers.reduce((sum, { part }) => sum + (part.fans ?? 0), 0);
     const fans = ofCase + ofCoolers + added.length;
     if (fans === 0) return [];
-    const splits = parts
+    const splitters = parts
       .ofKind('accessory')
       .filter(({ part }) => part.cableFor === 'fan splitter')
-      .reduce((sum, { part }) => sum + Math.max(0, (part.outlets ?? 2) - 1), 0);
+      .map(({ part }) => Math.max(1, part.outlets ?? 2))
+      .sort((a, b) => b - a);
     const headers = board.part.fanHeaders;
+    const onSplitters = splitters.slice(0, headers);
+    const splits = onSplitters.reduce((all, outlets) => all + outlets - 1, 0);
     const enough = fans <= headers + splits;
     const checks: Check[] = [
       {
@@ -45,11 +48,15 @@ export const fanHeaders: Rule = {
     ];
     if (!enough || headers === 0) return checks;
     const currents = [
-      ...(ofCase > 0 ? [{ fitted: chassis, field: 'fanCurrentA', value: chassis?.part.fanCurrentA }] : []),
+      ...(ofCase > 0
+        ? [{ fitted: chassis, field: 'fanCurrentA', value: chassis?.part.fanCurrentA, count: ofCase }]
+        : []),
       ...coolers.flatMap((cooler) =>
-        (cooler.part.fans ?? 0) > 0 ? [{ fitted: cooler, field: 'fanCurrentA', value: cooler.part.fanCurrentA }] : [],
+        (cooler.part.fans ?? 0) > 0
+          ? [{ fitted: cooler, field: 'fanCurrentA', value: cooler.part.fanCurrentA, count: cooler.part.fans ?? 0 }]
+          : [],
       ),
-      ...added.map((fan) => ({ fitted: fan, field: 'currentA', value: fan.part.currentA })),
+      ...added.map((fan) => ({ fitted: fan, field: 'currentA', value: fan.part.currentA, count: 1 })),
     ];
     const missing = [
       ...currents.flatMap(({ fitted, field, value }) =>
@@ -59,8 +66,10 @@ export const fanHeaders: Rule = {
     ];
     if (board.part.fanHeaderCurrentA === undefined || missing.length > 0)
       return [...checks, unknown('fan-headers', 'whether the headers carry the current of the fans', ...missing)];
-    const fansOnOne = Math.ceil(fans / headers);
-    const currentA = fansOnOne * Math.max(...currents.map(({ value }) => value ?? 0));
+    const each = currents.flatMap(({ value, count }) =>
+      Array.from({ length: Math.min(count, MOST_FANS) }, () => value ?? 0),
+    );
+    const { fansOnOne, currentA } = fullestHeader(each, headers, onSplitters);
     const limitA = board.part.fanHeaderCurrentA;
     return [
       ...checks,
@@ -77,3 +86,36 @@ export const fanHeaders: Rule = {
     ];
   },
 };
+
+/** More fans than any machine has; what a file says beyond it decides nothing. */
+const MOST_FANS = 64;
+
+/**
+ * The fullest header when fans are spread as well as headers and splitters allow: the hungriest fans get a header each,
+ * the rest go on the splitters, each on the one with most current to spare.
+ */
+function fullestHeader(
+  currentsA: readonly number[],
+  headers: number,
+  splitters: readonly number[],
+): { fansOnOne: number; currentA: number } {
+  const plain = Math.max(0, headers - splitters.length);
+  const sorted = [...currentsA].sort((a, b) => b - a);
+  const loads = [
+    ...sorted.slice(0, plain).map((currentA) => ({ fansOnOne: 1, currentA, room: 0 })),
+    ...splitters.map((outlets) => ({ fansOnOne: 0, currentA: 0, room: outlets })),
+  ];
+  for (const currentA of sorted.slice(plain)) {
+    const on = loads
+      .filter(({ room }) => room > 0)
+      .reduce<(typeof loads)[number] | undefined>(
+        (best, load) => (!best || load.currentA < best.currentA ? load : best),
+        undefined,
+      );
+    if (!on) continue;
+    on.fansOnOne++;
+    on.room--;
+    on.currentA += currentA;
+  }
+  return loads.reduce((most, load) => (load.currentA > most.currentA ? load : most), { fansOnOne: 0, currentA: 0 });
+}

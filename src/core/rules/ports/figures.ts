@@ -1,3 +1,5 @@
+import type { LightPlug } from '../../parts/common';
+
 /** What the comparisons of headers, ports and pictures find. */
 export type PortFigures =
   | { readonly code: 'fan-headers'; readonly fans: number; readonly headers: number; readonly board: string }
@@ -9,7 +11,18 @@ export type PortFigures =
       readonly board: string;
     }
   | { readonly code: 'pump-header'; readonly cooler: string; readonly headers: number; readonly board: string }
-  | { readonly code: 'light-headers'; readonly needs: number; readonly has: number }
+  | {
+      readonly code: 'light-headers';
+      readonly needs: number;
+      readonly has: number;
+      readonly plug: LightPlug;
+      /** There are headers of the other plug only. */
+      readonly other: boolean;
+    }
+  | {
+      readonly code: 'light-programs';
+      readonly programs: readonly { readonly program: string; readonly parts: readonly string[] }[];
+    }
   | {
       readonly code: 'front-ports';
       readonly chassis: string;

@@ -1,14 +1,12 @@
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
-
-const expanded = (list: readonly { gbitPerS: number; count: number }[]): number[] =>
-  list.flatMap(({ gbitPerS, count }) => Array.from({ length: count }, () => gbitPerS)).sort((a, b) => b - a);
+import { frontCables, plugIn } from './plugs';
 
 /** The fastest port gets the fastest header: any other pairing leaves some port slower and none faster. */
 export const frontPorts: Rule = {
   id: 'front-ports',
   holds: "every port in the case's front has a header of its rate on the board",
-  compares: "the case's front ports with the board's headers, by rate",
-  reads: ['case', 'board'],
+  compares: "the case's front ports with the board's headers and the leads in the machine, by rate and connector",
+  reads: ['case', 'board', 'accessory'],
   levels: ['caution', 'note', 'unproven'],
   source: 'definition',
   check: ({ parts }) => {
@@ -29,13 +27,11 @@ export const frontPorts: Rule = {
         ),
       );
     else if (frontUsb.length > 0) {
-      const ports = expanded(frontUsb);
-      const headers = expanded(frontUsbHeaders ?? []);
-      const dead = ports.slice(headers.length);
-      const slowed = ports.slice(0, headers.length).flatMap((ownGbit, i) => {
-        const getsGbit = headers[i] ?? 0;
-        return getsGbit < ownGbit ? [{ ownGbit, getsGbit }] : [];
-      });
+      const ports = plugIn(frontUsb, frontUsbHeaders ?? [], frontCables(parts));
+      const dead = ports.flatMap(({ port, getsGbit }) => (getsGbit === undefined ? [port.gbitPerS] : []));
+      const slowed = ports.flatMap(({ port, getsGbit }) =>
+        getsGbit !== undefined && getsGbit < port.gbitPerS ? [{ ownGbit: port.gbitPerS, getsGbit }] : [],
+      );
       checks.push({
         rule: 'front-ports',
         level: dead.length > 0 ? 'caution' : slowed.length > 0 ? 'note' : 'passes',

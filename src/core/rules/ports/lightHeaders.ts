@@ -1,37 +1,80 @@
-import { unknown, idsOf, type Rule } from '../rule';
+import type { AnyFitted } from '../../fitted';
+import { LIGHT_PLUGS, USUAL_LIGHT_PLUG, type LightPlug } from '../../parts/common';
+import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 
-/** Lights that are not stated count as none: nobody is harmed by a light that a sheet forgot. */
+type Lit = AnyFitted & { readonly part: { readonly kind: 'case' | 'cooler' | 'fan' } };
+const isLit = (fitted: AnyFitted): fitted is Lit =>
+  (fitted.part.kind === 'case' || fitted.part.kind === 'cooler' || fitted.part.kind === 'fan') &&
+  (fitted.part.lightHeaders ?? 0) > 0;
+const wantsOf = (fitted: Lit) => fitted.part as { lightHeaders?: number; lightPlug?: LightPlug; lightProgram?: string };
+
+/** Lights that are not stated count as none: nobody is harmed by a light that a sheet forgot. The two plugs never mix. */
 export const lightHeaders: Rule = {
   id: 'light-headers',
-  holds: 'every light has a header or a place on a controller',
-  compares: "lights of case, cooler and fans with the board's headers and the controllers added",
+  holds: 'every light has a header or controller of its own plug, and one program sets them all',
+  compares: "lights of case, cooler and fans with the board's headers and the controllers added, plug by plug",
   reads: ['case', 'cooler', 'fan', 'board', 'accessory'],
-  levels: ['note', 'unproven'],
+  levels: ['blocks', 'note', 'unproven'],
   source: 'definition',
   check: ({ parts }) => {
-    const lit = [...parts.ofKind('case'), ...parts.ofKind('cooler'), ...parts.ofKind('fan')].filter(
-      ({ part }) => (part.lightHeaders ?? 0) > 0,
-    );
+    const lit = [...parts.ofKind('case'), ...parts.ofKind('cooler'), ...parts.ofKind('fan')].filter(isLit);
     const board = parts.one('board');
     if (lit.length === 0 || !board) return [];
-    const needs = lit.reduce((sum, { part }) => sum + (part.lightHeaders ?? 0), 0);
-    const controllers = parts
-      .ofKind('accessory')
-      .filter(({ part }) => part.purpose === 'light-controller')
-      .reduce((sum, { part }) => sum + (part.outlets ?? 0), 0);
-    if (board.part.lightHeaders === undefined && controllers < needs)
-      return [unknown('light-headers', 'how many lights the board can feed', [board, 'lightHeaders'])];
-    const has = (board.part.lightHeaders ?? 0) + controllers;
-    return [
-      {
-        rule: 'light-headers',
-        level: needs <= has ? 'passes' : 'note',
-        code: 'light-headers',
-        items: idsOf(...lit),
-        needs,
-        has,
-        adds: ['accessory'],
-      },
-    ];
+    const controllers = parts.ofKind('accessory').filter(({ part }) => part.purpose === 'light-controller');
+    const onBoard: Readonly<Record<LightPlug, number | undefined>> = {
+      '3-pin 5 V': board.part.lightHeaders,
+      '4-pin 12 V': board.part.lightHeaders12V,
+    };
+    const fed = (plug: LightPlug) =>
+      controllers
+        .filter(({ part }) => (part.lightPlug ?? USUAL_LIGHT_PLUG) === plug)
+        .reduce((sum, { part }) => sum + (part.outlets ?? 0), 0);
+    const checks = LIGHT_PLUGS.flatMap((plug): Check[] => {
+      const mine = lit.filter((fitted) => (wantsOf(fitted).lightPlug ?? USUAL_LIGHT_PLUG) === plug);
+      if (mine.length === 0) return [];
+      const needs = mine.reduce((sum, fitted) => sum + (wantsOf(fitted).lightHeaders ?? 0), 0);
+      const here = onBoard[plug];
+      const has = (here ?? 0) + fed(plug);
+      if (has < needs && here === undefined)
+        return [
+          unknown('light-headers', 'how many lights the board can feed', [
+            board,
+            plug === USUAL_LIGHT_PLUG ? 'lightHeaders' : 'lightHeaders12V',
+          ]),
+        ];
+      // nothing of this plug, and only the other kind to put it on: that burns the lights or leaves them dark
+      const other = LIGHT_PLUGS.find((candidate) => candidate !== plug) ?? plug;
+      const onlyOther = has === 0 && (onBoard[other] ?? 0) + fed(other) > 0;
+      return [
+        {
+          rule: 'light-headers',
+          level: needs <= has ? 'passes' : onlyOther ? 'blocks' : 'note',
+          code: 'light-headers',
+          items: idsOf(...mine),
+          needs,
+          has,
+          plug,
+          other: onlyOther,
+          adds: ['accessory'],
+        },
+      ];
+    });
+    const programs = new Map<string, AnyFitted[]>();
+    for (const fitted of [board, ...lit, ...controllers]) {
+      const program = 'lightProgram' in fitted.part ? fitted.part.lightProgram : undefined;
+      if (program !== undefined) programs.set(program, [...(programs.get(program) ?? []), fitted]);
+    }
+    return programs.size < 2
+      ? checks
+      : [
+          ...checks,
+          {
+            rule: 'light-headers',
+            level: 'note',
+            code: 'light-programs',
+            items: idsOf(...[...programs.values()].flat()),
+            programs: [...programs].map(([program, holders]) => ({ program, parts: holders.map(nameOf) })),
+          },
+        ];
   },
 };

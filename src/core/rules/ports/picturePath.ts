@@ -3,8 +3,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 export const picturePath: Rule = {
   id: 'picture-path',
   holds: 'something makes a picture',
-  compares: 'graphics cards and integrated graphics',
-  reads: ['graphics', 'processor'],
+  compares: "graphics cards, integrated graphics and the board's outputs for them",
+  reads: ['graphics', 'processor', 'board'],
   levels: ['blocks', 'unproven'],
   source: 'definition',
   check: ({ parts }) => {
@@ -27,6 +27,30 @@ export const picturePath: Rule = {
       return [
         unknown('picture-path', 'whether the processor has graphics of its own', [processor, 'integratedGraphics']),
       ];
+    const board = parts.one('board');
+    if (integrated !== 'none' && board) {
+      const outputs = board.part.displayOutputs;
+      if (outputs === undefined)
+        return [
+          unknown('picture-path', "whether the board has outputs for the processor's graphics", [
+            board,
+            'displayOutputs',
+          ]),
+        ];
+      if (outputs.length === 0)
+        return [
+          {
+            rule: 'picture-path',
+            level: 'blocks',
+            code: 'picture-path',
+            items: idsOf(processor, board),
+            processor: nameOf(processor),
+            from: 'no-output',
+            board: nameOf(board),
+            adds: ['graphics'],
+          },
+        ];
+    }
     return [
       {
         rule: 'picture-path',

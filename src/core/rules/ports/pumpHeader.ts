@@ -1,3 +1,4 @@
+import { liquidCooler } from '../housing/liquid';
 import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const pumpHeader: Rule = {
@@ -9,8 +10,10 @@ export const pumpHeader: Rule = {
   source: 'definition',
   check: ({ parts }) => {
     const board = parts.one('board');
-    const cooler = parts.ofKind('cooler').find(({ part }) => part.type === 'liquid');
-    if (!board || !cooler) return [];
+    const liquid = liquidCooler(parts);
+    if (!board || !liquid) return [];
+    const { cooler, sure } = liquid;
+    if (!sure) return [unknown('pump-header', 'whether the cooler has a pump', [cooler, 'type'])];
     const { pumpHeaders } = board.part;
     if (pumpHeaders === undefined)
       return [unknown('pump-header', 'whether the board has a header for the pump', [board, 'pumpHeaders'])];

@@ -1,59 +1,142 @@
-import type { AnyFitted } from '../../fitted';
+import type { AnyFitted, Fitted, FittedParts } from '../../fitted';
 import { CONNECTORS, type Connector } from '../../parts/common';
+import { INPUT_W, slotPowerW } from '../../power/inputs';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 
-/** One cable for each high-power input; drives on SATA power take one connector each. */
+type Plugs = Map<Connector, number>;
+interface Needs {
+  readonly count: number;
+  readonly users: readonly AnyFitted[];
+}
+
+/** One cable for each high-power input; every drive that is not on the board takes one plug; leads make one plug of others. */
 export const supplyConnectors: Rule = {
   id: 'supply-connectors',
   holds: 'the supply has a connector for every input',
-  compares: 'power inputs of board, cards and drives with the connectors of the supply, kind by kind',
-  reads: ['supply', 'board', 'graphics', 'expansion', 'drive'],
-  levels: ['blocks', 'unproven'],
-  source: 'definition; one cable per high-power input',
+  compares:
+    'power inputs of board, cards and drives with the connectors of the supply and the leads in the machine, kind by kind',
+  reads: ['supply', 'board', 'processor', 'graphics', 'expansion', 'drive', 'accessory'],
+  levels: ['blocks', 'unproven', 'caution'],
+  source: 'definition; one cable per high-power input; EPS12V: what a processor input carries',
   check: ({ parts }) => {
     const supply = parts.one('supply');
     if (!supply) return [];
-    const has = supply.part.connectors;
-    if (has === undefined)
+    if (supply.part.connectors === undefined)
       return [unknown('supply-connectors', 'which connectors the supply has', [supply, 'connectors'])];
-    const needs = new Map<Connector, { count: number; users: AnyFitted[] }>();
-    const checks: Check[] = [];
-    const add = (connector: Connector, count: number, user: AnyFitted) => {
-      const at = needs.get(connector) ?? { count: 0, users: [] };
-      needs.set(connector, { count: at.count + count, users: [...at.users, user] });
-    };
-    for (const fitted of [...parts.ofKind('board'), ...parts.ofKind('graphics'), ...parts.ofKind('expansion')]) {
-      const [field, inputs] =
-        fitted.part.kind === 'board'
-          ? (['powerInputs', fitted.part.powerInputs] as const)
-          : (['connectors', fitted.part.connectors] as const);
-      if (inputs === undefined) {
-        // a capture or network card without the figure is fed by its slot as long as it stays within 75 W
-        if (fitted.part.kind !== 'expansion')
-          checks.push(unknown('supply-connectors', 'which power inputs it has', [fitted, field]));
+    const { needs, checks } = needsOf(parts);
+    const has: Plugs = new Map(CONNECTORS.map((plug) => [plug, supply.part.connectors?.[plug] ?? 0]));
+    const asked = new Map([...needs].map(([plug, { count }]) => [plug, count]));
+    const leads = parts.ofKind('accessory').filter(({ part }) => part.cableFor === 'power');
+    const used = useLeads(has, asked, leads);
+    const vague = leads.filter(
+      ({ part }) => part.toPlug === undefined || part.fromPlug === undefined || part.fromPlugs === undefined,
+    );
+    for (const [connector, { count, users }] of needs) {
+      const there = has.get(connector) ?? 0;
+      if (count > there && vague.length > 0) {
+        checks.push(
+          unknown(
+            'supply-connectors',
+            'what the power lead makes of which plugs',
+            ...vague.flatMap((lead) =>
+              (['fromPlug', 'fromPlugs', 'toPlug'] as const)
+                .filter((field) => lead.part[field] === undefined)
+                .map((field) => [lead, field] as const),
+            ),
+          ),
+        );
         continue;
       }
-      for (const connector of CONNECTORS) {
-        const count = inputs[connector] ?? 0;
-        if (count > 0) add(connector, count, fitted);
-      }
-    }
-    for (const drive of parts.ofKind('drive'))
-      if (drive.part.form === '2.5"' || drive.part.form === '3.5"') add('sata', 1, drive);
-    for (const [connector, { count, users }] of needs) {
-      const there = has[connector] ?? 0;
-      checks.push({
-        rule: 'supply-connectors',
-        level: count <= there ? 'passes' : 'blocks',
-        code: 'connectors',
-        items: idsOf(supply, ...users),
-        connector,
-        needs: count,
-        has: there,
-        supply: nameOf(supply),
-        forWhat: users.map(nameOf).join(', '),
-      });
+      const spare = connector === 'processor-8' && count > there ? spareInput(parts, there, count) : undefined;
+      checks.push(
+        spare ?? {
+          rule: 'supply-connectors',
+          level: count <= there ? 'passes' : 'blocks',
+          code: 'connectors',
+          items: idsOf(supply, ...users, ...used.filter(({ part }) => part.toPlug === connector)),
+          connector,
+          needs: count,
+          has: there,
+          supply: nameOf(supply),
+          forWhat: users.map(nameOf).join(', '),
+          adds: ['accessory'],
+        },
+      );
     }
     return checks;
   },
 };
+
+/** Plugs that board, cards and drives ask for, and what is not known of them. */
+function needsOf(parts: FittedParts): { needs: Map<Connector, Needs>; checks: Check[] } {
+  const needs = new Map<Connector, Needs>();
+  const checks: Check[] = [];
+  const add = (connector: Connector, count: number, user: AnyFitted) => {
+    const at = needs.get(connector) ?? { count: 0, users: [] };
+    needs.set(connector, { count: at.count + count, users: [...at.users, user] });
+  };
+  for (const fitted of [...parts.ofKind('board'), ...parts.ofKind('graphics'), ...parts.ofKind('expansion')]) {
+    const [field, inputs] =
+      fitted.part.kind === 'board'
+        ? (['powerInputs', fitted.part.powerInputs] as const)
+        : (['connectors', fitted.part.connectors] as const);
+    if (inputs === undefined) {
+      if (!slotFeeds(fitted)) checks.push(unknown('supply-connectors', 'which power inputs it has', [fitted, field]));
+      continue;
+    }
+    for (const connector of CONNECTORS) {
+      const count = inputs[connector] ?? 0;
+      if (count > 0) add(connector, count, fitted);
+    }
+  }
+  for (const drive of parts.ofKind('drive')) {
+    const { form } = drive.part;
+    if (form === '2.5"' || form === '3.5"' || form === '5.25"') add('sata', 1, drive);
+  }
+  return { needs, checks };
+}
+
+/** A card whose inputs are not stated needs none as long as any slot feeds what it draws. */
+function slotFeeds({ part }: AnyFitted): boolean {
+  if (part.kind !== 'graphics' && part.kind !== 'expansion') return false;
+  const drawW = part.kind === 'graphics' ? part.boardPowerW : part.powerW;
+  const slotW = slotPowerW(part.kind === 'graphics' ? 16 : part.lanes);
+  return drawW !== undefined && slotW !== undefined && drawW <= slotW;
+}
+
+/** Turns plugs that are left over into those that lack, with the leads there are; gives the leads that are used. */
+function useLeads(has: Plugs, asked: ReadonlyMap<Connector, number>, leads: readonly Fitted<'accessory'>[]) {
+  return leads.filter(({ part }) => {
+    const { fromPlug, toPlug } = part;
+    if (fromPlug === undefined || toPlug === undefined || part.fromPlugs === undefined) return false;
+    const takes = part.fromPlugs;
+    const left = (has.get(fromPlug) ?? 0) - (asked.get(fromPlug) ?? 0);
+    if ((asked.get(toPlug) ?? 0) <= (has.get(toPlug) ?? 0) || left < takes) return false;
+    has.set(fromPlug, (has.get(fromPlug) ?? 0) - takes);
+    has.set(toPlug, (has.get(toPlug) ?? 0) + 1);
+    return true;
+  });
+}
+
+/** A board's second processor input may stay empty under a processor that the fed ones carry: worth a word, no more. */
+function spareInput(parts: FittedParts, fed: number, inputs: number): Check | undefined {
+  const [board, processor] = [parts.one('board'), parts.one('processor')];
+  if (!board || !processor || fed === 0) return undefined;
+  const drawW = processor.part.maxPowerW;
+  if (drawW === undefined)
+    return unknown('supply-connectors', 'whether fewer inputs carry the processor', [processor, 'maxPowerW']);
+  const carryW = fed * INPUT_W['processor-8'];
+  if (drawW > carryW) return undefined;
+  return {
+    rule: 'supply-connectors',
+    level: 'caution',
+    code: 'spare-input',
+    items: idsOf(board, processor),
+    board: nameOf(board),
+    processor: nameOf(processor),
+    inputs,
+    fed,
+    drawW,
+    carryW,
+  };
+}

@@ -5,6 +5,16 @@ import type { Currency } from '../../units/money';
 export type PriceFigures =
   | { readonly code: 'price-unknown'; readonly names: readonly string[] }
   | { readonly code: 'prices-known'; readonly count: number }
+  | {
+      readonly code: 'budget';
+      readonly spentMinor: number;
+      readonly budgetMinor: number;
+      /** Some part has no price, so what is spent is at least this. */
+      readonly lowerBound: boolean;
+      readonly taxIncluded: boolean;
+      readonly firm: boolean;
+      readonly currency: Currency;
+    }
   | { readonly code: 'arrives-late'; readonly name: string; readonly arrives: string; readonly neededBy: string }
   | { readonly code: 'delivery-unknown'; readonly name: string; readonly neededBy: string }
   | { readonly code: 'arrives-in-time'; readonly count: number; readonly neededBy: string }
@@ -27,5 +37,7 @@ export type PriceFigures =
       readonly code: 'too-good';
       readonly name: string;
       readonly seller: string;
+      /** Ratings of the seller, where they are few or not known at all. */
+      readonly few: { readonly ratings: number | undefined } | undefined;
       readonly currency: Currency;
     } & TooGood);

@@ -1,4 +1,4 @@
-import { trustOf } from '../../money/trust';
+import { fewRatings, trustOf } from '../../money/trust';
 import type { AnyFitted } from '../../fitted';
 import { idsOf, nameOf, type Check, type Rule } from '../rule';
 
@@ -37,6 +37,7 @@ export const offersSound: Rule = {
                 ...about,
                 code: 'too-good' as const,
                 seller: catalogue.seller(offer.seller)?.name ?? offer.seller,
+                few: fewRatings(catalogue.seller(offer.seller)),
                 currency: price.currency,
                 ...good,
               },

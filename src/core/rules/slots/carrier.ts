@@ -11,6 +11,8 @@ export const carrier: Rule = {
   source: 'board topology',
   check: ({ parts, placement, board, devices }) =>
     parts.ofKind('expansion').flatMap((card): Check[] => {
+      if (card.part.purpose === 'storage' && card.part.driveSlots === undefined)
+        return [unknown('drive-carrier', 'how many drives the card takes', [card, 'driveSlots'])];
       const has = card.part.driveSlots ?? 0;
       const placed = placement?.placed.get(card.item.id);
       const slot = placed && board?.slotById.get(placed.slot);

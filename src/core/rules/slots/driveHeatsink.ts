@@ -5,7 +5,7 @@ export const driveHeatsink: Rule = {
   holds: "a drive's own heatsink fits under the board's cover",
   compares: "the height of the drive's heatsink with the room above its slot",
   reads: ['drive', 'wiring'],
-  levels: ['blocks', 'unproven'],
+  levels: ['blocks', 'unproven', 'caution'],
   source: 'geometry',
   check: ({ parts, placement, board }) =>
     parts.ofKind('drive').flatMap((drive): Check[] => {
@@ -24,13 +24,14 @@ export const driveHeatsink: Rule = {
       return [
         {
           rule: 'drive-heatsink',
-          level: heatsinkHeightMm <= slot.roomMm ? 'passes' : 'blocks',
+          level: heatsinkHeightMm <= slot.roomMm ? 'passes' : slot.coverComesOff ? 'caution' : 'blocks',
           code: 'drive-heatsink',
           items: idsOf(drive),
           drive: nameOf(drive),
           heightMm: heatsinkHeightMm,
           slot: slot.label,
           roomMm: slot.roomMm,
+          coverComesOff: slot.coverComesOff,
         },
       ];
     }),

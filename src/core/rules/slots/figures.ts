@@ -34,6 +34,8 @@ export type SlotFigures =
       readonly heightMm: number;
       readonly slot: string;
       readonly roomMm: number;
+      /** The board's cover can be left off. */
+      readonly coverComesOff: boolean;
     }
   | {
       readonly code: 'carrier';
@@ -46,9 +48,10 @@ export type SlotFigures =
       readonly code: 'root-links';
       readonly processor: string;
       readonly board: string;
-      /** Slots at the processor that run at its older generation. */
-      readonly slower: readonly string[];
-      readonly generation: number | undefined;
+      /** Slots at the processor that run at an older generation of its links. */
+      readonly slower: readonly { readonly slot: string; readonly generation: number }[];
+      /** Slots that get fewer lanes than they have. */
+      readonly narrower: readonly { readonly slot: string; readonly lanes: number; readonly own: number }[];
       /** Slots that this processor family has no lanes for. */
       readonly off: readonly string[];
     };

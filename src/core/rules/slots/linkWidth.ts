@@ -1,3 +1,4 @@
+import type { Part } from '../../parts';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 
 /** Loss below this share is not worth words. */
@@ -6,7 +7,7 @@ const SLIGHT = 0.001;
 export const linkWidth: Rule = {
   id: 'link',
   holds: 'every device runs at its own link rate',
-  compares: 'the link each device gets with the one it could use',
+  compares: 'the link each device gets with the one it could use, and with what the device itself moves',
   reads: ['wiring', 'any part'],
   levels: ['caution', 'unproven'],
   source: 'link rates of the slot and the device',
@@ -30,6 +31,7 @@ export const linkWidth: Rule = {
         ];
       }
       const lost = 1 - placed.bytesPerS / placed.ownBytesPerS;
+      const needsBytesPerS = needOf(fitted.part);
       return [
         {
           rule: 'link',
@@ -40,8 +42,19 @@ export const linkWidth: Rule = {
           slot: board?.slotById.get(placed.slot)?.label ?? placed.slot,
           getsGBs: placed.bytesPerS / 1e9,
           ownGBs: placed.ownBytesPerS / 1e9,
+          needsGBs: needsBytesPerS === undefined ? undefined : needsBytesPerS / 1e9,
         },
       ];
     });
   },
 };
+
+/** The most that a device itself moves one way, in bytes/s; undefined where it does not say, or has no bound of its own. */
+function needOf(part: Part): number | undefined {
+  if (part.kind === 'drive') {
+    const rates = [part.seqReadMBs, part.seqWriteMBs].filter((rate) => rate !== undefined);
+    return rates.length > 0 ? Math.max(...rates) * 1e6 : undefined;
+  }
+  if (part.kind === 'expansion' && part.networkGbitPerS !== undefined) return (part.networkGbitPerS * 1e9) / 8;
+  return undefined;
+}

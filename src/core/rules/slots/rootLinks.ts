@@ -18,19 +18,34 @@ export const rootLinks: Rule = {
       return [unknown('root-links', "how fast the processor's own links are", [processor, 'rootLinks'])];
     const entry = holder.part.processorFamilies?.find((family) => family.family === processor.part.family);
     const off = specs.filter((slot) => entry?.slotsOff?.includes(slot.id));
-    const slower = specs.filter(
-      (slot) => !off.includes(slot) && (board.slotById.get(slot.id)?.generation ?? 0) < (slot.generation ?? 0),
-    );
+    const slower = specs.filter((slot) => {
+      const wired = board.slotById.get(slot.id);
+      return wired !== undefined && !off.includes(slot) && wired.generation < (slot.generation ?? 0);
+    });
+    // lanes by the widest mode, where a port is shared
+    const most = (id: string, alone: number) => {
+      const modes = board.sharedPorts.flatMap((port) => port.modes.flatMap((mode) => mode.lanes.get(id) ?? []));
+      return modes.length > 0 ? Math.max(...modes) : alone;
+    };
+    const narrower = specs.flatMap((slot) => {
+      const wired = board.slotById.get(slot.id);
+      if (!wired || off.includes(slot)) return [];
+      const shared = (holder.part.topology?.sharedPorts ?? []).flatMap((port) =>
+        port.modes.flatMap((mode) => mode.lanes[slot.id] ?? []),
+      );
+      const [lanes, own] = [most(slot.id, wired.lanes), shared.length > 0 ? Math.max(...shared) : (slot.lanes ?? 0)];
+      return lanes < own ? [{ slot: slot.label, lanes, own }] : [];
+    });
     return [
       {
         rule: 'root-links',
-        level: off.length + slower.length > 0 ? 'note' : 'passes',
+        level: off.length + slower.length + narrower.length > 0 ? 'note' : 'passes',
         code: 'root-links',
         items: idsOf(processor, holder),
         processor: nameOf(processor),
         board: nameOf(holder),
-        slower: slower.map((slot) => slot.label),
-        generation: Math.max(...links.map((link) => link.generation)),
+        slower: slower.map(({ id, label }) => ({ slot: label, generation: board.slotById.get(id)?.generation ?? 0 })),
+        narrower,
         off: off.map((slot) => slot.label),
       },
     ];

@@ -1,4 +1,5 @@
 import type { Side } from '../../parts/case';
+import type { Currency } from '../../units/money';
 
 /** What a machine has beyond what the brief uses, over its years of service. */
 export type SurplusFigures =
@@ -18,6 +19,14 @@ export type SurplusFigures =
       readonly hasGib: number;
       readonly needsGib: number;
       readonly years: number;
+    }
+  | {
+      readonly code: 'surplus-unlocked';
+      readonly processor: string;
+      /** The same processor without the freedom, where one is sold, and what is paid for it. */
+      readonly other: string;
+      readonly premiumMinor: number;
+      readonly currency: Currency;
     }
   | { readonly code: 'surplus-card'; readonly card: string; readonly purpose: string }
   | {

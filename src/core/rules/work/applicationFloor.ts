@@ -1,14 +1,18 @@
 import { applicationsOf } from '../../catalogue';
+import { COMMON } from '../../work/common';
 import { GIB } from '../../units/quantity';
 import { unknown, idsOf, type Check, type Rule } from '../rule';
 
-/** A published minimum is where trouble begins, so between minimum and recommended is a caution. */
+/**
+ * A published minimum is where trouble begins, so between minimum and recommended is a caution; what reaches the
+ * recommended figure without the margin that the sizes ask for is worth a note.
+ */
 export const applicationFloor: Rule = {
   id: 'application-floor',
   holds: "memory and graphics memory reach what each application's maker recommends",
   compares: 'capacity with the published minimum and recommended figures',
   reads: ['memory', 'graphics', 'memory state'],
-  levels: ['blocks', 'unproven', 'caution'],
+  levels: ['blocks', 'unproven', 'caution', 'note'],
   source: 'application profiles',
   check: ({ parts, brief, catalogue, memory }) => {
     const checks: Check[] = [];
@@ -21,7 +25,14 @@ export const applicationFloor: Rule = {
     ) =>
       checks.push({
         rule: 'application-floor',
-        level: hasGib < floor.minimum ? 'blocks' : hasGib < floor.recommended ? 'caution' : 'passes',
+        level:
+          hasGib < floor.minimum
+            ? 'blocks'
+            : hasGib < floor.recommended
+              ? 'caution'
+              : hasGib < floor.recommended * COMMON.floorMargin.value
+                ? 'note'
+                : 'passes',
         code: 'memory-floor',
         items,
         application,
@@ -29,6 +40,7 @@ export const applicationFloor: Rule = {
         hasGib,
         minimumGib: floor.minimum,
         recommendedGib: floor.recommended,
+        withMarginGib: floor.recommended * COMMON.floorMargin.value,
         ...(what === 'memory' ? { adds: ['memory'] as const } : {}),
       });
     for (const profile of applicationsOf(brief.tasks, catalogue)) {

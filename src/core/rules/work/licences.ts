@@ -11,8 +11,17 @@ export const licences: Rule = {
   source: 'terms of the licences',
   check: ({ parts, brief, catalogue, machine }) =>
     applicationsOf(brief.tasks, catalogue).flatMap(({ name: application }): Check[] => {
-      if (licencesFor(application, catalogue).length === 0) return [];
       const here = parts.ofKind('licence').filter(({ part }) => part.application === application);
+      const vague = parts.ofKind('licence').filter(({ part }) => part.application === undefined);
+      if (here.length === 0 && vague.length > 0)
+        return [
+          unknown(
+            'licences',
+            `whether a licence here is for ${application}`,
+            ...vague.map((licence) => [licence, 'application'] as const),
+          ),
+        ];
+      if (licencesFor(application, catalogue).length === 0) return [];
       if (here.length === 0)
         return [
           { rule: 'licences', level: 'note', code: 'licence-missing', items: [], application, adds: ['licence'] },

@@ -1,60 +1,51 @@
+import type { Board } from '../../board/compile';
 import type { Brief } from '../../brief';
-import type { FittedParts } from '../../fitted';
+import type { Fitted, FittedParts } from '../../fitted';
+import type { PartOf } from '../../parts';
+import { WIRELESS_STANDARDS } from '../../parts/common';
+import { networkCards } from '../../work/flowEnds';
+import { inputsOf } from '../../work/inputs';
+import { frontCables, plugIn } from '../ports/plugs';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 
 export const mustHaves: Rule = {
   id: 'must-haves',
-  holds: 'network, wireless, video inputs and volume are as the brief asks',
+  holds: 'network, wireless, ports, video inputs and volume are as the brief asks',
   compares: "the machine with the brief's must-haves",
-  reads: ['expansion', 'board', 'mixer', 'case', 'drive', 'wiring'],
-  levels: ['blocks', 'unproven'],
+  reads: ['expansion', 'board', 'mixer', 'case', 'drive', 'accessory', 'wiring'],
+  levels: ['blocks', 'unproven', 'caution'],
   source: 'the brief',
   check: ({ parts, brief, board }) => {
     const { networkGbitPerS, wireless, videoInputs, volumeL } = brief.mustHaves;
     const checks: Check[] = [];
     const cards = parts.ofKind('expansion');
     const boardPart = parts.one('board');
-    if (networkGbitPerS !== undefined && board) {
-      const onBoard = board.integrated
-        .filter((item) => item.kind === 'network')
-        .map((item) => (item.bytesPerS * 8) / 1e9);
-      const onCards = cards.flatMap(({ part }) => (part.networkGbitPerS === undefined ? [] : [part.networkGbitPerS]));
-      const hasGbit = Math.max(0, ...onBoard, ...onCards);
-      checks.push({
-        rule: 'must-haves',
-        level: hasGbit >= networkGbitPerS ? 'passes' : 'blocks',
-        code: 'network',
-        items: boardPart ? idsOf(boardPart) : [],
-        hasGbit,
-        needsGbit: networkGbitPerS,
-        adds: ['expansion'],
-      });
-    }
-    if (wireless && boardPart) {
-      const onCard = cards.some(({ part }) => part.wireless === true);
-      if (!onCard && boardPart.part.wireless === undefined)
-        checks.push(unknown('must-haves', 'whether the board has wireless', [boardPart, 'wireless']));
-      else
-        checks.push({
-          rule: 'must-haves',
-          level: onCard || boardPart.part.wireless === true ? 'passes' : 'blocks',
-          code: 'wireless',
-          items: idsOf(boardPart),
-          has: onCard || boardPart.part.wireless === true,
-          adds: ['expansion'],
-        });
-    }
+    if (networkGbitPerS !== undefined && board) checks.push(network(parts, board, networkGbitPerS));
+    if (wireless && boardPart) checks.push(...wirelessOf(parts, brief));
     if (videoInputs !== undefined) {
-      const has = [...cards, ...parts.ofKind('mixer')].reduce((sum, { part }) => sum + (part.videoInputs ?? 0), 0);
-      checks.push({
-        rule: 'must-haves',
-        level: has >= videoInputs ? 'passes' : 'blocks',
-        code: 'video-inputs',
-        items: [],
-        has,
-        needs: videoInputs,
-        adds: ['expansion', 'mixer'],
-      });
+      const takers = [
+        ...cards.filter(({ part }) => part.purpose === 'capture' || part.purpose === undefined),
+        ...parts.ofKind('mixer'),
+      ];
+      const has = takers.reduce((sum, { part }) => sum + (inputsOf(part) ?? 0), 0);
+      const vague = takers.filter(({ part }) => inputsOf(part) === undefined);
+      checks.push(
+        has < videoInputs && vague.length > 0
+          ? unknown(
+              'must-haves',
+              'how many video inputs there are',
+              ...vague.map((taker) => [taker, 'videoInputs'] as const),
+            )
+          : {
+              rule: 'must-haves',
+              level: has >= videoInputs ? 'passes' : 'blocks',
+              code: 'video-inputs',
+              items: [],
+              has,
+              needs: videoInputs,
+              adds: ['expansion', 'mixer'],
+            },
+      );
     }
     const chassis = parts.one('case');
     if (volumeL !== undefined && chassis) {
@@ -78,34 +69,168 @@ export const mustHaves: Rule = {
 
 type MustHaves = Brief['mustHaves'];
 
-function ports(parts: FittedParts, { fastPorts }: MustHaves): Check[] {
+/** The fastest network there is; a network card of unknown rate may be fast enough, which nobody knows. */
+function network(parts: FittedParts, board: Board, needsGbit: number): Check {
+  const boardPart = parts.one('board');
+  const onBoard = board.integrated
+    .filter(({ kind }) => kind === 'network')
+    .map(({ bytesPerS }) => (bytesPerS * 8) / 1e9);
+  const cards = networkCards(parts);
+  const hasGbit = Math.max(0, ...onBoard, ...cards.map(({ part }) => part.networkGbitPerS ?? 0));
+  const vague = cards.filter(({ part }) => part.networkGbitPerS === undefined);
+  if (hasGbit < needsGbit && vague.length > 0)
+    return unknown(
+      'must-haves',
+      'whether the network is fast enough',
+      ...vague.map((card) => [card, 'networkGbitPerS'] as const),
+    );
+  return {
+    rule: 'must-haves',
+    level: hasGbit >= needsGbit ? 'passes' : 'blocks',
+    code: 'network',
+    items: boardPart ? idsOf(boardPart) : [],
+    hasGbit,
+    needsGbit,
+    adds: ['expansion'],
+  };
+}
+
+/** A card made for wireless has it, whether or not its sheet says so once more. */
+const isWireless = ({ part }: Fitted<'expansion'>): boolean =>
+  part.wireless ?? (part.purpose === 'wireless' || part.wirelessStandard !== undefined);
+
+/** Whether there is wireless, and whether it speaks what the room's own router does. */
+function wirelessOf(parts: FittedParts, { router }: Brief): Check[] {
   const board = parts.one('board');
-  const chassis = parts.one('case');
-  if (!fastPorts || !board) return [];
-  const fast = (list: readonly { gbitPerS: number; count: number }[] | undefined) =>
-    (list ?? []).filter((port) => port.gbitPerS >= fastPorts.gbitPerS).reduce((sum, port) => sum + port.count, 0);
-  // a front port is as fast as its header
-  const front = Math.min(fast(chassis?.part.frontUsb), fast(board.part.frontUsbHeaders));
-  const has = fast(board.part.rearUsb) + front;
-  const missing = [
-    ...(board.part.rearUsb === undefined ? [[board, 'rearUsb'] as const] : []),
-    ...(chassis && chassis.part.frontUsb === undefined ? [[chassis, 'frontUsb'] as const] : []),
-    ...(chassis && board.part.frontUsbHeaders === undefined ? [[board, 'frontUsbHeaders'] as const] : []),
+  if (!board) return [];
+  const cards = parts.ofKind('expansion').filter(isWireless);
+  if (cards.length === 0 && board.part.wireless === undefined)
+    return [unknown('must-haves', 'whether the board has wireless', [board, 'wireless'])];
+  const has = cards.length > 0 || board.part.wireless === true;
+  const items = idsOf(...(cards.length > 0 ? cards : [board]));
+  const checks: Check[] = [
+    { rule: 'must-haves', level: has ? 'passes' : 'blocks', code: 'wireless', items, has, adds: ['expansion'] },
   ];
-  if (has < fastPorts.count && missing.length > 0)
-    return [unknown('must-haves', 'how many fast ports there are', ...missing)];
+  if (!has || router === undefined) return checks;
+  const holders: readonly (Fitted<'expansion'> | Fitted<'board'>)[] = [
+    ...cards,
+    ...(board.part.wireless === true ? [board] : []),
+  ];
+  const standards = holders.flatMap(({ part }) => part.wirelessStandard ?? []);
+  const best = Math.max(-1, ...standards.map((standard) => WIRELESS_STANDARDS.indexOf(standard)));
+  const enough = best >= WIRELESS_STANDARDS.indexOf(router);
+  const vague = holders.filter(({ part }) => part.wirelessStandard === undefined);
+  if (!enough && vague.length > 0)
+    return [
+      ...checks,
+      unknown(
+        'must-haves',
+        'whether its wireless speaks what the router does',
+        ...vague.map((holder) => [holder, 'wirelessStandard'] as const),
+      ),
+    ];
+  const speaks = WIRELESS_STANDARDS[best];
+  if (speaks === undefined) return checks;
   return [
+    ...checks,
     {
       rule: 'must-haves',
-      level: has >= fastPorts.count ? 'passes' : 'blocks',
-      code: 'fast-ports',
-      items: idsOf(board, ...(chassis ? [chassis] : [])),
-      needs: fastPorts.count,
-      gbitPerS: fastPorts.gbitPerS,
-      has,
+      level: enough ? 'passes' : 'caution',
+      code: 'wireless-standard',
+      items: idsOf(...holders),
+      has: speaks,
+      router,
+      adds: ['expansion'],
     },
   ];
 }
+
+type Ports = PartOf<'board'>['rearUsb'];
+
+/** Front ports of the case that have a header, as fast as the header lets them be; undefined where a figure is missing. */
+function frontPorts(board: PartOf<'board'>, chassis: PartOf<'case'> | undefined, cables: number): Ports {
+  if (!chassis) return [];
+  if (chassis.frontUsb === undefined || board.frontUsbHeaders === undefined) return undefined;
+  return plugIn(chassis.frontUsb, board.frontUsbHeaders, cables).flatMap(({ port, getsGbit }) =>
+    getsGbit === undefined
+      ? []
+      : [{ gbitPerS: getsGbit, count: 1, ...(port.connector ? { connector: port.connector } : {}) }],
+  );
+}
+
+function ports(parts: FittedParts, { fastPorts, ports: asked }: MustHaves): Check[] {
+  const board = parts.one('board');
+  const chassis = parts.one('case');
+  if (!board) return [];
+  const rear: Ports = board.part.rearUsb;
+  const front = frontPorts(board.part, chassis?.part, frontCables(parts));
+  const missing = [
+    ...(rear === undefined ? [[board, 'rearUsb'] as const] : []),
+    ...(chassis && chassis.part.frontUsb === undefined ? [[chassis, 'frontUsb'] as const] : []),
+    ...(chassis && board.part.frontUsbHeaders === undefined ? [[board, 'frontUsbHeaders'] as const] : []),
+  ];
+  const items = idsOf(board, ...(chassis ? [chassis] : []));
+  const checks: Check[] = [];
+  const count = (list: Ports, wants: (port: NonNullable<Ports>[number]) => boolean) =>
+    (list ?? []).filter(wants).reduce((sum, port) => sum + port.count, 0);
+  if (fastPorts) {
+    const fast = (port: { gbitPerS: number }) => port.gbitPerS >= fastPorts.gbitPerS;
+    const has = count(rear, fast) + count(front, fast);
+    checks.push(
+      has < fastPorts.count && missing.length > 0
+        ? unknown('must-haves', 'how many fast ports there are', ...missing)
+        : {
+            rule: 'must-haves',
+            level: has >= fastPorts.count ? 'passes' : 'blocks',
+            code: 'fast-ports',
+            items,
+            needs: fastPorts.count,
+            gbitPerS: fastPorts.gbitPerS,
+            has,
+          },
+    );
+  }
+  for (const demand of asked ?? []) {
+    const here = [...(demand.place === 'front' ? [] : [rear]), ...(demand.place === 'rear' ? [] : [front])];
+    const fast = (port: { gbitPerS: number }) => port.gbitPerS >= demand.gbitPerS;
+    const has = here.reduce(
+      (all, list) => all + count(list, (port) => fast(port) && port.connector === demand.connector),
+      0,
+    );
+    // a port whose connector nobody states may be one of them
+    const perhaps = here.reduce(
+      (all, list) => all + count(list, (port) => fast(port) && port.connector === undefined),
+      0,
+    );
+    const lacking = missing.filter(([, field]) =>
+      demand.place === 'rear' ? field === 'rearUsb' : demand.place === 'front' ? field !== 'rearUsb' : true,
+    );
+    if (has < demand.count && (lacking.length > 0 || has + perhaps >= demand.count)) {
+      const vague =
+        lacking.length > 0
+          ? lacking
+          : [
+              ...(demand.place !== 'front' ? [[board, 'rearUsb'] as const] : []),
+              ...(demand.place !== 'rear' && chassis ? [[chassis, 'frontUsb'] as const] : []),
+            ];
+      checks.push(unknown('must-haves', `which connectors the ports ${PLACE[demand.place]} have`, ...vague));
+    } else
+      checks.push({
+        rule: 'must-haves',
+        level: has >= demand.count ? 'passes' : 'blocks',
+        code: 'ports',
+        items,
+        has,
+        needs: demand.count,
+        connector: demand.connector,
+        place: demand.place,
+        gbitPerS: demand.gbitPerS,
+      });
+  }
+  return checks;
+}
+
+const PLACE = { rear: 'at the back', front: 'in front', anywhere: 'of the machine' } as const;
 
 function drivesAndBoard(parts: FittedParts, { opticalDrive, encryption, remoteManagement }: MustHaves): Check[] {
   const checks: Check[] = [];

@@ -1,30 +1,47 @@
+import { keepingDrives } from '../../work/flowEnds';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+
+/** Judgements, in GB: below the first a system and its updates find no room, below the second little beside them. */
+export const SYSTEM_LEAST_GB = 64;
+const SYSTEM_USUAL_GB = 200;
 
 export const systemDrive: Rule = {
   id: 'system-drive',
-  holds: 'one drive is set as the system drive, and it is no disk',
-  compares: 'the roles and kinds of the drives',
+  holds: 'one drive is set as the system drive, it is no disk and has room for a system',
+  compares: `the roles, kinds and sizes of the drives; ${SYSTEM_LEAST_GB} GB at least, ${SYSTEM_USUAL_GB} GB as is usual`,
   reads: ['drive'],
-  levels: ['caution', 'unproven'],
-  source: 'definition',
+  levels: ['blocks', 'caution', 'unproven'],
+  source: 'definition; judgement: the sizes',
   check: ({ parts }) => {
-    const drives = parts.ofKind('drive');
+    const drives = keepingDrives(parts);
     if (drives.length === 0) return [];
     const system = drives.filter(({ item }) => item.roles?.includes('system'));
     const slow = system.flatMap((drive): Check[] => {
-      const { cellKind } = drive.part;
-      if (cellKind === undefined)
-        return [unknown('system-drive', 'what kind of drive the system starts from', [drive, 'cellKind'])];
-      const magnetic = cellKind === 'magnetic' || cellKind === 'optical';
+      const { cellKind, capacityGB } = drive.part;
+      const magnetic = cellKind === 'magnetic';
       return [
-        {
-          rule: 'system-drive',
-          level: magnetic ? 'caution' : 'passes',
-          code: 'system-drive-kind',
-          items: idsOf(drive),
-          drive: nameOf(drive),
-          magnetic,
-        },
+        cellKind === undefined
+          ? unknown('system-drive', 'what kind of drive the system starts from', [drive, 'cellKind'])
+          : {
+              rule: 'system-drive',
+              level: magnetic ? 'caution' : 'passes',
+              code: 'system-drive-kind',
+              items: idsOf(drive),
+              drive: nameOf(drive),
+              magnetic,
+            },
+        capacityGB === undefined
+          ? unknown('system-drive', 'whether the system finds room', [drive, 'capacityGB'])
+          : {
+              rule: 'system-drive',
+              level: capacityGB < SYSTEM_LEAST_GB ? 'blocks' : capacityGB < SYSTEM_USUAL_GB ? 'caution' : 'passes',
+              code: 'system-drive-size',
+              items: idsOf(drive),
+              drive: nameOf(drive),
+              hasGB: capacityGB,
+              leastGB: SYSTEM_LEAST_GB,
+              usualGB: SYSTEM_USUAL_GB,
+            },
       ];
     });
     return [

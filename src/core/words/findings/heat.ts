@@ -19,7 +19,7 @@ export function heatWords(check: CheckOf<HeatFigures | PowerFigures>): Words {
       const clock =
         check.ghz === undefined
           ? `keeps ${percent(check.clock)} of its clock`
-          : `keeps ${number(check.ghz, 2)} of ${number(check.ghz / check.clock, 2)} GHz`;
+          : `keeps ${number(check.ghz)} of ${number(check.ghz / check.clock)} GHz`;
       const inSitting = check.sitting === undefined ? '' : ` The sitting "${check.sitting}" is slowed by it.`;
       const mend =
         check.code === 'cooler-load'
@@ -66,6 +66,16 @@ export function heatWords(check: CheckOf<HeatFigures | PowerFigures>): Words {
               ? `The card's maker recommends ${watts(check.asksW)}; ${check.supply} delivers ${watts(check.ratedW)}.`
               : `The chosen multiple of the draw asks for ${watts(check.asksW)}; ${check.supply} delivers ${watts(check.ratedW)}.`,
         ...(bad ? { mend: `Take a supply of ${watts(Math.ceil(check.asksW / 50) * 50)} or more.` } : {}),
+      };
+    case 'card-power':
+      return {
+        says: `${check.card} draws ${watts(check.drawW)}; its slot gives ${watts(check.slotW)}${check.inputsW > 0 ? ` and its inputs ${watts(check.inputsW)}` : ''}.`,
+        ...(bad ? { mend: 'Look its power inputs up: as it is stated, it cannot be fed.' } : {}),
+      };
+    case 'spare-input':
+      return {
+        says: `${check.inputs - check.fed} of the ${check.inputs} processor inputs of ${check.board} stay unfed; ${check.fed === 1 ? 'the one that is fed carries' : `the ${check.fed} that are fed carry`} ${watts(check.carryW)}, ${check.processor} draws up to ${watts(check.drawW)}.`,
+        mend: 'It runs so; take a supply with another such plug before raising clocks.',
       };
     case 'mains':
       return {

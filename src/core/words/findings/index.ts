@@ -1,6 +1,6 @@
 import type { Unplaced } from '../../board/fit';
 import type { Check } from '../../rules/rule';
-import { listed, number, watts } from '../format';
+import { listed, number, percent, watts } from '../format';
 import { kindName, withArticle } from '../names';
 import { heatWords } from './heat';
 import { housingWords } from './housing';
@@ -32,6 +32,10 @@ function placeReason(reason: Unplaced): string {
       return 'every slot that fits is taken, covered or switched off';
   }
 }
+
+/** By how much something is too long or too high; nothing when it is not. */
+const tooMuch = (hasMm: number, roomMm: number, how: 'long' | 'high'): string =>
+  hasMm > roomMm ? `: ${number(hasMm - roomMm)} mm too ${how}` : '';
 
 /** Without a `default`, so that a new comparison does not compile until it has words. */
 export function findingWords(check: Check): Words {
@@ -182,7 +186,7 @@ export function findingWords(check: Check): Words {
         : { says: 'Processor, board and memory correct errors, end to end.' };
     case 'card-length':
       return {
-        says: `${check.card} is ${number(check.lengthMm)} mm long; ${check.chassis} leaves ${number(check.spaceMm)} mm${check.frontRadiator ? ' behind a front radiator' : ''}.`,
+        says: `${check.card} is ${number(check.lengthMm)} mm long; ${check.chassis} leaves ${number(check.spaceMm)} mm${check.frontRadiator ? ' behind a front radiator' : ''}${tooMuch(check.lengthMm, check.spaceMm, 'long')}.`,
         ...(bad
           ? {
               mend: `Take a card of ${number(check.spaceMm)} mm at most, or a case with ${number(check.lengthMm)} mm of room.`,
@@ -199,7 +203,13 @@ export function findingWords(check: Check): Words {
     case 'link':
       return bad
         ? {
-            says: `${check.device} gets ${number(check.getsGBs)} of ${number(check.ownGBs)} GB/s in ${check.slot}.`,
+            says: `${check.device} gets ${number(check.getsGBs)} of its link’s ${number(check.ownGBs)} GB/s in ${check.slot}${
+              check.needsGBs === undefined
+                ? ''
+                : check.needsGBs <= check.getsGBs
+                  ? `; it moves ${number(check.needsGBs)}, so it loses nothing`
+                  : `; it moves up to ${number(check.needsGBs)}, so it loses ${percent(1 - check.getsGBs / check.needsGBs)}`
+            }.`,
             mend: 'Look at the tasks before paying for more: a beam there says whether it matters.',
           }
         : { says: `${check.device} gets its ${number(check.ownGBs)} GB/s in ${check.slot}.` };
@@ -227,7 +237,7 @@ export function findingWords(check: Check): Words {
       break;
     case 'cooler-height':
       return {
-        says: `${check.cooler} is ${number(check.heightMm)} mm high; ${check.chassis} leaves ${number(check.spaceMm)} mm.`,
+        says: `${check.cooler} is ${number(check.heightMm)} mm high; ${check.chassis} leaves ${number(check.spaceMm)} mm${tooMuch(check.heightMm, check.spaceMm, 'high')}.`,
         ...(bad ? { mend: `Take a cooler of ${number(check.spaceMm)} mm at most, or a wider case.` } : {}),
       };
     case 'radiator':
@@ -241,7 +251,7 @@ export function findingWords(check: Check): Words {
           };
     case 'memory-under-cooler':
       return {
-        says: `${check.kit} is ${number(check.heightMm)} mm high; ${check.cooler} leaves ${number(check.spaceMm)} mm above the slots.`,
+        says: `${check.kit} is ${number(check.heightMm)} mm high; ${check.cooler} leaves ${number(check.spaceMm)} mm above the slots${tooMuch(check.heightMm, check.spaceMm, 'high')}.`,
         ...(bad ? { mend: 'Take lower modules or a cooler that keeps clear of them.' } : {}),
       };
     case 'board-form':
@@ -256,7 +266,7 @@ export function findingWords(check: Check): Words {
       };
     case 'supply-length':
       return {
-        says: `${check.supply} is ${number(check.lengthMm)} mm long; ${check.chassis} leaves ${number(check.spaceMm)} mm.`,
+        says: `${check.supply} is ${number(check.lengthMm)} mm long; ${check.chassis} leaves ${number(check.spaceMm)} mm${tooMuch(check.lengthMm, check.spaceMm, 'long')}.`,
         ...(bad ? { mend: 'Take a shorter supply.' } : {}),
       };
     case 'supply-peak':
@@ -300,12 +310,17 @@ export function findingWords(check: Check): Words {
             says: `${check.processor} has no graphics of its own and there is no graphics card: no picture.`,
             mend: 'Add a graphics card.',
           }
-        : {
-            says:
-              check.from === 'graphics'
-                ? `${check.processor} makes the picture.`
-                : `The graphics inside ${check.processor} makes the picture.`,
-          };
+        : check.from === 'no-output'
+          ? {
+              says: `${check.processor} has graphics, but ${check.board ?? 'the board'} has no output for it: no picture.`,
+              mend: 'Add a graphics card, or take a board with display outputs.',
+            }
+          : {
+              says:
+                check.from === 'graphics'
+                  ? `${check.processor} makes the picture.`
+                  : `The graphics inside ${check.processor} makes the picture.`,
+            };
     case 'display-outputs':
       return {
         says: `${check.displays} displays; ${check.from} drives ${check.outputs}.`,
@@ -313,7 +328,7 @@ export function findingWords(check: Check): Words {
       };
     case 'memory-floor':
       return {
-        says: `${check.application} asks for ${check.minimumGib} GB of ${check.what} at least and recommends ${check.recommendedGib} GB; there are ${number(check.hasGib)} GB.`,
+        says: `${check.application} asks for ${check.minimumGib} GB of ${check.what} at least and recommends ${check.recommendedGib} GB${check.level === 'note' ? `, ${number(check.withMarginGib)} with a margin` : ''}; there are ${number(check.hasGib)} GB.`,
         ...(bad ? { mend: `Take ${check.recommendedGib} GB or more.` } : {}),
       };
     case 'network':
@@ -342,6 +357,7 @@ export function findingWords(check: Check): Words {
         ...(bad ? { mend: 'Add a drive in that role or take a larger one.' } : {}),
       };
     case 'price-unknown':
+    case 'budget':
     case 'prices-known':
     case 'arrives-late':
     case 'delivery-unknown':
@@ -372,11 +388,13 @@ export function findingWords(check: Check): Words {
     case 'header-current':
     case 'pump-header':
     case 'light-headers':
+    case 'light-programs':
     case 'front-ports':
     case 'front-audio':
     case 'display-link':
     case 'adaptive-sync':
       return portWords(check);
+    case 'task-result':
     case 'compute-stack':
     case 'operating-system':
     case 'no-system':
@@ -384,6 +402,16 @@ export function findingWords(check: Check): Words {
     case 'licence-missing':
     case 'licence-terms':
     case 'fast-ports':
+    case 'ports':
+    case 'wireless-standard':
+    case 'endurance':
+    case 'copies':
+    case 'copies-elsewhere':
+    case 'whole-missing':
+    case 'whole-unasked':
+    case 'whole':
+    case 'system-stays':
+    case 'system-drive-size':
     case 'optical-drive':
     case 'encryption':
     case 'remote-management':
@@ -396,6 +424,8 @@ export function findingWords(check: Check): Words {
     case 'case-air':
     case 'noise':
     case 'supply-policy':
+    case 'card-power':
+    case 'spare-input':
     case 'mains':
       return heatWords(check);
     case 'collision':
@@ -408,6 +438,7 @@ export function findingWords(check: Check): Words {
     case 'surplus-supply':
     case 'surplus-space':
     case 'surplus-graphics-memory':
+    case 'surplus-unlocked':
     case 'surplus-card':
     case 'surplus-port':
     case 'surplus-fans':

@@ -24,8 +24,12 @@ export function portWords(check: CheckOf<PortFigures>): Words {
         : { says: `${check.board} has a header for the pump of ${check.cooler}.` };
     case 'light-headers':
       return {
-        says: `${check.needs} ${check.needs === 1 ? 'light needs' : 'lights need'} a header; there ${check.has === 1 ? 'is 1' : `are ${check.has}`}.`,
-        ...(bad ? { mend: 'Add a light controller, or leave lights dark.' } : {}),
+        says: `${check.needs} ${check.needs === 1 ? 'light needs' : 'lights need'} a header of ${check.plug.replace(' ', ', ')}; there ${check.has === 1 ? 'is 1' : `are ${check.has}`}${check.other ? ', only such of the other plug, on which lights burn or stay dark' : ''}.`,
+        ...(bad ? { mend: 'Add a light controller of that plug, or leave the lights unplugged.' } : {}),
+      };
+    case 'light-programs':
+      return {
+        says: `Lights are set by ${check.programs.length} programs: ${listed(check.programs.map(({ program, parts }) => `${program} (${listed(parts)})`))}.`,
       };
     case 'front-ports': {
       if (!bad) return { says: `All ${check.ports} front ports of ${check.chassis} have a header of their rate.` };

@@ -12,6 +12,19 @@ export const GRADE: Readonly<Record<TrustGrade, string>> = {
 
 export function priceWords(check: CheckOf<PriceFigures>): Words {
   switch (check.code) {
+    case 'budget': {
+      const basis = check.taxIncluded ? 'landed, tax and shipping in' : 'before tax';
+      const spent = `${check.lowerBound ? 'at least ' : ''}${coins(check.spentMinor, check.currency)}`;
+      const difference = Math.abs(check.budgetMinor - check.spentMinor);
+      return check.spentMinor > check.budgetMinor
+        ? {
+            says: `It costs ${spent}, ${coins(difference, check.currency)} over the ${check.firm ? 'firm ' : ''}budget of ${coins(check.budgetMinor, check.currency)} (${basis}).`,
+            mend: check.firm ? 'Take cheaper parts.' : 'Take cheaper parts, or raise the budget.',
+          }
+        : {
+            says: `It costs ${spent} of ${coins(check.budgetMinor, check.currency)} (${basis}); ${coins(difference, check.currency)} are left.`,
+          };
+    }
     case 'price-unknown':
       return {
         says: `No offer for ${listed(check.names)} in this region: the total is a lower bound.`,
@@ -47,7 +60,7 @@ export function priceWords(check: CheckOf<PriceFigures>): Words {
       return {
         says: `${check.name} for ${coins(check.priceMinor, check.currency)} at ${check.seller} is far below ${
           check.against === 'others' ? 'what the others ask' : "its maker's list price"
-        }, ${coins(check.usualMinor, check.currency)}.`,
+        }, ${coins(check.usualMinor, check.currency)}${check.few ? `, and the seller has ${check.few.ratings === undefined ? 'no ratings' : `only ${check.few.ratings} ratings`}; there is no other offer to take` : ''}.`,
         mend: 'Look at the offer again before you rely on it: the wrong part, no guarantee, or a seller to avoid.',
       };
   }

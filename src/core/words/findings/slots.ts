@@ -37,7 +37,11 @@ export function slotWords(check: CheckOf<SlotFigures>): Words {
     case 'drive-heatsink':
       return {
         says: `${check.drive} is ${number(check.heightMm)} mm high with its heatsink; the board leaves ${number(check.roomMm)} mm in ${check.slot}.`,
-        ...(bad ? { mend: "Take the drive without its heatsink, or a slot without the board's cover." } : {}),
+        ...(check.level === 'caution'
+          ? { mend: "Leave the board's cover off that slot: the drive brings its own." }
+          : bad
+            ? { mend: "Take the drive without its heatsink, or a slot without the board's cover." }
+            : {}),
       };
     case 'carrier':
       return bad
@@ -51,7 +55,12 @@ export function slotWords(check: CheckOf<SlotFigures>): Words {
         return { says: `The links of ${check.processor} are as fast and as many as the slots of ${check.board}.` };
       const parts = [
         ...(check.off.length > 0 ? [`has no lanes for ${listed(check.off)}`] : []),
-        ...(check.slower.length > 0 ? [`runs ${listed(check.slower)} at generation ${check.generation}`] : []),
+        ...(check.slower.length > 0
+          ? [`runs ${listed(check.slower.map(({ slot, generation }) => `${slot} at generation ${generation}`))}`]
+          : []),
+        ...(check.narrower.length > 0
+          ? [`feeds ${listed(check.narrower.map(({ slot, lanes, own }) => `${slot} ${lanes} of its ${own} lanes`))}`]
+          : []),
       ];
       return {
         says: `${check.processor} on ${check.board} ${parts.join(' and ')}.`,

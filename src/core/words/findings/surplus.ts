@@ -1,5 +1,5 @@
 import type { SurplusFigures } from '../../rules/surplus/figures';
-import { number, percent, watts } from '../format';
+import { coins, number, percent, watts } from '../format';
 import { fails, type CheckOf, type Words } from './words';
 
 export function surplusWords(check: CheckOf<SurplusFigures>): Words {
@@ -30,6 +30,11 @@ export function surplusWords(check: CheckOf<SurplusFigures>): Words {
       return {
         says: `${check.card} has ${number(check.hasGib)} GB; the tasks and their programs ask for ${number(check.needsGib)} GB, ${number(check.years)} years of growth included.`,
         ...mend('A card with less memory would do, as far as memory goes.'),
+      };
+    case 'surplus-unlocked':
+      return {
+        says: `The clocks of ${check.processor} may be raised and stay as shipped; ${check.other} does the same for ${coins(check.premiumMinor, check.currency)} less.`,
+        ...mend('Take the other, or raise the clocks in Weigh.'),
       };
     case 'surplus-card':
       return bad

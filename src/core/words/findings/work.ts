@@ -1,6 +1,19 @@
 import type { WorkFigures } from '../../rules/work/figures';
-import { listed, number } from '../format';
+import type { WholePart } from '../../brief';
+import { listed, number, size } from '../format';
+import { impossibleWords, resourceName } from '../names';
+import { getsText, needText } from '../results';
 import { fails, type CheckOf, type Words } from './words';
+
+const PLACES = { rear: 'at the back', front: 'in front', anywhere: 'in all' } as const;
+
+/** What makes a machine whole, with its article. */
+export const WHOLE_WORDS: Readonly<Record<WholePart, string>> = {
+  system: 'an operating system',
+  display: 'a display',
+  keyboard: 'a keyboard',
+  pointing: 'a pointing device',
+};
 
 /** Terms of a licence as they are read. */
 export const TERMS = {
@@ -11,9 +24,37 @@ export const TERMS = {
   free: 'free of charge',
 } as const;
 
+/** What a task does, with what it should do and what holds it back. */
+function taskWords(check: CheckOf<Extract<WorkFigures, { code: 'task-result' }>>): Words {
+  const { name, level } = check;
+  if (check.impossible.length > 0)
+    return { says: `${name} does not run. ${check.impossible.map(impossibleWords).join(' ')}` };
+  const gets = getsText(check);
+  const need = needText(check);
+  const by = check.bindsLabel ?? (check.binds === undefined ? undefined : resourceName(check.binds));
+  const bound = by === undefined ? '' : ` Bound by ${by}.`;
+  switch (level) {
+    case 'stops':
+      return { says: `${name} gets no time to run: other work of its sitting takes all there is.${bound}` };
+    case 'short':
+      return { says: `${name} falls short: ${need}, gets ${gets}.${bound}` };
+    case 'caution':
+      return { says: `${name} may fall short: ${need}, gets ${gets}.${bound}` };
+    case 'unproven':
+      return {
+        says: `${name} cannot be predicted: something it runs on has no place or no link in this machine.`,
+        mend: 'Mend what blocks first.',
+      };
+    default:
+      return { says: `${name}: ${check.target === undefined ? '' : `${need}, `}gets ${gets}.` };
+  }
+}
+
 export function workWords(check: CheckOf<WorkFigures>): Words {
   const bad = fails(check);
   switch (check.code) {
+    case 'task-result':
+      return taskWords(check);
     case 'compute-stack':
       return bad
         ? {
@@ -57,6 +98,58 @@ export function workWords(check: CheckOf<WorkFigures>): Words {
         says: `${check.has} ports of ${number(check.gbitPerS)} Gb/s or more; the brief asks for ${check.needs}.`,
         ...(bad ? { mend: 'Take a board or a case with more of them.' } : {}),
       };
+    case 'ports':
+      return {
+        says: `${check.has} USB-${check.connector} ports of ${number(check.gbitPerS)} Gb/s or more ${PLACES[check.place]}; the brief asks for ${check.needs}.`,
+        ...(bad ? { mend: 'Take a board, a case or a header lead with more of them.' } : {}),
+      };
+    case 'wireless-standard':
+      return bad
+        ? {
+            says: `Its wireless speaks 802.11${check.has}, the router 802.11${check.router}: the machine is the slower end.`,
+            mend: 'Add a card of that standard, or use a cable.',
+          }
+        : { says: `Its wireless speaks 802.11${check.has}, no less than the router's 802.11${check.router}.` };
+    case 'endurance': {
+      const lasts = check.years < 1 ? `${number(check.years * 12, 2)} months` : `${number(check.years, 2)} years`;
+      return {
+        says: `${check.drive} is written ${number(check.writtenADayGB)} GB a day and rated for ${number(check.ratedTB)} TB: that lasts ${check.years > 100 ? 'longer than the machine' : lasts}; the brief asks for ${number(check.needsYears)} years.`,
+        ...(bad ? { mend: 'Take a drive rated for more, or spread the role over several.' } : {}),
+      };
+    }
+    case 'copies':
+      return bad
+        ? {
+            says: `The brief keeps ${check.keeping} copies of ${size(check.keptGB * 1e9)}; ${check.drives === 0 ? 'no drive has the backup role' : `the backup drives have ${size(check.roomGB * 1e9)}`}.`,
+            mend: 'Add a drive for backup, or give one that keeps no work that role.',
+          }
+        : {
+            says: `The second copy of ${size(check.keptGB * 1e9)} finds room on ${check.drives === 1 ? 'the backup drive' : 'the backup drives'}.`,
+          };
+    case 'copies-elsewhere':
+      return {
+        says:
+          check.where === 'server'
+            ? `The further copies of ${size(check.keptGB * 1e9)} lie on the storage server: its room is not checked here.`
+            : `A third copy of ${size(check.keptGB * 1e9)} has to be kept elsewhere; it is not part of this machine.`,
+      };
+    case 'whole-missing':
+      return {
+        says: `The brief wants ${WHOLE_WORDS[check.what]}, and none is in the machine: its price is a lower bound.`,
+        mend: `Add ${WHOLE_WORDS[check.what]}, or say in the brief that it is owned or not needed.`,
+      };
+    case 'whole-unasked':
+      return {
+        says: `Not asked: whether ${listed(check.what.map((what) => WHOLE_WORDS[what]))} ${check.what.length === 1 ? 'is' : 'are'} owned, wanted or not needed.`,
+        mend: 'The brief says so in one line.',
+      };
+    case 'whole':
+      return { says: 'System, display, keyboard and pointing device are there, owned or not needed.' };
+    case 'system-stays':
+      return {
+        says: `${check.system} is owned and its licence stays with the machine it first ran on: here it would not be activated.`,
+        mend: 'Take a new licence, or a system whose licence moves.',
+      };
     case 'optical-drive':
       return bad
         ? { says: 'The brief asks for an optical drive and there is none.', mend: 'Add an optical drive.' }
@@ -86,5 +179,10 @@ export function workWords(check: CheckOf<WorkFigures>): Words {
             mend: 'Give the system role to a drive with cells.',
           }
         : { says: `The system starts from ${check.drive}, a drive with cells.` };
+    case 'system-drive-size':
+      return {
+        says: `The system starts from ${check.drive} of ${size(check.hasGB * 1e9)}; ${check.level === 'blocks' ? `a system and its updates take ${check.leastGB} GB` : `${check.usualGB} GB leave it room`}.`,
+        ...(bad ? { mend: `Take a drive of ${check.usualGB} GB or more.` } : {}),
+      };
   }
 }

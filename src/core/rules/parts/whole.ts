@@ -1,0 +1,53 @@
+import { WHOLE, type WholePart } from '../../brief';
+import { isThere, notActivated } from '../../money/spent';
+import type { PartKind } from '../../parts';
+import { idsOf, nameOf, type Check, type Rule } from '../rule';
+
+const KIND: Readonly<Record<WholePart, PartKind>> = {
+  system: 'system',
+  display: 'display',
+  keyboard: 'peripheral',
+  pointing: 'peripheral',
+};
+
+/** A machine is whole with a system, a display, a keyboard and a pointing device, unless they are owned or not needed. */
+export const whole: Rule = {
+  id: 'whole',
+  holds: 'system, display, keyboard and pointing device are there, owned or not needed',
+  compares: 'what the brief says of them with what is in the machine',
+  reads: ['system', 'display', 'peripheral'],
+  levels: ['caution', 'note'],
+  source: 'the brief',
+  check: ({ parts, brief, machine }) => {
+    if (machine.items.length === 0) return [];
+    const checks: Check[] = [];
+    const unasked: WholePart[] = [];
+    for (const what of WHOLE) {
+      if (isThere(what, parts, brief)) continue;
+      const said = brief.whole?.[what];
+      if (said === undefined) unasked.push(what);
+      else if (said === 'wanted')
+        checks.push({
+          rule: 'whole',
+          level: 'caution',
+          code: 'whole-missing',
+          items: [],
+          what,
+          adds: [KIND[what]],
+        });
+    }
+    if (unasked.length > 0)
+      checks.push({ rule: 'whole', level: 'note', code: 'whole-unasked', items: [], what: unasked });
+    for (const system of notActivated({ machine, parts }))
+      checks.push({
+        rule: 'whole',
+        level: 'caution',
+        code: 'system-stays',
+        items: idsOf(system),
+        system: nameOf(system),
+      });
+    return checks.length > 0
+      ? checks
+      : [{ rule: 'whole', level: 'passes', code: 'whole', items: [], count: WHOLE.length }];
+  },
+};

@@ -1,0 +1,58 @@
+import { cheapestOffer } from '../../money/landed';
+import type { PartOf } from '../../parts';
+import { idsOf, nameOf, type Check, type Rule } from '../rule';
+
+/** A processor whose clocks may be raised costs more; where they stay as they were, that buys nothing. */
+export const surplusUnlocked: Rule = {
+  id: 'surplus-unlocked',
+  holds: 'a processor whose clocks may be raised is not paid for where they stay as shipped',
+  compares:
+    "an unlocked processor's price with that of a locked one with as many cores of the same family and no slower",
+  reads: ['processor', 'price'],
+  byIdentity: true,
+  levels: ['note'],
+  source: 'the parts and their offers',
+  check: ({ parts, machine, catalogue, region, policy, price }) => {
+    if ((machine.tuning?.clock ?? 1) > 1) return [];
+    return parts.ofKind('processor').flatMap((processor): Check[] => {
+      const { item, part } = processor;
+      if (part.unlocked !== true || item.owned) return [];
+      const mine = price.items.find((entry) => entry.item === item.id)?.landed?.landedMinor;
+      if (mine === undefined) return [];
+      let best: { name: string; minor: number } | undefined;
+      for (const other of catalogue.ofKind('processor')) {
+        if (other.unlocked !== false || !asGood(part, other)) continue;
+        const minor = cheapestOffer(catalogue, other, region, policy)?.landed.landedMinor;
+        if (minor !== undefined && minor < (best?.minor ?? mine))
+          best = { name: `${other.maker} ${other.name}`, minor };
+      }
+      if (!best) return [];
+      return [
+        {
+          rule: 'surplus-unlocked',
+          level: 'note',
+          code: 'surplus-unlocked',
+          items: idsOf(processor),
+          processor: nameOf(processor),
+          other: best.name,
+          premiumMinor: mine - best.minor,
+          currency: price.currency,
+        },
+      ];
+    });
+  },
+};
+
+const cores = (part: PartOf<'processor'>): number =>
+  (part.coreGroups ?? []).reduce((all, group) => all + group.count, 0);
+const boost = (part: PartOf<'processor'>): number =>
+  Math.max(0, ...(part.coreGroups ?? []).map((group) => (group.boostGHz ?? 0) * (group.workPerClock ?? 0)));
+
+/** The same family and socket, as many cores, and no slower as it is shipped. */
+const asGood = (mine: PartOf<'processor'>, other: PartOf<'processor'>): boolean =>
+  mine.family !== undefined &&
+  other.family === mine.family &&
+  other.socket === mine.socket &&
+  cores(other) >= cores(mine) &&
+  boost(other) >= boost(mine) &&
+  boost(mine) > 0;

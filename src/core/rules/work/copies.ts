@@ -1,0 +1,56 @@
+import type { DriveRole } from '../../machine';
+import { grown } from '../../sizing/endurance';
+import { keepingDrives } from '../../work/flowEnds';
+import { unknown, idsOf, type Check, type Rule } from '../rule';
+import { needOf } from '../surplus/needs';
+
+const KEPT: readonly DriveRole[] = ['active', 'archive'];
+
+/** One copy is none: what is kept twice lies on a second drive that has room for it. */
+export const copies: Rule = {
+  id: 'copies',
+  holds: 'what is kept in several copies has a second drive with room for it',
+  compares: 'what is kept at the end of the years with the room on drives of the backup role',
+  reads: ['drive', 'sittings'],
+  levels: ['blocks', 'unproven', 'note'],
+  source: 'the brief: copies of what is kept',
+  check: ({ parts, brief, sittings }) => {
+    const { keeping = 'one', growthPercent = 0, yearsOfService } = brief;
+    if (keeping === 'one' || keepingDrives(parts).length === 0) return [];
+    const now = KEPT.reduce((all, role) => all + (needOf(sittings, `space:${role}`) ?? 0), 0);
+    const keptGB = grown(now, growthPercent / 100, yearsOfService) / 1e9;
+    if (keptGB <= 0) return [];
+    if (brief.secondCopy === 'server')
+      return [{ rule: 'copies', level: 'note', code: 'copies-elsewhere', items: [], keptGB, where: 'server' }];
+    // a drive that keeps the work itself is no second place, whatever else it is called
+    const second = keepingDrives(parts).filter(
+      ({ item }) => item.roles?.includes('backup') && !KEPT.some((role) => item.roles?.includes(role)),
+    );
+    const roomGB = second.reduce((all, { part }) => all + (part.capacityGB ?? 0), 0);
+    const vague = second.filter(({ part }) => part.capacityGB === undefined);
+    if (roomGB < keptGB && vague.length > 0)
+      return [
+        unknown(
+          'copies',
+          'whether the second copy finds room',
+          ...vague.map((drive) => [drive, 'capacityGB'] as const),
+        ),
+      ];
+    const checks: Check[] = [
+      {
+        rule: 'copies',
+        level: roomGB >= keptGB ? 'passes' : 'blocks',
+        code: 'copies',
+        items: idsOf(...second),
+        keeping,
+        keptGB,
+        roomGB,
+        drives: second.length,
+        adds: ['drive'],
+      },
+    ];
+    return keeping === 'three'
+      ? [...checks, { rule: 'copies', level: 'note', code: 'copies-elsewhere', items: [], keptGB, where: 'elsewhere' }]
+      : checks;
+  },
+};

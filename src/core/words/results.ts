@@ -1,0 +1,42 @@
+import type { TaskResult } from '../predict/results';
+import { scale, type Band } from '../units/band';
+import { duration, number } from './format';
+
+/** What of a result is told in figures; a finding carries no more than this. */
+export type Told = Pick<TaskResult, 'mode' | 'unit' | 'target' | 'gets' | 'atMost' | 'verdict'> & {
+  readonly impossible: readonly unknown[];
+};
+
+export const range = (band: Band, format: (value: number) => string): string => {
+  const [low, high] = [format(band.low), format(band.high)];
+  return low === high ? low : `${low} – ${high}`;
+};
+
+export const unitOf = (result: Told): string =>
+  result.unit === 'frame' ? 'fps' : result.unit === 'second' ? '×' : `${result.unit}s/s`;
+
+/** Work that nobody counts in units a second: it keeps up or it does not. */
+const paced = ({ unit }: Told): boolean => unit === 'second' || unit === 'buffer';
+
+/** What a task gets, as the trade writes it. */
+export function getsText(result: Told): string {
+  if (result.impossible.length > 0) return 'does not run';
+  if (!result.gets) {
+    const short = result.verdict === 'short';
+    if (result.atMost === undefined) return short ? 'gets no time to run' : 'unproven';
+    return `${short ? '' : 'unproven, '}at most ${number(result.atMost)} ${unitOf(result)}`;
+  }
+  if (result.mode === 'elastic') return range(result.gets, duration);
+  if (paced(result)) {
+    const target = result.target ?? 1;
+    return `${range(scale(result.gets, 1 / target), (value) => number(value, 2))} × ${result.unit === 'buffer' ? 'in time' : 'its pace'}`;
+  }
+  return `${range(result.gets, (value) => number(value))} ${unitOf(result)}`;
+}
+
+export function needText(result: Told): string {
+  if (result.target === undefined) return 'no target';
+  if (result.mode === 'elastic') return `need ${duration(result.target)}`;
+  if (paced(result)) return result.unit === 'buffer' ? 'need in time' : 'need its pace';
+  return `need ${number(result.target)} ${unitOf(result)}`;
+}

@@ -1,0 +1,27 @@
+'use client';
+
+import type { Machine } from '@/core/machine';
+import { findingKey, type Finding } from '@/core/rules/rule';
+import { turnWords } from '@/core/words/turning';
+import { useSeat } from '../seat/store';
+import { identity, useWorker } from '../seat/worker';
+
+/** Turning points that are told: the figure that matters most first. */
+const SHOWN = 2;
+
+/** At which value of the missing figure an unproven finding turns, worked out in the background. */
+export function TurnsAt({ machine, finding }: { machine: Machine; finding: Finding }) {
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const catalogue = useSeat((state) => state.context.catalogue);
+  const key = findingKey(finding);
+  const answer = useWorker(
+    'missing' in finding ? `turns ${identity(machine)} ${identity(brief)} ${key}` : undefined,
+    (api) => api.turns(machine, brief, key),
+  );
+  if (answer.state !== 'ready') return null;
+  return answer.value.slice(0, SHOWN).map((turn) => (
+    <p key={`${turn.figure.part} ${turn.figure.field}`} className="small unproven">
+      ○ {turnWords(turn, catalogue)}
+    </p>
+  ));
+}
