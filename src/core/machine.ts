@@ -73,7 +73,14 @@ export const itemSchema = z.strictObject({
   /** Set when this part stands in for one whose figures were never published. */
   standsInFor: plainText(200).optional(),
 });
-export type Item = z.infer<typeof itemSchema>;
+export type Item = z.infer<typeof itemSchema> & {
+  /** Set in the view of a later phase, never kept: it stood in this machine before, so it is paid and has not moved. */
+  readonly stood?: true;
+};
+
+/** Whether an owned part comes from another machine: what stood in this one before is owned as well, but not moved. */
+export const movedHere = ({ owned, stood }: Item, machine: Pick<Machine, 'present'>): boolean =>
+  owned === true && stood !== true && machine.present !== true;
 
 export const machineSchema = z
   .strictObject({

@@ -19,7 +19,8 @@ function viewOf(machine: Machine, phase: Phase): Machine {
   const { later: _later, pins, moduleSlots, ...rest } = machine;
   const items = machine.items.flatMap((item): Item[] => {
     if (item.phase !== undefined && item.phase !== phase) return [];
-    return [phase === 'later' && item.phase === undefined ? { ...item, owned: true } : item];
+    const stood = phase === 'later' && item.phase === undefined && !item.owned;
+    return [stood ? { ...item, owned: true, stood } : item];
   });
   const there = new Set(items.map((item) => item.id));
   const kept = <V>(record: Readonly<Record<string, V>>): Record<string, V> =>

@@ -1,5 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { assessed, plus, type Change } from '../tests/world';
+import { assess, contextOf } from '../assess';
+import { compileCatalogue } from '../catalogue';
+import type { Machine } from '../machine';
+import { inPhase } from '../phases';
+import { assessed, briefOf, dataOf, machineOf, plus, type Change } from '../tests/world';
 import { lackingWords } from '../words/money';
 import { basketFor } from './basketFor';
 import { lackingOf, notActivated } from './spent';
@@ -54,6 +58,20 @@ describe('what a total still lacks', () => {
     expect(findings.some(({ code }) => code === 'system-stays')).toBe(expected.length > 0);
     expect(basketFor({ facts }).lowerBound).toBe(expected.length > 0);
     expect(facts.spent().lacking).toEqual(expected);
+  });
+
+  test.each([
+    ['bought with the machine has not moved', undefined, []],
+    ['brought from another machine has', true, ['activation']],
+  ] as const)('in a later phase, a system that was %s', (_, owned, expected) => {
+    const machine: Machine = {
+      ...machineOf({ items: plus({ id: 'system-1', part: 'system', ...(owned ? { owned } : {}) }) }),
+      later: { name: 'Later' },
+    };
+    const context = contextOf(compileCatalogue(dataOf({ addParts: [system(false)] })), '2026-05-18');
+    const { facts } = assess(inPhase(machine, 'later'), briefOf(), context);
+    expect(lackingOf(facts)).toEqual(expected);
+    expect(basketFor({ facts }).lowerBound).toBe(expected.length > 0);
   });
 
   test('it is said in words', () => {

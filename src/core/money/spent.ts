@@ -1,6 +1,6 @@
 import { WHOLE, type Brief, type WholePart } from '../brief';
 import type { Fitted, FittedParts } from '../fitted';
-import type { Machine } from '../machine';
+import { movedHere, type Machine } from '../machine';
 import type { Landed } from './invoice';
 import type { MachinePrice } from './landed';
 
@@ -44,9 +44,7 @@ export function isThere(what: WholePart, parts: FittedParts, brief: Pick<Brief, 
 
 /** Owned systems whose licence stays with the machine it first ran on: here they would not be activated. */
 export const notActivated = ({ machine, parts }: Pick<Bought, 'machine' | 'parts'>): Fitted<'system'>[] =>
-  machine.present === true
-    ? []
-    : parts.ofKind('system').filter(({ item, part }) => item.owned === true && part.moves === false);
+  parts.ofKind('system').filter(({ item, part }) => part.moves === false && movedHere(item, machine));
 
 /** What is still to be added: a total is a lower bound until it is there. */
 export function lackingOf(bought: Bought): Lacking[] {

@@ -9,13 +9,14 @@ import {
   COST_LINES,
   compareOwnership,
   ownershipOf,
+  type CostLine,
   type OwnedSide,
   type Ownership,
   type OwnershipPair,
 } from '@/core/money/ownership';
 import { inPhase } from '@/core/phases';
 import { daysBetween } from '@/core/units/days';
-import { shownCoins } from '@/core/units/money';
+import { shownCoins, type Currency } from '@/core/units/money';
 import { coins, coinsOnly, listed, number } from '@/core/words/format';
 import { COST_NAMES, openCostWords } from '@/core/words/money';
 import { useCurrency, useSeat, useWholeDraft } from '../seat/store';
@@ -23,6 +24,15 @@ import { LineChart } from '../shared/LineChart';
 import type { Sides } from './Against';
 
 const YEAR_DAYS = 365.25;
+
+const isOpen = (side: Ownership, line: CostLine) => side.open.some((entry) => entry.line === line);
+const isTold = (side: Ownership, line: CostLine) => side.byLine[line] !== 0 || isOpen(side, line);
+
+/** What is known of a line; nothing known is no 0.00. */
+function amountOf(side: Ownership, line: CostLine, currency: Currency) {
+  if (!isOpen(side, line)) return coinsOnly(side.byLine[line], currency);
+  return side.byLine[line] === 0 ? 'unknown' : `at least ${coinsOnly(side.byLine[line], currency)}`;
+}
 
 /** Cost over the years of service, both sides as running sums, and by what it is. */
 export function OverYears({ comparison, draft, name, mine }: Sides & { draft: Assessment }) {
@@ -89,7 +99,7 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
       <table>
         <SideHeads first={`in ${currency} of today`} mine={mine} name={name} />
         <tbody>
-          {COST_LINES.filter((line) => ours.byLine[line] !== 0 || (theirs?.byLine[line] ?? 0) !== 0).map((line) => (
+          {COST_LINES.filter((line) => [ours, theirs].some((side) => side && isTold(side, line))).map((line) => (
             <tr key={line}>
               <th scope="row" style={{ fontWeight: 400 }}>
                 {COST_NAMES[line]}
@@ -97,8 +107,8 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
                   <span className="unproven small"> ○ not compared: one side does not know all of it</span>
                 )}
               </th>
-              <td className="num">{coinsOnly(ours.byLine[line], currency)}</td>
-              <td className="num">{theirs ? coinsOnly(theirs.byLine[line], currency) : 'not sold here'}</td>
+              <td className="num">{amountOf(ours, line, currency)}</td>
+              <td className="num">{theirs ? amountOf(theirs, line, currency) : 'not sold here'}</td>
             </tr>
           ))}
           <tr>

@@ -57,8 +57,8 @@ export function Ledger() {
           aria-haspopup="dialog"
         >
           <b>
-            {basket.lowerBound ? 'at least ' : ''}
             {adds ? `${whole.later?.name ?? 'Later'} adds ` : ''}
+            {basket.lowerBound ? 'at least ' : ''}
             {coins(basket.total.landedMinor, price.currency)} landed
           </b>
         </button>

@@ -1,4 +1,5 @@
 import { applicationsOf } from '../../catalogue';
+import { movedHere } from '../../machine';
 import { licencesFor } from '../../sizing/software';
 import { idsOf, nameOf, unknown, type Check, type Rule } from '../rule';
 
@@ -31,7 +32,7 @@ export const licences: Rule = {
         if (terms === undefined)
           return unknown('licences', `on which terms ${application} may run here`, [licence, 'terms']);
         // what is tied stays with the machine that it came with
-        const stays = terms === 'tied' && licence.item.owned === true && machine.present !== true;
+        const stays = terms === 'tied' && movedHere(licence.item, machine);
         return {
           rule: 'licences',
           level: stays ? 'caution' : 'passes',
