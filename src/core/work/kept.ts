@@ -3,7 +3,12 @@ import type { Demands } from './demands';
 import type { Task, TaskKind } from './tasks';
 
 /** Trades whose runs leave files behind, with how many runs' files stay where the brief says nothing. Source: judgement. */
-const USUAL: Partial<Readonly<Record<TaskKind, number>>> = { stills: 1, survey: 1, 'edit-export': 0 };
+const USUAL: Partial<Readonly<Record<TaskKind, number>>> = {
+  stills: 1,
+  survey: 1,
+  render: 1,
+  'edit-export': 0,
+};
 
 /** Whether a trade's runs leave files on the active drive. */
 export const leavesFiles = (kind: TaskKind): boolean => USUAL[kind] !== undefined;

@@ -227,6 +227,16 @@ describe('layers and stills, worked by hand', () => {
     expect(space).toBeCloseTo(runs * 25e9, 0);
   });
 
+  test.each([
+    [undefined, 1],
+    [0, 0],
+    [4, 4],
+  ])('frames of %s fly-throughs stay: 500 of 1920 × 1080 px at six bytes each', (keptRuns, runs) => {
+    const holds = studio([taskOf('render', keptRuns === undefined ? {} : { keptRuns })]).facts.sittings[0]?.holds ?? [];
+    const space = holds.find((hold) => hold.what === 'space:active')?.needs.value ?? 0;
+    expect(space).toBeCloseTo(runs * 500 * 1920 * 1080 * 6, 0);
+  });
+
   test('400 stills of 50 MB take 20 GB and what is made of them 5, and each holds 60 bytes a pixel on the card', () => {
     const holds = studio([taskOf('stills')]).facts.sittings[0]?.holds ?? [];
     const on = (what: string) => holds.find((hold) => hold.what === what)?.needs.value ?? 0;

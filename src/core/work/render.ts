@@ -68,6 +68,11 @@ export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
       ]),
     );
   }
+  keepFiles(
+    out,
+    task,
+    product('frames written', 'B', [brief('frames', task.frames), px, r('a pixel of a frame’s file', 'frameFile')]),
+  );
   out.program(application, onCard);
   return {
     mode: 'elastic',

@@ -9,6 +9,7 @@ export const RENDER = {
   treeClocks: { value: 450, spread: 1.6, unit: 'clocks/triangle', source: 'judgement', reasoning: 'Building the tree of boxes anew for each frame.' },
   triangleBytes: { value: 140, spread: 1.4, unit: 'B/triangle', source: 'judgement', reasoning: 'Vertices, normals, texture places and the tree.' },
   pictureBytes: { value: 64, spread: 1.3, unit: 'B/px', source: 'judgement', reasoning: 'Four channels in single precision for the picture, its normals, colours and the running sums.' },
+  frameFile: { value: 6, spread: 1.6, unit: 'B/px', source: 'judgement', reasoning: 'Three channels in half precision without loss, and a second layer about as often as the coder saves a half.' },
   hostScene: { value: 1.6, spread: 1.3, unit: '× on the card', source: 'judgement', reasoning: 'The scene as it was made beside the one that is traced.' },
   overlap: { value: 0.6, spread: 1.3, unit: 'share', source: 'judgement', reasoning: 'The next frame is prepared while one is traced.' },
 } as const satisfies Register;
