@@ -34,6 +34,18 @@ export function getsText(result: Told): string {
   return `${range(result.gets, (value) => number(value))} ${unitOf(result)}`;
 }
 
+/** Known not to run: impossible, or without time left for it. */
+const stands = (result: Told): boolean =>
+  result.impossible.length > 0 || (!result.gets && result.atMost === undefined && result.verdict === 'short');
+
+/** Where two results have no ratio: which side is known not to run it. What is unknown on a side proves nothing. */
+export function runsWhere(ours: Told, theirs: Told): string {
+  if (stands(ours) && stands(theirs)) return 'runs on neither';
+  if (stands(theirs) && ours.gets) return 'runs only here';
+  if (stands(ours) && theirs.gets) return 'runs only there';
+  return 'unproven';
+}
+
 export function needText(result: Told): string {
   if (result.target === undefined) return 'no target';
   if (result.mode === 'elastic') return `need ${duration(result.target)}`;

@@ -208,7 +208,7 @@ function DraftChip({
             : `${basket.lowerBound ? 'at least ' : ''}${coins(basket.total.landedMinor, price.currency)}`}
         </span>
       </span>
-      <span className="small" style={{ display: 'flex', gap: 10 }}>
+      <span className="small row wrap" style={{ gap: '0 10px' }}>
         <LevelCounts findings={assessment.findings} levels={LOUD} />
         {budget && !owned && <span className={budget.verdict}>{budget.need}</span>}
       </span>

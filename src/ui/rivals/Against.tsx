@@ -8,7 +8,7 @@ import { failing } from '@/core/rules/rule';
 import { coins, number } from '@/core/words/format';
 import { findingWords } from '@/core/words/findings';
 import { kindName } from '@/core/words/names';
-import { getsText } from '@/core/words/results';
+import { getsText, runsWhere } from '@/core/words/results';
 import { useSeat } from '../seat/store';
 import { Beam, Sign } from '../shared/Beam';
 import { LevelSign, levelSummary } from '../shared/Level';
@@ -43,6 +43,7 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
       </td>
     </tr>
   );
+  const orders = basketFor(draft).best?.orders.length ?? 0;
   const noRatio = !theirs
     ? 'not sold in this region'
     : ours.landedMinor === 0
@@ -104,7 +105,7 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
             </tbody>
           </table>
           <p className="quiet small">
-            {mine} as its best basket: {basketFor(draft).best?.orders.length ?? 0} orders.
+            {mine} as its best basket: {orders === 1 ? '1 order' : `${orders} orders`}.
           </p>
           <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '4px 24px', marginTop: 8 }}>
             {ratios.map(({ label, ratio, gets, need, unknown }) => (
@@ -173,6 +174,7 @@ function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessme
             const label = tasks.find((candidate) => candidate.id === task.task)?.name ?? task.task;
             const oursResult = draft.tasks.find((candidate) => candidate.task === task.task);
             const theirResult = assessment.tasks.find((candidate) => candidate.task === task.task);
+            const unlike = oursResult && theirResult ? runsWhere(oursResult, theirResult) : 'unproven';
             return (
               <tr key={task.task}>
                 <td>{label}</td>
@@ -189,13 +191,17 @@ function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessme
                   )}
                 </td>
                 <td>
-                  <Beam
-                    axis={{ kind: 'ratio' }}
-                    band={task.ratio}
-                    verdict={ratioVerdict(task.ratio)}
-                    gets={task.ratio === undefined ? 'unproven' : `× ${number(task.ratio.likely)}`}
-                    sentence={`${label}: ${task.ratio === undefined ? 'cannot be compared' : `ours is ${number(task.ratio.likely)} times theirs, between ${number(task.ratio.low)} and ${number(task.ratio.high)}`}`}
-                  />
+                  {task.ratio === undefined && unlike !== 'unproven' ? (
+                    unlike
+                  ) : (
+                    <Beam
+                      axis={{ kind: 'ratio' }}
+                      band={task.ratio}
+                      verdict={ratioVerdict(task.ratio)}
+                      gets={task.ratio === undefined ? unlike : `× ${number(task.ratio.likely)}`}
+                      sentence={`${label}: ${task.ratio === undefined ? 'cannot be compared' : `ours is ${number(task.ratio.likely)} times theirs, between ${number(task.ratio.low)} and ${number(task.ratio.high)}`}`}
+                    />
+                  )}
                 </td>
               </tr>
             );

@@ -69,7 +69,7 @@ export function LevelCounts({
       </span>
     );
   return shown.map((level) => (
-    <span key={level} className={level} style={{ fontWeight: level === 'note' ? 400 : 650 }}>
+    <span key={level} className={level} style={{ fontWeight: level === 'note' ? 400 : 650, whiteSpace: 'nowrap' }}>
       <LevelSign level={level} /> {levelText(level, counts[level])}
     </span>
   ));

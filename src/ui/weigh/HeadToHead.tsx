@@ -8,7 +8,7 @@ import type { TaskResult } from '@/core/predict/results';
 import { loudestOf } from '@/core/heat/state';
 import { coins, coinsChange, number, watts } from '@/core/words/format';
 import { bindingName } from '@/core/words/names';
-import { getsText } from '@/core/words/results';
+import { getsText, runsWhere } from '@/core/words/results';
 import { Sign } from '../shared/Beam';
 import { Value } from '../shared/Value';
 
@@ -100,7 +100,7 @@ function Outcome({ result }: { result: TaskResult }) {
 
 /** How many times the other's speed; alike within one in a hundred. */
 function ahead(mine: TaskResult, theirs: TaskResult): string {
-  if (!mine.gets || !theirs.gets) return mine.gets ? 'runs' : theirs.gets ? 'does not' : '';
+  if (!mine.gets || !theirs.gets) return runsWhere(mine, theirs);
   const ratio = progress(mine) / progress(theirs);
   if (!Number.isFinite(ratio) || Math.abs(ratio - 1) < 0.01) return 'alike';
   return `${number(ratio, 3)} ×`;

@@ -13,7 +13,7 @@ export function surplusWords(check: CheckOf<SurplusFigures>): Words {
       };
     case 'surplus-rate':
       return {
-        says: `The tasks use up to ${percent(check.busiest)} of what memory at ${check.rateMTs} MT/s moves; the standard rate is ${check.standardMTs} MT/s.`,
+        says: `The tasks use ${check.busiest < 0.01 ? 'less than 1 %' : `up to ${percent(check.busiest)}`} of what memory at ${check.rateMTs} MT/s moves; the standard rate is ${check.standardMTs} MT/s.`,
         ...mend('Slower memory would do the same for this brief.'),
       };
     case 'surplus-supply':
