@@ -1,9 +1,9 @@
 import { assess, contextOf } from '@/core/assess';
-import { compileCatalogue } from '@/core/catalogue';
+import { compileCatalogue } from '@/core/model/catalogue';
 import { caseCatalogue, readCase } from '@/core/formats/caseFile';
 import { emptyCatalogue } from '@/core/formats/catalogue';
-import { catalogueSchema } from '@/core/formats/catalogueSchema';
-import type { TaskKind } from '@/core/work/tasks';
+import { catalogueSchema } from '@/core/model/catalogueSchema';
+import type { TaskKind } from '@/core/model/tasks';
 import { startingTask } from '@/core/work/templates';
 import { demoCatalogue } from '@/demo/catalogue';
 import { demoSeats } from '@/demo/ninefathom';

@@ -1,8 +1,8 @@
 import { assess, contextOf } from '@/core/assess';
-import { compileCatalogue } from '@/core/catalogue';
+import { compileCatalogue } from '@/core/model/catalogue';
 import { sceneOf } from '@/core/clearance/scene';
-import { catalogueSchema } from '@/core/formats/catalogueSchema';
-import { fitParts } from '@/core/fitted';
+import { catalogueSchema } from '@/core/model/catalogueSchema';
+import { fitParts } from '@/core/model/fitted';
 import { heatLoad } from '@/core/heat/load';
 import { quietestCurves } from '@/core/heat/quiet';
 import { steady } from '@/core/heat/steady';

@@ -1,4 +1,5 @@
-import { compileCatalogue } from '@/core/catalogue';
+import { boardOf } from '../src/core/board/boardOf';
+import { compileCatalogue } from '@/core/model/catalogue';
 import { readCatalogue } from '@/core/formats/catalogue';
 import type { Device } from '@/core/board/fit';
 import { compareLoss, place } from '@/core/board/placement';
@@ -57,7 +58,7 @@ const cold = (board: Board) => {
   return { ms: performance.now() - started, found, devices: devices.length };
 };
 const results = catalogue.ofKind('board').flatMap((part) => {
-  const board = catalogue.board(part);
+  const board = boardOf(part);
   return board ? [{ name: part.name, ...cold(board) }] : [];
 });
 results.sort((a, b) => a.ms - b.ms);

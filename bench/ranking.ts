@@ -1,5 +1,5 @@
 import { assess, contextOf } from '@/core/assess';
-import { compileCatalogue } from '@/core/catalogue';
+import { compileCatalogue } from '@/core/model/catalogue';
 import { readCatalogue } from '@/core/formats/catalogue';
 import { rankCandidates, withPart, type Position } from '@/core/search/candidates';
 import { rules } from '@/core/rules';

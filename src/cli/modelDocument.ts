@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { modelDocument } from '@/core/work/document';
+import { modelDocument } from '@/core/formats/modelDocument';
 
 /** Writes docs/model.md: npm run model */
 writeFileSync(new URL('../../docs/model.md', import.meta.url), modelDocument());

@@ -1,11 +1,11 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { assess, contextOf } from '@/core/assess';
-import { PHASES } from '@/core/machine';
-import { inPhase } from '@/core/phases';
-import { compileCatalogue } from '@/core/catalogue';
+import { PHASES } from '@/core/model/machine';
+import { inPhase } from '@/core/model/phases';
+import { compileCatalogue } from '@/core/model/catalogue';
 import { caseCatalogue, readCase } from '@/core/formats/caseFile';
 import { emptyCatalogue } from '@/core/formats/catalogue';
-import type { CatalogueData } from '@/core/formats/catalogueSchema';
+import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { exitCodeOf, reportOf } from '@/core/formats/report';
 import { schemaNames, schemaOf } from '@/core/formats/schemas';
 import { databasePath, openService } from '@/server/service';

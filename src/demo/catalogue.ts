@@ -1,5 +1,5 @@
 import { APPLICATIONS } from './applications';
-import { CATALOGUE_FORMAT } from '@/core/formats/catalogueSchema';
+import { CATALOGUE_FORMAT } from '@/core/model/catalogueSchema';
 import { boards } from './lines/boards';
 import { drives } from './lines/drives';
 import { graphics } from './lines/graphics';

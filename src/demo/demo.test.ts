@@ -1,23 +1,24 @@
-import type { Offer } from '@/core/money/offerSchema';
+import { boardOf } from '@/core/board/boardOf';
+import type { Offer } from '@/core/model/offers';
 import { listPriceOf } from '@/core/money/policy';
 import { tooGood, trustOf } from '@/core/money/trust';
-import { basketFor } from '@/core/money/basketFor';
+import { basketFor } from '@/core/versus/basketFor';
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf, type Assessment } from '@/core/assess';
-import { compileCatalogue } from '@/core/catalogue';
+import { compileCatalogue } from '@/core/model/catalogue';
 import { readCatalogue } from '@/core/formats/catalogue';
-import { linkBytesPerS } from '@/core/board/rates';
+import { linkBytesPerS } from '@/core/units/links';
 import { coinSteps } from '@/core/search/coinSteps';
 import { rankCandidates } from '@/core/search/candidates';
 import { remediesFor } from '@/core/search/remedies';
-import { compare, medianError } from '@/core/evidence/calibrate';
+import { compare, medianError } from '@/core/versus/measured';
 import { realMeasurements } from '@/core/tests/reality';
-import { compareWithRival } from '@/core/money/rivals';
-import { editMachine } from '@/core/edits';
-import type { Task, TaskKind } from '@/core/work/tasks';
+import { compareWithRival } from '@/core/versus/rivals';
+import { editMachine } from '@/core/model/edits';
+import type { Task, TaskKind } from '@/core/model/tasks';
 import { startingTask } from '@/core/work/templates';
-import type { Machine } from '@/core/machine';
+import type { Machine } from '@/core/model/machine';
 import { demoCatalogue, demoParts } from './catalogue';
 import { benchBrief, benchDrafts, demoSeats, filmBrief, filmDrafts, sonarBrief, sonarDrafts } from './ninefathom';
 import { implausible, plausibilityReport, relationsOf } from './plausibility';
@@ -73,7 +74,7 @@ describe('figures of the demo catalogue are plausible and agree with each other'
     for (const board of catalogue.ofKind('board')) {
       const order = (board.memorySlots ?? []).map((slot) => slot.fillOrder).sort((a, b) => a - b);
       expect(order, board.name).toEqual(order.map((_, i) => i + 1));
-      expect(catalogue.board(board)?.slots.length, board.name).toBeGreaterThan(3);
+      expect(boardOf(board)?.slots.length, board.name).toBeGreaterThan(3);
     }
   });
 

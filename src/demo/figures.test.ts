@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '@/core/assess';
-import { compileCatalogue } from '@/core/catalogue';
-import { catalogueSchema } from '@/core/formats/catalogueSchema';
+import { compileCatalogue } from '@/core/model/catalogue';
+import { catalogueSchema } from '@/core/model/catalogueSchema';
 import { overTime } from '@/core/heat/overTime';
 import { warmestFor } from '@/core/heat/state';
-import { basketFor } from '@/core/money/basketFor';
-import { compareOwnership } from '@/core/money/ownership';
+import { basketFor } from '@/core/versus/basketFor';
+import { compareOwnership } from '@/core/versus/ownership';
 import { supportOf } from '@/core/money/support';
 import { turnsOf } from '@/core/search/turning';
 import { turnWords } from '@/core/words/turning';

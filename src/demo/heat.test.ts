@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '@/core/assess';
 import { progress } from '@/core/predict/worst';
-import { compileCatalogue } from '@/core/catalogue';
-import { editMachine } from '@/core/edits';
-import { catalogueSchema } from '@/core/formats/catalogueSchema';
-import type { Machine } from '@/core/machine';
-import type { Brief } from '@/core/brief';
+import { compileCatalogue } from '@/core/model/catalogue';
+import { editMachine } from '@/core/model/edits';
+import { catalogueSchema } from '@/core/model/catalogueSchema';
+import type { Machine } from '@/core/model/machine';
+import type { Brief } from '@/core/model/brief';
 import { partId } from '@/core/parts/common';
 import { remediesFor } from '@/core/search/remedies';
 import { demoCatalogue } from './catalogue';

@@ -1,4 +1,4 @@
-import { machineSchema, type Machine } from '@/core/machine';
+import { machineSchema, type Machine } from '@/core/model/machine';
 
 /** An item of a demo machine: id, part, label, and what else is said of it. */
 export type Row = readonly [id: string, part: string, label: string, extra?: Record<string, unknown>];

@@ -1,6 +1,6 @@
 import { writeFileSync, mkdirSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
-import { usualSettings } from '@/core/settings';
+import { usualSettings } from '@/core/model/settings';
 import { saveSettings } from '@/server/desk';
 import { demoCatalogue } from './catalogue';
 import { demoNews, demoPrices } from './prices';

@@ -1,5 +1,5 @@
-import { briefSchema, type Brief } from '@/core/brief';
-import { machineSchema, type Machine } from '@/core/machine';
+import { briefSchema, type Brief } from '@/core/model/brief';
+import { machineSchema, type Machine } from '@/core/model/machine';
 import { machine, WHOLE_DESK, type Row } from './machine';
 import { ENCODE } from './rivals';
 import measured from './realMachine.json';

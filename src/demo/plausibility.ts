@@ -1,4 +1,4 @@
-import { linkBytesPerS } from '@/core/board/rates';
+import { linkBytesPerS } from '@/core/units/links';
 import type { Part, PartKind, PartOf } from '@/core/parts';
 
 /** A figure held against another: what it should be, and between which bounds hardware of the last years lies. */

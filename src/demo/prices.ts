@@ -1,10 +1,10 @@
 import { assess, contextOf } from '@/core/assess';
-import { compileCatalogue } from '@/core/catalogue';
-import { standingOf } from '@/core/money/standing';
+import { compileCatalogue } from '@/core/model/catalogue';
+import { standingOf } from '@/core/versus/standing';
 import { markDrafts } from '@/server/seen';
 import { dayNumber, dayText } from '@/core/units/days';
 import { writeFileSync } from 'node:fs';
-import type { CatalogueFile } from '@/core/formats/catalogueSchema';
+import type { CatalogueFile } from '@/core/model/catalogueSchema';
 import { importPoints } from '@/server/prices/pointsFile';
 import { keepRate, keepSource, keepWatch } from '@/server/prices/manage';
 import { allSeats, fixDemoDay, type Service } from '@/server/service';

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { assess, quickly, contextOf } from '@/core/assess';
-import { compileCatalogue } from '@/core/catalogue';
+import { compileCatalogue } from '@/core/model/catalogue';
 import { readCatalogue } from '@/core/formats/catalogue';
-import type { Machine } from '@/core/machine';
+import type { Machine } from '@/core/model/machine';
 import type { PartKind } from '@/core/parts';
 import { rankCandidates, withPart, type Position } from '@/core/search/candidates';
 import { effectOf, outcomeOf, type Effect } from '@/core/search/effect';

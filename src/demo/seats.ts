@@ -1,5 +1,5 @@
-import { briefSchema, type Brief } from '@/core/brief';
-import type { Machine } from '@/core/machine';
+import { briefSchema, type Brief } from '@/core/model/brief';
+import type { Machine } from '@/core/model/machine';
 import { machine, WHOLE_DESK, type Row } from './machine';
 
 /** Sampling rigs of 3,500 parts under the hand, their rebuilds, and the stress of their plates. */

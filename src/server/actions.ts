@@ -11,9 +11,9 @@ import { makeRival as makeRivalOf } from './rivals';
 import { markDrafts } from './seen';
 import * as library from './library';
 import * as work from './service';
-import type { Brief } from '@/core/brief';
+import type { Brief } from '@/core/model/brief';
 import type { Problem } from '@/core/formats/problems';
-import type { Machine } from '@/core/machine';
+import type { Machine } from '@/core/model/machine';
 
 /** Server actions: thin doors to the service, which checks everything that comes in. */
 

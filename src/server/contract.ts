@@ -1,15 +1,16 @@
+import type { FeedProblem, PriceSource } from '@/core/formats/feed/source';
+import type { DayRate, Currency } from '@/core/units/money';
 import type { Watch } from '@/core/money/watch';
-import type { Offer } from '@/core/money/offerSchema';
-import type { Seen } from '@/core/money/standing';
-import type { CatalogueData } from '@/core/formats/catalogueSchema';
-import type { Brief } from '@/core/brief';
-import type { Machine } from '@/core/machine';
+import type { Offer } from '@/core/model/offers';
+import type { Seen } from '@/core/versus/standing';
+import type { CatalogueData } from '@/core/model/catalogueSchema';
+import type { Brief } from '@/core/model/brief';
+import type { Machine } from '@/core/model/machine';
 import type { Problem } from '@/core/formats/problems';
-import type { Settings } from '@/core/settings';
+import type { Settings } from '@/core/model/settings';
 import type { Mapping } from '@/core/formats/csv/mapping';
 import type { Owned } from '@/core/formats/projectFile';
 import type { Part, PartKind } from '@/core/parts';
-import type { Currency } from '@/core/units/money';
 
 /** A brief or draft with the revision that edits must name. */
 export interface StoredBody<T> {
@@ -163,7 +164,51 @@ export interface MachineView {
   readonly notes: readonly string[];
 }
 
-export type { PriceState } from './prices/manage';
-export type { RefreshReport, SourceReport } from './prices/refresh';
-export type { HistoryView } from './prices/history';
 export type { WaitingWorth } from '@/core/money/history';
+
+/** What pages show of prices: sources, the refresh that runs, the last one, watches and exchange rates. */
+export interface PriceState {
+  readonly sources: readonly PriceSource[];
+  readonly running: RefreshReport | undefined;
+  readonly last: RefreshReport | undefined;
+  readonly watches: readonly Watch[];
+  readonly rates: readonly DayRate[];
+}
+
+/** How one source fared. */
+export interface SourceReport {
+  readonly id: string;
+  readonly name: string;
+  readonly simulated: boolean;
+  readonly state: 'waiting' | 'asking' | 'done' | 'failed';
+  readonly attempts: number;
+  /** Why it failed, or why it is asked again. */
+  readonly message?: string | undefined;
+  readonly read: number;
+  /** Offers whose price is another than before, and offers that are new. */
+  readonly moved: number;
+  readonly points: number;
+  readonly unmatched: number;
+  readonly problems: readonly FeedProblem[];
+  readonly problemCount: number;
+}
+
+export interface RefreshReport {
+  readonly started: string;
+  readonly ended: string | undefined;
+  readonly by: string;
+  readonly day: string;
+  readonly sources: readonly SourceReport[];
+  /** Watches that fired. */
+  readonly fired: readonly string[];
+  /** Why nothing was asked. */
+  readonly message?: string | undefined;
+}
+
+/** Prices by day as a page gets them; null where nobody knows. */
+export interface HistoryView {
+  readonly first: string;
+  readonly minors: readonly (number | null)[];
+  /** Parts of a machine without any price in that time. */
+  readonly unknown: readonly string[];
+}

@@ -1,12 +1,11 @@
 import { z } from 'zod';
-import { editBrief } from '@/core/edits';
-import { briefSchema } from '@/core/brief';
-import { editMachine, freshItemId } from '@/core/edits';
-import { fullName } from '@/core/fitted';
+import { editBrief, editMachine, freshItemId } from '@/core/model/edits';
+import { briefSchema } from '@/core/model/brief';
+import { fullName } from '@/core/model/fitted';
 import { ownedSchema, type Owned } from '@/core/formats/projectFile';
 import { problemsOf } from '@/core/formats/problems';
-import { machineSchema } from '@/core/machine';
-import { settingsSchema } from '@/core/settings';
+import { machineSchema } from '@/core/model/machine';
+import { settingsSchema } from '@/core/model/settings';
 import { bumpCatalogue } from '@/store/catalogueStore';
 import { writing } from '@/store/database';
 import { readOwned, writeSettings } from '@/store/libraryStore';

@@ -1,6 +1,6 @@
 import { writeBom, type Bom } from '@/core/formats/bom';
-import { compileCatalogue } from '@/core/catalogue';
-import { CATALOGUE_FORMAT, type CatalogueData } from '@/core/formats/catalogueSchema';
+import { compileCatalogue } from '@/core/model/catalogue';
+import { CATALOGUE_FORMAT, type CatalogueData } from '@/core/model/catalogueSchema';
 import { CATALOGUE_LISTS } from '@/core/formats/entries';
 import { writeSheet, type SheetKind } from '@/core/formats/csv/sheets';
 import { readHandFigures, readOwned } from '@/store/libraryStore';

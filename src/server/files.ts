@@ -5,9 +5,9 @@ import { guessColumns, guessKind, mappingSchema, type ColumnTarget, type Mapping
 import { isSheet, type SheetKind } from '@/core/formats/csv/sheets';
 import { readInventory } from '@/core/formats/lshw';
 import { MAX_TEXT, problemsOf, type Problem } from '@/core/formats/problems';
-import type { Machine } from '@/core/machine';
+import type { Machine } from '@/core/model/machine';
 import type { Part } from '@/core/parts';
-import { deskRegion } from '@/core/settings';
+import { deskRegion } from '@/core/model/settings';
 import { bumpCatalogue } from '@/store/catalogueStore';
 import { writing } from '@/store/database';
 import { applyEntries, beginStep, type Entry } from '@/store/lists';

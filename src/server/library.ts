@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { compileCatalogue, type Catalogue } from '@/core/catalogue';
+import { compileCatalogue, type Catalogue } from '@/core/model/catalogue';
 import { readCell } from '@/core/formats/csv/cells';
 import { idFrom } from '@/core/formats/csv/rows';
 import { partProblems } from '@/core/formats/entries';
 import { problemsOf, type Problem } from '@/core/formats/problems';
 import { columnsOf, type Cell } from '@/core/library/columns';
-import { lookalikesOf } from '@/core/library/lookalikes';
-import { kindMeanRating, shrunkRating } from '@/core/library/ratings';
+import { lookalikesOf } from '@/core/parts/lookalikes';
+import { kindMeanRating, shrunkRating } from '@/core/money/ratings';
 import {
   indexLibrary,
   searchLibrary,
@@ -16,12 +16,12 @@ import {
 } from '@/core/library/search';
 import { cheapestOffer, sellerOf } from '@/core/money/landed';
 import { invoiceOf } from '@/core/money/invoice';
-import { BY_HAND } from '@/core/money/offerSchema';
+import { BY_HAND } from '@/core/model/offers';
 import { plainPolicy } from '@/core/money/policy';
 import { PART_KINDS, partSchemas, type Part, type PartKind } from '@/core/parts';
 import { fieldsOf, valueAt, withValueAt } from '@/core/parts/fields';
-import type { Region } from '@/core/formats/catalogueSchema';
-import { deskRegion } from '@/core/settings';
+import type { Region } from '@/core/model/catalogueSchema';
+import { deskRegion } from '@/core/model/settings';
 import { bumpCatalogue } from '@/store/catalogueStore';
 import { writing } from '@/store/database';
 import { readHandFigures } from '@/store/libraryStore';

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { problemsOf, type Problem } from '@/core/formats/problems';
 import { idFrom } from '@/core/formats/csv/rows';
-import { rivalSchema } from '@/core/money/rivalSchema';
-import { inPhase } from '@/core/phases';
+import { rivalSchema } from '@/core/model/rivals';
+import { inPhase } from '@/core/model/phases';
 import { bumpCatalogue } from '@/store/catalogueStore';
 import { writing } from '@/store/database';
 import { applyEntries, beginStep } from '@/store/lists';

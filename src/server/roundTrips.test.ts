@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { compileCatalogue } from '@/core/catalogue';
+import { compileCatalogue } from '@/core/model/catalogue';
 import { readBom, writeBom } from '@/core/formats/bom';
 import { readCase, writeCase } from '@/core/formats/caseFile';
 import { readCatalogue } from '@/core/formats/catalogue';
-import { DRIVE_ROLES, PHASES, machineSchema, type Machine } from '@/core/machine';
+import { DRIVE_ROLES } from '@/core/figures/resources';
+import { PHASES, machineSchema, type Machine } from '@/core/model/machine';
 import { demoCatalogue } from '@/demo/catalogue';
 import { filmBrief } from '@/demo/ninefathom';
 import { catalogueLines } from './exports';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { standingSchema } from '@/core/money/standing';
+import { standingSchema } from '@/core/versus/standing';
 import { isNews } from '@/core/money/watch';
 import { readWatches, writeSeen, writeWatches } from '@/store/priceStore';
 import { todayOf, type Service } from './service';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
 import { addSeat } from '@/store/projectStore';
 import { assess, contextOf } from '@/core/assess';
-import { compileCatalogue } from '@/core/catalogue';
+import { compileCatalogue } from '@/core/model/catalogue';
 import { filmBrief, filmDrafts } from '@/demo/ninefathom';
 import { demoCatalogue } from '@/demo/catalogue';
 import { exportCase, openCase } from './cases';

@@ -1,10 +1,10 @@
 import { join } from 'node:path';
-import { briefSchema, type Brief } from '@/core/brief';
-import { editBrief, editMachine, briefEditSchema, machineEditSchema, type MachineEdit } from '@/core/edits';
-import type { CatalogueData } from '@/core/formats/catalogueSchema';
+import { briefSchema, type Brief } from '@/core/model/brief';
+import { editBrief, editMachine, briefEditSchema, machineEditSchema, type MachineEdit } from '@/core/model/edits';
+import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { problemsOf, type Problem } from '@/core/formats/problems';
-import { machineSchema, type Machine } from '@/core/machine';
-import { fullName } from '@/core/fitted';
+import { machineSchema, type Machine } from '@/core/model/machine';
+import { fullName } from '@/core/model/fitted';
 import { figureMeta, isNumberField } from '@/core/parts';
 import {
   catalogueRevision,
@@ -19,7 +19,7 @@ import { isNews, type Watch } from '@/core/money/watch';
 import { readSettings } from '@/store/libraryStore';
 import { readSeen, readWatches } from '@/store/priceStore';
 import * as projects from '@/store/projectStore';
-import { deskRegion, type Settings } from '@/core/settings';
+import { deskRegion, type Settings } from '@/core/model/settings';
 import type { SaveResult, SeatBundle } from './contract';
 import { z } from 'zod';
 

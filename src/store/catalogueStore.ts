@@ -1,4 +1,4 @@
-import { catalogueSchema, type CatalogueData, type Offer } from '@/core/formats/catalogueSchema';
+import { catalogueSchema, type CatalogueData, type Offer } from '@/core/model/catalogueSchema';
 import { partSchema, partSchemas, type Part, type PartKind } from '@/core/parts';
 import { withValueAt } from '@/core/parts/fields';
 import { writing, type Database, type Writer } from './database';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { handFigureSchema, ownedSchema, type HandFigure, type Owned } from '@/core/formats/projectFile';
 import { columnTargetSchema, type ColumnTarget } from '@/core/formats/csv/mapping';
-import { settingsSchema, type Settings } from '@/core/settings';
+import { settingsSchema, type Settings } from '@/core/model/settings';
 import { writing, type Database } from './database';
 
 export async function readHandFigures(db: Database): Promise<HandFigure[]> {

@@ -1,5 +1,5 @@
-import { briefSchema, type Brief } from '@/core/brief';
-import { machineSchema, type Machine } from '@/core/machine';
+import { briefSchema, type Brief } from '@/core/model/brief';
+import { machineSchema, type Machine } from '@/core/model/machine';
 import { readFigure, writeFigure } from './catalogueStore';
 import { writing, type Database, type Writer } from './database';
 

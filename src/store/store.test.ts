@@ -1,4 +1,4 @@
-import { usualSettings, type Settings } from '@/core/settings';
+import { usualSettings, type Settings } from '@/core/model/settings';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

@@ -1,4 +1,4 @@
-import type { RivalModel } from '@/core/money/rivalSchema';
+import type { RivalModel } from '@/core/model/rivals';
 import type { Database } from './database';
 
 /** A place that uses a part: a draft, a rival machine, the list of owned things. */

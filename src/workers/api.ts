@@ -1,8 +1,8 @@
-import type { Brief } from '@/core/brief';
-import type { Offer } from '@/core/formats/catalogueSchema';
-import type { Machine } from '@/core/machine';
-import type { ElsewhereResult } from '@/core/money/elsewhere';
-import type { Settings } from '@/core/settings';
+import type { Brief } from '@/core/model/brief';
+import type { Offer } from '@/core/model/catalogueSchema';
+import type { Machine } from '@/core/model/machine';
+import type { ElsewhereResult } from '@/core/versus/elsewhere';
+import type { Settings } from '@/core/model/settings';
 import type { Candidate, Position } from '@/core/search/candidates';
 import type { KitRow, MemorySheet } from '@/core/search/memorySheet';
 import type { CoinSteps, Step } from '@/core/search/coinSteps';

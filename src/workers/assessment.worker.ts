@@ -1,10 +1,10 @@
 import * as Comlink from 'comlink';
 import { assess, contextOf, type Context } from '@/core/assess';
-import { compileCatalogue } from '@/core/catalogue';
-import { catalogueSchema } from '@/core/formats/catalogueSchema';
-import type { Machine } from '@/core/machine';
-import { elsewhereTrials } from '@/core/money/elsewhere';
-import type { Brief } from '@/core/brief';
+import { compileCatalogue } from '@/core/model/catalogue';
+import { catalogueSchema } from '@/core/model/catalogueSchema';
+import type { Machine } from '@/core/model/machine';
+import { elsewhereTrials } from '@/core/versus/elsewhere';
+import type { Brief } from '@/core/model/brief';
 import type { Part } from '@/core/parts';
 import { findingKey } from '@/core/rules/rule';
 import { candidateTrials } from '@/core/search/candidates';
@@ -14,7 +14,7 @@ import { memoryTrials } from '@/core/search/memorySheet';
 import { operatingPoints } from '@/core/search/operatingPoints';
 import { turnTrials } from '@/core/search/turning';
 import { remedyTrials } from '@/core/search/remedies';
-import type { Trials } from '@/core/search/trials';
+import type { Trials } from '@/core/assess/trials';
 import type { WorkerApi } from './api';
 
 const dataSchema = catalogueSchema.omit({ format: true, version: true, name: true });

@@ -1,4 +1,4 @@
-import { deskRegion } from '@/core/settings';
+import { deskRegion } from '@/core/model/settings';
 import { service } from '@/server/instance';
 import { librarySteps } from '@/server/library';
 import { LibraryStation } from '@/ui/library/LibraryStation';

@@ -1,11 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Topology } from '../parts/board';
-import { compileBoard, topologyProblems } from './compile';
+import { topologyProblems } from '../parts/topology';
+import { compileBoard } from './compile';
 import type { Device } from './fit';
 import { linkLoads, linksCrossed, shortfallOf, type Flow } from './flows';
-import { compareLoss, place, type PlacementProblem } from './placement';
-import { linkBytesPerS, linkFraction, negotiate } from './rates';
+import type { PlacementProblem } from './problem';
+import { compareLoss, place } from './placement';
+import { linkBytesPerS, linkFraction, negotiate } from '../units/links';
 import { bestLossByTryingAll } from './tryAll';
 
 describe('link rates', () => {

@@ -1,6 +1,6 @@
-import type { Fitted, FittedParts } from '../fitted';
+import type { Fitted, FittedParts } from '../model/fitted';
 import type { Device } from './fit';
-import type { Link } from './rates';
+import type { Link } from '../units/links';
 
 const linkOf = (part: { generation?: number | undefined; lanes?: number | undefined }): Link | undefined =>
   part.generation === undefined || part.lanes === undefined

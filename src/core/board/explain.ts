@@ -1,7 +1,8 @@
 import { workingSlots } from './carriers';
 import type { Slot } from './compile';
 import { misfit, ownRate, rateIn, type Device } from './fit';
-import { compareLoss, lanesIn, place, type Loss, type Placement, type PlacementProblem } from './placement';
+import type { PlacementProblem } from './problem';
+import { compareLoss, lanesIn, place, type Loss, type Placement } from './placement';
 
 /** Why a device gets what it gets, as data; `core/words/placement.ts` says it. */
 export type Reason =

@@ -1,5 +1,5 @@
 import type { Board, Slot } from './compile';
-import { linkBytesPerS, negotiate, SATA_BYTES_PER_S, type Link } from './rates';
+import { linkBytesPerS, negotiate, SATA_BYTES_PER_S, type Link } from '../units/links';
 
 /** Drive slots on a card. Without a switch of its own the card only passes on what its slot can be split into. */
 export interface Carries {

@@ -1,7 +1,7 @@
 import type { Slot } from './compile';
 import { ownRate, rateIn, rowsOf, type Device } from './fit';
-import type { Mode, PlacementProblem } from './placement';
-import { linkBytesPerS } from './rates';
+import type { Mode, PlacementProblem } from './problem';
+import { linkBytesPerS } from '../units/links';
 
 /** What the devices from a depth on must lose at least, whatever is done with them. */
 export interface Ahead {

@@ -7,7 +7,8 @@ import { compileBoard } from './compile';
 import { costOfPins, explain } from './explain';
 import type { Device } from './fit';
 import { maxMinFair } from './flows';
-import { compareLoss, place, type PlacementProblem } from './placement';
+import type { PlacementProblem } from './problem';
+import { compareLoss, place } from './placement';
 import { bestLossByTryingAll } from './tryAll';
 
 const SEEDS = Array.from({ length: 60 }, (_, i) => i + 1);

@@ -1,20 +1,11 @@
+import type { Mode, PlacementProblem } from './problem';
 import { invariant } from '../units/quantity';
 import { carriedIn, carriedSlots, isCarried } from './carriers';
 import type { Board, Slot } from './compile';
 import { clash, linkIn, misfit, ownRate, rateIn, rowsOf, type Device, type Unplaced } from './fit';
-import { capacityOf, shortfallOf, type End, type Flow } from './flows';
+import { capacityOf, shortfallOf, type End } from './flows';
 import { outlookOf, type Outlook } from './outlook';
-import type { Link } from './rates';
-
-export interface PlacementProblem {
-  readonly board: Board;
-  readonly devices: readonly Device[];
-  readonly pins: ReadonlyMap<string, string>;
-  /** Expansion slots the case has; undefined when unknown (then it does not restrict). */
-  readonly caseRows: number | undefined;
-  /** Real-time flows of each sitting. */
-  readonly sittings: readonly (readonly Flow[])[];
-}
+import type { Link } from '../units/links';
 
 export interface Placed {
   readonly slot: string;
@@ -27,12 +18,6 @@ export interface Placed {
 
 /** Lexicographic loss, smaller is better: unplaced, largest shortfall, sum of shortfalls, lost peak rate in GB/s. */
 export type Loss = readonly [unplaced: number, largest: number, sum: number, lostGBs: number];
-
-export interface Mode {
-  readonly names: readonly { readonly port: string; readonly name: string }[];
-  /** Lanes each of the board's slots has. */
-  readonly lanes: ReadonlyMap<string, number>;
-}
 
 export interface Placement {
   /** The board with the drive slots that placed cards bring, each where it hangs. */

@@ -1,5 +1,5 @@
 import type { Topology } from '../parts/board';
-import type { Link } from './rates';
+import type { Link } from '../units/links';
 
 /** What the processor behind a board takes away: its own links, and slots whose lanes it does not have. */
 export interface Roots {

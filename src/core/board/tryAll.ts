@@ -2,7 +2,8 @@ import { invariant } from '../units/quantity';
 import { carriedSlots } from './carriers';
 import type { Slot } from './compile';
 import { clash, misfit, type Device } from './fit';
-import { compareLoss, lossOf, modesOf, resolved, usable, type Loss, type PlacementProblem } from './placement';
+import type { PlacementProblem } from './problem';
+import { compareLoss, lossOf, modesOf, resolved, usable, type Loss } from './placement';
 
 /** Every possible placement, tried one by one: the plain way that the search is compared with in tests and benchmarks. */
 export function bestLossByTryingAll(problem: PlacementProblem): Loss {

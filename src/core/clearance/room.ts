@@ -1,4 +1,4 @@
-import type { FittedParts } from '../fitted';
+import type { FittedParts } from '../model/fitted';
 import type { Box } from './boxes';
 import type { Scene, Solid } from './scene';
 

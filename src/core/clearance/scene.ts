@@ -1,10 +1,10 @@
 import type { Placement } from '../board/placement';
-import type { AnyFitted, Fitted, FittedParts } from '../fitted';
+import type { AnyFitted, Fitted, FittedParts } from '../model/fitted';
 import { fanPlan, type FanPlan } from '../heat/places';
 import type { MemoryState } from '../memory/population';
 import type { PartOf } from '../parts';
 import type { SlotSpec } from '../parts/board';
-import type { MissingFigure } from '../work/stage';
+import type { MissingFigure } from '../figures/missing';
 import { gapMm, type Box } from './boxes';
 
 export type SolidKind =

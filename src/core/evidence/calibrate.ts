@@ -1,35 +1,15 @@
-import type { Assessment } from '../assess';
-import { given, product, type Derivation } from '../predict/derive';
+import type { Calibration } from './calibration';
+import type { Comparable } from './comparable';
+import { given, product, type Derivation } from '../figures/derive';
 import type { Expanded } from '../work/stage';
 import { EVIDENCE } from './constants';
-import type { Measurement, Workload } from './measurement';
-import { subjectOf } from './comparable';
-import { piecesOf, predictWorkload, type Measurable, type Prediction } from './predict';
-import { ratesOf, teachesRate, type Rates } from './rates';
-import { noiseOf, shrunk, type Factor, type Seen } from './shrinkage';
-
-/** What measurements of one machine, or of ones like it, teach the model. */
-export interface Calibration {
-  readonly works: ReadonlyMap<string, Factor>;
-  /** What more than one thread gives against what the cores promise. */
-  readonly threads: Factor;
-  /** What memory and drives were seen to do. */
-  readonly rates: Rates;
-  /** Results behind it that were measured on other machines, or on parts that are no longer here. */
-  readonly borrowed: number;
-}
+import type { Workload } from '../model/measurement';
+import { piecesOf, predictWorkload, type Measurable } from './predict';
+import type { Factor } from '../predict/rates';
+import { ratesOf, teachesRate } from './rates';
+import { noiseOf, shrunk, type Seen } from './shrinkage';
 
 const UNTAUGHT: Factor = { factor: 1, spread: EVIDENCE.threadGain.spread, count: 0 };
-
-/**
- * A measurement and how alike its machine is: `about` is the part of this machine that it speaks of, `apart` the
- * ln-spread between the two, 0 for the same.
- */
-export interface Comparable {
-  readonly measurement: Measurement;
-  readonly about: string | undefined;
-  readonly apart: number;
-}
 
 /**
  * Whether results of this work can calibrate: one kind of picture work by itself, memory with all threads, a drive in
@@ -102,41 +82,4 @@ export function calibrated(expanded: Expanded, { works, threads }: Pick<Calibrat
       return amount === demand.amount ? demand : { ...demand, amount };
     }),
   };
-}
-
-/** A measurement beside what the model says of it. */
-export interface Compared {
-  readonly measurement: Measurement;
-  /** The part that was measured is no longer in the machine: nothing is predicted of it. */
-  readonly former: boolean;
-  /** Without and with what the calibrating measurements taught. */
-  readonly plain: Prediction;
-  readonly taught: Prediction;
-  /** Predicted ÷ measured − 1, with what was taught; undefined without a prediction. */
-  readonly error: number | undefined;
-}
-
-export function compare(measurements: readonly Measurement[], assessment: Assessment): Compared[] {
-  const { parts, calibration } = assessment.facts;
-  return measurements.map((measurement): Compared => {
-    const { workload, part } = measurement;
-    const drive = workload.work === 'drive' && parts.ofKind('drive').some((fitted) => fitted.part.id === part);
-    if (part !== undefined && !drive && part !== subjectOf(workload, parts)) {
-      const gone: Prediction = { band: undefined, lacks: ['the part that was measured, which is no longer here'] };
-      return { measurement, former: true, plain: gone, taught: gone, error: undefined };
-    }
-    const plain = predictWorkload(workload, assessment, undefined, part);
-    const taught = predictWorkload(workload, assessment, calibration, part);
-    const error = taught.band && taught.band.likely / measurement.value - 1;
-    return { measurement, former: false, plain, taught, error };
-  });
-}
-
-/** Median of the sizes of errors; undefined of none. */
-export function medianError(compared: readonly Compared[]): number | undefined {
-  const sizes = compared.flatMap(({ error }) => (error === undefined ? [] : [Math.abs(error)])).sort((a, b) => a - b);
-  const middle = sizes.length >> 1;
-  const upper = sizes[middle];
-  if (upper === undefined) return undefined;
-  return sizes.length % 2 === 1 ? upper : (upper + (sizes[middle - 1] ?? upper)) / 2;
 }

@@ -1,10 +1,19 @@
-import type { Catalogue } from '../catalogue';
-import { fitParts, type FittedParts } from '../fitted';
-import type { Machine } from '../machine';
+import type { Catalogue } from '../model/catalogue';
+import { fitParts, type FittedParts } from '../model/fitted';
+import type { Machine } from '../model/machine';
 import type { PartOf } from '../parts';
-import type { Comparable } from './calibrate';
 import { EVIDENCE } from './constants';
-import type { Measurement, Workload } from './measurement';
+import type { Measurement, Workload } from '../model/measurement';
+
+/**
+ * A measurement and how alike its machine is: `about` is the part of this machine that it speaks of, `apart` the
+ * ln-spread between the two, 0 for the same.
+ */
+export interface Comparable {
+  readonly measurement: Measurement;
+  readonly about: string | undefined;
+  readonly apart: number;
+}
 
 /** A machine with results of its own, and its parts found once. */
 export interface MeasuredMachine {

@@ -1,4 +1,4 @@
-import type { Register } from '../work/constants';
+import type { Register } from '../figures/registers';
 
 /** Constants that tie open measuring tools to the model. */
 export const EVIDENCE = {

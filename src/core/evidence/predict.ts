@@ -1,20 +1,20 @@
-import type { Assessment } from '../assess';
-import type { FittedParts } from '../fitted';
-import { given, product, type Derivation } from '../predict/derive';
+import type { FittedParts } from '../model/fitted';
+import type { MemoryState } from '../memory/population';
+import { given, product, type Derivation } from '../figures/derive';
 import type { PartOf } from '../parts';
 import { averageWrite, fitsCache } from '../predict/driveWrites';
 import type { Supply } from '../predict/supply';
 import { combineSpreads, type Band } from '../units/band';
 import { COMMON } from '../work/common';
-import { constantOf } from '../work/constants';
+import { constantOf } from '../figures/registers';
 import { c, gwork } from '../work/demands';
 import { decodeWork } from '../work/editPicture';
 import { encodeName, encodeWork } from '../work/encode';
-import type { Calibration } from './calibrate';
+import type { Calibration } from './calibration';
 import { measuredDrive } from './comparable';
 import { EVIDENCE } from './constants';
-import type { Workload } from './measurement';
-import type { Rates, TaughtRate } from './rates';
+import type { Workload } from '../model/measurement';
+import type { Rates, TaughtRate } from '../predict/rates';
 
 /** Processor work of a picture workload, by the names under which it is calibrated. */
 export interface WorkPiece {
@@ -84,7 +84,7 @@ const around = (value: number, spread: number): Prediction => ({
 /** What is asked of a machine to predict a workload on it. */
 export interface Measurable {
   readonly supply: Supply;
-  readonly facts: Pick<Assessment['facts'], 'parts' | 'memory'>;
+  readonly facts: { readonly parts: FittedParts; readonly memory: MemoryState };
 }
 
 /** What may have been learnt so far; what is left out is not known yet. */

@@ -1,10 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../assess';
-import { compileCatalogue } from '../catalogue';
-import { machineSchema } from '../machine';
+import { compileCatalogue } from '../model/catalogue';
+import { machineSchema } from '../model/machine';
 import { assessed, briefOf, dataOf, machineOf, type Change } from '../tests/world';
-import { compare, teaches } from './calibrate';
-import type { Measurement, Workload } from './measurement';
+import { compare } from '../versus/measured';
+import { teaches } from './calibrate';
+import type { Measurement, Workload } from '../model/measurement';
 
 const result = (workload: Workload, value: number, over: Partial<Measurement> = {}): Measurement => ({
   id: `m-${JSON.stringify(workload).length}-${value}`,

@@ -1,30 +1,8 @@
-import { given, product, type Derivation } from '../predict/derive';
-import type { Comparable } from './calibrate';
-import type { Workload } from './measurement';
+import { NO_RATES, type Rates, type TaughtRate } from '../predict/rates';
+import type { Comparable } from './comparable';
+import type { Workload } from '../model/measurement';
 import { predictWorkload, type Measurable } from './predict';
-import { noiseOf, shrunk, type Factor } from './shrinkage';
-
-/** What results say of a rate: a factor on what is stated, or the rate itself where nothing is. */
-export type TaughtRate =
-  | { readonly kind: 'factor'; readonly factor: Factor }
-  | {
-      readonly kind: 'rate';
-      readonly bytesPerS: number;
-      readonly spread: number;
-      readonly count: number;
-      /** Bytes of the shortest run behind it: longer ones may fill a cache that nobody stated. */
-      readonly upToBytes: number;
-      /** Seen in this machine, so through the link that it has here. */
-      readonly inPlace: boolean;
-    };
-
-export interface Rates {
-  readonly memory: TaughtRate | undefined;
-  /** By the drive's part and direction. */
-  readonly drives: ReadonlyMap<string, Partial<Record<'read' | 'write', TaughtRate>>>;
-}
-
-export const NO_RATES: Rates = { memory: undefined, drives: new Map() };
+import { noiseOf, shrunk } from './shrinkage';
 
 /**
  * Whether results of this work teach a rate that tasks use: sequential runs of a drive, and memory streams on all of
@@ -86,25 +64,3 @@ function taught(group: readonly Comparable[], machine: Measurable): TaughtRate {
 
 const bytesOf = (workload: Workload): number =>
   workload.work === 'drive' && workload.gigabytes !== undefined ? workload.gigabytes * 1e9 : 0;
-
-const SEEN = 'evidence of this machine or ones like it';
-
-/** A rate as results say: what is stated times a factor, or the measured one where nothing is stated. */
-export function taughtRate(
-  label: string,
-  stated: Derivation | undefined,
-  by: TaughtRate | undefined,
-): Derivation | undefined {
-  if (by === undefined) return stated;
-  if (by.kind === 'rate')
-    return stated ?? { ...given(`${label}, measured`, by.bytesPerS, 'B/s', 'measurement', SEEN), spread: by.spread };
-  return (
-    stated && {
-      ...product(label, stated.unit, [
-        stated,
-        given('measured against stated', by.factor.factor, '×', 'measurement', SEEN),
-      ]),
-      spread: by.factor.spread,
-    }
-  );
-}

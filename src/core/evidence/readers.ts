@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CODECS, type Codec } from '../parts/common';
-import { OUT_CODECS, PRESETS } from '../work/encode';
-import { measurementSchema, type Measurement, type Workload } from './measurement';
+import { OUT_CODECS, PRESETS } from '../model/encoders';
+import { measurementSchema, type Measurement, type Workload } from '../model/measurement';
 
 /** What a result file said: measurements without an id, or one sentence on why not. */
 export type Reading =

@@ -1,14 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../assess';
-import { compileCatalogue } from '../catalogue';
-import { editMachine } from '../edits';
-import { machineSchema } from '../machine';
-import { modelDocument } from '../work/document';
+import { compileCatalogue } from '../model/catalogue';
+import { editMachine } from '../model/edits';
+import { machineSchema } from '../model/machine';
+import { modelDocument } from '../formats/modelDocument';
 import { demandOn, resultOf, taskOf } from '../tests/studio';
 import { assessed, briefOf, dataOf, machineOf, type Change } from '../tests/world';
-import { calibrationOf, compare, medianError } from './calibrate';
-import type { Measurement } from './measurement';
+import { compare, medianError } from '../versus/measured';
+import { calibrationOf } from './calibrate';
+import type { Measurement } from '../model/measurement';
 import { predictWorkload } from './predict';
 import { realMeasurements } from '../tests/reality';
 

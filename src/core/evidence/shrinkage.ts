@@ -1,14 +1,6 @@
 import { EVIDENCE } from './constants';
-import type { Measurement } from './measurement';
-
-/** Measured ÷ predicted of one kind of work: above 1 the machine is faster than the model said. */
-export interface Factor {
-  readonly factor: number;
-  /** Factor within which the true one likely lies. */
-  readonly spread: number;
-  /** Measurements behind it. */
-  readonly count: number;
-}
+import type { Factor } from '../predict/rates';
+import type { Measurement } from '../model/measurement';
 
 /** ln-spread of one measurement: its own runs as a range of about three spreads, never below 5 %. */
 export function noiseOf({ low, high }: Measurement): number {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import type { Catalogue } from '../catalogue';
-import { machineSchema, type Machine } from '../machine';
+import type { Catalogue } from '../model/catalogue';
+import { machineSchema, type Machine } from '../model/machine';
 import { PART_KINDS, type Part, type PartKind } from '../parts';
 import { checkEntry, inside } from './entries';
 import { parseText, problemsOf, type Parsed, type Problem } from './problems';

@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { topologyProblems } from '../board/compile';
-import { briefSchema } from '../brief';
-import { machineSchema } from '../machine';
+import { topologyProblems } from '../parts/topology';
+import { briefSchema } from '../model/brief';
+import { machineSchema } from '../model/machine';
 import { isoDate, plainText } from '../parts/common';
 import { partSchema } from '../parts';
-import { applicationSchema } from '../work/applications';
-import { offerSchema, regionSchema, sellerSchema } from '../money/offerSchema';
-import type { CatalogueData } from './catalogueSchema';
+import { applicationSchema } from '../model/applications';
+import { offerSchema, regionSchema, sellerSchema } from '../model/offers';
+import type { CatalogueData } from '../model/catalogueSchema';
 import { parseText, pathText, type Parsed, type Problem } from './problems';
 
 export const CASE_FORMAT = 'vane-case';

@@ -1,4 +1,4 @@
-import { CATALOGUE_FORMAT, type CatalogueData, type CatalogueFile } from './catalogueSchema';
+import { CATALOGUE_FORMAT, type CatalogueData, type CatalogueFile } from '../model/catalogueSchema';
 import {
   CATALOGUE_LISTS,
   checkEntry,

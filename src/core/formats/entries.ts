@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { rivalSchema } from '../money/rivalSchema';
+import { rivalSchema } from '../model/rivals';
 import { PART_KINDS, partSchemas, type Part, type PartKind } from '../parts';
 import { contradictionsOf } from '../parts/contradictions';
 import { contradictionWords } from '../words/contradictions';
-import { applicationSchema } from '../work/applications';
-import { offerSchema, regionSchema, sellerSchema } from '../money/offerSchema';
+import { applicationSchema } from '../model/applications';
+import { offerSchema, regionSchema, sellerSchema } from '../model/offers';
 import { pathText, problemsOf, type Problem } from './problems';
 
 /** Lists of a catalogue file, in an order in which entries refer back only. */

@@ -1,10 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { briefOf, dataOf, EXPORT, machineOf, PARTS, PLAY, REGION } from '../tests/world';
 import { assess, contextOf } from '../assess';
-import { compileCatalogue } from '../catalogue';
-import { nothingKnown, readCatalogue } from './catalogue';
+import { compileCatalogue } from '../model/catalogue';
+import { nothingKnown, readCatalogue, emptyCatalogue } from './catalogue';
 import { caseCatalogue, readCase, writeCase } from './caseFile';
-import { emptyCatalogue } from './catalogue';
 import { parseText, pathText } from './problems';
 import { exitCodeOf } from './report';
 import { schemaNames, schemaOf } from './schemas';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { folded } from '../library/query';
-import { machineSchema, type Machine } from '../machine';
+import { folded } from '../units/text';
+import { machineSchema, type Machine } from '../model/machine';
 import { partSchema, type Part, type PartKind } from '../parts';
 import { GIB } from '../units/quantity';
 import { idFrom } from './csv/rows';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { briefSchema } from '../brief';
-import { machineSchema } from '../machine';
+import { briefSchema } from '../model/brief';
+import { machineSchema } from '../model/machine';
 import { idText, isoDate, partIdSchema, plainText } from '../parts/common';
 
 /** A seat with its documents as one entry of an archive. */

@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { briefSchema } from '../brief';
-import { machineSchema } from '../machine';
+import { briefSchema } from '../model/brief';
+import { machineSchema } from '../model/machine';
 import { partSchemas, type PartKind } from '../parts';
-import { taskSchema } from '../work/tasks';
+import { taskSchema } from '../model/tasks';
 import { caseSchema } from './caseFile';
-import { rivalSchema } from '../money/rivalSchema';
-import { applicationSchema } from '../work/applications';
-import { offerSchema, regionSchema, sellerSchema } from '../money/offerSchema';
-import { catalogueSchema } from './catalogueSchema';
+import { rivalSchema } from '../model/rivals';
+import { applicationSchema } from '../model/applications';
+import { offerSchema, regionSchema, sellerSchema } from '../model/offers';
+import { catalogueSchema } from '../model/catalogueSchema';
 import { mappingSchema } from './csv/mapping';
 import { projectSchemas } from './projectFile';
 

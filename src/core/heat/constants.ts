@@ -1,4 +1,4 @@
-import type { Register } from '../work/constants';
+import type { Register } from '../figures/registers';
 
 /** What the heat model rests on. */
 export const HEAT = {
@@ -149,13 +149,6 @@ export const HEAT = {
     unit: 'share of full speed',
     source: 'judgement',
     reasoning: 'Air still rises through fins whose fan stands still.',
-  },
-  heldClock: {
-    value: 1,
-    spread: 1.06,
-    unit: '×',
-    source: 'judgement',
-    reasoning: 'Temperatures are off by some kelvin, and a clock that heat holds follows the power by its cube root.',
   },
   airAtParts: {
     value: 0.6,

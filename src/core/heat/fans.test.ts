@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { assessed, BUSY, FAN, plus, without, type Change } from '../tests/world';
-import { fanCurveSchema } from '../machine';
+import { fanCurveSchema } from '../model/machine';
 import { HEAT } from './constants';
 import fc from 'fast-check';
 import { airRiseK } from './air';

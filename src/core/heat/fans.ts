@@ -1,4 +1,4 @@
-import type { FittedParts } from '../fitted';
+import type { FittedParts } from '../model/fitted';
 import type { Side } from '../parts/case';
 import { heaviestOf, type PowerState } from '../power/draw';
 import type { Mains } from '../power/efficiency';

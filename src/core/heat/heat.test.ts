@@ -6,7 +6,8 @@ import { assessed, BUSY, DESK, EXPORT, PLAY, without, type Change } from '../tes
 import { rootOf } from '../units/root';
 import { airflowM3h, airRiseK, fanChangeDb, loudness, throughOpening } from './air';
 import { airPath, exact } from './places';
-import { settle, WITHIN_CLOCK, type Clocks } from './settle';
+import type { Clocks } from '../predict/clocks';
+import { settle, WITHIN_CLOCK } from './settle';
 import { resistanceAt, speedAt, type HeatSetup, type HotPart } from './setup';
 import { drawnAt } from './state';
 import { steady } from './steady';

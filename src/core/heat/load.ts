@@ -1,4 +1,4 @@
-import type { FittedParts } from '../fitted';
+import type { FittedParts } from '../model/fitted';
 import { supplyLossW, type Mains } from '../power/efficiency';
 import { HEAT } from './constants';
 import type { HeatSetup } from './setup';

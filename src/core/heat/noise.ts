@@ -1,5 +1,5 @@
-import type { FittedParts } from '../fitted';
-import { unique, type MissingFigure } from '../work/stage';
+import type { FittedParts } from '../model/fitted';
+import { unique, type MissingFigure } from '../figures/missing';
 import { fanChangeDb, loudness } from './air';
 import { HEAT } from './constants';
 import type { HeatSetup } from './setup';

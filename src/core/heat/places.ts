@@ -1,6 +1,6 @@
-import type { Fitted, FittedParts } from '../fitted';
+import type { Fitted, FittedParts } from '../model/fitted';
 import { SIDES, type Side } from '../parts/case';
-import { unique, type MissingFigure } from '../work/stage';
+import { unique, type MissingFigure } from '../figures/missing';
 import { throughOpening } from './air';
 import { BOUNDS, HEAT } from './constants';
 

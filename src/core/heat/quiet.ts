@@ -1,5 +1,5 @@
-import type { FittedParts } from '../fitted';
-import type { FanCurve, Tuning } from '../machine';
+import type { FittedParts } from '../model/fitted';
+import type { FanCurve, Tuning } from '../model/machine';
 import type { PowerState } from '../power/draw';
 import type { Mains } from '../power/efficiency';
 import { rootOf } from '../units/root';

@@ -1,16 +1,10 @@
+import type { Clocks } from '../predict/clocks';
 import { rootOf } from '../units/root';
 import { HEAT } from './constants';
 import type { HeatLoad } from './load';
 import type { End } from './places';
 import type { HeatSetup, HotPart } from './setup';
 import { steady, type Steady } from './steady';
-
-/** Factors on the full-power clocks. `serial` is that of one core alone, which a hot package slows last. */
-export interface Clocks {
-  readonly processor: number;
-  readonly serial: number;
-  readonly graphics: number;
-}
 
 export const fullClocks = (setup: HeatSetup): Clocks => ({
   processor: setup.clockMost,

@@ -1,8 +1,8 @@
-import type { Brief } from '../brief';
-import type { AnyFitted, Fitted, FittedParts } from '../fitted';
-import type { FanCurve, Machine, Tuning } from '../machine';
+import type { Brief } from '../model/brief';
+import type { AnyFitted, Fitted, FittedParts } from '../model/fitted';
+import type { FanCurve, Machine, Tuning } from '../model/machine';
 import type { PartOf } from '../parts';
-import type { MissingFigure } from '../work/stage';
+import type { MissingFigure } from '../figures/missing';
 import { BOUNDS, HEAT, USUAL_CURVES } from './constants';
 import { airPath, exact, fanPlan, isIntake, type AirPath, type Bounds, type End, type FanPlan } from './places';
 

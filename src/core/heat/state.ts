@@ -1,16 +1,16 @@
-import type { Brief } from '../brief';
-import type { FittedParts } from '../fitted';
-import type { Machine } from '../machine';
+import type { Brief } from '../model/brief';
+import type { FittedParts } from '../model/fitted';
+import type { Machine } from '../model/machine';
 import { drawsOf, sittingDraw, type SittingDraw } from '../power/draw';
 import type { Mains } from '../power/efficiency';
 import { mostOf } from '../units/most';
 import type { SittingResult, TaskResult } from '../predict/results';
 import type { Supply } from '../predict/supply';
-import { ARITHMETIC, atClocks } from '../predict/clocks';
-import type { MissingFigure } from '../work/stage';
+import { ARITHMETIC, atClocks, type Clocks } from '../predict/clocks';
+import type { MissingFigure } from '../figures/missing';
 import { heatLoad } from './load';
 import { noiseOf, type Noise } from './noise';
-import { settle, type Clocks, type Drawn, type Settled } from './settle';
+import { settle, type Drawn, type Settled } from './settle';
 import { heatSetup, type HeatSetup, type HotPart } from './setup';
 import { steady, type FixedSpeeds, type Steady } from './steady';
 

@@ -4,9 +4,10 @@ import { demoCatalogue } from '@/demo/catalogue';
 import { readCatalogue } from '../formats/catalogue';
 import { partSchema, type Part } from '../parts';
 import { columnsOf, unknownFigures, usualColumns, type PartFacts } from './columns';
-import { differencesOf, lookalikesOf } from './lookalikes';
-import { folded, parseFilter, parseQuery } from './query';
-import { kindMeanRating, shrunkRating } from './ratings';
+import { differencesOf, lookalikesOf } from '../parts/lookalikes';
+import { folded } from '../units/text';
+import { parseFilter, parseQuery } from './query';
+import { kindMeanRating, shrunkRating } from '../money/ratings';
 import { indexLibrary, searchLibrary, type LibraryQuestion } from './search';
 
 const parsed = readCatalogue(JSON.stringify(demoCatalogue()));

@@ -1,3 +1,4 @@
+import { folded } from '../units/text';
 import { unitOf } from '../units/convert';
 
 /** A bound on a figure: inclusive or not, in the unit that was typed. */
@@ -40,9 +41,6 @@ const BARE = new RegExp(
 const toNumber = (text: string): number => Number(text.replace(',', '.'));
 const opOf = (text: string): string =>
   OPERATORS.find(([pattern]) => new RegExp(`^(?:${pattern})$`, 'i').test(text.trim()))?.[1] ?? '=';
-
-/** Text to compare: without case, accents and compatibility forms, in any script. */
-export const folded = (text: string): string => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase();
 
 export function rangeOf(op: string, value: number, unit: string | undefined): Range {
   const open = { low: -Infinity, high: Infinity, lowOpen: true, highOpen: true, unit };

@@ -1,7 +1,8 @@
 import { PART_KINDS, type Part, type PartKind } from '../parts';
 import { typedIn } from '../units/convert';
 import { columnsOf, usualColumns, type Cell, type Column, type PartFacts } from './columns';
-import { folded, parseFilter, parseQuery, type Range, type Term } from './query';
+import { folded } from '../units/text';
+import { parseFilter, parseQuery, type Range, type Term } from './query';
 
 /** One kind's rows with their figures laid out by column, so that a range is one pass over one array. */
 interface KindTable {

@@ -1,4 +1,4 @@
-import type { Fitted, FittedParts } from '../fitted';
+import type { Fitted, FittedParts } from '../model/fitted';
 import type { MemorySlot } from '../parts/board';
 import type { PopulationRate } from '../parts/common';
 import { GIB } from '../units/quantity';

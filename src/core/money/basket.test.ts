@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { FREE, GROSS, NET, flat, market, offer, policyOf, shop, thing } from '../tests/shops';
 import { basketOf, landedByItem, purchaseOf, type Basket, type Need } from './basket';
-import type { Offer, Region, Seller } from './offerSchema';
+import type { Offer, Region, Seller } from '../model/offers';
 import type { BuyPolicy } from './policy';
 
 const need = (id: string, n = 1): Need => ({ item: `${id}-${n}`, part: thing(id) });

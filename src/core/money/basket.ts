@@ -1,10 +1,10 @@
-import type { Catalogue } from '../catalogue';
-import type { FittedParts } from '../fitted';
+import type { Catalogue } from '../model/catalogue';
+import type { FittedParts } from '../model/fitted';
 import type { Part } from '../parts';
 import { shareOut } from '../units/money';
 import { addLanded, invoiceOf, NOTHING, type Invoice, type Landed } from './invoice';
 import { landedPrice, sellerOf } from './landed';
-import type { Offer, Region } from './offerSchema';
+import type { Offer, Region } from '../model/offers';
 import { arrivalOf, buyable, judged, type BuyPolicy, type WhyNot } from './policy';
 import { cheapestSplit, type Choice } from './basketSearch';
 import { linesOf, type BasketQuestion, type Need } from './needs';

@@ -2,7 +2,7 @@ import type { Part } from '../parts';
 import { invoiceOf } from './invoice';
 import { linesOf, type BasketQuestion } from './needs';
 import { sellerOf } from './landed';
-import type { Offer } from './offerSchema';
+import type { Offer } from '../model/offers';
 import { shopsOf, type Mode, type Piece, type Shop, type Way } from './basketShops';
 import { shippingKg } from './parcels';
 

@@ -2,7 +2,7 @@ import type { Part } from '../parts';
 import { plainNumber } from '../units/money';
 import { couponHolds } from './invoice';
 import type { BasketQuestion } from './needs';
-import type { Offer, Seller } from './offerSchema';
+import type { Offer, Seller } from '../model/offers';
 import { carriage } from './parcels';
 
 /** How a seller may be used: with a coupon or without, with some of its bundles, sent free of charge or not. */

@@ -1,8 +1,8 @@
-import type { Catalogue } from '../catalogue';
+import type { Catalogue } from '../model/catalogue';
 import type { Part } from '../parts';
 import { invoiceOf } from './invoice';
 import { sellerOf } from './landed';
-import type { Offer, Region } from './offerSchema';
+import type { Offer, Region } from '../model/offers';
 import { whyNot, type BuyPolicy } from './policy';
 
 /** Prices of one offer by day, days rising; null is a day on which it could not be bought. */

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { FREE, GROSS, NET, flat, offer, shop, thing, TODAY } from '../tests/shops';
 import { invoiceOf, type Invoice, type OrderLine } from './invoice';
-import type { Coupon, Region, Seller } from './offerSchema';
+import type { Coupon, Region, Seller } from '../model/offers';
 
 const line = (
   id: string,

@@ -1,6 +1,6 @@
 import type { Part } from '../parts';
 import { netOf, percentOf, shareOut, taxOn, timesCount } from '../units/money';
-import type { Bundle, Coupon, Offer, Region, Seller } from './offerSchema';
+import type { Bundle, Coupon, Offer, Region, Seller } from '../model/offers';
 import { carriage, shippingKg } from './parcels';
 
 /** A price on both bases, in minor units. `landed` = net + shipping + tax: what is really paid. */

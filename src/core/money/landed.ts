@@ -1,10 +1,10 @@
-import type { Catalogue } from '../catalogue';
-import type { AnyFitted, FittedParts } from '../fitted';
-import type { Item } from '../machine';
+import type { Catalogue } from '../model/catalogue';
+import type { AnyFitted, FittedParts } from '../model/fitted';
+import type { Item } from '../model/machine';
 import type { Part } from '../parts';
 import type { Currency } from '../units/money';
 import { addLanded, invoiceOf, landedPrice, NOTHING, type Invoice, type Landed } from './invoice';
-import type { Offer, Region, Seller } from './offerSchema';
+import type { Offer, Region, Seller } from '../model/offers';
 import { buyable, listPriceOf, type BuyPolicy, type WhyNot } from './policy';
 import { tooGood, type TooGood } from './trust';
 

@@ -1,7 +1,7 @@
-import type { Catalogue } from '../catalogue';
+import type { Catalogue } from '../model/catalogue';
 import type { Part } from '../parts';
 import type { OrderLine } from './invoice';
-import type { Offer, Region } from './offerSchema';
+import type { Offer, Region } from '../model/offers';
 import type { BuyPolicy } from './policy';
 
 /** One piece that has to be bought. */

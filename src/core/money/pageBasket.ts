@@ -1,8 +1,8 @@
-import type { Catalogue } from '../catalogue';
-import type { FittedParts } from '../fitted';
+import type { Catalogue } from '../model/catalogue';
+import type { FittedParts } from '../model/fitted';
 import { basketOfMachine, type Basket } from './basket';
 import type { MachinePrice } from './landed';
-import type { Region } from './offerSchema';
+import type { Region } from '../model/offers';
 import type { BuyPolicy } from './policy';
 
 /** Baskets by the price of the machine they are of: they end with it. */

@@ -1,6 +1,6 @@
 import type { Part, PartKind } from '../parts';
 import { timesCount } from '../units/money';
-import type { ShippingTerms } from './offerSchema';
+import type { ShippingTerms } from '../model/offers';
 
 /** What a part of each kind usually weighs packed, kg: a judgement for parts whose mass is not stated. */
 const USUAL_KG: Readonly<Record<PartKind, number>> = {

@@ -1,11 +1,11 @@
-import type { Brief } from '../brief';
-import type { Catalogue } from '../catalogue';
+import type { Brief } from '../model/brief';
+import type { Catalogue } from '../model/catalogue';
 import type { Part } from '../parts';
-import type { Settings } from '../settings';
+import type { Settings, TrustFloor } from '../model/settings';
 import { dayAfter } from '../units/days';
 import { percentOf } from '../units/money';
-import type { Offer } from './offerSchema';
-import { fewRatings, tooGood, trustedEnough, trustOf, type TrustFloor, type TrustGrade } from './trust';
+import type { Offer } from '../model/offers';
+import { fewRatings, tooGood, trustedEnough, trustOf, type TrustGrade } from './trust';
 
 /** Which offers may be bought for a brief. */
 export interface BuyPolicy {

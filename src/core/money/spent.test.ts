@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../assess';
-import { compileCatalogue } from '../catalogue';
-import type { Machine } from '../machine';
-import { inPhase } from '../phases';
+import { compileCatalogue } from '../model/catalogue';
+import type { Machine } from '../model/machine';
+import { inPhase } from '../model/phases';
 import { assessed, briefOf, dataOf, machineOf, plus, type Change } from '../tests/world';
 import { lackingWords } from '../words/money';
-import { basketFor } from './basketFor';
+import { basketFor } from '../versus/basketFor';
 import { lackingOf, notActivated } from './spent';
 
 const system = (moves: boolean | undefined) => ({

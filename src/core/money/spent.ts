@@ -1,6 +1,6 @@
-import { WHOLE, type Brief, type WholePart } from '../brief';
-import type { Fitted, FittedParts } from '../fitted';
-import { movedHere, type Machine } from '../machine';
+import { WHOLE, type Brief, type WholePart } from '../model/brief';
+import type { Fitted, FittedParts } from '../model/fitted';
+import { movedHere, type Machine } from '../model/machine';
 import type { Landed } from './invoice';
 import type { MachinePrice } from './landed';
 

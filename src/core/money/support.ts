@@ -1,6 +1,6 @@
-import type { FittedParts } from '../fitted';
-import type { Settings } from '../settings';
-import type { Support } from './rivalSchema';
+import type { FittedParts } from '../model/fitted';
+import type { Settings } from '../model/settings';
+import type { Support } from '../model/rivals';
 
 /** The support bought with a machine: a service that stands behind it for a stated time. */
 export function supportOf(parts: FittedParts): Support | undefined {

@@ -2,7 +2,7 @@ import { dayAfter, daysBetween } from '../units/days';
 import { describe, expect, test } from 'vitest';
 import { market, offer, policyOf, shop, thing, TODAY } from '../tests/shops';
 import { assessed } from '../tests/world';
-import { BY_HAND } from './offerSchema';
+import { BY_HAND } from '../model/offers';
 import { arrivalOf, buyable, ceilingOf, whyNot } from './policy';
 import { tooGood, trustedEnough, trustOf } from './trust';
 

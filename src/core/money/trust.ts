@@ -1,15 +1,13 @@
-import { shrunkRating } from '../library/ratings';
+import type { TrustFloor } from '../model/settings';
+import { shrunkRating } from './ratings';
 import { daysBetween } from '../units/days';
-import { BY_HAND, type Offer, type Seller } from './offerSchema';
+import { BY_HAND, type Offer, type Seller } from '../model/offers';
 import type { PartKind } from '../parts';
 import { medianMinor, ratioOf } from '../units/money';
 
 /** How far a seller can be relied on, worst first; `unknown` is a seller of whom nothing is known. */
 export const TRUST_GRADES = ['unknown', 'doubtful', 'little-known', 'trusted'] as const;
 export type TrustGrade = (typeof TRUST_GRADES)[number];
-/** Grades that may be asked for at least. */
-export const TRUST_FLOORS = ['any', 'little-known', 'trusted'] as const;
-export type TrustFloor = (typeof TRUST_FLOORS)[number];
 
 export type TrustReason =
   | { readonly code: 'ratings'; readonly ratings: number; readonly mean: number; readonly shrunk: number }

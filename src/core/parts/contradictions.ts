@@ -1,5 +1,5 @@
-import { topologyProblems } from '../board/compile';
-import { linkBytesPerS, SATA_BYTES_PER_S } from '../board/rates';
+import { topologyProblems } from './topology';
+import { linkBytesPerS, SATA_BYTES_PER_S } from '../units/links';
 import type { Part, PartOf } from './index';
 
 /**

@@ -1,9 +1,9 @@
+import { boardOf } from '../board/boardOf';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { dataOf, PARTS } from '../tests/world';
-import { compileCatalogue } from '../catalogue';
-import { fitParts } from '../fitted';
-import { machineOf } from '../tests/world';
+import { dataOf, PARTS, machineOf } from '../tests/world';
+import { compileCatalogue } from '../model/catalogue';
+import { fitParts } from '../model/fitted';
 import { figureMeta, isNumberField, PART_KINDS, partSchema, partSchemas } from './index';
 
 const minimal = (kind: string) => ({ kind, id: 'x', maker: 'Somebody', name: 'Something' });
@@ -113,8 +113,8 @@ describe('a compiled catalogue', () => {
   test('compiles a board once', () => {
     const [board] = catalogue.ofKind('board');
     if (!board) throw new Error('no board');
-    expect(catalogue.board(board)).toBe(catalogue.board(board));
-    expect(catalogue.board({ ...board, topology: undefined })).toBeUndefined();
+    expect(boardOf(board)).toBe(boardOf(board));
+    expect(boardOf({ ...board, topology: undefined })).toBeUndefined();
   });
 
   test('fits a machine’s items, keeps those it has lost, in an order that does not depend on theirs', () => {

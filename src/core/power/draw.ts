@@ -1,8 +1,8 @@
-import type { FittedParts } from '../fitted';
-import type { Tuning } from '../machine';
+import type { FittedParts } from '../model/fitted';
+import type { Tuning } from '../model/machine';
 import type { SittingResult } from '../predict/results';
 import { mostOf } from '../units/most';
-import type { MissingFigure } from '../work/stage';
+import type { MissingFigure } from '../figures/missing';
 
 /** Draw of one part in W at rest, at its limit, and in the sitting asked about. */
 export interface PartDraw {

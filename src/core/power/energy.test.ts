@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { assessed, briefOf } from '../tests/world';
-import { usualSettings } from '../settings';
-import { finish, firstOfEach } from '../search/trials';
+import { usualSettings } from '../model/settings';
+import { finish, firstOfEach } from '../assess/trials';
 import { yearlyEnergy } from './energy';
 
 const supply = { kind: 'supply', id: 's', maker: 'M', name: 'N', ratedW: 828, tier: 'platinum' } as never;

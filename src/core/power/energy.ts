@@ -1,4 +1,4 @@
-import type { Brief } from '../brief';
+import type { Brief } from '../model/brief';
 import type { PartOf } from '../parts';
 import { supplyWallW, type Mains } from './efficiency';
 import type { PowerState } from './draw';

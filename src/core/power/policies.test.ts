@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { usualSettings } from '../settings';
+import { usualSettings, POLICIES, type Policy } from '../model/settings';
 import { assessed, BUSY, plus, without, type Change } from '../tests/world';
 import { excursionReserveW } from './draw';
-import { EXCURSION_SHARE, POLICIES, policiesOf, type Policy } from './policies';
+import { EXCURSION_SHARE, policiesOf } from './policies';
 
 const answers = (change: Change = {}, settings = usualSettings) => {
   const { parts, power } = assessed(change).facts;

@@ -1,11 +1,7 @@
-import type { FittedParts } from '../fitted';
-import type { Settings } from '../settings';
-import type { MissingFigure } from '../work/stage';
+import type { Policy, Settings } from '../model/settings';
+import type { FittedParts } from '../model/fitted';
+import type { MissingFigure } from '../figures/missing';
 import type { PowerState } from './draw';
-
-/** Ways of sizing a supply; what a desk goes by is a setting. */
-export const POLICIES = ['sustained', 'peak', 'excursion', 'maker', 'multiple'] as const;
-export type Policy = (typeof POLICIES)[number];
 
 /**
  * Share of its rating that a supply may give for the shortest excursions. Source: the ATX 3.x design guides allow 200 %

@@ -1,8 +1,14 @@
-import { HEAT } from '../heat/constants';
-import type { Clocks } from '../heat/settle';
-import { given, product, type Derivation } from './derive';
+import { COMMON } from '../work/common';
+import { given, product, type Derivation } from '../figures/derive';
 import type { ProcessorRates } from './processor';
 import type { Supplied, Supply } from './supply';
+
+/** Factors on the full-power clocks. `serial` is that of one core alone, which a hot package slows last. */
+export interface Clocks {
+  readonly processor: number;
+  readonly serial: number;
+  readonly graphics: number;
+}
 
 /** A clock factor as a figure that can be asked why. */
 const kept = (factor: number): Derivation =>
@@ -16,7 +22,7 @@ const kept = (factor: number): Derivation =>
           'heat',
           'the highest clock within its temperature limit and the power it may draw for hours',
         ),
-        spread: HEAT.heldClock.spread,
+        spread: COMMON.heldClock.spread,
       };
 
 /** What the card's units compute; memory and links keep their own clocks. */

@@ -1,7 +1,8 @@
-import type { DriveRole } from '../machine';
+import type { DriveRole, Resource } from '../figures/resources';
 import { verdictOf } from '../units/band';
 import { COMMON } from '../work/common';
-import { unique, type Demand, type Elastic, type Impossible, type MissingFigure, type Resource } from '../work/stage';
+import { unique, type MissingFigure } from '../figures/missing';
+import { type Demand, type Elastic, type Impossible } from '../work/stage';
 import type { TaskResult, Use } from './results';
 import type { Streams } from './streams';
 import { supplied, suppliedTo, supplierKind, widening, type Setting } from './totals';

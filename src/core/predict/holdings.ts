@@ -1,6 +1,7 @@
 import { COMMON } from '../work/common';
-import { unique, type Expanded, type Impossible } from '../work/stage';
-import { sum, type Derivation } from './derive';
+import { unique } from '../figures/missing';
+import { type Expanded, type Impossible } from '../work/stage';
+import { sum, type Derivation } from '../figures/derive';
 import type { HoldResult } from './results';
 import type { Supply } from './supply';
 

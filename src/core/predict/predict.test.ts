@@ -15,7 +15,7 @@ import {
   type Change,
 } from '../tests/world';
 import { assess, contextOf } from '../assess';
-import { compileCatalogue } from '../catalogue';
+import { compileCatalogue } from '../model/catalogue';
 import { reportOf } from '../formats/report';
 import type { Topology } from '../parts/board';
 import { levelRank } from '../rules/rule';
@@ -25,8 +25,8 @@ import { processorRates } from './processor';
 import { derivedSizes } from '../sizing/held';
 import type { TaskResult } from './results';
 import { shareMaxMin } from './elastic';
-import { editGrid } from './grid';
-import type { Derivation } from './derive';
+import { editGrid } from '../search/grid';
+import type { Derivation } from '../figures/derive';
 
 const resultOf = (change: Change, id = 'play'): TaskResult => {
   const found = assessed(change).tasks.find((task) => task.task === id);

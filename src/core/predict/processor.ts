@@ -1,8 +1,8 @@
 import type { CoreGroup } from '../parts/processor';
 import type { PartOf } from '../parts';
-import { fullName } from '../fitted';
+import { fullName } from '../model/fitted';
 import { COMMON } from '../work/common';
-import { fromConstant, given, product, sum, type Derivation } from './derive';
+import { fromConstant, given, product, sum, type Derivation } from '../figures/derive';
 
 /** Rates of a processor in Gwork/s, or the names of the figures that keep them unknown. */
 export interface ProcessorRates {

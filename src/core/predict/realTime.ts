@@ -1,7 +1,8 @@
 import { scale, verdictOf } from '../units/band';
 import { COMMON } from '../work/common';
-import { unique, type Demand, type RealTime } from '../work/stage';
-import { given, product, type Derivation } from './derive';
+import { unique } from '../figures/missing';
+import { type Demand, type RealTime } from '../work/stage';
+import { given, product, type Derivation } from '../figures/derive';
 import type { TaskResult, Use } from './results';
 import type { Streams } from './streams';
 import { suppliedTo, supplierKind, widening, type Setting } from './totals';

@@ -1,7 +1,8 @@
 import type { Flow } from '../board/flows';
 import type { Band, Verdict } from '../units/band';
-import type { Impossible, MissingFigure, Outside } from '../work/stage';
-import type { Derivation } from './derive';
+import type { MissingFigure } from '../figures/missing';
+import type { Impossible, Outside } from '../work/stage';
+import type { Derivation } from '../figures/derive';
 import type { Narrowest } from './streams';
 
 /** How much one resource has to do for a task, and how much of it the whole sitting uses. */

@@ -1,4 +1,4 @@
-import type { Derivation } from './derive';
+import type { Derivation } from '../figures/derive';
 import type { TaskResult } from './results';
 
 /** How much a constant's doubt moves a prediction. */

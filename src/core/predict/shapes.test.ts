@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import type { TaskResult } from './results';
 import { partSchemas, figureMeta, type PartKind } from '../parts';
 import { STARTING_SOURCE as SOURCE } from '../work/edit';
-import type { Task } from '../work/tasks';
+import type { Task } from '../model/tasks';
 import { app, demandOn, resultOf, SECOND_CARD, studio, taskOf } from '../tests/studio';
 import { PARTS, plus, without, type Change } from '../tests/world';
 import { sensitivityOf } from './sensitivity';

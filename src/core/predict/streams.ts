@@ -1,6 +1,6 @@
 import { capacityOf, linkKey, linkLoads, linksCrossed, maxMinFair, type End, type Flow } from '../board/flows';
 import { COMMON } from '../work/common';
-import type { MissingFigure } from '../work/stage';
+import type { MissingFigure } from '../figures/missing';
 import type { Setting } from './totals';
 
 /** Where a stream is narrowest: a link of the board, or the device itself. */

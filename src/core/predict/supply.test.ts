@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { assessed, plus, without, type Change } from '../tests/world';
-import type { Resource } from '../work/stage';
-import { fromConstant, given, least, product, quotient, sum } from './derive';
-import { chooseEngine, type Engines } from './engines';
+import type { Resource } from '../figures/resources';
+import { fromConstant, given, least, product, quotient, sum } from '../figures/derive';
+import { chooseEngine, type Engines } from '../work/engines';
 
 const rateOf = (resource: Resource, change: Change = {}) => assessed(change).supply.of(resource);
 

@@ -1,15 +1,16 @@
 import type { Board } from '../board/compile';
 import type { Placement } from '../board/placement';
-import { fullName, type AnyFitted, type FittedParts } from '../fitted';
-import { DRIVE_ROLES, type DriveRole } from '../machine';
+import { fullName, type AnyFitted, type FittedParts } from '../model/fitted';
+import { DRIVE_ROLES, type DriveRole, type Resource } from '../figures/resources';
 import type { PartOf } from '../parts';
 import type { MemoryState } from '../memory/population';
 import { GIB } from '../units/quantity';
 import { COMMON } from '../work/common';
 import { driveFor, keepingDrives, networkCards } from '../work/flowEnds';
-import type { Cards, MissingFigure, Resource } from '../work/stage';
-import { NO_RATES, taughtRate, type Rates, type TaughtRate } from '../evidence/rates';
-import { fromConstant, given, least, product, sum, type Derivation } from './derive';
+import type { MissingFigure } from '../figures/missing';
+import type { Cards } from '../work/stage';
+import { NO_RATES, taughtRate, type Rates, type TaughtRate } from './rates';
+import { fromConstant, given, least, product, sum, type Derivation } from '../figures/derive';
 import { averageWrite, fitsCache } from './driveWrites';
 import { processorRates, type ProcessorRates } from './processor';
 

@@ -1,7 +1,9 @@
 import type { Board } from '../board/compile';
 import type { Placement } from '../board/placement';
-import type { Demand, Expanded, MissingFigure, Resource } from '../work/stage';
-import { sum, type Derivation } from './derive';
+import type { Resource } from '../figures/resources';
+import type { MissingFigure } from '../figures/missing';
+import type { Demand, Expanded } from '../work/stage';
+import { sum, type Derivation } from '../figures/derive';
 import { isCardResource, type Supply } from './supply';
 
 export interface Setting {

@@ -1,8 +1,8 @@
-import type { Brief } from '../brief';
-import type { AnyFitted, FittedParts } from '../fitted';
-import type { DriveRole } from '../machine';
+import type { Brief } from '../model/brief';
+import type { AnyFitted, FittedParts } from '../model/fitted';
+import type { DriveRole } from '../figures/resources';
 import { driveFor, keepingDrives } from '../work/flowEnds';
-import type { Task } from '../work/tasks';
+import type { Task } from '../model/tasks';
 import type { SittingResult } from './results';
 
 /** Days that a week's work is spread over when writes a day are told. */

@@ -1,11 +1,12 @@
-import type { Calibration } from '../evidence/calibrate';
+import type { Calibration } from '../evidence/calibration';
 import type { Board } from '../board/compile';
 import type { Device, Unplaced } from '../board/fit';
-import type { Placement, PlacementProblem } from '../board/placement';
-import type { Brief } from '../brief';
-import type { Catalogue } from '../catalogue';
-import { fullName, type AnyFitted, type FittedParts } from '../fitted';
-import type { Machine } from '../machine';
+import type { PlacementProblem } from '../board/problem';
+import type { Placement } from '../board/placement';
+import type { Brief } from '../model/brief';
+import type { Catalogue } from '../model/catalogue';
+import { fullName, type AnyFitted, type FittedParts } from '../model/fitted';
+import type { Machine } from '../model/machine';
 import type { MemoryState } from '../memory/population';
 import type { MachinePrice } from '../money/landed';
 import type { Spent } from '../money/spent';
@@ -15,7 +16,7 @@ import type { PowerState } from '../power/draw';
 import type { SittingResult } from '../predict/results';
 import type { Supply } from '../predict/supply';
 import type { HeatState } from '../heat/state';
-import type { Region } from '../formats/catalogueSchema';
+import type { Region } from '../model/catalogueSchema';
 import type { Scene } from '../clearance/scene';
 import type { HeatFigures } from './heat/figures';
 import type { HousingFigures } from './housing/figures';
@@ -27,8 +28,8 @@ import type { PriceFigures } from './prices/figures';
 import type { SlotFigures } from './slots/figures';
 import type { SurplusFigures } from './surplus/figures';
 import type { WorkFigures } from './work/figures';
-import type { Settings } from '../settings';
-import type { MissingFigure } from '../work/stage';
+import type { Settings } from '../model/settings';
+import type { MissingFigure } from '../figures/missing';
 
 /**
  * Worst first; `passes` is what the list of passed rules shows. `blocks` is said of parts, `stops` (does not run) and

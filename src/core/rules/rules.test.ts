@@ -4,7 +4,7 @@ import { CASES } from '../tests/ruleCases';
 import { assessed, plus, type Change } from '../tests/world';
 import { findingWords } from '../words/findings';
 import { compareVersions } from '../firmware/versions';
-import { rulesDocument } from './document';
+import { rulesDocument } from '../formats/rulesDocument';
 import { rules } from './index';
 import type { Check, Facts, Reading } from './rule';
 import type { PartKind } from '../parts';

@@ -1,15 +1,16 @@
 import { assess, type Assessment, type Context } from '../assess';
-import type { Brief } from '../brief';
-import { editMachine, freshItemId, type MachineEdit } from '../edits';
-import { fullName } from '../fitted';
-import type { DriveRole, Machine } from '../machine';
+import type { Brief } from '../model/brief';
+import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
+import { fullName } from '../model/fitted';
+import type { DriveRole } from '../figures/resources';
+import type { Machine } from '../model/machine';
 import { cheapestOffer } from '../money/landed';
 import type { Part, PartKind } from '../parts';
 import { compareParts } from '../parts/order';
 import { askedOf, shortfall } from '../sizing/asked';
 import { compareStandings, effectOf, standing, type Effect } from './effect';
 import { trialBench } from './trial';
-import { finish, type Trials } from './trials';
+import { finish, type Trials } from '../assess/trials';
 
 /** The position being filled: an item to replace, or a new one of a kind (with the roles a new drive gets). */
 export interface Position {

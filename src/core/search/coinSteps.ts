@@ -1,8 +1,9 @@
 import { assess, type Assessment, type Context } from '../assess';
-import type { Brief } from '../brief';
-import { editMachine, freshItemId, type MachineEdit } from '../edits';
-import { fullName } from '../fitted';
-import type { DriveRole, Machine } from '../machine';
+import type { Brief } from '../model/brief';
+import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
+import { fullName } from '../model/fitted';
+import type { DriveRole } from '../figures/resources';
+import type { Machine } from '../model/machine';
 import type { Part } from '../parts';
 import type { TaskResult } from '../predict/results';
 import { failing } from '../rules/rule';
@@ -11,7 +12,7 @@ import { bringsNothingAsBadAs, effectOf, findingBalance, gainPerCoin, type Effec
 import { ADDABLE, lossesOf, losesRoom, type Loss } from './losses';
 import { rolesWanted } from './remedies';
 import { trialBench } from './trial';
-import { finish, firstOfEach, type Trials } from './trials';
+import { finish, firstOfEach, type Trials } from '../assess/trials';
 
 /** One swap or addition away from a machine. */
 export interface Step {

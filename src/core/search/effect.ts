@@ -1,7 +1,7 @@
 import { plainNumber } from '../units/money';
 import type { Assessment } from '../assess';
 import { progress } from '../predict/worst';
-import type { Brief } from '../brief';
+import type { Brief } from '../model/brief';
 import type { MachinePrice } from '../money/landed';
 import type { TaskResult } from '../predict/results';
 import { findingKey, levelRank, severity, type Finding, type Level } from '../rules/rule';

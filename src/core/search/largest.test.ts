@@ -2,10 +2,9 @@ import { describe, expect, test } from 'vitest';
 import { assess, contextOf, type Context } from '../assess';
 import { studio, taskOf } from '../tests/studio';
 import type { Change } from '../tests/world';
-import type { Task } from '../work/tasks';
+import type { Task, TaskKind } from '../model/tasks';
 import { TRADES } from '../work/templates';
 import type { Trade } from '../work/trade';
-import type { TaskKind } from '../work/tasks';
 import { largest } from './largest';
 
 /** The largest size of a task, and each size tried by itself. */

@@ -1,11 +1,11 @@
 import { assess, type Context } from '../assess';
-import type { Brief } from '../brief';
-import type { Machine } from '../machine';
+import type { Brief } from '../model/brief';
+import type { Machine } from '../model/machine';
 import type { TaskResult } from '../predict/results';
-import type { Task, TaskKind } from '../work/tasks';
+import type { Task, TaskKind } from '../model/tasks';
 import { TRADES } from '../work/templates';
 import type { Trade } from '../work/trade';
-import { finish, type Trials } from './trials';
+import { finish, type Trials } from '../assess/trials';
 
 /** The largest size of a task that a machine still carries, and the first that it does not. */
 export interface Largest {

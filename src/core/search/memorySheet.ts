@@ -1,15 +1,14 @@
 import { ratioOf } from '../units/money';
 import { assess, type Assessment, type Context } from '../assess';
-import type { Brief } from '../brief';
-import { fitParts } from '../fitted';
-import { differencesOf, lookalikesOf, type Difference } from '../library/lookalikes';
-import type { Machine } from '../machine';
+import type { Brief } from '../model/brief';
+import { fitParts } from '../model/fitted';
+import { differencesOf, lookalikesOf, type Difference } from '../parts/lookalikes';
+import type { Machine } from '../model/machine';
 import { populate } from '../memory/population';
 import type { AccessNs } from '../memory/timing';
 import type { PartOf } from '../parts';
 import { candidateTrials, withPart, type Candidate, type Position } from './candidates';
-import type { Trials } from './trials';
-import { finish } from './trials';
+import { type Trials, finish } from '../assess/trials';
 import { kitGiB } from '../parts/memory';
 
 /** By whom a kit was tested with a board; a list that is not known is no answer. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf, type Assessment } from '../assess';
-import { compileCatalogue } from '../catalogue';
-import { editMachine } from '../edits';
+import { compileCatalogue } from '../model/catalogue';
+import { editMachine } from '../model/edits';
 import { assessed, briefOf, BUSY, dataOf, FAN, machineOf, plus, type Change } from '../tests/world';
 import fc from 'fast-check';
 import { operatingPoints, tuningsToTry, worseThan } from './operatingPoints';

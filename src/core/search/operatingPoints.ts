@@ -1,9 +1,9 @@
 import { assess, quickly, type Assessment, type Context } from '../assess';
-import type { Brief } from '../brief';
-import { editMachine, type MachineEdit } from '../edits';
+import type { Brief } from '../model/brief';
+import { editMachine, type MachineEdit } from '../model/edits';
 import { quietestCurves, withCurves } from '../heat/quiet';
 import { limitDraw } from '../heat/state';
-import type { Machine, Tuning } from '../machine';
+import type { Machine, Tuning } from '../model/machine';
 import type { Finding } from '../rules/rule';
 import { effectOf, outcomeOf } from './effect';
 

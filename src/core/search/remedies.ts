@@ -1,8 +1,9 @@
 import { assess, type Assessment, type Context } from '../assess';
-import type { Brief } from '../brief';
-import { editMachine, freshItemId, type MachineEdit } from '../edits';
-import { fitParts, fullName } from '../fitted';
-import type { DriveRole, Machine } from '../machine';
+import type { Brief } from '../model/brief';
+import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
+import { fitParts, fullName } from '../model/fitted';
+import type { DriveRole } from '../figures/resources';
+import type { Machine } from '../model/machine';
 import type { Part, PartKind } from '../parts';
 import { SIDES } from '../parts/case';
 import { findingKey, type Finding } from '../rules/rule';
@@ -11,7 +12,7 @@ import { LOWEST_FIRST } from '../units/band';
 import { bringsNothingAsBadAs, effectOf, mends, type Effect } from './effect';
 import { tuningsToTry } from './operatingPoints';
 import { trialBench } from './trial';
-import { finish, firstOfEach, type Trials } from './trials';
+import { finish, firstOfEach, type Trials } from '../assess/trials';
 import { kitGiB } from '../parts/memory';
 
 /** A single edit that mends a finding, found by trying it. */

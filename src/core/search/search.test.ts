@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { briefOf, dataOf, DESK, machineOf, PARTS, PLAY, plus, swapped, type Change } from '../tests/world';
 import { assess, contextOf, type Assessment } from '../assess';
-import { compileCatalogue } from '../catalogue';
-import { editBrief, editMachine, freshItemId, freshTaskId } from '../edits';
+import { compileCatalogue } from '../model/catalogue';
+import { editBrief, editMachine, freshItemId, freshTaskId } from '../model/edits';
 import { findingKey } from '../rules/rule';
-import type { CatalogueData } from '../formats/catalogueSchema';
+import type { CatalogueData } from '../model/catalogueSchema';
 import { rankCandidates } from './candidates';
 import { coinSteps } from './coinSteps';
 import { effectOf, outcomeOf } from './effect';

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../assess';
-import { compileCatalogue } from '../catalogue';
-import { editMachine } from '../edits';
+import { compileCatalogue } from '../model/catalogue';
+import { editMachine } from '../model/edits';
 import { actionOf, byAction } from '../rules/actions';
 import { assessed, briefOf, dataOf, machineOf, plus, swapped, without, type Change } from '../tests/world';
-import { compareDrafts } from './compare';
+import { compareDrafts } from '../versus/drafts';
 import { memorySheet } from './memorySheet';
 import { remediesFor } from './remedies';
 

@@ -1,8 +1,8 @@
 import { assess, quickly, type Assessment, type Context } from '../assess';
-import type { Brief } from '../brief';
-import type { MachineEdit } from '../edits';
-import { fitParts, fullName } from '../fitted';
-import type { Machine } from '../machine';
+import type { Brief } from '../model/brief';
+import type { MachineEdit } from '../model/edits';
+import { fitParts, fullName } from '../model/fitted';
+import type { Machine } from '../model/machine';
 import { priceMachine } from '../money/landed';
 import { boughtApart, spentOf } from '../money/spent';
 import type { Part } from '../parts';

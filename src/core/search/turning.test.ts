@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../assess';
-import { compileCatalogue } from '../catalogue';
+import { compileCatalogue } from '../model/catalogue';
 import { briefOf, dataOf, machineOf, PARTS, PLAY, SOURCE, type Change } from '../tests/world';
 import { turnWords } from '../words/turning';
 import { turnsOf } from './turning';

@@ -1,11 +1,11 @@
 import { assess, quickly, type Assessment, type Context } from '../assess';
-import type { Brief } from '../brief';
-import type { Catalogue } from '../catalogue';
-import type { Machine } from '../machine';
+import type { Brief } from '../model/brief';
+import type { Catalogue } from '../model/catalogue';
+import type { Machine } from '../model/machine';
 import { figureMeta, isNumberField, type Part } from '../parts';
 import { failing, type Check, type Finding } from '../rules/rule';
-import type { MissingFigure } from '../work/stage';
-import { finish, type Trials } from './trials';
+import type { MissingFigure } from '../figures/missing';
+import { finish, type Trials } from '../assess/trials';
 
 /** Names of the tasks whose verdict the figure decides, and of those that it does not: something else holds them down. */
 interface Turning {

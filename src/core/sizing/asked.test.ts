@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { contextOf } from '../assess';
-import { compileCatalogue } from '../catalogue';
-import { fitParts } from '../fitted';
+import { compileCatalogue } from '../model/catalogue';
+import { fitParts } from '../model/fitted';
 import { briefOf, dataOf, EXPORT, machineOf, PARTS, PLAY, type Change, partLike as like } from '../tests/world';
 import { askedOf, shortfall } from './asked';
 import { bareOf } from './bare';

@@ -1,7 +1,7 @@
 import type { Assessment, Context } from '../assess';
-import type { Brief } from '../brief';
-import type { FittedParts } from '../fitted';
-import type { DriveRole } from '../machine';
+import type { Brief } from '../model/brief';
+import type { FittedParts } from '../model/fitted';
+import type { DriveRole } from '../figures/resources';
 import { cheapestOffer } from '../money/landed';
 import type { Part, PartKind, PartOf } from '../parts';
 import { CARD_RATES, isCardResource } from '../predict/supply';

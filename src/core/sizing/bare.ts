@@ -1,6 +1,6 @@
 import { assess, type Assessment, type Context } from '../assess';
-import type { Brief } from '../brief';
-import { machineSchema } from '../machine';
+import type { Brief } from '../model/brief';
+import { machineSchema } from '../model/machine';
 
 const EMPTY = machineSchema.parse({ id: 'nothing', name: 'Nothing chosen yet', items: [] });
 

@@ -1,11 +1,11 @@
 import type { Assessment } from '../assess';
-import type { Brief } from '../brief';
-import { applicationsOf } from '../catalogue';
+import type { Brief } from '../model/brief';
+import { applicationsOf } from '../model/catalogue';
 import { cardRate, isCardResource } from '../predict/supply';
 import { COMMON } from '../work/common';
 import { inputCount, uplinkMbitPerS } from '../work/live';
 import { wireBitPerS } from '../work/video';
-import type { FlowEnd, LiveWork, Task } from '../work/tasks';
+import type { FlowEnd, LiveWork, Task } from '../model/tasks';
 import { askedRates } from './rates';
 
 /** What kind of cards the work asks for, before one is chosen. */

@@ -1,8 +1,8 @@
 import type { Assessment } from '../assess';
-import type { Keeping } from '../brief';
-import { DRIVE_ROLES, type DriveRole } from '../machine';
+import type { Keeping } from '../model/brief';
+import { DRIVE_ROLES, type DriveRole } from '../figures/resources';
 import { DAYS, streamed, writtenAWeek } from '../predict/writes';
-import { enduranceYears, grown, ratingFor } from './endurance';
+import { enduranceYears, grown, ratingFor } from '../predict/endurance';
 
 /** What the tasks ask of the drives in a role, over the years of service, and what the draft has. */
 export interface RoleSize {

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { app, resultOf, studio, taskOf } from '../tests/studio';
 import { assessed } from '../tests/world';
 import { arrayLevels, chanceOfLoss, drivesFor, type Member } from './arrays';
-import { enduranceYears, grown, ratingFor } from './endurance';
+import { enduranceYears, grown, ratingFor } from '../predict/endurance';
 import { cardKinds, publishedFloors } from './kinds';
 import { askedRates } from './rates';
 import { copiesOf, roleSizes } from './roles';

@@ -1,9 +1,9 @@
 import { assess, contextOf, type Assessment } from '../assess';
-import { briefSchema } from '../brief';
-import { compileCatalogue } from '../catalogue';
-import { machineSchema } from '../machine';
+import { briefSchema } from '../model/brief';
+import { compileCatalogue } from '../model/catalogue';
+import { machineSchema } from '../model/machine';
 import { partSchema, type Part } from '../parts';
-import { applicationSchema } from '../work/applications';
+import { applicationSchema } from '../model/applications';
 import { REGION } from './world';
 
 /**

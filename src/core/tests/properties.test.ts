@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf, type Assessment } from '../assess';
-import type { Brief } from '../brief';
-import { compileCatalogue } from '../catalogue';
-import type { CatalogueData } from '../formats/catalogueSchema';
-import type { Machine } from '../machine';
+import type { Brief } from '../model/brief';
+import { compileCatalogue } from '../model/catalogue';
+import type { CatalogueData } from '../model/catalogueSchema';
+import type { Machine } from '../model/machine';
 import { figureMeta, partSchema, type Part } from '../parts';
 import { failing, type Check } from '../rules/rule';
 import { findingWords } from '../words/findings';

@@ -1,7 +1,7 @@
 import { compileBoard } from '../board/compile';
 import type { Device } from '../board/fit';
 import type { Flow } from '../board/flows';
-import type { PlacementProblem } from '../board/placement';
+import type { PlacementProblem } from '../board/problem';
 import type { Topology } from '../parts/board';
 
 /** Seeded numbers in [0, 1): xorshift, so that a failing seed can be run again. */

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
-import { measurementSchema, type Measurement, type Workload } from '../evidence/measurement';
+import { measurementSchema, type Measurement, type Workload } from '../model/measurement';
 
 const here = new URL('./reality/', import.meta.url).pathname;
 export const rawFile = (name: string): string => readFileSync(`${here}${name}`, 'utf8');

@@ -1,8 +1,8 @@
-import type { Offer } from '../formats/catalogueSchema';
+import type { Offer } from '../model/catalogueSchema';
 import type { Topology } from '../parts/board';
 import { WORK_CASES } from './ruleCasesWork';
 import { DESK, FAN, PARTS, PLAY, plus, without, type Change } from '../tests/world';
-import { applicationSchema } from '../work/applications';
+import { applicationSchema } from '../model/applications';
 import { expect } from 'vitest';
 
 const RISER = {

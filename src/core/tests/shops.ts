@@ -1,9 +1,8 @@
-import { compileCatalogue, type Catalogue } from '../catalogue';
-import type { Offer, Region, Seller } from '../money/offerSchema';
+import { compileCatalogue, type Catalogue } from '../model/catalogue';
+import type { Offer, Region, Seller } from '../model/offers';
 import { buyPolicy, type BuyPolicy } from '../money/policy';
-import type { Part } from '../parts';
-import { partSchema } from '../parts';
-import { usualSettings } from '../settings';
+import { type Part, partSchema } from '../parts';
+import { usualSettings } from '../model/settings';
 import { briefOf, REGION } from './world';
 
 /** Shops and offers for tests of prices, said as shortly as they can be. */

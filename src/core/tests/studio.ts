@@ -1,8 +1,8 @@
 import { assessed, plus, type Change } from './world';
 import type { Assessment } from '../assess';
 import type { TaskResult } from '../predict/results';
-import { applicationSchema, type ApplicationProfile } from '../work/applications';
-import type { Task, TaskKind } from '../work/tasks';
+import { applicationSchema, type ApplicationProfile } from '../model/applications';
+import type { Task, TaskKind } from '../model/tasks';
 import { startingTask } from '../work/templates';
 
 const engine = (direction: string, codec: string, mpxPerS: number, sessions?: number) => ({

@@ -1,12 +1,12 @@
 import { assess, contextOf, type Assessment } from '../assess';
-import { briefSchema, type Brief } from '../brief';
-import { compileCatalogue } from '../catalogue';
-import type { CatalogueData, Offer, Region, Seller } from '../formats/catalogueSchema';
-import { machineSchema, type Machine } from '../machine';
-import { usualSettings, type Settings } from '../settings';
+import { briefSchema, type Brief } from '../model/brief';
+import { compileCatalogue } from '../model/catalogue';
+import type { CatalogueData, Offer, Region, Seller } from '../model/catalogueSchema';
+import { machineSchema, type Machine } from '../model/machine';
+import { usualSettings, type Settings } from '../model/settings';
 import { partSchema, type Part } from '../parts';
 import type { Topology } from '../parts/board';
-import { applicationSchema, type ApplicationProfile } from '../work/applications';
+import { applicationSchema, type ApplicationProfile } from '../model/applications';
 
 /** A tiny world in which every rule passes; tests change one thing at a time. */
 export const REGION: Region = { id: 'here', name: 'Here', currency: 'USD', taxName: 'sales tax', taxRate: 0.075, pricesIncludeTax: false, mainsV: 115, circuitA: 15 };

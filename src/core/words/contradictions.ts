@@ -1,6 +1,5 @@
 import { figureMeta, type PartKind } from '../parts';
-import type { Contradiction } from '../parts/contradictions';
-import { SLOT_PITCH_MM } from '../parts/contradictions';
+import { type Contradiction, SLOT_PITCH_MM } from '../parts/contradictions';
 import { number } from './format';
 
 const said = (value: number | string): string => (typeof value === 'number' ? number(value, 5) : value);

@@ -1,7 +1,7 @@
-import type { AdvantageId, Said } from '../money/advantages';
-import type { EvidenceApart } from '../money/rivals';
-import type { Share } from '../money/difference';
-import type { CostLine, OpenCost } from '../money/ownership';
+import type { AdvantageId, Said } from '../versus/advantages';
+import type { EvidenceApart } from '../versus/rivals';
+import type { Share } from '../versus/difference';
+import type { CostLine, OpenCost } from '../versus/ownership';
 import type { WhyNot } from '../money/policy';
 import type { Lacking } from '../money/spent';
 import type { TooGood, TrustReason } from '../money/trust';

@@ -1,5 +1,5 @@
-import type { Catalogue } from '../catalogue';
-import { fullName } from '../fitted';
+import type { Catalogue } from '../model/catalogue';
+import { fullName } from '../model/fitted';
 import { figureMeta } from '../parts';
 import type { Turn } from '../search/turning';
 import { listed, number } from './format';

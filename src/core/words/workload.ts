@@ -1,4 +1,4 @@
-import type { Workload } from '../evidence/measurement';
+import type { Workload } from '../model/measurement';
 import { number } from './format';
 import { codecName } from './names';
 

@@ -1,10 +1,10 @@
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, quotient, sum, type Derivation } from '../figures/derive';
 import { GIB } from '../units/quantity';
 import { AUDIO } from './audioConstants';
 import { briefOf, Demands, gwork, ownCost } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { RealTime } from './stage';
-import type { AudioWork } from './tasks';
+import type { AudioWork } from '../model/tasks';
 import { outsideOf, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof AUDIO): Derivation => fromConstant(label, AUDIO[name]);

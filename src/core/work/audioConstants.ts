@@ -1,4 +1,4 @@
-import type { Register } from './constants';
+import type { Register } from '../figures/registers';
 
 /** Constants of audio; clocks are of the reference core, a sample is one of one channel. */
 export const AUDIO = {

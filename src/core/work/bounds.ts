@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { taskKinds, type TaskKind } from './tasks';
+import { taskKinds, type TaskKind } from '../model/tasks';
 
 /** What a number of a task may be. */
 export interface Bounds {

@@ -1,9 +1,9 @@
-import { fromConstant, given, product, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, type Derivation } from '../figures/derive';
 import { GIB } from '../units/quantity';
 import { BUILD } from './buildConstants';
 import { briefOf, defined, Demands, within } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
-import type { BuildWork, GuestsWork } from './makeTasks';
+import type { BuildWork, GuestsWork } from '../model/tasks/making';
 import type { Elastic, RealTime } from './stage';
 import { outsideOf, type Trade } from './trade';
 

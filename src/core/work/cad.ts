@@ -1,9 +1,9 @@
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, quotient, sum, type Derivation } from '../figures/derive';
 
 import { CAD } from './cadConstants';
 import { achievedFlop, briefOf, defined, Demands, gwork, ownCost, within } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
-import type { CadStep, CadView, SolveWork } from './makeTasks';
+import type { CadStep, CadView, SolveWork } from '../model/tasks/making';
 import { needTriangles } from './shaders';
 import type { Elastic, RealTime } from './stage';
 import { outsideOf, type Figure, type Trade } from './trade';

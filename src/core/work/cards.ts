@@ -1,6 +1,6 @@
+import type { MissingFigure } from '../figures/missing';
 import { GIB } from '../units/quantity';
-import type { ApplicationProfile } from './applications';
-import type { Demands } from './demands';
+import type { ApplicationProfile } from '../model/applications';
 import type { MachineFacts } from './machineFacts';
 import type { Cards } from './stage';
 
@@ -11,7 +11,7 @@ import type { Cards } from './stage';
  * its figure is missing.
  */
 export function takePart(
-  out: Demands,
+  out: { readonly missing: MissingFigure[] },
   { cards }: ApplicationProfile,
   { parts }: MachineFacts,
   heldBytes: (cards: number) => number,

@@ -1,4 +1,4 @@
-import type { Register } from './constants';
+import type { Register } from '../figures/registers';
 
 /** Constants that more than one trade uses. */
 export const COMMON = {
@@ -52,5 +52,12 @@ export const COMMON = {
     unit: 'share',
     source: 'judgement',
     reasoning: 'Drawing the interface and a preview frame must not wait behind an export.',
+  },
+  heldClock: {
+    value: 1,
+    spread: 1.06,
+    unit: '×',
+    source: 'judgement',
+    reasoning: 'Temperatures are off by some kelvin, and a clock that heat holds follows the power by its cube root.',
   },
 } as const satisfies Register;

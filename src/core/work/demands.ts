@@ -1,10 +1,12 @@
-import { fromConstant, given, product, quotient, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, quotient, type Derivation } from '../figures/derive';
 import { GIB } from '../units/quantity';
-import type { ApplicationProfile } from './applications';
+import type { ApplicationProfile } from '../model/applications';
 import { takePart, teamOf } from './cards';
 import { EDIT } from './editConstants';
 import type { MachineFacts } from './machineFacts';
-import type { Cards, Demand, ExpandedBase, Holding, Impossible, MissingFigure, Resource, Sessions } from './stage';
+import type { Resource } from '../figures/resources';
+import type { MissingFigure } from '../figures/missing';
+import type { Cards, Demand, ExpandedBase, Holding, Impossible, Sessions } from './stage';
 
 /** A figure of the picture register, which every trade that handles pictures uses. */
 export const c = (label: string, name: keyof typeof EDIT): Derivation => fromConstant(label, EDIT[name]);

@@ -1,11 +1,11 @@
-import { fromConstant, given, product, sum } from '../predict/derive';
+import { fromConstant, given, product, sum } from '../figures/derive';
 import { GIB } from '../units/quantity';
 import { DESK } from './deskConstants';
 import { within } from './demands';
 import { flowEnd } from './flowEnds';
 import type { Demand, Elastic, Expanded, Holding, RealTime } from './stage';
 import { outsideOf, type Trade } from './trade';
-import type { CustomWork, DeskWork } from './tasks';
+import type { CustomWork, DeskWork } from '../model/tasks';
 import type { Flow } from '../board/flows';
 import type { MachineFacts } from './machineFacts';
 

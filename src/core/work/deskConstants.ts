@@ -1,4 +1,4 @@
-import type { Register } from './constants';
+import type { Register } from '../figures/registers';
 
 /** Constants of the desk base. */
 export const DESK = {

@@ -1,5 +1,5 @@
-import { given, product, quotient, sum } from '../predict/derive';
-import type { ApplicationProfile } from './applications';
+import { given, product, quotient, sum } from '../figures/derive';
+import type { ApplicationProfile } from '../model/applications';
 import { bytesAFrame, c, Demands, within } from './demands';
 import { EDIT } from './editConstants';
 import { encodeOn } from './encode';
@@ -7,7 +7,7 @@ import { appOf, picture } from './editPicture';
 import { keepFiles } from './kept';
 import type { MachineFacts } from './machineFacts';
 import type { Elastic, RealTime } from './stage';
-import type { EditExport, EditPlay, Source } from './tasks';
+import type { EditExport, EditPlay, Source } from '../model/tasks';
 import { outsideOf, type Figure, type Trade } from './trade';
 
 /** A sensible source to start from: one stream of UHD long-GOP footage. */

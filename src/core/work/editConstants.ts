@@ -1,4 +1,4 @@
-import type { Register } from './constants';
+import type { Register } from '../figures/registers';
 
 /**
  * Constants of the edit-and-grade trade. "clocks a px" are clocks of the reference core (1.0 work per clock), measured

@@ -1,11 +1,11 @@
-import { chooseEngine } from '../predict/engines';
-import { given, product, quotient, sum, type Derivation } from '../predict/derive';
-import type { ApplicationProfile } from './applications';
+import { chooseEngine } from './engines';
+import { given, product, quotient, sum, type Derivation } from '../figures/derive';
+import type { ApplicationProfile } from '../model/applications';
 import { achievedFlop, achievedTraffic, c, gwork, ownCost, type Demands } from './demands';
 import { EDIT } from './editConstants';
 import { chromaFactor } from './encode';
 import { profileOf, type MachineFacts } from './machineFacts';
-import type { EditExport, EditPlay, Source, Strength } from './tasks';
+import type { EditExport, EditPlay, Source, Strength } from '../model/tasks';
 
 const DECODE: Readonly<Record<Source['codec'], keyof typeof EDIT>> = {
   h264: 'decodeH264',

@@ -1,13 +1,11 @@
-import { given, quotient, type Derivation } from '../predict/derive';
-import { chooseEngine } from '../predict/engines';
-import type { ApplicationProfile } from './applications';
+import type { OUT_CODECS, PRESETS } from '../model/encoders';
+import { given, quotient, type Derivation } from '../figures/derive';
+import { chooseEngine } from './engines';
+import type { ApplicationProfile } from '../model/applications';
 import { c, gwork, type Demands } from './demands';
 import type { EDIT } from './editConstants';
 import type { MachineFacts } from './machineFacts';
 import type { Chroma } from '../units/quantity';
-
-export const OUT_CODECS = ['h264', 'hevc', 'av1', 'mezzanine'] as const;
-export const PRESETS = ['fast', 'medium'] as const;
 
 /** A stream that is written: size in px, and how it is made. */
 export interface Encoding {

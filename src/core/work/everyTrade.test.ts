@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { progress } from '../predict/worst';
 import { resultOf, studio } from '../tests/studio';
 import { boundsOf } from './bounds';
-import { taskSchema, type Task, type TaskKind } from './tasks';
+import { taskSchema, type Task, type TaskKind } from '../model/tasks';
 import { TRADES } from './templates';
 import type { Trade } from './trade';
 

@@ -1,4 +1,4 @@
-import type { Fitted, FittedParts } from '../fitted';
+import type { Fitted, FittedParts } from '../model/fitted';
 import type { MachineFacts } from './machineFacts';
 
 /** Items or integrated function a flow's end stands for on this machine: all drives of a role, one of anything else. */

@@ -1,6 +1,6 @@
 import type { MachineFacts } from './machineFacts';
 import type { Expanded } from './stage';
-import type { Task, TaskKind } from './tasks';
+import type { Task, TaskKind } from '../model/tasks';
 import { TRADES } from './templates';
 import type { Trade } from './trade';
 

@@ -1,12 +1,12 @@
 import type { Flow } from '../board/flows';
-import { fromConstant, given, product, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, type Derivation } from '../figures/derive';
 import { c, Demands, gwork } from './demands';
 import { flowEnd } from './flowEnds';
 import { INGEST } from './ingestConstants';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { RealTime } from './stage';
-import { DRIVE_ROLES } from '../machine';
-import type { FlowEnd, IngestWork } from './tasks';
+import { DRIVE_ROLES } from '../figures/resources';
+import type { FlowEnd, IngestWork } from '../model/tasks';
 import { outsideOf, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof INGEST): Derivation => fromConstant(label, INGEST[name]);

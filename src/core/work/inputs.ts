@@ -1,4 +1,4 @@
-import type { Fitted } from '../fitted';
+import type { Fitted } from '../model/fitted';
 import type { PartOf } from '../parts';
 
 /** Video inputs of a card or mixer; undefined when it does not say. */

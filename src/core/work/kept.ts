@@ -1,6 +1,6 @@
-import { given, product, type Derivation } from '../predict/derive';
+import { given, product, type Derivation } from '../figures/derive';
 import type { Demands } from './demands';
-import type { Task, TaskKind } from './tasks';
+import type { Task, TaskKind } from '../model/tasks';
 
 /** Trades whose runs leave files behind, with how many runs' files stay where the brief says nothing. Source: judgement. */
 const USUAL: Partial<Readonly<Record<TaskKind, number>>> = {

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { demandOn, resultOf, SECOND_CARD, studio, taskOf } from '../tests/studio';
 import { without, type Change } from '../tests/world';
-import type { ServeWork, TrainWork } from './learnTasks';
+import type { ServeWork, TrainWork } from '../model/tasks/learning';
 import { cacheBytes, weightBytes } from './serve';
-import type { Task } from './tasks';
+import type { Task } from '../model/tasks';
 import { activationBytes, flopPerToken, stateBytes } from './train';
 
 const train = (over: object = {}) => taskOf('train', { trainablePercent: 0.5, ...over }) as TrainWork;

@@ -1,4 +1,4 @@
-import type { Register } from './constants';
+import type { Register } from '../figures/registers';
 
 /** Constants of machine learning; clocks are of the reference core. */
 export const LEARN = {

@@ -1,13 +1,13 @@
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, quotient, sum, type Derivation } from '../figures/derive';
 import type { Flow } from '../board/flows';
-import type { Fitted } from '../fitted';
+import type { Fitted } from '../model/fitted';
 import { achievedFlop, achievedTraffic, bytesAFrame, c, Demands, gwork, ownCost } from './demands';
 import { encodeOn } from './encode';
 import { inputRates, inputsOf } from './inputs';
 import { LIVE } from './liveConstants';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { RealTime } from './stage';
-import type { LiveInput, LiveWork } from './tasks';
+import type { LiveInput, LiveWork } from '../model/tasks';
 import { outsideOf, type Trade } from './trade';
 import { busBitPerS, packedBitsPerPx, wireBitPerS } from './video';
 

@@ -1,7 +1,7 @@
-import type { FittedParts } from '../fitted';
-import type { Engines } from '../predict/engines';
-import type { ApplicationProfile, ApplicationTrade } from './applications';
-import type { MissingFigure } from './stage';
+import type { FittedParts } from '../model/fitted';
+import type { Engines } from './engines';
+import type { ApplicationProfile, ApplicationTrade } from '../model/applications';
+import type { MissingFigure } from '../figures/missing';
 
 /** What a trade may ask about the machine before it decides which resources its stages use. */
 export interface MachineFacts {

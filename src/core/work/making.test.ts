@@ -3,8 +3,8 @@ import { app, demandOn, resultOf, SECOND_CARD, studio, taskOf } from '../tests/s
 import { without, type Change } from '../tests/world';
 import { factorEntries, factorFlop } from './cad';
 import { raysOf } from './render';
-import type { RenderWork, SolveWork } from './makeTasks';
-import type { Task } from './tasks';
+import type { RenderWork, SolveWork } from '../model/tasks/making';
+import type { Task } from '../model/tasks';
 
 const single = (task: Task, change: Change = {}) => resultOf(studio([task], change), task.id);
 const seconds = (task: Task, change: Change = {}) => single(task, change).gets?.likely ?? NaN;

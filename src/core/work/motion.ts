@@ -1,8 +1,8 @@
-import { fromConstant, product, sum, type Derivation } from '../predict/derive';
+import { fromConstant, product, sum, type Derivation } from '../figures/derive';
 import { achievedFlop, achievedTraffic, briefOf, c, defined, Demands, gwork, ownCost, within } from './demands';
 import { keepFiles } from './kept';
 import { profileOf, type MachineFacts } from './machineFacts';
-import type { MotionWork, StillsWork } from './makeTasks';
+import type { MotionWork, StillsWork } from '../model/tasks/making';
 import { MOTION } from './motionConstants';
 import type { Elastic } from './stage';
 import { outsideOf, type Trade } from './trade';

@@ -1,9 +1,9 @@
-import { fromConstant, given, product, sum, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, sum, type Derivation } from '../figures/derive';
 import { GIB } from '../units/quantity';
 import { achievedFlop, briefOf, defined, Demands, gwork, ownCost, within } from './demands';
 import { keepFiles } from './kept';
 import { profileOf, type MachineFacts } from './machineFacts';
-import type { RenderWork, SurveyWork } from './makeTasks';
+import type { RenderWork, SurveyWork } from '../model/tasks/making';
 import { RENDER, SURVEY } from './renderConstants';
 import { needRays } from './shaders';
 import type { Elastic } from './stage';

@@ -1,4 +1,4 @@
-import type { Register } from './constants';
+import type { Register } from '../figures/registers';
 
 /** Constants of path tracing and photogrammetry; clocks are of the reference core. */
 export const RENDER = {

@@ -1,11 +1,11 @@
-import { fromConstant, given, product, sum, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, sum, type Derivation } from '../figures/derive';
 import { GIB } from '../units/quantity';
 import { achievedFlop, achievedTraffic, briefOf, Demands, ownCost } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import { SCENE } from './sceneConstants';
 import { needRays, needTriangles } from './shaders';
 import type { RealTime } from './stage';
-import type { SceneWork } from './tasks';
+import type { SceneWork } from '../model/tasks';
 import { outsideOf, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof SCENE): Derivation => fromConstant(label, SCENE[name]);

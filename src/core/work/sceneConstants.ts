@@ -1,4 +1,4 @@
-import type { Register } from './constants';
+import type { Register } from '../figures/registers';
 
 /** Constants of interactive 3-D; clocks are of the reference core, pixels those of all displays together. */
 export const SCENE = {

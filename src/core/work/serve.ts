@@ -1,7 +1,7 @@
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, quotient, sum, type Derivation } from '../figures/derive';
 import { briefOf, defined, Demands, gwork, within } from './demands';
 import { LEARN } from './learnConstants';
-import type { ServeWork, TablesWork } from './learnTasks';
+import type { ServeWork, TablesWork } from '../model/tasks/learning';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { Elastic, RealTime } from './stage';
 import { exchanging, takePart } from './cards';

@@ -1,4 +1,4 @@
-import { fromConstant, given, product, quotient, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, quotient, type Derivation } from '../figures/derive';
 import type { Demands } from './demands';
 import type { MachineFacts } from './machineFacts';
 import { SCENE } from './sceneConstants';

@@ -1,32 +1,9 @@
-import type { Derivation } from '../predict/derive';
+import type { MissingFigure } from '../figures/missing';
+import type { Derivation } from '../figures/derive';
 import type { Flow } from '../board/flows';
-import type { DriveRole } from '../machine';
+import type { DriveRole, Resource } from '../figures/resources';
 import type { Codec } from '../parts/common';
-import type { EngineAt } from '../predict/engines';
-
-/**
- * What a stage uses up, a unit of work (frame, run of a minute, second of desk work):
- * `cpu.serial` and `cpu.parallel` in Gwork (10^9 clocks of the reference core), `memory.traffic`, `gpu.traffic`,
- * `gpu.in`, `gpu.out`, `read:ROLE`, `write:ROLE` in bytes, `gpu.fp32`, `gpu.matrix` (dense half precision) and `gpu.fp64`
- * in FLOP, `gpu.exchange` in bytes that each card sends to the others, `engine.decode` and `engine.encode` in
- * engine-seconds, `network` in bytes.
- */
-export type Resource =
-  | 'cpu.serial'
-  | 'cpu.parallel'
-  | 'memory.traffic'
-  | 'gpu.fp32'
-  | 'gpu.matrix'
-  | 'gpu.fp64'
-  | 'gpu.exchange'
-  | 'gpu.traffic'
-  | 'gpu.in'
-  | 'gpu.out'
-  | 'engine.decode'
-  | 'engine.encode'
-  | 'network'
-  | `read:${DriveRole}`
-  | `write:${DriveRole}`;
+import type { EngineAt } from './engines';
 
 export interface Demand {
   readonly stage: string;
@@ -42,18 +19,6 @@ export interface Holding {
   readonly bytes: Derivation;
   /** Without room for it the task does not run, instead of running slowly. */
   readonly mustFit?: boolean;
-}
-
-/** A figure that a part lacks. */
-export interface MissingFigure {
-  readonly item: string;
-  readonly part: string;
-  readonly field: string;
-}
-
-/** Each figure once, in the order they came. */
-export function unique(missing: readonly MissingFigure[]): MissingFigure[] {
-  return [...new Map(missing.map((figure) => [`${figure.item} ${figure.field}`, figure])).values()];
 }
 
 /** Why a task does not run at all on this machine, as data. */

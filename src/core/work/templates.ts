@@ -9,7 +9,7 @@ import { ingest } from './ingest';
 import { live } from './live';
 import { scene } from './scene';
 import { serve, tables } from './serve';
-import type { Task, TaskKind } from './tasks';
+import type { Task, TaskKind } from '../model/tasks';
 import type { Trade } from './trade';
 import { train, trainImages } from './train';
 

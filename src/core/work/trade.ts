@@ -1,7 +1,7 @@
-import type { Register } from './constants';
+import type { Register } from '../figures/registers';
 import type { MachineFacts } from './machineFacts';
 import type { Expanded, Outside } from './stage';
-import type { TaskKind, TaskOf } from './tasks';
+import type { TaskKind, TaskOf } from '../model/tasks';
 
 /** A figure that a trade asks for: what it is, and within which range the model was thought through. */
 export interface Figure {

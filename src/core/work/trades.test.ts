@@ -4,7 +4,7 @@ import { CAPTURE, demandOn, resultOf, studio, taskOf } from '../tests/studio';
 import { plus, swapped, without } from '../tests/world';
 import { STARTING_SOURCE } from './edit';
 import { inputCount, uplinkMbitPerS } from './live';
-import { taskSchema, type LiveWork, type Task } from './tasks';
+import { taskSchema, type LiveWork, type Task } from '../model/tasks';
 import { TRADES } from './templates';
 import { busBitPerS, packedBitsPerPx, pictureBitPerS, wireBitPerS } from './video';
 

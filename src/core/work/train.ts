@@ -1,8 +1,8 @@
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../predict/derive';
+import { fromConstant, given, product, quotient, sum, type Derivation } from '../figures/derive';
 import { GIB } from '../units/quantity';
 import { briefOf, defined, Demands, gwork, ownCost, within } from './demands';
 import { LEARN } from './learnConstants';
-import type { TrainImagesWork, TrainWork } from './learnTasks';
+import type { TrainImagesWork, TrainWork } from '../model/tasks/learning';
 import { exchanging, takePart } from './cards';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { Elastic } from './stage';

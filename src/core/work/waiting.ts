@@ -1,5 +1,5 @@
-import type { Waiting } from './taskBase';
-import type { Task, TaskKind } from './tasks';
+import type { Waiting } from '../model/tasks/base';
+import type { Task, TaskKind } from '../model/tasks';
 
 /**
  * How runs of a trade are usually waited for, where a task does not say. What is not named here is attended: a rebuild,

@@ -1,16 +1,15 @@
 import { describe, expect, test } from 'vitest';
-import { assessed, DESK, EXPORT, PLAY, SOURCE, without, type Change } from '../tests/world';
-import type { CatalogueData } from '../formats/catalogueSchema';
+import { assessed, DESK, EXPORT, PLAY, SOURCE, without, type Change, briefOf, dataOf, machineOf } from '../tests/world';
+import type { CatalogueData } from '../model/catalogueSchema';
 import { assess, contextOf } from '../assess';
-import { briefOf, dataOf, machineOf } from '../tests/world';
-import { compileCatalogue } from '../catalogue';
-import { briefSchema } from '../brief';
+import { compileCatalogue } from '../model/catalogue';
+import { briefSchema } from '../model/brief';
 import { app } from '../tests/studio';
 import { COMMON } from './common';
 import { EDIT } from './editConstants';
-import type { ApplicationProfile } from './applications';
+import type { ApplicationProfile } from '../model/applications';
 import { TRADES } from './templates';
-import { taskSchema } from './tasks';
+import { taskSchema } from '../model/tasks';
 
 /** Runs tasks with an application of these habits. */
 function withApplication(over: Partial<ApplicationProfile>, task: object, change: Change = {}) {

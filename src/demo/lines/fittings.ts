@@ -1,5 +1,4 @@
-import type { Priced } from '../seed';
-import { seededBy } from '../seed';
+import { type Priced, seededBy } from '../seed';
 
 /**
  * Figures that follow from others: a wide case leaves room for high cards, a dear board has more headers. Written as

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { commitStaged, type Committed, type StagedProblem } from '@/store/staging';
 import { CASE_FORMAT } from '@/core/formats/caseFile';
-import { CATALOGUE_FORMAT } from '@/core/formats/catalogueSchema';
+import { CATALOGUE_FORMAT } from '@/core/model/catalogueSchema';
 import { now, type Service } from '../service';
 import { checkFile, type CheckHooks } from './check';
 import type { DryRun, ImportRequest } from './request';

@@ -1,9 +1,10 @@
+import type { HistoryView } from '../contract';
 import { dayNumber, dayText } from '@/core/units/days';
-import { compileCatalogue } from '@/core/catalogue';
-import { fullName } from '@/core/fitted';
+import { compileCatalogue } from '@/core/model/catalogue';
+import { fullName } from '@/core/model/fitted';
 import { machineSeries, partSeries, waitingWorth, type Series, type WaitingWorth } from '@/core/money/history';
 import { plainPolicy } from '@/core/money/policy';
-import { inPhase } from '@/core/phases';
+import { inPhase } from '@/core/model/phases';
 import { readPoints } from '@/store/priceStore';
 import * as projects from '@/store/projectStore';
 import { todayOf, type Service } from '../service';
@@ -12,14 +13,6 @@ import { todayOf, type Service } from '../service';
 const MONTHS = 18;
 const DAYS = Math.round((MONTHS * 365.25) / 12);
 export const WAITS = [30, 60, 90] as const;
-
-/** Prices by day as a page gets them; null where nobody knows. */
-export interface HistoryView {
-  readonly first: string;
-  readonly minors: readonly (number | null)[];
-  /** Parts of a machine without any price in that time. */
-  readonly unknown: readonly string[];
-}
 
 const viewOf = ({ first, minors }: Series, unknown: readonly string[] = []): HistoryView => ({
   first: dayText(first),

@@ -1,6 +1,7 @@
-import { isOfferSource, priceSourceSchema, type PriceSource } from '@/core/formats/feed/source';
+import type { PriceState, RefreshReport } from '../contract';
+import { isOfferSource, priceSourceSchema } from '@/core/formats/feed/source';
 import { problemsOf, type Problem } from '@/core/formats/problems';
-import { watchSchema, type Watch } from '@/core/money/watch';
+import { watchSchema } from '@/core/money/watch';
 import type { DayRate } from '@/core/units/money';
 import {
   lastRefresh,
@@ -14,7 +15,7 @@ import {
   writeWatches,
 } from '@/store/priceStore';
 import { todayOf, type Service } from '../service';
-import { lookAtWatches, runningRefresh, type RefreshReport } from './refresh';
+import { lookAtWatches, runningRefresh } from './refresh';
 
 export type Done = { readonly state: 'done' } | { readonly state: 'refused'; readonly problems: readonly Problem[] };
 const refused = (path: string, message: string): Done => ({ state: 'refused', problems: [{ path, message }] });
@@ -60,15 +61,6 @@ export async function keepWatch(service: Service, input: unknown): Promise<Done>
 }
 
 export const dropWatch = (service: Service, id: string): Promise<void> => removeWatch(service.db, id);
-
-/** What pages show of prices: sources, the refresh that runs, the last one, watches and exchange rates. */
-export interface PriceState {
-  readonly sources: readonly PriceSource[];
-  readonly running: RefreshReport | undefined;
-  readonly last: RefreshReport | undefined;
-  readonly watches: readonly Watch[];
-  readonly rates: readonly DayRate[];
-}
 
 export async function priceState(service: Service): Promise<PriceState> {
   const stored = await lastRefresh(service.db);

@@ -1,10 +1,11 @@
+import type { RefreshReport, SourceReport } from '../contract';
 import { assess, contextOf } from '@/core/assess';
-import { compileCatalogue } from '@/core/catalogue';
-import { isOfferSource, type FeedProblem, type PriceSource } from '@/core/formats/feed/source';
+import { compileCatalogue } from '@/core/model/catalogue';
+import { isOfferSource, type PriceSource } from '@/core/formats/feed/source';
 import { basketOfMachine } from '@/core/money/basket';
 import { cheapestOffer } from '@/core/money/landed';
 import { plainPolicy } from '@/core/money/policy';
-import { partFinder, takePrices } from '@/core/money/takePrices';
+import { partFinder, takePrices } from '@/core/formats/feed/takePrices';
 import { looked, type Watch } from '@/core/money/watch';
 import {
   beginRefresh,
@@ -17,36 +18,6 @@ import {
 } from '@/store/priceStore';
 import { now, seatBundle, todayOf, type Service } from '../service';
 import { askSource, usualAsking, type Asking } from './fetchSource';
-
-/** How one source fared. */
-export interface SourceReport {
-  readonly id: string;
-  readonly name: string;
-  readonly simulated: boolean;
-  readonly state: 'waiting' | 'asking' | 'done' | 'failed';
-  readonly attempts: number;
-  /** Why it failed, or why it is asked again. */
-  readonly message?: string | undefined;
-  readonly read: number;
-  /** Offers whose price is another than before, and offers that are new. */
-  readonly moved: number;
-  readonly points: number;
-  readonly unmatched: number;
-  readonly problems: readonly FeedProblem[];
-  readonly problemCount: number;
-}
-
-export interface RefreshReport {
-  readonly started: string;
-  readonly ended: string | undefined;
-  readonly by: string;
-  readonly day: string;
-  readonly sources: readonly SourceReport[];
-  /** Watches that fired. */
-  readonly fired: readonly string[];
-  /** Why nothing was asked. */
-  readonly message?: string | undefined;
-}
 
 export type Refreshed = { readonly state: 'done'; readonly report: RefreshReport } | { readonly state: 'busy' };
 

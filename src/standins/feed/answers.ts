@@ -1,6 +1,6 @@
 import { dayNumber } from '@/core/units/days';
-import type { CatalogueFile } from '@/core/formats/catalogueSchema';
-import type { Offer } from '@/core/money/offerSchema';
+import type { CatalogueFile } from '@/core/model/catalogueSchema';
+import type { Offer } from '@/core/model/offers';
 import type { Part } from '@/core/parts';
 import { minorDigits, type Currency } from '@/core/units/money';
 import { modelPrice } from './priceModel';

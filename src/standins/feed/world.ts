@@ -1,4 +1,4 @@
-import type { CatalogueData } from '@/core/formats/catalogueSchema';
+import type { CatalogueData } from '@/core/model/catalogueSchema';
 import type { World } from './answers';
 
 /** What the feed sells: the offers of a catalogue, whose prices it moves from their day on. */

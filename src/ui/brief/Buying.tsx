@@ -1,7 +1,7 @@
 'use client';
 
-import type { Brief } from '@/core/brief';
-import type { BriefEdit } from '@/core/edits';
+import type { Brief } from '@/core/model/brief';
+import type { BriefEdit } from '@/core/model/edits';
 import { minorOfShown, shownCoins } from '@/core/units/money';
 import { coins } from '@/core/words/format';
 import { useCurrency } from '../seat/store';

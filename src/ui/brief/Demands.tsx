@@ -1,6 +1,6 @@
 'use client';
 
-import { demandsOf } from '@/core/predict/demands';
+import { demandsOf } from '@/core/sizing/demandStrips';
 import { quantity } from '@/core/words/format';
 import { resourceName } from '@/core/words/names';
 import { useDraftAssessment } from '../seat/store';

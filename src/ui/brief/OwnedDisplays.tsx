@@ -3,9 +3,9 @@
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMemo, useState } from 'react';
-import type { Brief } from '@/core/brief';
-import type { BriefEdit } from '@/core/edits';
-import { fullName } from '@/core/fitted';
+import type { Brief } from '@/core/model/brief';
+import type { BriefEdit } from '@/core/model/edits';
+import { fullName } from '@/core/model/fitted';
 import { useSeat } from '../seat/store';
 
 /** Displays that are there already: what the machine must drive, and at which rate. */

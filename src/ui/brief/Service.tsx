@@ -1,7 +1,7 @@
 'use client';
 
-import type { Brief } from '@/core/brief';
-import type { BriefEdit } from '@/core/edits';
+import type { Brief } from '@/core/model/brief';
+import type { BriefEdit } from '@/core/model/edits';
 import { Num, Pick } from '../shared/phrases';
 
 const GROWTH = { label: 'Growth of what is kept', explains: 'Space is asked for at the end of the years of service.' };

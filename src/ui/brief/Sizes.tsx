@@ -8,7 +8,7 @@ import { arrayLevels, type Member } from '@/core/sizing/arrays';
 import { cardKinds, publishedFloors, type CardKinds } from '@/core/sizing/kinds';
 import { askedRates } from '@/core/sizing/rates';
 import { copiesOf, roleSizes, type RoleSize } from '@/core/sizing/roles';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import { byteRate, memorySize, number, quantity, size } from '@/core/words/format';
 import { resourceName } from '@/core/words/names';
 import { useSeat } from '../seat/store';

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Assessment } from '@/core/assess';
-import { softwareOf } from '@/core/sizing/software';
+import { softwareOf } from '@/core/money/software';
 import { TERMS } from '@/core/words/findings/work';
 import { coins } from '@/core/words/format';
 import { Heads } from '../shared/Heads';

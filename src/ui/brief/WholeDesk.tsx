@@ -1,7 +1,7 @@
 'use client';
 
-import { WHOLE, WHOLE_CHOICES, type Brief, type PortDemand, type WholePart } from '@/core/brief';
-import type { BriefEdit } from '@/core/edits';
+import { WHOLE, WHOLE_CHOICES, type Brief, type PortDemand, type WholePart } from '@/core/model/brief';
+import type { BriefEdit } from '@/core/model/edits';
 import { WIRELESS_STANDARDS, type WirelessStandard } from '@/core/parts/common';
 import { Num, Pick } from '../shared/phrases';
 

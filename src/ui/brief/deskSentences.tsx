@@ -1,7 +1,7 @@
 'use client';
 
 import { custom, desk } from '@/core/work/desk';
-import { FLOW_ENDS, type CustomWork, type DeskWork } from '@/core/work/tasks';
+import { FLOW_ENDS, type CustomWork, type DeskWork } from '@/core/model/tasks';
 import { Num, Pick, plain, type Change } from '../shared/phrases';
 
 export function DeskSentence({ task, change }: { task: DeskWork; change: Change<DeskWork> }) {

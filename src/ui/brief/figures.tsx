@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { boundsOf } from '@/core/work/bounds';
-import type { Task, TaskKind, TaskOf } from '@/core/work/tasks';
+import type { Task, TaskKind, TaskOf } from '@/core/model/tasks';
 import { TRADES } from '@/core/work/templates';
 import type { Trade } from '@/core/work/trade';
 import { number } from '@/core/words/format';

@@ -1,8 +1,8 @@
 'use client';
 
-import { OUT_CODECS } from '@/core/work/encode';
+import { OUT_CODECS } from '@/core/model/encoders';
 import { inputCount, live, uplinkMbitPerS } from '@/core/work/live';
-import type { LiveInput, LiveWork, Rendition } from '@/core/work/tasks';
+import type { LiveInput, LiveWork, Rendition } from '@/core/model/tasks';
 import { busBitPerS, pictureBitPerS, wireBitPerS } from '@/core/work/video';
 import { CHROMA } from '@/core/units/quantity';
 import { number } from '@/core/words/format';

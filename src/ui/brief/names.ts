@@ -1,4 +1,4 @@
-import type { Brief } from '@/core/brief';
+import type { Brief } from '@/core/model/brief';
 
 export const taskName = ({ tasks }: Brief, id: string): string => tasks.find((task) => task.id === id)?.name ?? id;
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { PICTURE_FIGURES as FIGURES, STARTING_SOURCE } from '@/core/work/edit';
-import { OUT_CODECS, PRESETS } from '@/core/work/encode';
-import { STRENGTHS, type EditExport, type EditPlay, type Source } from '@/core/work/tasks';
+import { OUT_CODECS, PRESETS } from '@/core/model/encoders';
+import { STRENGTHS, type EditExport, type EditPlay, type Source } from '@/core/model/tasks';
 import { CODECS } from '@/core/parts/common';
 import { codecName } from '@/core/words/names';
 import { CHROMA } from '@/core/units/quantity';

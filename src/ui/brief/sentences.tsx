@@ -1,8 +1,8 @@
 'use client';
 
-import type { ApplicationProfile, ApplicationTrade } from '@/core/work/applications';
+import type { ApplicationProfile, ApplicationTrade } from '@/core/model/applications';
 import type { ComponentType, ReactNode } from 'react';
-import type { Task, TaskKind } from '@/core/work/tasks';
+import type { Task, TaskKind } from '@/core/model/tasks';
 import type { SentenceProps } from './figures';
 import { Value } from '../shared/Value';
 import { CustomSentence, DeskSentence } from './deskSentences';

@@ -3,7 +3,7 @@
 import { audio } from '@/core/work/audio';
 import { ingest } from '@/core/work/ingest';
 import { scene } from '@/core/work/scene';
-import { CHECKSUMS, FLOW_ENDS, type AudioWork, type IngestWork, type SceneWork } from '@/core/work/tasks';
+import { CHECKSUMS, FLOW_ENDS, type AudioWork, type IngestWork, type SceneWork } from '@/core/model/tasks';
 import { number } from '@/core/words/format';
 import { Num, Pick, plain, Size, type Change } from '../shared/phrases';
 

@@ -1,9 +1,9 @@
 'use client';
 
 import type { Assessment } from '@/core/assess';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import { landedByItem } from '@/core/money/basket';
-import type { WholeBasket } from '@/core/money/basketFor';
+import type { WholeBasket } from '@/core/versus/basketFor';
 import { coins, coinsChange } from '@/core/words/format';
 import { whyNotWords } from '@/core/words/money';
 import { BasketTable, StillLacking } from '../shared/BasketTable';

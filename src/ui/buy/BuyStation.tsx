@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { landedByItem, type Basket } from '@/core/money/basket';
-import { basketFor } from '@/core/money/basketFor';
+import { basketFor } from '@/core/versus/basketFor';
 import { useDraftAssessment, useSeat } from '../seat/store';
 import { DraftChips } from '../shared/DraftChips';
 import { BasketView } from './BasketView';

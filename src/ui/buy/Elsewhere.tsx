@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import type { ElsewhereResult } from '@/core/money/elsewhere';
+import type { ElsewhereResult } from '@/core/versus/elsewhere';
 import { converted } from '@/core/units/money';
 import { findingKey } from '@/core/rules/rule';
 import { findingWords } from '@/core/words/findings';

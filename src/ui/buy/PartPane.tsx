@@ -1,7 +1,7 @@
 'use client';
 
 import type { Assessment } from '@/core/assess';
-import { fullName, type AnyFitted } from '@/core/fitted';
+import { fullName, type AnyFitted } from '@/core/model/fitted';
 import type { Basket } from '@/core/money/basket';
 import { invoiceOf } from '@/core/money/invoice';
 import { sellerOf } from '@/core/money/landed';

@@ -1,6 +1,6 @@
 'use client';
 
-import { fullName, type AnyFitted } from '@/core/fitted';
+import { fullName, type AnyFitted } from '@/core/model/fitted';
 import { landedPrice } from '@/core/money/invoice';
 import { minorOf, type Currency } from '@/core/units/money';
 import { coins, coinsChange, coinsOnly } from '@/core/words/format';

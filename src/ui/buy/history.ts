@@ -1,6 +1,5 @@
 import { dayNumber, dayText } from '@/core/units/days';
-import type { Currency } from '@/core/units/money';
-import { shownCoins } from '@/core/units/money';
+import { type Currency, shownCoins } from '@/core/units/money';
 import type { HistoryView } from '@/server/contract';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];

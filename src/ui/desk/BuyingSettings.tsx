@@ -1,7 +1,6 @@
 'use client';
 
-import { TRUST_FLOORS, type TrustFloor } from '@/core/money/trust';
-import type { Settings } from '@/core/settings';
+import { type Settings, TRUST_FLOORS, type TrustFloor } from '@/core/model/settings';
 import { Value } from '../shared/Value';
 
 const FLOOR: Readonly<Record<TrustFloor, string>> = {

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useMemo } from 'react';
 import type { Assessment } from '@/core/assess';
-import { standingOf } from '@/core/money/standing';
+import { standingOf } from '@/core/versus/standing';
 import { isNews, type Watch } from '@/core/money/watch';
 import { coins, coinsChange } from '@/core/words/format';
 import { markSeen } from '@/server/actions';

@@ -1,10 +1,9 @@
 'use client';
 
-import { POLICIES, type Policy } from '@/core/power/policies';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Problem } from '@/core/formats/problems';
-import { deskRegion, type Settings } from '@/core/settings';
+import { deskRegion, type Settings, POLICIES, type Policy } from '@/core/model/settings';
 import { saveSettings } from '@/server/actions';
 import { minorDigits, type Currency } from '@/core/units/money';
 import { Problems } from '../shared/Problems';

@@ -2,10 +2,10 @@
 
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { fullName, type AnyFitted } from '@/core/fitted';
-import { compareDrafts, type Line } from '@/core/search/compare';
+import { fullName, type AnyFitted } from '@/core/model/fitted';
+import { compareDrafts, type Line } from '@/core/versus/drafts';
 import { findingWords } from '@/core/words/findings';
-import { basketFor } from '@/core/money/basketFor';
+import { basketFor } from '@/core/versus/basketFor';
 import { coins, coinsChange } from '@/core/words/format';
 import type { Currency } from '@/core/units/money';
 import { kindName } from '@/core/words/names';

@@ -6,7 +6,7 @@ import type { Assessment } from '@/core/assess';
 import { meetings, type Scene, type Solid } from '@/core/clearance/scene';
 import { roomLeft } from '@/core/clearance/room';
 import { coversOf, mustComeOff } from '@/core/clearance/reach';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import { isIntake } from '@/core/heat/places';
 import type { SittingHeat } from '@/core/heat/state';
 import { number } from '@/core/words/format';

@@ -4,7 +4,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { Assessment } from '@/core/assess';
 import { USUAL_CURVES } from '@/core/heat/constants';
-import type { FanCurve } from '@/core/machine';
+import type { FanCurve } from '@/core/model/machine';
 import { useDraft, useSeat } from '../seat/store';
 import { Value } from '../shared/Value';
 

@@ -1,20 +1,19 @@
 'use client';
 
 import { useState } from 'react';
-import type { Finding } from '@/core/rules/rule';
+import { type Finding, findingKey } from '@/core/rules/rule';
 import { mends } from '@/core/search/effect';
 import { actionOf, byAction } from '@/core/rules/actions';
-import { findingKey } from '@/core/rules/rule';
-import type { MachineEdit } from '@/core/edits';
+import type { MachineEdit } from '@/core/model/edits';
 import { ACTION_WORDS } from '@/core/words/actions';
 import { findingWords } from '@/core/words/findings';
 import { coinsChange, percent, watts } from '@/core/words/format';
-import type { FanCurve, Tuning } from '@/core/machine';
+import type { FanCurve, Tuning } from '@/core/model/machine';
 import { figureMeta, isNumberField } from '@/core/parts';
 import { fieldsOf, valueAt } from '@/core/parts/fields';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import type { RemedyRow } from '@/workers/api';
-import type { MissingFigure } from '@/core/work/stage';
+import type { MissingFigure } from '@/core/figures/missing';
 import { FieldValue } from '../library/FieldValue';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
 import { TurnsAt } from '../shared/TurnsAt';

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import type { Assessment } from '@/core/assess';
 import { firmwarePlan } from '@/core/firmware/plan';
 import { compareVersions } from '@/core/firmware/versions';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import { routeWords, stepWords, wayBackWords } from '@/core/words/firmware';
 import { useDraft, useSeat } from '../seat/store';
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { explain } from '@/core/board/explain';
-import { fullName } from '@/core/fitted';
-import { DRIVE_ROLES, type DriveRole } from '@/core/machine';
+import { fullName } from '@/core/model/fitted';
+import { DRIVE_ROLES, type DriveRole } from '@/core/figures/resources';
 import type { Side } from '@/core/parts/case';
 import { keyFigures } from '@/core/words/partFigures';
 import { placeWords } from '@/core/words/placement';

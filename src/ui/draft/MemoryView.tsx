@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import { tightness } from '@/core/memory/timing';
 import { withPart } from '@/core/search/candidates';
 import type { Currency } from '@/core/units/money';

@@ -1,7 +1,7 @@
 'use client';
 
-import type { Machine } from '@/core/machine';
-import { inPhase } from '@/core/phases';
+import type { Machine } from '@/core/model/machine';
+import { inPhase } from '@/core/model/phases';
 import { LevelSign, LOUD } from '../shared/Level';
 import { assessmentOf, useSeat } from '../seat/store';
 import { Value } from '../shared/Value';

@@ -2,7 +2,7 @@
 
 import type { Assessment } from '@/core/assess';
 import { costOfPins } from '@/core/board/explain';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import { byteRate } from '@/core/words/format';
 import { pinCostWords } from '@/core/words/placement';
 import { useDraft, useSeat } from '../seat/store';

@@ -3,12 +3,11 @@
 import Slider from '@mui/material/Slider';
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { editMachine } from '@/core/edits';
-import { fullName } from '@/core/fitted';
-import { limitDraw } from '@/core/heat/state';
+import { editMachine } from '@/core/model/edits';
+import { fullName } from '@/core/model/fitted';
+import { limitDraw, atRest } from '@/core/heat/state';
 import { quietestCurves, withCurves } from '@/core/heat/quiet';
-import { atRest } from '@/core/heat/state';
-import type { Tuning } from '@/core/machine';
+import type { Tuning } from '@/core/model/machine';
 import { number, watts } from '@/core/words/format';
 import { assessmentOf, useDraft, useSeat } from '../seat/store';
 import { Value } from '../shared/Value';

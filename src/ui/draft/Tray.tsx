@@ -2,10 +2,10 @@
 
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import type { Part } from '@/core/parts';
 import { failing } from '@/core/rules/rule';
-import { differencesOf } from '@/core/library/lookalikes';
+import { differencesOf } from '@/core/parts/lookalikes';
 import { withPart } from '@/core/search/candidates';
 import { findingWords } from '@/core/words/findings';
 import { keyFigures } from '@/core/words/partFigures';

@@ -1,6 +1,6 @@
 import type { Assessment } from '@/core/assess';
 import { heaviestOf } from '@/core/power/draw';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import type { Level } from '@/core/rules/rule';
 import { byteRate, number } from '@/core/words/format';
 import {

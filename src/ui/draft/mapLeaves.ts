@@ -1,7 +1,7 @@
 import type { Assessment } from '@/core/assess';
-import { fullName, type AnyFitted } from '@/core/fitted';
+import { fullName, type AnyFitted } from '@/core/model/fitted';
 import type { Position } from '@/core/search/candidates';
-import type { DriveRole } from '@/core/machine';
+import type { DriveRole } from '@/core/figures/resources';
 import { levelRank, type Level } from '@/core/rules/rule';
 import { byteRate, number, size } from '@/core/words/format';
 import type { Leaf, MapNode } from './mapModel';

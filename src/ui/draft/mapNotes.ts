@@ -1,7 +1,7 @@
 import type { Assessment } from '@/core/assess';
 import { coversOf, mustComeOff } from '@/core/clearance/reach';
 import { meetings } from '@/core/clearance/scene';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import { HEAT } from '@/core/heat/constants';
 import { warmestOf, type SittingHeat } from '@/core/heat/state';
 import { supplyLossW } from '@/core/power/efficiency';

@@ -3,8 +3,7 @@
 import { currencySchema, minorOfShown } from '@/core/units/money';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
-import type { Column } from '@/core/library/columns';
-import { PRICE } from '@/core/library/columns';
+import { type Column, PRICE } from '@/core/library/columns';
 import { convert } from '@/core/units/convert';
 import { coinsOnly, number } from '@/core/words/format';
 import type { LibraryRow } from '@/server/contract';

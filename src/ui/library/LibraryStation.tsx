@@ -8,7 +8,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { columnsOf, usualColumns, type Column } from '@/core/library/columns';
 import { PART_KINDS, type PartKind } from '@/core/parts';
-import type { Settings } from '@/core/settings';
+import type { Settings } from '@/core/model/settings';
 import { kindName } from '@/core/words/names';
 import { stepLibrary } from '@/server/actions';
 import type { LibraryPage, StepRow } from '@/server/contract';

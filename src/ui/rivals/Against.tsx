@@ -1,9 +1,10 @@
 'use client';
 
+import type { Sides } from './sides';
 import { SideHeads } from './SideHeads';
 import type { Assessment } from '@/core/assess';
-import { basketFor } from '@/core/money/basketFor';
-import type { Comparison } from '@/core/money/rivals';
+import { basketFor } from '@/core/versus/basketFor';
+import type { Comparison } from '@/core/versus/rivals';
 import { failing } from '@/core/rules/rule';
 import { coins, number } from '@/core/words/format';
 import { findingWords } from '@/core/words/findings';
@@ -144,12 +145,6 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
       </div>
     </>
   );
-}
-
-export interface Sides {
-  readonly comparison: Comparison;
-  readonly name: string;
-  readonly mine: string;
 }
 
 function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessment }) {

@@ -2,10 +2,10 @@
 import { daysBetween } from '@/core/units/days';
 import { SideHeads } from './SideHeads';
 import type { Assessment } from '@/core/assess';
-import { advantagesOf } from '@/core/money/advantages';
-import { basketFor } from '@/core/money/basketFor';
+import { advantagesOf } from '@/core/versus/advantages';
+import { basketFor } from '@/core/versus/basketFor';
 import { ADVANTAGE_NAMES, saidWords } from '@/core/words/money';
-import type { Sides } from './Against';
+import type { Sides } from './sides';
 
 /** What money does not measure, side by side; who is better off is said the same way for both. */
 export function BesideMoney({ comparison, draft, name, mine }: Sides & { draft: Assessment }) {

@@ -1,12 +1,12 @@
 'use client';
 
 import { SideHeads } from './SideHeads';
-import type { Share, ShareRow } from '@/core/money/difference';
+import type { Share, ShareRow } from '@/core/versus/difference';
 import { ratioOf } from '@/core/units/money';
 import { coins, coinsChange, coinsOnly, listed } from '@/core/words/format';
 import { SHARE_NAMES } from '@/core/words/money';
 import { useCurrency } from '../seat/store';
-import type { Sides } from './Against';
+import type { Sides } from './sides';
 
 /** Tone of each share; the remainder is hatched, because nobody says what it is. */
 const TONE: Readonly<Record<Share, string>> = {

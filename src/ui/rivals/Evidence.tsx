@@ -1,12 +1,12 @@
 'use client';
 
 import { SideHeads } from './SideHeads';
-import type { Measurement } from '@/core/evidence/measurement';
+import type { Measurement } from '@/core/model/measurement';
 import { number } from '@/core/words/format';
 import { APART_WORDS } from '@/core/words/money';
 import { workloadWords } from '@/core/words/workload';
 import { Sign } from '../shared/Beam';
-import type { Sides } from './Against';
+import type { Sides } from './sides';
 import { ratioVerdict } from './ratios';
 
 const said = (measurement: Measurement): string => `${number(measurement.value)} ${measurement.unit}`;

@@ -1,7 +1,7 @@
 'use client';
 
-import { settledOptions } from '@/core/money/configure';
-import type { Comparison } from '@/core/money/rivals';
+import { settledOptions } from '@/core/versus/configure';
+import type { Comparison } from '@/core/versus/rivals';
 import { coinsChange } from '@/core/words/format';
 import { useCurrency, useSeat } from '../seat/store';
 

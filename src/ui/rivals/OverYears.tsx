@@ -3,7 +3,7 @@
 import { SideHeads } from './SideHeads';
 import { useMemo } from 'react';
 import { assess, type Assessment } from '@/core/assess';
-import { basketFor } from '@/core/money/basketFor';
+import { basketFor } from '@/core/versus/basketFor';
 import { supportOf } from '@/core/money/support';
 import {
   COST_LINES,
@@ -13,15 +13,15 @@ import {
   type OwnedSide,
   type Ownership,
   type OwnershipPair,
-} from '@/core/money/ownership';
-import { inPhase } from '@/core/phases';
+} from '@/core/versus/ownership';
+import { inPhase } from '@/core/model/phases';
 import { daysBetween } from '@/core/units/days';
 import { shownCoins, type Currency } from '@/core/units/money';
 import { coins, coinsOnly, listed, number } from '@/core/words/format';
 import { COST_NAMES, openCostWords } from '@/core/words/money';
 import { useCurrency, useSeat, useWholeDraft } from '../seat/store';
 import { LineChart } from '../shared/LineChart';
-import type { Sides } from './Against';
+import type { Sides } from './sides';
 
 const YEAR_DAYS = 365.25;
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { useMemo, useState, type KeyboardEvent } from 'react';
-import { basketFor } from '@/core/money/basketFor';
-import { compareWithRival, type Comparison } from '@/core/money/rivals';
+import { basketFor } from '@/core/versus/basketFor';
+import { compareWithRival, type Comparison } from '@/core/versus/rivals';
 import type { Currency } from '@/core/units/money';
 import { coins, number } from '@/core/words/format';
 import { useDraftAssessment, useSeat } from '../seat/store';

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { basketFor } from '@/core/money/basketFor';
+import { basketFor } from '@/core/versus/basketFor';
 import { coins, coinsChange, watts } from '@/core/words/format';
 import { getsText } from '@/core/words/results';
 import { Beam, Sign } from '../shared/Beam';

@@ -1,16 +1,17 @@
 'use client';
 
-import { inPhase } from '@/core/phases';
-import { EXCURSION_SHARE, policiesOf, type Policy } from '@/core/power/policies';
+import { inPhase } from '@/core/model/phases';
+import type { Policy } from '@/core/model/settings';
+import { EXCURSION_SHARE, policiesOf } from '@/core/power/policies';
 import Dialog from '@mui/material/Dialog';
 import { useId, type ReactNode } from 'react';
 import type { Assessment } from '@/core/assess';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import { heaviestOf } from '@/core/power/draw';
 import { supplyWallW, tierEfficiency } from '@/core/power/efficiency';
 import { yearlyEnergy } from '@/core/power/energy';
 import { coins, listed, number, percent, watts } from '@/core/words/format';
-import { basketFor } from '@/core/money/basketFor';
+import { basketFor } from '@/core/versus/basketFor';
 import Link from 'next/link';
 import { BasketTable, StillLacking } from '../shared/BasketTable';
 import { stationPath } from './stations';

@@ -1,8 +1,7 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import { usualSettings } from '@/core/settings';
+import { usualSettings } from '@/core/model/settings';
 import { briefOf, dataOf, machineOf } from '@/core/tests/world';
-import type { MachineEdit } from '@/core/edits';
-import { editBrief, editMachine } from '@/core/edits';
+import { type MachineEdit, editBrief, editMachine } from '@/core/model/edits';
 import type { SeatBundle } from '@/server/contract';
 
 /** A server in memory that keeps revisions as the real one does; the network can be cut. */

@@ -2,8 +2,8 @@
 
 import * as Comlink from 'comlink';
 import { useEffect, useState } from 'react';
-import type { Machine } from '@/core/machine';
-import type { Settings } from '@/core/settings';
+import type { Machine } from '@/core/model/machine';
+import type { Settings } from '@/core/model/settings';
 import type { WorkerApi } from '@/workers/api';
 import { useSeat } from './store';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Assessment } from '@/core/assess';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import type { Basket, Order } from '@/core/money/basket';
 import { trustOf } from '@/core/money/trust';
 import { coins, coinsOnly, number } from '@/core/words/format';

@@ -1,7 +1,7 @@
 'use client';
 
-import { inPhase } from '@/core/phases';
-import type { Machine } from '@/core/machine';
+import { inPhase } from '@/core/model/phases';
+import type { Machine } from '@/core/model/machine';
 import { assessmentOf, useSeat } from '../seat/store';
 import { LevelSign, levelSummary, LOUD } from './Level';
 

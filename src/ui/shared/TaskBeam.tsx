@@ -3,7 +3,7 @@
 import type { Assessment } from '@/core/assess';
 import { findingKey } from '@/core/rules/rule';
 import type { TaskResult } from '@/core/predict/results';
-import type { Task } from '@/core/work/tasks';
+import type { Task } from '@/core/model/tasks';
 import { turnWords } from '@/core/words/turning';
 import { useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';

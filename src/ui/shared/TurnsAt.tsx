@@ -1,6 +1,6 @@
 'use client';
 
-import type { Machine } from '@/core/machine';
+import type { Machine } from '@/core/model/machine';
 import { findingKey, type Finding } from '@/core/rules/rule';
 import { turnWords } from '@/core/words/turning';
 import { useSeat } from '../seat/store';

@@ -2,7 +2,7 @@
 
 import Dialog from '@mui/material/Dialog';
 import { useState } from 'react';
-import type { Derivation } from '@/core/predict/derive';
+import type { Derivation } from '@/core/figures/derive';
 import { number, quantity } from '@/core/words/format';
 import { Beam } from './Beam';
 import type { BeamModel } from './beams';

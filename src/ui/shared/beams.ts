@@ -1,14 +1,14 @@
 import { ratioOf } from '@/core/units/money';
-import { basketFor } from '@/core/money/basketFor';
+import { basketFor } from '@/core/versus/basketFor';
 import { onBudgetBasis } from '@/core/money/spent';
 import type { Assessment } from '@/core/assess';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import { loudestOf, warmestFor } from '@/core/heat/state';
 import type { HoldResult, TaskResult } from '@/core/predict/results';
-import type { Derivation } from '@/core/predict/derive';
+import type { Derivation } from '@/core/figures/derive';
 import { sensitivityOf } from '@/core/predict/sensitivity';
 import { LOWEST_FIRST, verdictOf, type Band, type Verdict } from '@/core/units/band';
-import type { Task } from '@/core/work/tasks';
+import type { Task } from '@/core/model/tasks';
 import { coins, duration, listed, memorySize, number, percent, size, watts } from '@/core/words/format';
 import { bindingName, impossibleWords, outsideWords, resourceName } from '@/core/words/names';
 import { getsText, needText, range, unitOf } from '@/core/words/results';

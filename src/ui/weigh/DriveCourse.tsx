@@ -1,10 +1,10 @@
 'use client';
 
 import type { Assessment } from '@/core/assess';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import { writeCourse } from '@/core/predict/driveWrites';
 import { driveFor } from '@/core/work/flowEnds';
-import type { Task } from '@/core/work/tasks';
+import type { Task } from '@/core/model/tasks';
 import { duration, number } from '@/core/words/format';
 
 const rate = (bytesPerS: number) => `${number(bytesPerS / 1e6, 3)} MB/s`;

@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Machine } from '@/core/machine';
-import { editGrid, type GridCell } from '@/core/predict/grid';
-import type { EditExport, EditPlay } from '@/core/work/tasks';
+import type { Machine } from '@/core/model/machine';
+import { editGrid, type GridCell } from '@/core/search/grid';
+import type { EditExport, EditPlay } from '@/core/model/tasks';
 import { number } from '@/core/words/format';
 import { codecName, impossibleWords } from '@/core/words/names';
 import { useSeat } from '../seat/store';

@@ -2,7 +2,7 @@
 
 import type { Assessment } from '@/core/assess';
 import { overTime } from '@/core/heat/overTime';
-import type { Task } from '@/core/work/tasks';
+import type { Task } from '@/core/model/tasks';
 import { number, watts } from '@/core/words/format';
 
 const WHEN: Readonly<Record<number, string>> = {

@@ -1,6 +1,6 @@
 'use client';
 
-import { basketFor } from '@/core/money/basketFor';
+import { basketFor } from '@/core/versus/basketFor';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { progress } from '@/core/predict/worst';

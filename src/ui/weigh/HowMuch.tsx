@@ -1,6 +1,6 @@
 'use client';
 
-import type { Task } from '@/core/work/tasks';
+import type { Task } from '@/core/model/tasks';
 import { TRADES } from '@/core/work/templates';
 import { useDraft, useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';

@@ -2,9 +2,9 @@
 
 import { useState } from 'react';
 import { problemsOf } from '@/core/formats/problems';
-import { measurementSchema, type Measurement } from '@/core/evidence/measurement';
+import { measurementSchema, type Measurement } from '@/core/model/measurement';
 import { withIds } from '@/core/evidence/readers';
-import { OUT_CODECS, PRESETS } from '@/core/work/encode';
+import { OUT_CODECS, PRESETS } from '@/core/model/encoders';
 import { codecName } from '@/core/words/names';
 import { Num, Pick, plain, Size } from '../shared/phrases';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { fullName } from '@/core/fitted';
+import { fullName } from '@/core/model/fitted';
 import type { Finding } from '@/core/rules/rule';
 import { mends } from '@/core/search/effect';
 import type { Loss } from '@/core/search/losses';

@@ -3,7 +3,7 @@
 import type { Assessment } from '@/core/assess';
 import type { TaskResult } from '@/core/predict/results';
 import { sensitivityOf } from '@/core/predict/sensitivity';
-import type { Task } from '@/core/work/tasks';
+import type { Task } from '@/core/model/tasks';
 import { duration, number, percent } from '@/core/words/format';
 import { bindingName, impossibleWords, outsideWords, resourceName } from '@/core/words/names';
 import { getsText, needText } from '@/core/words/results';

@@ -1,11 +1,11 @@
 'use client';
 
-import { basketFor } from '@/core/money/basketFor';
+import { basketFor } from '@/core/versus/basketFor';
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { loudestOf, warmestFor } from '@/core/heat/state';
-import type { Task } from '@/core/work/tasks';
-import { inPhase } from '@/core/phases';
+import type { Task } from '@/core/model/tasks';
+import { inPhase } from '@/core/model/phases';
 import { assessmentOf, useDraft, useSeat } from '../seat/store';
 import { TaskBeam } from '../shared/TaskBeam';
 import { coins, number, watts } from '@/core/words/format';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { unitOf, unitsLike } from '../../units/convert';
-import { folded } from '../../library/query';
+import { folded } from '../../units/text';
 import type { Field } from '../../parts/fields';
 import { sheetFields, SHEETS, type SheetKind } from './sheets';
 

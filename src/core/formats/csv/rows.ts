@@ -1,6 +1,6 @@
 import { idText } from '../../parts/common';
 import type { Field } from '../../parts/fields';
-import { folded } from '../../library/query';
+import { folded } from '../../units/text';
 import { problemsOf } from '../problems';
 import { readCell } from './cells';
 import { priceField, PRICE_TARGET, type Mapping } from './mapping';

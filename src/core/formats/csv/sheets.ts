@@ -1,6 +1,6 @@
 import { fieldsOf, fieldsOfSchema, valueAt, type Field } from '../../parts/fields';
 import { PART_KINDS, partSchemas, type Part, type PartKind } from '../../parts';
-import { offerSchema, type Offer } from '../../money/offerSchema';
+import { offerSchema, type Offer } from '../../model/offers';
 import { cellText } from './cells';
 
 /** A table holds parts of one kind, or offers. */

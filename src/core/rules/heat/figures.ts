@@ -1,4 +1,4 @@
-import type { MissingFigure } from '../../work/stage';
+import type { MissingFigure } from '../../figures/missing';
 import type { Held } from '../../heat/settle';
 
 /** What the comparisons of heat and noise find. */

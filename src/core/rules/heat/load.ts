@@ -1,4 +1,4 @@
-import type { AnyFitted } from '../../fitted';
+import type { AnyFitted } from '../../model/fitted';
 import type { Settled } from '../../heat/settle';
 import type { HotPart } from '../../heat/setup';
 import { nameOf, type Check, type Facts } from '../rule';

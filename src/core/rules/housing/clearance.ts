@@ -1,6 +1,5 @@
 import { meetings, type Meeting } from '../../clearance/scene';
-import type { Facts } from '../rule';
-import { nameOf, type Check, type Rule } from '../rule';
+import { type Facts, nameOf, type Check, type Rule } from '../rule';
 
 /** mm of overlap that the drawings of a usual board cannot decide: measure before ordering. */
 const DOUBT_MM = 6;

@@ -1,4 +1,4 @@
-import type { Fitted, FittedParts } from '../../fitted';
+import type { Fitted, FittedParts } from '../../model/fitted';
 
 /** A cooler's liquid loop as far as it is known: one with a radiator is liquid, whatever its type says or leaves out. */
 export function liquidCooler(

@@ -1,4 +1,4 @@
-import type { FittedParts } from '../../fitted';
+import type { FittedParts } from '../../model/fitted';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 
 /** End to end: one part without it and there is none. */

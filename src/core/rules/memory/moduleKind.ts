@@ -1,4 +1,4 @@
-import type { Fitted } from '../../fitted';
+import type { Fitted } from '../../model/fitted';
 import type { PartOf } from '../../parts';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 

@@ -1,4 +1,4 @@
-import { fullName } from '../../fitted';
+import { fullName } from '../../model/fitted';
 import { idsOf, nameOf, type Check, type Rule } from '../rule';
 
 export const ownFigures: Rule = {

@@ -1,4 +1,4 @@
-import type { AnyFitted } from '../../fitted';
+import type { AnyFitted } from '../../model/fitted';
 import type { PartKind } from '../../parts';
 import { keepingDrives } from '../../work/flowEnds';
 import { unknown, idsOf, type Check, type Rule } from '../rule';

@@ -1,4 +1,4 @@
-import type { MissingFigure } from '../../work/stage';
+import type { MissingFigure } from '../../figures/missing';
 import type { Check, Rule } from '../rule';
 
 /** Predictions never guess: what a task lacks is named here, where it can be filled in. */

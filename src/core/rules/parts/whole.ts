@@ -1,4 +1,4 @@
-import { WHOLE, type WholePart } from '../../brief';
+import { WHOLE, type WholePart } from '../../model/brief';
 import { isThere, notActivated } from '../../money/spent';
 import type { PartKind } from '../../parts';
 import { idsOf, nameOf, type Check, type Rule } from '../rule';

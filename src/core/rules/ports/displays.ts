@@ -1,6 +1,6 @@
-import type { Brief } from '../../brief';
-import type { Catalogue } from '../../catalogue';
-import type { AnyFitted, Fitted, FittedParts } from '../../fitted';
+import type { Brief } from '../../model/brief';
+import type { Catalogue } from '../../model/catalogue';
+import type { AnyFitted, Fitted, FittedParts } from '../../model/fitted';
 
 /** Displays that the machine must drive: those owned and those bought with it. An owned one is no item of the machine. */
 export function displaysOf(parts: FittedParts, brief: Brief, catalogue: Catalogue): Fitted<'display'>[] {

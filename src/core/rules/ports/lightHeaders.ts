@@ -1,4 +1,4 @@
-import type { AnyFitted } from '../../fitted';
+import type { AnyFitted } from '../../model/fitted';
 import { LIGHT_PLUGS, USUAL_LIGHT_PLUG, type LightPlug } from '../../parts/common';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 

@@ -1,4 +1,4 @@
-import type { FittedParts } from '../../fitted';
+import type { FittedParts } from '../../model/fitted';
 import type { PartOf } from '../../parts';
 
 type PortList = NonNullable<PartOf<'board'>['rearUsb']>;

@@ -1,4 +1,4 @@
-import type { AnyFitted } from '../../fitted';
+import type { AnyFitted } from '../../model/fitted';
 import { inputsW, slotPowerW } from '../../power/inputs';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 

@@ -1,4 +1,4 @@
-import type { Policy } from '../../power/policies';
+import type { Policy } from '../../model/settings';
 
 /** What the comparisons of power find, beyond those of `rule.ts`. */
 export type PowerFigures =

@@ -1,4 +1,4 @@
-import type { AnyFitted, Fitted, FittedParts } from '../../fitted';
+import type { AnyFitted, Fitted, FittedParts } from '../../model/fitted';
 import { CONNECTORS, type Connector } from '../../parts/common';
 import { INPUT_W, slotPowerW } from '../../power/inputs';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';

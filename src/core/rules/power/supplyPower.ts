@@ -1,4 +1,5 @@
-import { policiesOf, type Policy } from '../../power/policies';
+import type { Policy } from '../../model/settings';
+import { policiesOf } from '../../power/policies';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 
 /** Past the peak a supply switches off; the other policies are reserves. */

@@ -1,5 +1,5 @@
 import { fewRatings, trustOf } from '../../money/trust';
-import type { AnyFitted } from '../../fitted';
+import type { AnyFitted } from '../../model/fitted';
 import { idsOf, nameOf, type Check, type Rule } from '../rule';
 
 /** The offers that the price rests on are ones to buy: trusted sellers, no price too good, none far over list. */

@@ -1,4 +1,4 @@
-import type { Constant } from '../../work/constants';
+import type { Constant } from '../../figures/registers';
 
 /** What the surplus rules rest on. They only ever bring notes, so a wrong judgement here costs a word, not a machine. */
 export const SURPLUS = {

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../fitted';
+import type { Fitted } from '../../model/fitted';
 import { idsOf, nameOf, type Check, type Facts, type Rule } from '../rule';
 
 /** Whether anything in the brief uses a card of its purpose; undefined for purposes the brief cannot speak of. */

@@ -1,4 +1,4 @@
-import { applicationsOf } from '../../catalogue';
+import { applicationsOf } from '../../model/catalogue';
 import { COMMON } from '../../work/common';
 import { GIB } from '../../units/quantity';
 import { unknown, idsOf, type Check, type Rule } from '../rule';

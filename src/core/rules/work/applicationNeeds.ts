@@ -1,4 +1,4 @@
-import { applicationsOf } from '../../catalogue';
+import { applicationsOf } from '../../model/catalogue';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 
 export const applicationNeeds: Rule = {

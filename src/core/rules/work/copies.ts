@@ -1,5 +1,5 @@
-import type { DriveRole } from '../../machine';
-import { grown } from '../../sizing/endurance';
+import type { DriveRole } from '../../figures/resources';
+import { grown } from '../../predict/endurance';
 import { keepingDrives } from '../../work/flowEnds';
 import { unknown, idsOf, type Check, type Rule } from '../rule';
 import { needOf } from '../surplus/needs';

@@ -1,6 +1,6 @@
-import { DRIVE_ROLES } from '../../machine';
+import { DRIVE_ROLES } from '../../figures/resources';
 import { DAYS, servingDrives, writtenAWeek } from '../../predict/writes';
-import { enduranceYears } from '../../sizing/endurance';
+import { enduranceYears } from '../../predict/endurance';
 import { keepingDrives } from '../../work/flowEnds';
 import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
 

@@ -1,4 +1,4 @@
-import type { WholePart } from '../../brief';
+import type { WholePart } from '../../model/brief';
 import type { WirelessStandard } from '../../parts/common';
 import type { TaskResult } from '../../predict/results';
 

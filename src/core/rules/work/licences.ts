@@ -1,6 +1,6 @@
-import { applicationsOf } from '../../catalogue';
-import { movedHere } from '../../machine';
-import { licencesFor } from '../../sizing/software';
+import { applicationsOf } from '../../model/catalogue';
+import { movedHere } from '../../model/machine';
+import { licencesFor } from '../../money/software';
 import { idsOf, nameOf, unknown, type Check, type Rule } from '../rule';
 
 export const licences: Rule = {

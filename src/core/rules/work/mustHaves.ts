@@ -1,6 +1,6 @@
 import type { Board } from '../../board/compile';
-import type { Brief } from '../../brief';
-import type { Fitted, FittedParts } from '../../fitted';
+import type { Brief } from '../../model/brief';
+import type { Fitted, FittedParts } from '../../model/fitted';
 import type { PartOf } from '../../parts';
 import { WIRELESS_STANDARDS } from '../../parts/common';
 import { networkCards } from '../../work/flowEnds';

@@ -1,9 +1,10 @@
-import type { FittedParts } from '../../fitted';
+import type { FittedParts } from '../../model/fitted';
 import type { PartKind } from '../../parts';
 import type { TaskResult } from '../../predict/results';
 import { worstOf } from '../../predict/worst';
 import type { Supply } from '../../predict/supply';
-import type { Impossible, Resource } from '../../work/stage';
+import type { Resource } from '../../figures/resources';
+import type { Impossible } from '../../work/stage';
 import { ESSENTIAL } from '../parts/partsComplete';
 import type { Check, Level, Rule } from '../rule';
 

@@ -1,5 +1,5 @@
 import type { WorkFigures } from '../../rules/work/figures';
-import type { WholePart } from '../../brief';
+import type { WholePart } from '../../model/brief';
 import { listed, number, size } from '../format';
 import { impossibleWords, resourceName } from '../names';
 import { getsText, needText } from '../results';

@@ -1,4 +1,4 @@
-import { deskRegion } from '@/core/settings';
+import { deskRegion } from '@/core/model/settings';
 import { guessTable, previewMachine } from '@/server/files';
 import { readUpload } from '@/server/inbox';
 import { ENCODINGS } from '@/server/import/text';

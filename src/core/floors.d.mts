@@ -1,0 +1,1 @@
+export declare const FLOORS: readonly { readonly folders: readonly string[]; readonly holds: string }[];

@@ -1,0 +1,274 @@
+import { measurementSchema } from './measurement';
+import { z } from 'zod';
+import { briefFiguresSchema, sittingSchema, mustHavesSchema, type Brief } from './brief';
+import { handPriceSchema, paidSchema } from './offers';
+import { sideSchema } from '../parts/case';
+import { driveRole } from '../figures/resources';
+import { itemSchema, laterSchema, PHASES, tuningSchema, type Item, type Machine } from './machine';
+import { idText, partIdSchema, plainText } from '../parts/common';
+import { inPhase } from './phases';
+import { taskSchema } from './tasks';
+
+const singleEditSchemas = [
+  z.strictObject({ kind: z.literal('swap'), item: idText, part: partIdSchema, label: plainText() }),
+  z.strictObject({ kind: z.literal('add'), item: itemSchema }),
+  z.strictObject({ kind: z.literal('remove'), item: idText }),
+  z.strictObject({ kind: z.literal('pin'), item: idText, slot: idText }),
+  z.strictObject({ kind: z.literal('unpin'), item: idText }),
+  z.strictObject({ kind: z.literal('roles'), item: idText, roles: z.array(driveRole) }),
+  z.strictObject({ kind: z.literal('own'), item: idText, owned: z.boolean() }),
+  /** Sets a price by hand, or takes it away. */
+  z.strictObject({ kind: z.literal('hand-price'), item: idText, handPrice: handPriceSchema.optional() }),
+  /** Keeps what was really paid, or takes it away. */
+  z.strictObject({ kind: z.literal('paid'), item: idText, paid: paidSchema.optional() }),
+  z.strictObject({ kind: z.literal('memory-profile'), profile: z.enum(['on', 'off']) }),
+  z.strictObject({ kind: z.literal('rename'), name: plainText(80) }),
+  z.strictObject({ kind: z.literal('stand'), item: idText, upright: z.boolean() }),
+  /** Seats a kit's modules by hand; no slots lets the fill order decide again. */
+  z.strictObject({ kind: z.literal('seat-modules'), item: idText, slots: z.array(idText).max(32) }),
+  /** Firmware the board has or will have before its first start; none means as shipped. */
+  z.strictObject({ kind: z.literal('firmware'), version: plainText(20).optional() }),
+  z.strictObject({ kind: z.literal('phase'), item: idText, phase: z.enum([...PHASES, 'both']) }),
+  /** Puts a fan or radiator on a side of the case; without a side the app finds one again. */
+  z.strictObject({ kind: z.literal('side'), item: idText, side: sideSchema.optional() }),
+  /** Sets what firmware and driver are set to; what is left out is as the makers ship it. */
+  z.strictObject({ kind: z.literal('tune'), tuning: tuningSchema }),
+  /** What was measured on this machine, all of it. */
+  z.strictObject({ kind: z.literal('evidence'), evidence: z.array(measurementSchema).max(500) }),
+  /** Opens, renames or dates the later phase; without it the phase and what only it has are dropped. */
+  z.strictObject({ kind: z.literal('later'), later: laterSchema.optional() }),
+] as const;
+
+/** Changes of a machine as values: they can be applied, previewed, priced, stored and offered again. */
+export const machineEditSchema = z.discriminatedUnion('kind', [
+  ...singleEditSchemas,
+  /** Changes that only make sense together: one step to undo. */
+  z.strictObject({
+    kind: z.literal('several'),
+    edits: z.array(z.discriminatedUnion('kind', singleEditSchemas)).min(1).max(20),
+  }),
+]);
+export type MachineEdit = z.infer<typeof machineEditSchema>;
+
+const replaceItem = (machine: Machine, id: string, change: (item: Item) => Item): Machine => {
+  const items = machine.items.map((item) => (item.id === id ? change(item) : item));
+  return items.every((item, i) => item === machine.items[i]) ? machine : { ...machine, items };
+};
+
+const without = <V>(record: Readonly<Record<string, V>> | undefined, key: string): Record<string, V> =>
+  Object.fromEntries(Object.entries(record ?? {}).filter(([k]) => k !== key));
+
+const onlyNow = ({ phase, ...item }: Item): Item[] => (phase === 'later' ? [] : [item]);
+
+/** Applies an edit; an edit that changes nothing (or names an item that is gone) gives back the same machine. */
+export function editMachine(machine: Machine, edit: MachineEdit): Machine {
+  switch (edit.kind) {
+    case 'swap':
+      return replaceItem(machine, edit.item, (item) => {
+        if (item.part === edit.part) return item;
+        const {
+          standsInFor: _standIn,
+          standInRange: _range,
+          fixed: _fixed,
+          owned: _owned,
+          handPrice: _price,
+          paid: _paid,
+          ...rest
+        } = item;
+        return { ...rest, part: edit.part, label: edit.label, ...(machine.present ? { owned: true } : {}) };
+      });
+    case 'add':
+      return machine.items.some((item) => item.id === edit.item.id)
+        ? machine
+        : { ...machine, items: [...machine.items, machine.present ? { ...edit.item, owned: true } : edit.item] };
+    case 'remove':
+      return machine.items.some((item) => item.id === edit.item)
+        ? {
+            ...machine,
+            items: machine.items.filter((item) => item.id !== edit.item),
+            ...(machine.pins ? { pins: without(machine.pins, edit.item) } : {}),
+            ...(machine.moduleSlots ? { moduleSlots: without(machine.moduleSlots, edit.item) } : {}),
+          }
+        : machine;
+    case 'evidence': {
+      if (JSON.stringify(machine.evidence ?? []) === JSON.stringify(edit.evidence)) return machine;
+      const { evidence: _before, ...rest } = machine;
+      return edit.evidence.length === 0 ? rest : { ...rest, evidence: edit.evidence };
+    }
+    case 'pin':
+      return machine.pins?.[edit.item] === edit.slot || !machine.items.some((item) => item.id === edit.item)
+        ? machine
+        : { ...machine, pins: { ...machine.pins, [edit.item]: edit.slot } };
+    case 'unpin':
+      return machine.pins?.[edit.item] === undefined ? machine : { ...machine, pins: without(machine.pins, edit.item) };
+    case 'roles':
+      return replaceItem(machine, edit.item, (item) =>
+        item.roles?.join() === edit.roles.join() ? item : { ...item, roles: edit.roles },
+      );
+    case 'own':
+      return replaceItem(machine, edit.item, (item) => {
+        if ((item.owned ?? false) === edit.owned) return item;
+        const { owned: _owned, ...rest } = item;
+        return edit.owned ? { ...rest, owned: true } : rest;
+      });
+    case 'hand-price':
+      return replaceItem(machine, edit.item, (item) => {
+        if (JSON.stringify(item.handPrice) === JSON.stringify(edit.handPrice)) return item;
+        const { handPrice: _before, ...rest } = item;
+        return edit.handPrice ? { ...rest, handPrice: edit.handPrice } : rest;
+      });
+    case 'paid':
+      return replaceItem(machine, edit.item, (item) => {
+        if (JSON.stringify(item.paid) === JSON.stringify(edit.paid)) return item;
+        const { paid: _before, ...rest } = item;
+        return edit.paid ? { ...rest, paid: edit.paid } : rest;
+      });
+    case 'memory-profile':
+      return (machine.memoryProfile ?? 'on') === edit.profile ? machine : { ...machine, memoryProfile: edit.profile };
+    case 'rename':
+      return machine.name === edit.name ? machine : { ...machine, name: edit.name };
+    case 'stand':
+      return replaceItem(machine, edit.item, (item) => {
+        if ((item.upright ?? false) === edit.upright) return item;
+        const { upright: _upright, ...rest } = item;
+        return edit.upright ? { ...rest, upright: true } : rest;
+      });
+    case 'side':
+      return replaceItem(machine, edit.item, (item) => {
+        if (item.side === edit.side) return item;
+        const { side: _side, ...rest } = item;
+        return edit.side === undefined ? rest : { ...rest, side: edit.side };
+      });
+    case 'tune': {
+      if (JSON.stringify(machine.tuning ?? {}) === JSON.stringify(edit.tuning)) return machine;
+      const { tuning: _tuning, ...rest } = machine;
+      return Object.keys(edit.tuning).length === 0 ? rest : { ...rest, tuning: edit.tuning };
+    }
+    case 'seat-modules':
+      if (
+        !machine.items.some((item) => item.id === edit.item) ||
+        (machine.moduleSlots?.[edit.item] ?? []).join() === edit.slots.join()
+      )
+        return machine;
+      return {
+        ...machine,
+        moduleSlots:
+          edit.slots.length > 0
+            ? { ...machine.moduleSlots, [edit.item]: edit.slots }
+            : without(machine.moduleSlots, edit.item),
+      };
+    case 'firmware': {
+      if (machine.firmware === edit.version) return machine;
+      const { firmware: _firmware, ...rest } = machine;
+      return edit.version === undefined ? rest : { ...rest, firmware: edit.version };
+    }
+    case 'phase':
+      return replaceItem(machine, edit.item, (item) => {
+        if ((item.phase ?? 'both') === edit.phase) return item;
+        const { phase: _phase, ...rest } = item;
+        return edit.phase === 'both' ? rest : { ...rest, phase: edit.phase };
+      });
+    case 'later': {
+      if (edit.later)
+        return machine.later?.name === edit.later.name && machine.later.on === edit.later.on
+          ? machine
+          : { ...machine, later: edit.later };
+      if (!machine.later) return machine;
+      return { ...inPhase(machine, 'now'), items: machine.items.flatMap(onlyNow) };
+    }
+    case 'several':
+      return edit.edits.reduce<Machine>(editMachine, machine);
+  }
+}
+
+/** An id for a new item of a kind that the machine does not use yet: "drive-3". */
+export function freshItemId(machine: Machine, kind: string): string {
+  const used = new Set(machine.items.map((item) => item.id));
+  for (let n = 1; ; n++) if (!used.has(`${kind}-${n}`)) return `${kind}-${n}`;
+}
+
+/** Figures of a brief that may be left open. */
+export const OPEN_FIGURES = ['neededBy', 'hourMinor', 'overListPercent', 'router'] as const;
+
+/** Changes of a brief as values. */
+export const briefEditSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('set-task'), task: taskSchema }),
+  z.strictObject({ kind: z.literal('add-task'), task: taskSchema, sitting: idText.optional() }),
+  z.strictObject({ kind: z.literal('remove-task'), task: idText }),
+  z.strictObject({ kind: z.literal('set-sitting'), sitting: sittingSchema }),
+  z.strictObject({ kind: z.literal('remove-sitting'), sitting: idText }),
+  z.strictObject({ kind: z.literal('set-budget'), budgetMinor: z.number().int().positive().optional() }),
+  z.strictObject({ kind: z.literal('set-must-haves'), mustHaves: mustHavesSchema }),
+  z.strictObject({ kind: z.literal('set-displays'), ownedDisplays: z.array(partIdSchema).max(20) }),
+  z.strictObject({ kind: z.literal('set-figures'), figures: briefFiguresSchema }),
+  /** Takes a figure away that may be left open. */
+  z.strictObject({ kind: z.literal('unset-figure'), figure: z.enum(OPEN_FIGURES) }),
+  /** Which options of a branded machine are taken. */
+  z.strictObject({ kind: z.literal('rival-options'), rival: idText, options: z.array(idText).max(40) }),
+]);
+export type BriefEdit = z.infer<typeof briefEditSchema>;
+
+/** Applies an edit to a brief; sittings never keep a task that is gone, nor stay behind empty. */
+export function editBrief(brief: Brief, edit: BriefEdit): Brief {
+  switch (edit.kind) {
+    case 'set-task':
+      return { ...brief, tasks: brief.tasks.map((task) => (task.id === edit.task.id ? edit.task : task)) };
+    case 'add-task':
+      if (brief.tasks.some((task) => task.id === edit.task.id)) return brief;
+      return {
+        ...brief,
+        tasks: [...brief.tasks, edit.task],
+        sittings: brief.sittings.map((sitting) =>
+          sitting.id === edit.sitting ? { ...sitting, tasks: [...sitting.tasks, edit.task.id] } : sitting,
+        ),
+      };
+    case 'remove-task':
+      return {
+        ...brief,
+        tasks: brief.tasks.filter((task) => task.id !== edit.task),
+        sittings: brief.sittings
+          .map((sitting) => ({ ...sitting, tasks: sitting.tasks.filter((id) => id !== edit.task) }))
+          .filter((sitting) => sitting.tasks.length > 0),
+      };
+    case 'set-sitting':
+      return {
+        ...brief,
+        sittings: brief.sittings.some((sitting) => sitting.id === edit.sitting.id)
+          ? brief.sittings.map((sitting) => (sitting.id === edit.sitting.id ? edit.sitting : sitting))
+          : [...brief.sittings, edit.sitting],
+      };
+    case 'remove-sitting':
+      return { ...brief, sittings: brief.sittings.filter((sitting) => sitting.id !== edit.sitting) };
+    case 'set-budget': {
+      const { budgetMinor: _before, ...rest } = brief;
+      return edit.budgetMinor === undefined ? rest : { ...rest, budgetMinor: edit.budgetMinor };
+    }
+    case 'set-must-haves':
+      return { ...brief, mustHaves: edit.mustHaves };
+    case 'set-displays':
+      return brief.ownedDisplays.join() === edit.ownedDisplays.join()
+        ? brief
+        : { ...brief, ownedDisplays: edit.ownedDisplays };
+    case 'unset-figure': {
+      if (brief[edit.figure] === undefined) return brief;
+      const { [edit.figure]: _before, ...rest } = brief;
+      return rest as Brief;
+    }
+    case 'rival-options': {
+      const others = (brief.rivals ?? []).filter((entry) => entry.rival !== edit.rival);
+      const rivals = edit.options.length > 0 ? [...others, { rival: edit.rival, options: edit.options }] : others;
+      const { rivals: _before, ...rest } = brief;
+      return rivals.length > 0 ? { ...rest, rivals } : rest;
+    }
+    case 'set-figures':
+      return {
+        ...brief,
+        ...Object.fromEntries(Object.entries(edit.figures).filter(([, value]) => value !== undefined)),
+      };
+  }
+}
+
+export function freshTaskId(brief: Brief, kind: string): string {
+  const used = new Set(brief.tasks.map((task) => task.id));
+  for (let n = 1; ; n++) if (!used.has(`${kind}-${n}`)) return `${kind}-${n}`;
+}

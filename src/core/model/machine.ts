@@ -1,0 +1,135 @@
+import { z } from 'zod';
+import { measurementSchema } from './measurement';
+import { handPriceSchema, paidSchema } from './offers';
+import { sideSchema } from '../parts/case';
+import { idText, isoDate, partIdSchema, plainText } from '../parts/common';
+
+import { driveRole } from '../figures/resources';
+/** Fan speed in % of full against °C, rising; between the points it is interpolated, outside them held. */
+export const fanCurveSchema = z
+  .array(z.strictObject({ c: z.number().min(0).max(120), percent: z.number().min(0).max(100) }))
+  .min(1)
+  .max(6)
+  .superRefine((points, context) => {
+    points.forEach((point, i) => {
+      const before = points[i - 1];
+      if (before && (point.c <= before.c || point.percent < before.percent))
+        context.addIssue({
+          code: 'custom',
+          path: [i],
+          message: `a fan curve rises: ${point.c} °C, ${point.percent} % cannot follow ${before.c} °C, ${before.percent} %`,
+        });
+    });
+  });
+export type FanCurve = readonly { readonly c: number; readonly percent: number }[];
+
+/** What is set in firmware and driver; absent means as the makers ship it. */
+export const tuningSchema = z.strictObject({
+  /** Package power that the processor keeps up, W. */
+  packageW: z.number().positive().max(2000).optional(),
+  /** Factor on the processor's clocks. */
+  clock: z.number().min(1).max(1.2).optional(),
+  /** Factor on the graphics cards' clocks. */
+  cardClock: z.number().min(1).max(1.2).optional(),
+  /** Share of their board power that graphics cards may draw. */
+  cardShare: z.number().min(0.4).max(1).optional(),
+  coolerCurve: fanCurveSchema.optional(),
+  caseCurve: fanCurveSchema.optional(),
+});
+export type Tuning = z.infer<typeof tuningSchema>;
+
+/** A machine has one phase, or two when something is to be added later (J16). */
+export const PHASES = ['now', 'later'] as const;
+export type Phase = (typeof PHASES)[number];
+export const laterSchema = z.strictObject({ name: plainText(60), on: isoDate.optional() });
+
+/** One physical part in a machine. Two equal modules bought as a kit are one item; two cards are two items. */
+export const itemSchema = z.strictObject({
+  id: idText,
+  part: partIdSchema,
+  /** The part's name when it was chosen, so that a part gone from the catalogue can still be named. */
+  label: plainText().optional(),
+  roles: z.array(driveRole).optional(),
+  /** Already owned: costs nothing again. */
+  owned: z.boolean().optional(),
+  /** A card that stands in the case's upright mount, on a riser. */
+  upright: z.boolean().optional(),
+  /** The side of the case a fan or radiator is put on by hand; else the app finds one. */
+  side: sideSchema.optional(),
+  /** Only in the machine as built first, or only in its later phase; absent means in both. */
+  phase: z.enum(PHASES).optional(),
+  /** A price set by hand, which counts in place of the offers until it is taken away. */
+  handPrice: handPriceSchema.optional(),
+  /** What was really paid: kept apart from today's price. */
+  paid: paidSchema.optional(),
+  /** Parts between which the real one lies, when this one stands in for it: the lesser and the better. */
+  standInRange: z.tuple([partIdSchema, partIdSchema]).optional(),
+  /** How it is fixed in the machine, where it cannot be changed for another. */
+  fixed: z.enum(['soldered', 'own form']).optional(),
+  /** Set when this part stands in for one whose figures were never published. */
+  standsInFor: plainText(200).optional(),
+});
+export type Item = z.infer<typeof itemSchema> & {
+  /** Set in the view of a later phase, never kept: it stood in this machine before, so it is paid and has not moved. */
+  readonly stood?: true;
+};
+
+/** Whether an owned part comes from another machine: what stood in this one before is owned as well, but not moved. */
+export const movedHere = ({ owned, stood }: Item, machine: Pick<Machine, 'present'>): boolean =>
+  owned === true && stood !== true && machine.present !== true;
+
+export const machineSchema = z
+  .strictObject({
+    id: idText,
+    name: plainText(80),
+    items: z.array(itemSchema).max(200),
+    /** item → slot; hard for the placement search */
+    pins: z.record(idText, idText).optional(),
+    /** kit → memory slots its modules sit in, where a person says so; else the board's fill order decides */
+    moduleSlots: z.record(idText, z.array(idText).min(1).max(32)).optional(),
+    /** The later phase: what it is called and when it comes. */
+    later: laterSchema.optional(),
+    /** Whether the memory runs its profile or its standard rate. */
+    memoryProfile: z.enum(['on', 'off']).optional(),
+    tuning: tuningSchema.optional(),
+    /** Firmware the board really has or will have before first start; unknown means as shipped. */
+    firmware: plainText(20).optional(),
+    /** What was measured on it (J29). */
+    evidence: z.array(measurementSchema).max(500).optional(),
+    /** The machine that is there already: what is added to it counts as owned. */
+    present: z.boolean().optional(),
+  })
+  .superRefine((machine, context) => {
+    const seen = new Set<string>();
+    machine.items.forEach((item, i) => {
+      if (seen.has(item.id))
+        context.addIssue({
+          code: 'custom',
+          path: ['items', i, 'id'],
+          message: `the id "${item.id}" is used twice in this machine`,
+        });
+      seen.add(item.id);
+    });
+    const measured = new Set<string>();
+    (machine.evidence ?? []).forEach(({ id }, i) => {
+      if (measured.has(id))
+        context.addIssue({
+          code: 'custom',
+          path: ['evidence', i, 'id'],
+          message: `the id "${id}" is used twice among this machine's measurements`,
+        });
+      measured.add(id);
+    });
+    for (const [field, what] of [
+      ['pins', 'pins'],
+      ['moduleSlots', 'seats the modules of'],
+    ] as const)
+      for (const id of Object.keys(machine[field] ?? {}))
+        if (!seen.has(id))
+          context.addIssue({
+            code: 'custom',
+            path: [field, id],
+            message: `${what} "${id}", which is not an item of this machine`,
+          });
+  });
+export type Machine = z.infer<typeof machineSchema>;
