@@ -117,6 +117,14 @@ test.describe('the library', () => {
     await page.getByLabel('board forms, with | between').fill('ATX | Micro-ATX');
     await page.keyboard.press('Enter');
     await expect(sheet(page).getByRole('button', { name: /^board forms: ATX, Micro-ATX/ })).toBeVisible();
+    // what is typed elsewhere stays while a figure is kept and the library is asked anew
+    const ownPrice = sheet(page).getByLabel(/^Own price/);
+    await ownPrice.fill('77');
+    await sheet(page).getByRole('button', { name: 'volume: unknown. Change.' }).click();
+    await page.getByLabel('volume', { exact: true }).fill('40');
+    await page.keyboard.press('Enter');
+    await expect(sheet(page).getByRole('button', { name: /^volume: 40/ })).toBeVisible();
+    await expect(ownPrice).toHaveValue('77');
     // structures have an editor of their own
     await sheet(page).getByRole('button', { name: 'radiator and fan mounts: unknown. Change.' }).click();
     const mounts = page.getByRole('dialog', { name: 'radiator and fan mounts' });
@@ -130,13 +138,13 @@ test.describe('the library', () => {
     await page.getByRole('dialog').getByLabel('Name').fill('Own case');
     await page.getByRole('button', { name: 'Add it' }).click();
     await expect(sheet(page)).toContainText('Its figures are borrowed from marlhouse-jetty');
-    await sheet(page)
-      .getByLabel(/^Own price/)
-      .fill('100');
+    // and belongs to the part it was typed at
+    await expect(ownPrice).toHaveValue('');
+    await ownPrice.fill('100');
     await sheet(page).getByRole('region', { name: 'Price' }).getByRole('button', { name: 'Keep' }).click();
     await expect(sheet(page).getByRole('region', { name: 'Price' })).toContainText('107.50 USD');
     const before = await found(page).textContent();
-    for (let i = 0; i < 5; i++) {
+    for (let i = 0; i < 6; i++) {
       const undo = page.getByRole('button', { name: /^Undo: .*(Jetty|Own case)/ });
       const label = await undo.getAttribute('aria-label');
       await undo.click();

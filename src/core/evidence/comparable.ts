@@ -49,7 +49,7 @@ export function measuredDrive(
  * family. Everything else is no evidence for it.
  */
 export function comparableTo(
-  machine: Machine,
+  machine: Pick<Machine, 'id' | 'evidence'>,
   parts: FittedParts,
   measured: readonly MeasuredMachine[],
   catalogue: Catalogue,

@@ -1,6 +1,6 @@
 import type { Brief } from '../model/brief';
 import type { AnyFitted, Fitted, FittedParts } from '../model/fitted';
-import type { FanCurve, Machine, Tuning } from '../model/machine';
+import type { FanCurve, Tuning } from '../model/machine';
 import type { PartOf } from '../parts';
 import type { MissingFigure } from '../figures/missing';
 import { BOUNDS, HEAT, USUAL_CURVES } from './constants';
@@ -120,7 +120,12 @@ type Known = (fitted: AnyFitted, field: string, value: number | undefined, bound
 /** Notes a figure as unknown. */
 type Lacks = (fitted: AnyFitted, field: string) => void;
 
-export function heatSetup(parts: FittedParts, machine: Machine, brief: Brief): HeatSetup {
+/** How a machine is set; what is not set runs as its makers ship it. */
+export interface Tuned {
+  readonly tuning?: Tuning | undefined;
+}
+
+export function heatSetup(parts: FittedParts, { tuning = {} }: Tuned, brief: Brief): HeatSetup {
   const missing: MissingFigure[] = [];
   const lacks: Lacks = ({ item, part }, field) => missing.push({ item: item.id, part: part.id, field });
   const known: Known = (fitted, field, value, bounds) => {
@@ -138,9 +143,8 @@ export function heatSetup(parts: FittedParts, machine: Machine, brief: Brief): H
   }
   const hot: HotPart[] = [];
   const processor = parts.one('processor');
-  const tuning = machine.tuning ?? {};
   const factor = tuning.clock ?? 1;
-  const cpu = processor && hotProcessor(processor, parts, machine, plan, known, lacks);
+  const cpu = processor && hotProcessor(processor, parts, tuning, plan, known, lacks);
   if (cpu) hot.push(cpu);
   const blind: HeatSetup['blind'][number][] = [];
   const unseen = (kind: HotPart['kind'], fitted: AnyFitted, field: string) =>
@@ -177,7 +181,7 @@ const unknownAir = (): AirPath => ({
 function hotProcessor(
   processor: Fitted<'processor'>,
   parts: FittedParts,
-  machine: Machine,
+  tuning: Tuning,
   plan: FanPlan | undefined,
   known: Known,
   lacks: Lacks,
@@ -187,7 +191,6 @@ function hotProcessor(
   if (part.maxPowerW === undefined || (!cooler && !part.coolerIncluded)) return undefined;
   const maxW = part.maxPowerW;
   const idleW = Math.min(part.idlePowerW ?? 0, maxW);
-  const tuning = machine.tuning ?? {};
   const sustained = known(processor, 'sustainedPowerW', part.sustainedPowerW, {
     best: maxW,
     worst: Math.min(maxW, part.basePowerW ?? maxW / 2),

@@ -1,12 +1,11 @@
 import type { Brief } from '../model/brief';
 import type { FittedParts } from '../model/fitted';
-import type { Machine } from '../model/machine';
+import type { Tuning } from '../model/machine';
 import { drawsOf, sittingDraw, type SittingDraw } from '../power/draw';
 import type { Mains } from '../power/efficiency';
 import { mostOf } from '../units/most';
 import type { SittingResult, TaskResult } from '../predict/results';
-import type { Supply } from '../predict/supply';
-import { ARITHMETIC, atClocks, type Clocks } from '../predict/clocks';
+import { ARITHMETIC, type Clocks } from '../predict/clocks';
 import type { MissingFigure } from '../figures/missing';
 import { heatLoad } from './load';
 import { noiseOf, type Noise } from './noise';
@@ -53,8 +52,8 @@ const ALL_BUSY: ReadonlyMap<string, number> = new Map(
 export const limitDraw = (parts: FittedParts, clocks: Clocks): ReadonlyMap<string, number> =>
   sittingDraw(drawsOf(parts), ALL_BUSY, clocks);
 
-/** What runs a sitting on a machine whose supply is given. */
-export type Run = (supply: Supply) => SittingResult;
+/** What runs a sitting at given clocks. */
+export type Run = (clocks: Clocks) => SittingResult;
 
 export interface HeatAnswer {
   readonly heat: HeatState;
@@ -67,19 +66,18 @@ export interface HeatAnswer {
  * bounded is tried at both ends; where the clock depends on it, the tasks that need that clock are not proven.
  */
 export function heatOf(
-  machine: Machine,
+  tuning: Tuning | undefined,
   parts: FittedParts,
   brief: Brief,
   mains: Mains,
-  supply: Supply,
   runs: readonly Run[],
 ): HeatAnswer {
-  const setup = heatSetup(parts, machine, brief);
+  const setup = heatSetup(parts, { tuning }, brief);
   const results: SittingResult[] = [];
   const drawn: SittingDraw[] = [];
   const sittings = runs.map((run): SittingHeat => {
     const evaluate = (clocks: Clocks) => {
-      const result = run(atClocks(supply, clocks));
+      const result = run(clocks);
       return drawnAt(parts, setup, mains, result.busy, clocks, result);
     };
     const first = new Map<string, ReturnType<typeof evaluate>>();

@@ -25,6 +25,15 @@ export interface FittedParts {
 
 const none: readonly never[] = Object.freeze([]);
 
+const pairs = new WeakMap<Item, AnyFitted>();
+
+/** An item with its part; the same object as long as both are the same, so that lists can be compared by it. */
+function fitted(item: Item, part: Part): AnyFitted {
+  let known = pairs.get(item);
+  if (known?.part !== part) pairs.set(item, (known = { item, part }));
+  return known;
+}
+
 const uses = new WeakMap<Item, string>();
 
 /** How an item is used, without what it is called: two of one part may differ in role, place or who owns them. */
@@ -67,7 +76,7 @@ export function fitParts(
   const gone: Item[] = [];
   for (const item of machine.items) {
     const part: Part | undefined = catalogue.part(item.part);
-    if (part) all.push({ item, part });
+    if (part) all.push(fitted(item, part));
     else gone.push(item);
   }
   const order = compareFitted(machine.pins);
@@ -76,14 +85,30 @@ export function fitParts(
       ? prefers(b.part) - prefers(a.part) || order(a, b)
       : order(a, b),
   );
-  for (const fitted of all) {
-    const { part } = fitted;
-    const list = kinds.get(part.kind);
-    if (list) list.push(fitted);
-    else kinds.set(part.kind, [fitted]);
+  for (const each of all) {
+    const list = kinds.get(each.part.kind);
+    if (list) list.push(each);
+    else kinds.set(each.part.kind, [each]);
   }
   const ofKind = <K extends PartKind>(kind: K) => (kinds.get(kind) ?? none) as unknown as readonly Fitted<K>[];
   return { ofKind, one: (kind) => ofKind(kind)[0], all, gone };
+}
+
+/**
+ * A machine's parts of some kinds, for what says that it reads no others.
+ * @throws RangeError when it asks for another kind all the same: a mistake of ours
+ */
+export function partsOf(parts: FittedParts, kinds: ReadonlySet<PartKind>): FittedParts {
+  const ofKind = <K extends PartKind>(kind: K) => {
+    if (!kinds.has(kind)) throw new RangeError(`parts of the kind "${kind}" are read where only others are said to be`);
+    return parts.ofKind(kind);
+  };
+  return {
+    ofKind,
+    one: (kind) => ofKind(kind)[0],
+    all: parts.all.filter(({ part }) => kinds.has(part.kind)),
+    gone: none,
+  };
 }
 
 /** Maker and name as people say it. */

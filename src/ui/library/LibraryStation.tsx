@@ -3,7 +3,7 @@
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import IconButton from '@mui/material/IconButton';
-import { useRouter } from 'next/navigation';
+import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { columnsOf, usualColumns, type Column } from '@/core/library/columns';
@@ -51,19 +51,18 @@ const columnsFor = (kind: PartKind | undefined, currency: string): readonly Colu
 
 /** All parts: typed questions with units, filters above columns, sheets beside the grid. */
 export function LibraryStation({
-  query,
   steps,
   settings,
   currency,
   revision,
 }: {
-  query: string;
   steps: readonly StepRow[];
   settings: Settings;
   currency: string;
   revision: number;
 }) {
   const router = useRouter();
+  const query = useSearchParams().toString();
   const [question, setQuestion] = useState<Question>(() => questionFrom(new URLSearchParams(query)));
   const [active, setActive] = useState(0);
   const [start, setStart] = useState<NewPartStart>();
@@ -73,16 +72,25 @@ export function LibraryStation({
   const all = useMemo(() => columnsFor(question.kind, currency), [question.kind, currency]);
   const columns = question.columns.flatMap((key) => all.find((column) => column.key === key) ?? []);
 
+  // addresses that this page wrote itself: the router tells of them late, and another one comes from a link
+  const written = useRef(new Set([query]));
+  const write = (next: Question) => {
+    setQuestion(next);
+    const address = addressOf(next);
+    written.current.add(new URL(address, window.location.href).searchParams.toString());
+    window.history.replaceState(null, '', address);
+  };
   const ask = (next: Question) => {
-    setQuestion(next);
+    write(next);
     setActive(0);
-    window.history.replaceState(null, '', addressOf(next));
   };
-  const show = (part: string | undefined) => {
-    const next = { ...question, part };
-    setQuestion(next);
-    window.history.replaceState(null, '', addressOf(next));
-  };
+  const show = (part: string | undefined) => write({ ...question, part });
+  useEffect(() => {
+    if (written.current.has(query)) return;
+    written.current = new Set([query]);
+    setQuestion(questionFrom(new URLSearchParams(query)));
+    setActive(0);
+  }, [query]);
   const changed = () => router.refresh();
   // with a sheet open, the arrows leaf through sheets
   const activeId = pages.rowAt(active)?.id;

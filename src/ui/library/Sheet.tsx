@@ -76,6 +76,7 @@ export function Sheet({ id, version, lengthUnit, onChanged, onShow, onClose, onS
     );
   return (
     <SheetBody
+      key={id}
       sheet={sheet.sheet}
       lengthUnit={lengthUnit}
       onChanged={onChanged}
