@@ -23,6 +23,16 @@ export default tseslint.config(
     },
   },
   {
+    // with types: what is started and not waited for, and conditions that are promises
+    files: ['src/**/*.ts', 'src/**/*.tsx', 'e2e/**/*.ts', 'bench/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      '@typescript-eslint/await-thenable': 'error',
+    },
+  },
+  {
     files: ['src/core/**/*.ts'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'error', '@typescript-eslint/no-explicit-any': 'error' },
   },

@@ -1,9 +1,15 @@
 #!/usr/bin/env node
-// The command's door: TypeScript is compiled as it is loaded, so a checkout after `npm ci` needs no build step.
-import { fileURLToPath } from 'node:url';
-import { register } from 'tsx/esm/api';
+// The command's door: it runs a bundle, which it makes where there is none, so a checkout needs no build step.
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import { bundle } from './bundle.mjs';
 
-// the path aliases stand in the checkout's own tsconfig, wherever the command is called from
-process.env.TSX_TSCONFIG_PATH ??= fileURLToPath(new URL('../tsconfig.json', import.meta.url));
-register();
-await import('../src/cli/vane.ts');
+const entry = await bundle();
+if (entry !== undefined) await import(pathToFileURL(entry).href);
+else {
+  // no place for a bundle: TypeScript is compiled as it is loaded
+  const { register } = await import('tsx/esm/api');
+  // the path aliases stand in the checkout's own tsconfig, wherever the command is called from
+  process.env.TSX_TSCONFIG_PATH ??= fileURLToPath(new URL('../tsconfig.json', import.meta.url));
+  register();
+  await import('../src/cli/vane.ts');
+}

@@ -8,9 +8,7 @@ import { emptyCatalogue } from '@/core/formats/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { exitCodeOf, reportOf } from '@/core/formats/report';
 import { schemaNames, schemaOf } from '@/core/formats/schemas';
-import { databasePath, openService } from '@/server/service';
-import { exportCommand, filesCommand, jobCommand } from './files';
-import { pricesCommand, refreshCommand } from './prices';
+import { databasePath } from '@/server/path';
 import { refuse, say } from './say';
 
 const USE = `use:
@@ -37,6 +35,7 @@ const LARGEST_BYTES = 40_000_000;
 /** The catalogue of this checkout's database, when there is one; a case with its parts inline needs none. */
 async function aroundCatalogue(): Promise<CatalogueData> {
   if (!existsSync(databasePath())) return emptyCatalogue;
+  const { openService } = await import('@/server/service');
   const service = openService();
   try {
     return (await service.catalogue()).data;
@@ -94,6 +93,16 @@ function schemaCommand(name: string | undefined): number {
   return 0;
 }
 
+// whoever reads only the beginning of an answer, such as a pager, ends the pipe: that is no fault
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error;
+  process.exit();
+});
+
+// what touches the database is loaded for the commands that do
+const files = () => import('./files');
+const prices = () => import('./prices');
+
 const [command, argument, ...more] = process.argv.slice(2);
 const args = argument === undefined ? [] : [argument, ...more];
 switch (command) {
@@ -105,19 +114,19 @@ switch (command) {
     break;
   case 'check':
   case 'import':
-    process.exitCode = await filesCommand(command, args);
+    process.exitCode = await (await files()).filesCommand(command, args);
     break;
   case 'prices':
-    process.exitCode = await pricesCommand(args);
+    process.exitCode = await (await prices()).pricesCommand(args);
     break;
   case 'refresh':
-    process.exitCode = await refreshCommand();
+    process.exitCode = await (await prices()).refreshCommand();
     break;
   case 'export':
-    process.exitCode = await exportCommand(args);
+    process.exitCode = await (await files()).exportCommand(args);
     break;
   case 'job':
-    process.exitCode = await jobCommand(argument);
+    process.exitCode = await (await files()).jobCommand(argument);
     break;
   case undefined:
   case 'help':

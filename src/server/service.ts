@@ -1,4 +1,4 @@
-import { join } from 'node:path';
+import { databasePath } from './path';
 import { briefSchema, type Brief } from '@/core/model/brief';
 import { editBrief, editMachine, briefEditSchema, machineEditSchema, type MachineEdit } from '@/core/model/edits';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
@@ -34,8 +34,6 @@ export interface Service {
   readonly settings: () => Promise<Settings>;
   readonly close: () => Promise<void>;
 }
-
-export const databasePath = (): string => process.env['VANE_DB'] ?? join(process.cwd(), '.data', 'vane.db');
 
 /** Opens the database; the catalogue is read again whenever its revision has moved, also when another process moved it. */
 export function openService(path: string = databasePath()): Service {

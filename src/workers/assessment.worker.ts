@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { assess, contextOf, type Context } from '@/core/assess';
+import { contextOf, subjectOf, type Assessment, type Context } from '@/core/assess';
 import { compileCatalogue } from '@/core/model/catalogue';
 import { catalogueSchema } from '@/core/model/catalogueSchema';
 import type { Machine } from '@/core/model/machine';
@@ -24,6 +24,25 @@ function ready(): Context {
   if (!context) throw new Error('the catalogue is not loaded yet');
   return context;
 }
+
+/** The last few machines and briefs that came over, by what they say: a message makes new objects of the same ones. */
+const KEPT = 8;
+const came = new Map<string, object>();
+
+function same<T extends object>(sent: T): T {
+  const text = JSON.stringify(sent);
+  const known = (came.get(text) ?? sent) as T;
+  came.delete(text);
+  came.set(text, known);
+  if (came.size > KEPT)
+    for (const oldest of came.keys()) {
+      came.delete(oldest);
+      break;
+    }
+  return known;
+}
+
+const assessedNow = (machine: Machine, brief: Brief): Assessment => subjectOf(brief, ready()).assess(machine);
 
 const offersOf = (part: Part | undefined, brief: Brief) =>
   part ? [...ready().catalogue.offers(part.id, brief.region)] : [];
@@ -55,35 +74,43 @@ const api: WorkerApi = {
     return context.catalogue.parts.length;
   },
   candidates: async (machine, brief, position) =>
-    (await inSlices('candidates', candidateTrials(machine, brief, position, ready()))).map((candidate) => ({
+    (await inSlices('candidates', candidateTrials(same(machine), same(brief), position, ready()))).map((candidate) => ({
       ...candidate,
       offers: offersOf(candidate.part, brief),
     })),
   memorySheet: async (machine, brief, position) => {
-    const { rows, fits, paysUpTo } = await inSlices('memory sheet', memoryTrials(machine, brief, position, ready()));
+    const { rows, fits, paysUpTo } = await inSlices(
+      'memory sheet',
+      memoryTrials(same(machine), same(brief), position, ready()),
+    );
     return {
       rows: rows.map((row) => ({ ...row, offers: offersOf(row.candidate.part, brief) })),
       fits,
       paysUpTo: paysUpTo?.candidate.part.id,
     };
   },
-  remedies: async (machine, brief, key) => {
-    const before = assess(machine, brief, ready());
+  remedies: async (sentMachine, sentBrief, key) => {
+    const [machine, brief] = [same(sentMachine), same(sentBrief)];
+    const before = assessedNow(machine, brief);
     const finding = before.findings.find((candidate) => findingKey(candidate) === key);
     if (!finding) return [];
     const found = await inSlices(`remedies ${key}`, remedyTrials(machine, brief, finding, ready(), 3, before));
     return found.map((remedy) => ({ ...remedy, offers: offersOf(remedy.part, brief) }));
   },
-  turns: async (machine, brief, key) => {
-    const before = assess(machine, brief, ready());
+  turns: async (sentMachine, sentBrief, key) => {
+    const [machine, brief] = [same(sentMachine), same(sentBrief)];
+    const before = assessedNow(machine, brief);
     const finding = before.findings.find((candidate) => findingKey(candidate) === key);
     return finding ? inSlices(`turns ${key}`, turnTrials(machine, brief, finding, ready(), before)) : [];
   },
   largest: (machine, brief, task) => inSlices(`largest ${task}`, largestTrials(machine, brief, task, ready())),
   elsewhere: (machine, brief, region) => inSlices('elsewhere', elsewhereTrials(machine, brief, region, ready())),
-  operatingPoints: async (machine, brief) => operatingPoints(machine, brief, ready(), assess(machine, brief, ready())),
-  coinSteps: async (machine: Machine, brief: Brief) => {
-    const { up, savings, ...rest } = await inSlices('coin steps', coinTrials(machine, brief, ready()));
+  operatingPoints: async (sentMachine, sentBrief) => {
+    const [machine, brief] = [same(sentMachine), same(sentBrief)];
+    return operatingPoints(machine, brief, ready(), assessedNow(machine, brief));
+  },
+  coinSteps: async (machine, brief) => {
+    const { up, savings, ...rest } = await inSlices('coin steps', coinTrials(same(machine), same(brief), ready()));
     const row = (step: Step) => ({ ...step, offers: offersOf(step.part, brief) });
     return { up: up.slice(0, SHOWN).map(row), savings: savings.slice(0, SHOWN).map(row), ...rest };
   },

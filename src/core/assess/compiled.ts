@@ -5,6 +5,7 @@ import { comparableTo } from '../evidence/comparable';
 import { heatOf } from '../heat/state';
 import { populate } from '../memory/population';
 import type { Brief } from '../model/brief';
+import type { Region } from '../model/catalogueSchema';
 import { fitParts } from '../model/fitted';
 import type { Machine } from '../model/machine';
 import { inPhase } from '../model/phases';
@@ -12,11 +13,12 @@ import { priceMachine } from '../money/landed';
 import { pageBasket } from '../money/pageBasket';
 import { buyPolicy } from '../money/policy';
 import { boughtApart, spentOf, type Spent } from '../money/spent';
+import { PART_KINDS } from '../parts';
 import { drawOf } from '../power/draw';
 import { supplyOf } from '../predict/supply';
 import { worstOf } from '../predict/worst';
 import { rules } from '../rules';
-import { isFinding, levelRank, type Check, type Facts, type Reading, type Rule } from '../rules/rule';
+import { isFinding, levelRank, type Check, type Facts, type Finding, type Reading, type Rule } from '../rules/rule';
 import { expand } from '../work';
 import type { Assessment } from './assessment';
 import type { Context } from './context';
@@ -34,125 +36,197 @@ import {
 } from './stages';
 import type { Views } from './view';
 
+/** What can be asked of a compiled brief. */
+export interface Compiled {
+  readonly assess: (machine: Machine) => Assessment;
+  /** Findings of the rules that read parts alone, without working out what the machine does. */
+  readonly screen: (machine: Machine) => readonly Finding[];
+}
+
+/** Names of the stages that are kept for each rule. */
+const kept = new Map<Rule, string>(rules.map((rule) => [rule, `rule ${rule.id}`]));
+
+const KINDS: ReadonlySet<string> = new Set(PART_KINDS);
+
+/** Rules that say nothing of what is worked out: their answers are there before any prediction. */
+const early = rules.filter(({ reads }) =>
+  reads.every((what) => what === 'any part' || what === 'memory state' || KINDS.has(what)),
+);
+
 /**
- * A brief in its context, ready to be asked about machines: a chain of stages, each a function of what it names. Whether
- * and how results are remembered is the keeper's business; the chain is the same.
+ * A brief in its context, ready to be asked about machines: a chain of stages, each a function of what it names, each
+ * run when its result is first asked for. Whether and how results are remembered is the keeper's business; the chain is
+ * the same.
  * @throws RangeError when the brief names a region that the catalogue lacks
  */
-export function compiled(brief: Brief, context: Context, keep: Keep, views: Views): (machine: Machine) => Assessment {
+export function compiled(brief: Brief, context: Context, keep: Keep, views: Views): Compiled {
   const { catalogue, settings, today } = context;
-  const region = catalogue.region(brief.region);
-  if (!region) throw new RangeError(`the brief's region "${brief.region}" is not in the catalogue`);
+  const found = catalogue.region(brief.region);
+  if (!found) throw new RangeError(`the brief's region "${brief.region}" is not in the catalogue`);
+  const region: Region = found;
   const preferred = suits(brief, catalogue);
   const policy = buyPolicy(brief, settings, today);
-  return (whole) => {
+  const fixed = { brief, catalogue, region, policy, today, settings };
+  const named = brief.tasks.map((task) => ({ task, expanded: `task ${task.id}`, taught: `taught ${task.id}` }));
+
+  function factsOf(whole: Machine): Facts {
     const machine = inPhase(whole, 'now');
     const { tuning, pins, moduleSlots } = machine;
     const parts = views.whole(fitParts(machine, catalogue, preferred));
-    const wired = views.of(parts, 'wired');
-    const built = views.of(parts, 'built');
+    const wired = lazy(() => views.of(parts, 'wired'));
+    const built = lazy(() => views.of(parts, 'built'));
 
-    const memory = keep('memory', [wired, machine.memoryProfile ?? 'on', moduleSlots], populate);
-    const bareBoard = keep('board', [wired], bareBoardOf);
-    const tradeFacts = keep('facts', [views.of(parts, 'worked'), memory.bytes, catalogue], factsForTrades);
-    const unplacedSupply = keep('supply before placement', [wired, memory, bareBoard, undefined], supplyOf);
-    const calibration = keep(
-      'calibration',
-      [wired, memory, unplacedSupply, machine.id, machine.evidence],
-      (parts, memory, supply, id, evidence) =>
-        calibrationOf(comparableTo({ id, evidence }, parts, context.measured, catalogue), {
-          supply,
-          facts: { parts, memory },
-        }),
+    const memory = lazy(() => keep('memory', [wired(), machine.memoryProfile ?? 'on', moduleSlots], populate));
+    const bareBoard = lazy(() => keep('board', [wired()], bareBoardOf));
+    const unplacedSupply = lazy(() =>
+      keep('supply before placement', [wired(), memory(), bareBoard(), undefined], supplyOf),
     );
-    const tasks = brief.tasks.map((task) =>
-      keep(`taught ${task.id}`, [keep(`task ${task.id}`, [task, tradeFacts], expand), calibration], calibrated),
+    const calibration = lazy(() =>
+      keep(
+        'calibration',
+        [wired(), memory(), unplacedSupply(), machine.id, machine.evidence],
+        (parts, memory, supply, id, evidence) =>
+          calibrationOf(comparableTo({ id, evidence }, parts, context.measured, catalogue), {
+            supply,
+            facts: { parts, memory },
+          }),
+      ),
     );
-    const sittings = keep('sittings', tasks, (...tasks) => sittingsOf(brief, tasks));
-    const flows = keep(
-      'flows',
-      [sittings, unplacedSupply],
-      (sittings, supply) => sittings.map(({ tasks }) => realTimeFlows(tasks, supply)),
-      sameData,
+    const sittings = lazy(() => {
+      const trades = keep('facts', [views.of(parts, 'worked'), memory().bytes, catalogue], factsForTrades);
+      const tasks = named.map(({ task, expanded, taught }) =>
+        keep(taught, [keep(expanded, [task, trades], expand), calibration()], calibrated),
+      );
+      return keep('sittings', tasks, (...tasks) => sittingsOf(brief, tasks));
+    });
+    const flows = lazy(() =>
+      keep(
+        'flows',
+        [sittings(), unplacedSupply()],
+        (sittings, supply) => sittings.map(({ tasks }) => realTimeFlows(tasks, supply)),
+        sameData,
+      ),
     );
-    const devices = keep('devices', [views.of(parts, 'slotted'), flows], (slotted, flows) =>
-      markTwins(devicesOf(slotted), flows),
+    const devices = lazy(() =>
+      keep('devices', [views.of(parts, 'slotted'), flows()], (slotted, flows) => markTwins(devicesOf(slotted), flows)),
     );
-    const caseRows = parts.one('case')?.part.expansionSlots;
-    const problem = bareBoard && keep('problem', [bareBoard, devices, pins, caseRows, flows], problemOf);
-    const placement = problem && keep('placement', [problem, context], placementFor);
-    const board = placement?.board ?? bareBoard;
-
-    const supply = keep('supply', [wired, memory, board, placement, calibration.rates], supplyOf);
-    const runners = keep('runners', [sittings, supply, board, placement], runnersOf);
-    const heated = keep('heat', [tuning, built, brief, region.mainsV, runners], heatOf);
-    const { heat, results, drawn } = heated;
-    const power = keep('power', [built, results, drawn, tuning], drawOf);
-    const scene = keep('scene', [built, memory, placement], sceneOf);
-    const price = keep('price', [parts, catalogue, region, policy], priceMachine);
-    let bought: Spent | undefined;
-    const spent = (): Spent =>
-      (bought ??= spentOf(context.quick ? boughtApart(price) : pageBasket(price, parts, catalogue, region, policy), {
+    const problem = lazy(() => {
+      const board = bareBoard();
+      const caseRows = parts.one('case')?.part.expansionSlots;
+      return board && keep('problem', [board, devices(), pins, caseRows, flows()], problemOf);
+    });
+    const placement = lazy(() => {
+      const asked = problem();
+      return asked && keep('placement', [asked, context], placementFor);
+    });
+    const board = lazy(() => placement()?.board ?? bareBoard());
+    const supply = lazy(() => keep('supply', [wired(), memory(), board(), placement(), calibration().rates], supplyOf));
+    const heated = lazy(() => {
+      const runners = keep('runners', [sittings(), supply(), board(), placement()], runnersOf);
+      return keep('heat', [tuning, built(), brief, region.mainsV, runners], heatOf);
+    });
+    const power = lazy(() => keep('power', [built(), heated().results, heated().drawn, tuning], drawOf));
+    const scene = lazy(() => keep('scene', [built(), memory(), placement()], sceneOf));
+    const price = lazy(() => keep('price', [parts, catalogue, region, policy], priceMachine));
+    const spent = lazy((): Spent =>
+      spentOf(context.quick ? boughtApart(price()) : pageBasket(price(), parts, catalogue, region, policy), {
         machine,
         parts,
         brief,
-      }));
-
-    const facts: Facts = {
+      }),
+    );
+    return {
+      ...fixed,
       machine,
-      brief,
-      catalogue,
       parts,
-      memory,
-      board,
-      devices,
-      problem,
-      placement,
-      calibration,
-      sittings: results,
-      supply,
-      power,
-      heat,
-      scene,
-      region,
-      price,
+      get memory() {
+        return memory();
+      },
+      get board() {
+        return board();
+      },
+      get devices() {
+        return devices();
+      },
+      get problem() {
+        return problem();
+      },
+      get placement() {
+        return placement();
+      },
+      get calibration() {
+        return calibration();
+      },
+      get sittings() {
+        return heated().results;
+      },
+      get supply() {
+        return supply();
+      },
+      get power() {
+        return power();
+      },
+      get heat() {
+        return heated().heat;
+      },
+      get scene() {
+        return scene();
+      },
+      get price() {
+        return price();
+      },
       spent,
-      policy,
-      today,
-      settings,
     };
+  }
+
+  function checksOf(asked: readonly Rule[], facts: Facts): Check[] {
     const readings = readingsOf(facts, views);
     const checks: Check[] = [];
-    for (const rule of rules)
-      checks.push(...keep(`rule ${rule.id}`, argsOf(rule, facts, readings), (..._read) => rule.check(facts)));
-    return {
-      facts,
-      supply,
-      region,
-      tasks: brief.tasks.flatMap(({ id }) => worstOf(id, results) ?? []),
-      checks,
-      findings: checks.filter(isFinding).sort((a, b) => levelRank(a.level) - levelRank(b.level)),
-    };
+    for (const rule of asked)
+      checks.push(...keep(kept.get(rule) ?? rule.id, argsOf(rule, facts, readings), (..._read) => rule.check(facts)));
+    return checks;
+  }
+
+  return {
+    assess: (machine) => {
+      const facts = factsOf(machine);
+      const checks = checksOf(rules, facts);
+      return {
+        facts,
+        supply: facts.supply,
+        region,
+        tasks: brief.tasks.flatMap(({ id }) => worstOf(id, facts.sittings) ?? []),
+        checks,
+        findings: checks.filter(isFinding).sort((a, b) => levelRank(a.level) - levelRank(b.level)),
+      };
+    },
+    screen: (machine) => checksOf(early, factsOf(machine)).filter(isFinding),
   };
+}
+
+/** What is worked out once, when it is first asked for. */
+function lazy<T>(work: () => T): () => T {
+  let known: { readonly value: T } | undefined;
+  return () => (known ??= { value: work() }).value;
 }
 
 /** What stands behind each thing that a rule may say it reads. */
 function readingsOf(facts: Facts, views: Views): (reading: Reading) => readonly unknown[] {
-  const { parts, memory, board, devices, problem, placement, sittings, supply, calibration, power, heat } = facts;
+  const { parts } = facts;
   return (reading) => {
     switch (reading) {
       case 'any part':
         return [parts];
       case 'memory state':
-        return [memory];
+        return [facts.memory];
       case 'wiring':
-        return [board, devices, problem, placement];
+        return [facts.board, facts.devices, facts.problem, facts.placement];
       case 'sittings':
-        return [sittings, supply, calibration];
+        return [facts.sittings, facts.supply, facts.calibration];
       case 'power':
-        return [power];
+        return [facts.power];
       case 'heat':
-        return [heat];
+        return [facts.heat];
       case 'geometry':
         return [facts.scene];
       case 'price':

@@ -15,12 +15,6 @@ export interface Constant {
 
 export type Register = Readonly<Record<string, Constant>>;
 
-/** Name and value, for derivations. */
-export interface Used {
-  readonly name: string;
-  readonly constant: Constant;
-}
-
 /** A constant by name. @throws RangeError when the register lacks it: a mistake in our own code */
 export function constantOf<R extends Register>(register: R, name: keyof R & string): Constant {
   const constant = register[name];

@@ -22,7 +22,6 @@ export const catalogueSchema = z.strictObject({
   rivals: z.array(rivalSchema),
 });
 export type CatalogueFile = z.infer<typeof catalogueSchema>;
-export type CatalogueFileInput = z.input<typeof catalogueSchema>;
 
 /** What a catalogue is compiled from; the file without its envelope. */
 export type CatalogueData = Pick<CatalogueFile, 'regions' | 'sellers' | 'applications' | 'parts' | 'offers' | 'rivals'>;

@@ -151,4 +151,3 @@ export const handPriceSchema = z.strictObject({
 
 /** What was really paid for a part, tax and shipping in. */
 export const paidSchema = z.strictObject({ landedMinor: price, on: isoDate, seller: plainText(60).optional() });
-export type Paid = z.infer<typeof paidSchema>;

@@ -34,6 +34,9 @@ const DERIVED: Readonly<Partial<Record<keyof Facts, Reading>>> = {
   heat: 'heat',
   scene: 'geometry',
   price: 'price',
+  spent: 'price',
+  supply: 'sittings',
+  calibration: 'sittings',
 };
 
 /** Facts that note what is read of them. */

@@ -1,4 +1,4 @@
-import { assess, type Assessment, type Context } from '../assess';
+import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
 import { fullName } from '../model/fitted';
@@ -58,7 +58,7 @@ export function withPart(machine: Machine, position: Position, part: Part): Mach
 }
 
 /**
- * Every part of the position's kind with its effect, those that fit first, each group ranked by `compareEffects`.
+ * Every part of the position's kind with its effect, those that fit first, each group ranked by `standing`.
  * Parts withdrawn by today are left out unless they are the current one.
  */
 export const rankCandidates = (...args: Parameters<typeof candidateTrials>): Candidate[] =>
@@ -70,7 +70,7 @@ export function* candidateTrials(
   brief: Brief,
   position: Position,
   context: Context,
-  before: Assessment = assess(machine, brief, context),
+  before: Assessment = subjectOf(brief, context).assess(machine),
 ): Trials<Candidate[]> {
   const current = machine.items.find((item) => item.id === position.item)?.part;
   const candidates: Candidate[] = [];

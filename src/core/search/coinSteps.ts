@@ -1,4 +1,4 @@
-import { assess, type Assessment, type Context } from '../assess';
+import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
 import { fullName } from '../model/fitted';
@@ -47,7 +47,7 @@ const DECISIVE = 5;
 
 /** The same, a trial at a time. */
 export function* coinTrials(machine: Machine, brief: Brief, context: Context): Trials<CoinSteps> {
-  const before = assess(machine, brief, context);
+  const before = subjectOf(brief, context).assess(machine);
   const bench = trialBench(before, brief, context);
   const { now } = bench;
   const needing = decisiveFailures(before);
@@ -55,9 +55,11 @@ export function* coinTrials(machine: Machine, brief: Brief, context: Context): T
   const savings: Step[] = [];
   let tried = 0;
   for (const { edit, part, replaced } of stepsToTry(machine, brief, before, context)) {
-    const effect = effectOf(now, bench.outcomeOf(edit, editMachine(machine, edit), part));
     tried++;
     yield;
+    const changed = editMachine(machine, edit);
+    if (bench.turnedDown(changed, 'caution')) continue;
+    const effect = effectOf(now, bench.outcomeOf(edit, changed, part));
     if (effect.priceMinor === undefined || !bringsNothingAsBadAs(effect, 'caution')) continue;
     const losses = replaced ? lossesOf(replaced, part) : [];
     const step: Step = { edit, part, replaces: replaced && fullName(replaced), effect, losses };

@@ -83,6 +83,19 @@ function asBadBefore(finding: Finding, before: Outcome, after: ReadonlyMap<strin
   return was !== undefined && is !== undefined && LOWEST_FIRST[was.verdict] <= LOWEST_FIRST[is.verdict];
 }
 
+/**
+ * Whether some findings of a machine alone already bring something as bad as a level against what it was: then so do
+ * all of them. Work is left out, it is judged by its results.
+ */
+export function bringsAlready(before: Outcome, some: readonly Finding[], level: Level): boolean {
+  const known = keysIn(before);
+  return some.some((finding) => {
+    if (severity(finding.level) > severity(level) || finding.code === 'task-result') return false;
+    const was = known.get(findingKey(finding));
+    return was === undefined || levelRank(finding.level) < levelRank(was);
+  });
+}
+
 export function effectOf(before: Outcome, after: Outcome): Effect {
   const levelsBefore = keysIn(before);
   const results = new Map(after.tasks.map((result) => [result.task, result]));
@@ -168,7 +181,11 @@ const noWorse = (effect: Effect): boolean =>
   effect.met >= effect.metBefore &&
   (effect.gain > 1e-9 || effect.priceMinor < 0 || mends(effect) > 0);
 
-/** What candidates are ordered by, best first in each place; larger is better. */
+/**
+ * What candidates are ordered by, best first in each place; larger is better: what is no dearer and no worse stands
+ * above all; then findings mended minus brought, worst level first; then tasks that meet their target; then gain a coin
+ * added (gain alone when it costs nothing more).
+ */
 export const standing = (effect: Effect): readonly number[] => [
   Number(noWorse(effect)),
   ...findingBalance(effect),
@@ -181,12 +198,6 @@ export function compareStandings(a: readonly number[], b: readonly number[]): nu
   for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return (b[i] ?? 0) - (a[i] ?? 0);
   return 0;
 }
-
-/**
- * Order of candidates: what is no dearer and no worse stands above all; then findings mended minus brought, worst level
- * first; then tasks that meet their target; then gain a coin added (gain alone when it costs nothing more).
- */
-export const compareEffects = (a: Effect, b: Effect): number => compareStandings(standing(a), standing(b));
 
 /** Gain a hundred coins of price added; with no price added the gain counts as if it cost one coin. */
 export function gainPerCoin(effect: Effect): number {

@@ -1,5 +1,5 @@
 import { ratioOf } from '../units/money';
-import { assess, type Assessment, type Context } from '../assess';
+import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { fitParts } from '../model/fitted';
 import { differencesOf, lookalikesOf, type Difference } from '../parts/lookalikes';
@@ -49,7 +49,7 @@ export function* memoryTrials(
   brief: Brief,
   position: Position,
   context: Context,
-  before: Assessment = assess(machine, brief, context),
+  before: Assessment = subjectOf(brief, context).assess(machine),
 ): Trials<MemorySheet> {
   const candidates = yield* candidateTrials(machine, brief, position, context, before);
   const kits = context.catalogue.ofKind('memory');

@@ -1,4 +1,4 @@
-import { assess, quickly, type Assessment, type Context } from '../assess';
+import { subjectOf, quickly, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine, type MachineEdit } from '../model/edits';
 import { quietestCurves, withCurves } from '../heat/quiet';
@@ -101,11 +101,12 @@ export function operatingPoints(
         ]
       : []),
   ];
-  const quick = assess(machine, brief, quickly(context));
+  const subject = subjectOf(brief, quickly(context));
+  const quick = subject.assess(machine);
   const outcome = outcomeOf(quick);
   const clockNow = heat.atLimit.best.clocks.processor;
   const measured = (point: Asked): { point: OperatingPoint; at: Assessment } => {
-    const at = point.edit ? assess(editMachine(machine, point.edit), brief, quickly(context)) : quick;
+    const at = point.edit ? subject.assess(editMachine(machine, point.edit)) : quick;
     const { atLimit, setup } = at.facts.heat;
     const effect = effectOf(outcome, outcomeOf(at));
     const hot = setup.hot.findIndex((part) => part.kind === 'processor');

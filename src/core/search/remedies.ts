@@ -1,4 +1,4 @@
-import { assess, type Assessment, type Context } from '../assess';
+import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
 import { fitParts, fullName } from '../model/fitted';
@@ -168,7 +168,7 @@ export function* remedyTrials(
   finding: Finding,
   context: Context,
   limit = 3,
-  before: Assessment = assess(machine, brief, context),
+  before: Assessment = subjectOf(brief, context).assess(machine),
 ): Trials<Remedy[]> {
   const key = findingKey(finding);
   const found: Remedy[] = [];
@@ -179,11 +179,12 @@ export function* remedyTrials(
     const changed = editMachine(machine, edit);
     if (changed === machine) continue;
     yield;
+    if (bench.turnedDown(changed, isSaving(finding) ? 'caution' : finding.level)) continue;
     const effect = effectOf(now, bench.outcomeOf(edit, changed, part));
     if (effect.priceMinor === undefined) continue;
     if (finding.code === 'stream' && slows(effect, finding.taskId)) continue;
     if (finding.code === 'link' && slower(effect) > 0) continue;
-    if (finding.code.startsWith('surplus-') || finding.code === 'budget') {
+    if (isSaving(finding)) {
       // less of what is too much is a saving even while some is left, as long as nothing is lost by it
       const replaced = edit.kind === 'swap' ? partOf(machine, edit.item, context) : undefined;
       if (part && replaced && !doesWhatItSays(finding, replaced, part)) continue;
@@ -217,6 +218,9 @@ export function* remedyTrials(
   );
   return spreadOver(distinct, limit);
 }
+
+/** Findings that money is freed for, at no loss worse than a note. */
+const isSaving = ({ code }: Finding): boolean => code.startsWith('surplus-') || code === 'budget';
 
 const partOf = (machine: Machine, item: string, context: Context): Part | undefined => {
   const id = machine.items.find((entry) => entry.id === item)?.part;

@@ -1,4 +1,4 @@
-import { assess, quickly, type Assessment, type Context } from '../assess';
+import { quickly, subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import type { MachineEdit } from '../model/edits';
 import { fitParts, fullName } from '../model/fitted';
@@ -8,8 +8,8 @@ import { boughtApart, spentOf } from '../money/spent';
 import type { Part } from '../parts';
 import { compareParts, figuresText } from '../parts/order';
 import { rules } from '../rules';
-import { isFinding, levelRank, type Finding } from '../rules/rule';
-import { outcomeOf, type Outcome } from './effect';
+import { isFinding, levelRank, type Finding, type Level } from '../rules/rule';
+import { bringsAlready, outcomeOf, type Outcome } from './effect';
 
 const keys = new WeakMap<Part, number>();
 /** Figures → number, so that comparing and storing keys does not handle kilobytes of text. */
@@ -54,6 +54,8 @@ export interface TrialBench {
   readonly before: Assessment;
   /** What the machine is now, on the same price basis as what it would be. */
   readonly now: Outcome;
+  /** Whether an edit is known to bring something as bad as a level before anything is predicted; else it has to be tried. */
+  readonly turnedDown: (changed: Machine, level: Level) => boolean;
   /** What the machine would be after an edit that puts `part` in; without a part any edit. */
   readonly outcomeOf: (edit: MachineEdit, changed: Machine, part: Part | undefined) => Outcome;
 }
@@ -69,10 +71,12 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
   const known = benches.get(before);
   if (known) return known;
   const leaders = new Map<string, Leader>();
-  const full = (machine: Machine): Outcome => outcomeOf(assess(machine, brief, quickly(context)));
+  const subject = subjectOf(brief, quickly(context));
+  const full = (machine: Machine): Outcome => outcomeOf(subject.assess(machine));
   const bench: TrialBench = {
     before,
     now: full(before.facts.machine),
+    turnedDown: (changed, level) => bringsAlready(bench.now, subject.screen(changed), level),
     outcomeOf: (edit, changed, part) => {
       if (!part) return full(changed);
       const key = `${groupOf(edit, changed, part, context)} ${figureKey(part)}`;

@@ -1,4 +1,4 @@
-import { assess, quickly, type Assessment, type Context } from '../assess';
+import { assess, quickly, subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import type { Catalogue } from '../model/catalogue';
 import type { Machine } from '../model/machine';
@@ -46,7 +46,7 @@ export function* turnTrials(
   brief: Brief,
   finding: Finding,
   context: Context,
-  before: Assessment = assess(machine, brief, quickly(context)),
+  before: Assessment = subjectOf(brief, quickly(context)).assess(machine),
 ): Trials<Turn[]> {
   if (!('missing' in finding)) return [];
   const turns: Turn[] = [];

@@ -5,8 +5,6 @@ export interface Band {
   readonly high: number;
 }
 
-export const exactly = (value: number): Band => ({ low: value, likely: value, high: value });
-
 /** Scales a band; a negative factor is a caller's mistake because it would turn the band round. */
 export function scale(band: Band, factor: number): Band {
   if (!(factor >= 0)) throw new RangeError(`scale factor ${factor} is below 0`);

@@ -21,7 +21,6 @@ export function exact(value: number | string): Exact {
 
 export const plusOne = ({ n, d }: Exact): Exact => ({ n: n + d, d });
 export const inverted = ({ n, d }: Exact): Exact => (n < 0n ? { n: -d, d: -n } : { n: d, d: n });
-export const product = (a: Exact, b: Exact): Exact => ({ n: a.n * b.n, d: a.d * b.d });
 
 /**
  * Whole × fraction, rounded once to the nearest whole, halves away from zero.

@@ -3,12 +3,8 @@
  * conversions that are easy to get wrong; everything else is arithmetic.
  */
 
-/** Decimal gigabyte, the unit of drives, rates and footage: 10^9 bytes. */
-export const GB = 1e9;
 /** Binary gibibyte, the unit of memory modules and graphics memory, which the trade also writes "GB": 2^30 bytes. */
 export const GIB = 2 ** 30;
-/** Megapixel: 10^6 pixels. */
-export const MPX = 1e6;
 
 /** Bits per second from bytes per second. */
 export const bitsPerS = (bytesPerS: number): number => bytesPerS * 8;

@@ -2,7 +2,7 @@
 
 import { createContext, useContext } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';
-import { assess, contextOf, type Assessment, type Context } from '@/core/assess';
+import { subjectOf, contextOf, type Assessment, type Context } from '@/core/assess';
 import { measuredMachines } from '@/core/evidence/comparable';
 import type { Brief } from '@/core/model/brief';
 import { compileCatalogue } from '@/core/model/catalogue';
@@ -310,7 +310,7 @@ export function assessmentOf(machine: Machine, brief: Brief, context: Context): 
   let machines = briefs.get(brief);
   if (!machines) briefs.set(brief, (machines = new WeakMap()));
   let found = machines.get(machine);
-  if (!found) machines.set(machine, (found = assess(machine, brief, context)));
+  if (!found) machines.set(machine, (found = subjectOf(brief, context).assess(machine)));
   return found;
 }
 

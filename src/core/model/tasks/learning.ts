@@ -47,8 +47,6 @@ export const trainImagesSchema = z.strictObject({
 });
 export type TrainImagesWork = z.infer<typeof trainImagesSchema>;
 
-export const WEIGHT_BITS = [4, 8, 16] as const;
-
 /** A text model that answers people. */
 export const serveSchema = z.strictObject({
   kind: z.literal('serve'),
