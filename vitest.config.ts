@@ -6,6 +6,8 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'lint/**/*.test.ts'],
     environment: 'node',
+    // all cores: nothing else runs beside the tests
+    maxWorkers: '100%',
     testTimeout: 180_000,
     setupFiles: ['src/core/tests/setup.ts'],
   },
