@@ -39,8 +39,13 @@ import type { Views } from './view';
 /** What can be asked of a compiled brief. */
 export interface Compiled {
   readonly assess: (machine: Machine) => Assessment;
-  /** Findings of the rules that read parts alone, without working out what the machine does. */
+  /**
+   * Findings of the rules that read nothing but parts (sockets, forms, counts): all of them stand in the assessment too,
+   * but no task is predicted for them, so most of a thousand what-ifs can be turned down by them.
+   */
   readonly screen: (machine: Machine) => readonly Finding[];
+  /** Findings of one rule, with only what it reads worked out. */
+  readonly findingsOf: (rule: string, machine: Machine) => readonly Finding[];
 }
 
 /** Names of the stages that are kept for each rule. */
@@ -201,6 +206,11 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
       };
     },
     screen: (machine) => checksOf(early, factsOf(machine)).filter(isFinding),
+    findingsOf: (id, machine) =>
+      checksOf(
+        rules.filter((rule) => rule.id === id),
+        factsOf(machine),
+      ).filter(isFinding),
   };
 }
 

@@ -1,8 +1,7 @@
 import type { Brief } from '../model/brief';
 import type { Machine } from '../model/machine';
 import type { Assessment } from './assessment';
-import type { Finding } from '../rules/rule';
-import { compiled } from './compiled';
+import { compiled, type Compiled } from './compiled';
 import type { Context } from './context';
 import { afresh, keeper } from './keep';
 import { freshViews, keptViews } from './view';
@@ -18,18 +17,11 @@ export { contextOf, quickly, type Context } from './context';
 export const assess = (machine: Machine, brief: Brief, context: Context): Assessment =>
   compiled(brief, context, afresh, freshViews).assess(machine);
 
-/** A brief in its surroundings, asked about one machine after the other. */
-export interface Subject {
-  /**
-   * As `assess`, at the cost of what has changed since the machines that were asked for last. One that is asked for
-   * again gives the same object.
-   */
-  readonly assess: (machine: Machine) => Assessment;
-  /**
-   * Findings of the rules that read nothing but parts (sockets, forms, counts): all of them stand in the assessment too,
-   * but no task is predicted for them, so most of a thousand what-ifs can be turned down by them.
-   */
-  readonly screen: (machine: Machine) => readonly Finding[];
+/**
+ * A brief in its surroundings, asked about one machine after the other: each answer is that of `assess`, at the cost of
+ * what has changed since the machines that were asked for last. A machine that is asked for again gives the same object.
+ */
+export interface Subject extends Compiled {
   /** How often each stage has run, for tests and measurements. */
   readonly runs: ReadonlyMap<string, number>;
 }
@@ -48,6 +40,6 @@ export function subjectOf(brief: Brief, context: Context): Subject {
 /** A subject of its own. */
 export function freshSubject(brief: Brief, context: Context): Subject {
   const { keep, runs } = keeper();
-  const { assess: anew, screen } = compiled(brief, context, keep, keptViews());
-  return { assess: (machine) => keep('assessment', [machine], anew), screen, runs };
+  const { assess: anew, ...parts } = compiled(brief, context, keep, keptViews());
+  return { ...parts, assess: (machine) => keep('assessment', [machine], anew), runs };
 }

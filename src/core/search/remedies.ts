@@ -180,6 +180,8 @@ export function* remedyTrials(
     if (changed === machine) continue;
     yield;
     if (bench.turnedDown(changed, isSaving(finding) ? 'caution' : finding.level)) continue;
+    // work that comes nearer counts as well, and less of what is too much
+    if (finding.code !== 'task-result' && !isSaving(finding) && bench.leaves(changed, finding)) continue;
     const effect = effectOf(now, bench.outcomeOf(edit, changed, part));
     if (effect.priceMinor === undefined) continue;
     if (finding.code === 'stream' && slows(effect, finding.taskId)) continue;

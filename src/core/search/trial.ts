@@ -8,7 +8,7 @@ import { boughtApart, spentOf } from '../money/spent';
 import type { Part } from '../parts';
 import { compareParts, figuresText } from '../parts/order';
 import { rules } from '../rules';
-import { isFinding, levelRank, type Finding, type Level } from '../rules/rule';
+import { findingKey, isFinding, levelRank, severity, type Finding, type Level } from '../rules/rule';
 import { bringsAlready, outcomeOf, type Outcome } from './effect';
 
 const keys = new WeakMap<Part, number>();
@@ -56,6 +56,8 @@ export interface TrialBench {
   readonly now: Outcome;
   /** Whether an edit is known to bring something as bad as a level before anything is predicted; else it has to be tried. */
   readonly turnedDown: (changed: Machine, level: Level) => boolean;
+  /** Whether an edit leaves a finding as it is, by the finding's own rule alone; what is worked out for others is not. */
+  readonly leaves: (changed: Machine, finding: Finding) => boolean;
   /** What the machine would be after an edit that puts `part` in; without a part any edit. */
   readonly outcomeOf: (edit: MachineEdit, changed: Machine, part: Part | undefined) => Outcome;
 }
@@ -76,6 +78,12 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
   const bench: TrialBench = {
     before,
     now: full(before.facts.machine),
+    leaves: (changed, finding) => {
+      const key = findingKey(finding);
+      return subject
+        .findingsOf(finding.rule, changed)
+        .some((left) => findingKey(left) === key && severity(left.level) <= severity(finding.level));
+    },
     turnedDown: (changed, level) => bringsAlready(bench.now, subject.screen(changed), level),
     outcomeOf: (edit, changed, part) => {
       if (!part) return full(changed);
