@@ -1,5 +1,4 @@
 import { writeBom, type Bom } from '@/core/formats/bom';
-import { compileCatalogue } from '@/core/model/catalogue';
 import { CATALOGUE_FORMAT, type CatalogueData } from '@/core/model/catalogueSchema';
 import { CATALOGUE_LISTS } from '@/core/formats/entries';
 import { writeSheet, type SheetKind } from '@/core/formats/csv/sheets';
@@ -40,8 +39,8 @@ export async function exportBom(service: Service, seatId: string, draftId: strin
   const seat = await projects.readSeat(service.db, seatId);
   const draft = seat?.drafts.find((candidate) => candidate.id === draftId || candidate.body.id === draftId);
   if (!draft) return undefined;
-  const { data } = await service.catalogue();
-  return writeBom(draft.body, compileCatalogue(data), `${await todayOf(service)}T00:00:00Z`);
+  const { compiled } = await service.catalogue();
+  return writeBom(draft.body, compiled, `${await todayOf(service)}T00:00:00Z`);
 }
 
 /** The part of a catalogue that these seats and all rivals mention, with what it refers to in turn. */

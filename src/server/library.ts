@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { compileCatalogue, type Catalogue } from '@/core/model/catalogue';
+import type { Catalogue } from '@/core/model/catalogue';
 import { readCell } from '@/core/formats/csv/cells';
 import { idFrom } from '@/core/formats/csv/rows';
 import { partProblems } from '@/core/formats/entries';
@@ -46,7 +46,7 @@ const libraries = new WeakMap<Service, Library>();
 const REMEMBERED_ANSWERS = 24;
 
 async function libraryOf(service: Service): Promise<Library> {
-  const { data, revision } = await service.catalogue();
+  const { data, revision, compiled: catalogue } = await service.catalogue();
   const settings = await service.settings();
   const region = deskRegion(data.regions, settings);
   const today = await todayOf(service);
@@ -59,7 +59,6 @@ async function libraryOf(service: Service): Promise<Library> {
     known.live.uses = uses;
     return known;
   }
-  const catalogue = compileCatalogue(data);
   // the index asks for facts while it is built; uses are read through this, because they change without the catalogue
   const live = { uses };
   const index = indexLibrary(data.parts, region?.currency ?? '', (part) => ({

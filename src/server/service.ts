@@ -1,3 +1,4 @@
+import { compileCatalogue, type Catalogue } from '@/core/model/catalogue';
 import { databasePath } from './path';
 import { briefSchema, type Brief } from '@/core/model/brief';
 import { editBrief, editMachine, briefEditSchema, machineEditSchema, type MachineEdit } from '@/core/model/edits';
@@ -23,12 +24,30 @@ import { deskRegion, type Settings } from '@/core/model/settings';
 import type { SaveResult, SeatBundle } from './contract';
 import { z } from 'zod';
 
+/** The library as it stands; compiled for questions when one is asked, once a revision. */
+export interface CatalogueNow {
+  readonly data: CatalogueData;
+  readonly revision: number;
+  readonly compiled: Catalogue;
+}
+
+function catalogueNow(data: CatalogueData, revision: number): CatalogueNow {
+  let compiled: Catalogue | undefined;
+  return {
+    data,
+    revision,
+    get compiled() {
+      return (compiled ??= compileCatalogue(data));
+    },
+  };
+}
+
 /** What this process knows: the open database and the catalogue as last read. */
 export interface Service {
   readonly db: Database;
   /** Where the database lies: importing and looking things up open it again. */
   readonly path: string;
-  readonly catalogue: () => Promise<{ readonly data: CatalogueData; readonly revision: number }>;
+  readonly catalogue: () => Promise<CatalogueNow>;
   /** The catalogue as files said it, without what was filled in by hand. */
   readonly fileCatalogue: () => Promise<CatalogueData>;
   readonly settings: () => Promise<Settings>;
@@ -38,7 +57,7 @@ export interface Service {
 /** Opens the database; the catalogue is read again whenever its revision has moved, also when another process moved it. */
 export function openService(path: string = databasePath()): Service {
   const { db, close } = openDatabase(path);
-  let cached: { data: CatalogueData; revision: number } | undefined;
+  let cached: CatalogueNow | undefined;
   const memo = emptyMemo();
   return {
     db,
@@ -49,7 +68,7 @@ export function openService(path: string = databasePath()): Service {
     catalogue: async () => {
       const revision = await catalogueRevision(db);
       if (cached?.revision !== revision)
-        cached = { data: await readCatalogueData(db, 'with-hand-figures', memo), revision };
+        cached = catalogueNow(await readCatalogueData(db, 'with-hand-figures', memo), revision);
       return cached;
     },
   };

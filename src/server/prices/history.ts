@@ -1,6 +1,5 @@
 import type { HistoryView } from '../contract';
 import { dayNumber, dayText } from '@/core/units/days';
-import { compileCatalogue } from '@/core/model/catalogue';
 import { fullName } from '@/core/model/fitted';
 import { machineSeries, partSeries, waitingWorth, type Series, type WaitingWorth } from '@/core/money/history';
 import { plainPolicy } from '@/core/money/policy';
@@ -21,13 +20,8 @@ const viewOf = ({ first, minors }: Series, unknown: readonly string[] = []): His
 });
 
 async function contextFor(service: Service, regionId: string, parts: readonly string[]) {
-  const { data } = await service.catalogue();
+  const { compiled: catalogue } = await service.catalogue();
   const wanted = new Set(parts);
-  const catalogue = compileCatalogue({
-    ...data,
-    parts: data.parts.filter((part) => wanted.has(part.id)),
-    offers: data.offers.filter((offer) => wanted.has(offer.part) && offer.region === regionId),
-  });
   const region = catalogue.region(regionId);
   if (!region) return undefined;
   const today = await todayOf(service);

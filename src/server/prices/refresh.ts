@@ -1,10 +1,10 @@
 import type { RefreshReport, SourceReport } from '../contract';
-import { assess, contextOf } from '@/core/assess';
-import { compileCatalogue } from '@/core/model/catalogue';
+import { fitParts } from '@/core/model/fitted';
+import { inPhase } from '@/core/model/phases';
 import { isOfferSource, type PriceSource } from '@/core/formats/feed/source';
 import { basketOfMachine } from '@/core/money/basket';
 import { cheapestOffer } from '@/core/money/landed';
-import { plainPolicy } from '@/core/money/policy';
+import { buyPolicy, plainPolicy } from '@/core/money/policy';
 import { partFinder, takePrices } from '@/core/formats/feed/takePrices';
 import { looked, type Watch } from '@/core/money/watch';
 import {
@@ -16,7 +16,8 @@ import {
   writeRate,
   writeWatches,
 } from '@/store/priceStore';
-import { now, seatBundle, todayOf, type Service } from '../service';
+import { readSeat } from '@/store/projectStore';
+import { now, todayOf, type Service } from '../service';
 import { askSource, usualAsking, type Asking } from './fetchSource';
 
 export type Refreshed = { readonly state: 'done'; readonly report: RefreshReport } | { readonly state: 'busy' };
@@ -185,19 +186,20 @@ export async function lookAtWatches(service: Service, only?: ReadonlySet<string>
 export async function priceOf(service: Service, { what }: Watch): Promise<number | undefined> {
   const today = await todayOf(service);
   const settings = await service.settings();
+  const { compiled: catalogue } = await service.catalogue();
   if (what.kind === 'part') {
-    const { data } = await service.catalogue();
-    const catalogue = compileCatalogue(data);
     const region = catalogue.region(what.region);
     const best =
       region && cheapestOffer(catalogue, catalogue.part(what.part), region, plainPolicy(region.id, settings, today));
     return best && best.despite === undefined ? best.landed.landedMinor : undefined;
   }
-  const bundle = await seatBundle(service, what.seat);
-  const draft = bundle?.drafts.find((entry) => entry.id === what.draft);
-  if (!bundle || !draft) return undefined;
-  const assessment = assess(draft.body, bundle.brief.body, contextOf(compileCatalogue(bundle.data), today, settings));
-  const { parts, catalogue, region, policy } = assessment.facts;
-  const basket = basketOfMachine(parts, catalogue, region, policy);
+  const seat = await readSeat(service.db, what.seat);
+  const draft = seat?.drafts.find((entry) => entry.id === what.draft);
+  const region = seat && catalogue.region(seat.brief.body.region);
+  if (!seat || !draft || !region) return undefined;
+  const { brief } = seat;
+  // what it costs does not hang on what it does: nothing is assessed for it
+  const parts = fitParts(inPhase(draft.body, 'now'), catalogue);
+  const basket = basketOfMachine(parts, catalogue, region, buyPolicy(brief.body, settings, today));
   return basket.lowerBound ? undefined : basket.total.landedMinor;
 }
