@@ -9,4 +9,6 @@ run('bench: search', process.execPath, ['--import', 'tsx', rootPath('bench', 'se
 run('bench: import', process.execPath, ['--import', 'tsx', rootPath('bench', 'import.ts'), '100000', '0']);
 run('bench: basket', process.execPath, ['--import', 'tsx', rootPath('bench', 'basket.ts')]);
 run('bench: prices', process.execPath, ['--import', 'tsx', rootPath('bench', 'prices.ts')]);
+run('bench: steps', process.execPath, ['--import', 'tsx', rootPath('bench', 'steps.ts')]);
+run('bench: remedies', process.execPath, ['--import', 'tsx', rootPath('bench', 'remedies.ts')]);
 run('bench: what-ifs', process.execPath, ['--import', 'tsx', rootPath('bench', 'whatIfs.ts')]);

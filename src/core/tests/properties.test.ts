@@ -1,40 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { assess, contextOf, type Assessment } from '../assess';
-import type { Brief } from '../model/brief';
-import { compileCatalogue } from '../model/catalogue';
-import type { CatalogueData } from '../model/catalogueSchema';
-import type { Machine } from '../model/machine';
-import { figureMeta, partSchema, type Part } from '../parts';
-import { failing, type Check } from '../rules/rule';
+import type { Assessment } from '../assess';
 import { findingWords } from '../words/findings';
 import { CASES } from './ruleCases';
-import { ONCE_WRONG } from './ruleCasesWork';
-import { briefOf, dataOf, machineOf, plus, type Change } from './world';
-
-interface World {
-  readonly machine: Machine;
-  readonly brief: Brief;
-  readonly data: CatalogueData;
-}
-const worldOf = (change: Change): World => ({
-  machine: machineOf(change),
-  brief: briefOf(change),
-  data: dataOf(change),
-});
-const judge = ({ machine, brief, data }: World): Assessment =>
-  assess(machine, brief, contextOf(compileCatalogue(data), '2026-05-18'));
-
-/** Machines that fail, are unproven and pass, for every rule there is. */
-const CHANGES: readonly (readonly [string, Change])[] = [
-  ['all well', {}],
-  ...Object.entries(CASES).flatMap(([rule, { fails, unproven, passes }]) =>
-    [fails?.[0], unproven?.[0], passes].flatMap((change, i) =>
-      change ? [[`${rule} ${['fails', 'unproven', 'passes'][i]}`, change] as const] : [],
-    ),
-  ),
-  ...ONCE_WRONG.map(({ what, change }) => [what, change] as const),
-];
+import { dataOf, plus, type Change } from './world';
+import { CHANGES, judge, worldOf, type World } from './worlds';
 
 /** Fields that hold an id, or ids; the keys of pins and seats are ids too. */
 const HOLDS_IDS = new Set([
@@ -83,6 +53,8 @@ const read = (assessment: Assessment): string[] => [
   String(assessment.facts.price.total.landedMinor),
 ];
 
+const APPLICATION: Change = CASES['application-needs']?.passes ?? {};
+
 describe('ids decide nothing', () => {
   test.each(CHANGES)('%s: with all ids turned round, all is said the same', (_, change) => {
     const world = worldOf(change);
@@ -128,114 +100,6 @@ describe('ids decide nothing', () => {
     expect(pick('Loomwork', 'Tesserel').supply.of('gpu.fp32')?.rate?.value).toBe(5e12);
     for (const assessment of [pick('Loomwork', 'Tesserel'), pick('Tesserel', 'Loomwork')])
       expect(assessment.findings.filter(({ rule }) => rule === 'application-needs' || rule === 'work')).toEqual([]);
-  });
-});
-
-const APPLICATION: Change = CASES['application-needs']?.passes ?? {};
-
-/** Figures whose absence is taken as the usual, by declaration: nobody is harmed by what a sheet forgot. */
-const TAKEN_AS_USUAL: Readonly<Record<string, string>> = {
-  lightHeaders: 'lights that are not stated count as none',
-  lightPlug: 'lights are of the usual plug',
-  lightProgram: 'no program of its own',
-  maxDisplays: 'all outputs can be used at once',
-  evidence: 'says nothing of what a part does',
-  warrantyMonths: 'no warranty',
-  listPrices: 'no list price to compare with',
-  figuresFrom: 'the figures are its own',
-  withdrawn: 'is sold',
-  onSale: 'is sold',
-  variantOf: 'is no variant',
-  moves: 'nothing is said of its licence',
-  unlocked: 'cannot be raised',
-  chains: 'passes nothing on',
-  lightHeaders12V: 'no headers for 12 V: lights that find none are worth a note',
-  driveCageFromRearMm: 'a cage that is not stated is not drawn',
-  sustainedPowerW: 'lies between base and maximum, and both ends are tried',
-};
-
-const speaks = (checks: readonly Check[], rule: string): boolean =>
-  checks.some(
-    (check) => check.rule === rule && (failing(check.level) || check.level === 'caution' || check.level === 'unproven'),
-  );
-
-describe('taking a figure away', () => {
-  const used = (world: World): Part[] =>
-    world.data.parts.filter(
-      (part) =>
-        world.machine.items.some((item) => item.part === part.id) || world.brief.ownedDisplays.includes(part.id),
-    );
-  test.each(CHANGES)('%s: turns nothing that was wrong or open into a pass', (_, change) => {
-    const world = worldOf(change);
-    const before = judge(world);
-    const loud = [...new Set(before.findings.map(({ rule }) => rule))].filter((rule) => speaks(before.findings, rule));
-    if (loud.length === 0) return;
-    const wrong: string[] = [];
-    for (const part of used(world))
-      for (const field of Object.keys(part)) {
-        if (TAKEN_AS_USUAL[field] !== undefined) continue;
-        const { [field as keyof Part]: _gone, ...rest } = part;
-        const parsed = partSchema.safeParse(rest);
-        if (!parsed.success) continue;
-        const less = { ...world.data, parts: world.data.parts.map((other) => (other === part ? parsed.data : other)) };
-        const after = judge({ ...world, data: less });
-        // what a figure says of several rules, one of them may go on to say as unproven
-        for (const rule of loud)
-          if (!speaks(after.findings, rule) && !namesFigure(after.findings, part.id, field))
-            wrong.push(`${part.id}.${field}: ${rule} says nothing any more`);
-      }
-    expect(wrong).toEqual([]);
-  });
-});
-
-/** Whether some finding names the figure as unknown: then it is not taken for granted. */
-const namesFigure = (findings: readonly Check[], part: string, field: string): boolean =>
-  findings.some(
-    (finding) =>
-      'missing' in finding && finding.missing.some((figure) => figure.part === part && figure.field === field),
-  );
-
-/** Figures of which more is better by itself and asks for something else at the same time, by declaration. */
-const ASKS_FOR_MORE = new Set([
-  'modules',
-  'memoryChannels',
-  'moduleGiB',
-  'bays25',
-  'bays35',
-  // a part that may run hotter draws and gives off more, which others share
-  'maxTemperatureC',
-]);
-
-describe('a better figure', () => {
-  test.each(CHANGES)('%s: turns no pass into a fault', (_, change) => {
-    const world = worldOf(change);
-    const before = judge(world);
-    const wrong: string[] = [];
-    for (const item of world.machine.items) {
-      const part = world.data.parts.find((other) => other.id === item.part);
-      if (!part) continue;
-      for (const [field, value] of Object.entries(part)) {
-        const { better } = figureMeta(part.kind, field);
-        if (typeof value !== 'number' || ASKS_FOR_MORE.has(field) || (better !== 'higher' && better !== 'lower'))
-          continue;
-        const improved = better === 'higher' ? Math.ceil(value * 2) : value / 2;
-        const parsed = partSchema.safeParse({ ...part, [field]: improved });
-        if (!parsed.success) continue;
-        const after = judge({
-          ...world,
-          data: { ...world.data, parts: world.data.parts.map((other) => (other === part ? parsed.data : other)) },
-        });
-        for (const finding of after.findings)
-          if (
-            failing(finding.level) &&
-            !before.findings.some(
-              ({ rule, level }) => rule === finding.rule && (failing(level) || level === 'unproven'),
-            )
-          )
-            wrong.push(`${part.id}.${field}: ${finding.level} ${finding.rule}`);
-      }
-    }
-    expect(wrong).toEqual([]);
   });
 });
 

@@ -1,0 +1,48 @@
+import { describe, expect, test } from 'vitest';
+import { figureMeta, partSchema } from '../parts';
+import { failing } from '../rules/rule';
+import { CHANGES, judge, worldOf } from './worlds';
+
+/** Figures of which more is better by itself and asks for something else at the same time, by declaration. */
+const ASKS_FOR_MORE = new Set([
+  'modules',
+  'memoryChannels',
+  'moduleGiB',
+  'bays25',
+  'bays35',
+  // a part that may run hotter draws and gives off more, which others share
+  'maxTemperatureC',
+]);
+
+describe('a better figure', () => {
+  test.each(CHANGES)('%s: turns no pass into a fault', (_, change) => {
+    const world = worldOf(change);
+    const before = judge(world);
+    const wrong: string[] = [];
+    for (const item of world.machine.items) {
+      const part = world.data.parts.find((other) => other.id === item.part);
+      if (!part) continue;
+      for (const [field, value] of Object.entries(part)) {
+        const { better } = figureMeta(part.kind, field);
+        if (typeof value !== 'number' || ASKS_FOR_MORE.has(field) || (better !== 'higher' && better !== 'lower'))
+          continue;
+        const improved = better === 'higher' ? Math.ceil(value * 2) : value / 2;
+        const parsed = partSchema.safeParse({ ...part, [field]: improved });
+        if (!parsed.success) continue;
+        const after = judge({
+          ...world,
+          data: { ...world.data, parts: world.data.parts.map((other) => (other === part ? parsed.data : other)) },
+        });
+        for (const finding of after.findings)
+          if (
+            failing(finding.level) &&
+            !before.findings.some(
+              ({ rule, level }) => rule === finding.rule && (failing(level) || level === 'unproven'),
+            )
+          )
+            wrong.push(`${part.id}.${field}: ${finding.level} ${finding.rule}`);
+      }
+    }
+    expect(wrong).toEqual([]);
+  });
+});
