@@ -51,6 +51,8 @@ export async function bundle(shelf = SHELF) {
       platform: 'node',
       format: 'esm',
       target: 'node20',
+      minifyWhitespace: true,
+      minifySyntax: true,
       alias: { '@': join(ROOT, 'src') },
       // native code cannot be bundled
       external: ['better-sqlite3'],

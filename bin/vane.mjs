@@ -1,8 +1,11 @@
 #!/usr/bin/env node
 // The command's door: it runs a bundle, which it makes where there is none, so a checkout needs no build step.
+import module from 'node:module';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { bundle } from './bundle.mjs';
 
+// newer versions keep what they compiled
+module.enableCompileCache?.();
 const entry = await bundle();
 if (entry !== undefined) await import(pathToFileURL(entry).href);
 else {

@@ -10,5 +10,7 @@ run('bench: import', process.execPath, ['--import', 'tsx', rootPath('bench', 'im
 run('bench: basket', process.execPath, ['--import', 'tsx', rootPath('bench', 'basket.ts')]);
 run('bench: prices', process.execPath, ['--import', 'tsx', rootPath('bench', 'prices.ts')]);
 run('bench: steps', process.execPath, ['--import', 'tsx', rootPath('bench', 'steps.ts')]);
+run('bench: walks', process.execPath, ['--import', 'tsx', rootPath('bench', 'walks.ts')]);
+run('bench: start', process.execPath, ['--import', 'tsx', rootPath('bench', 'start.ts')]);
 run('bench: remedies', process.execPath, ['--import', 'tsx', rootPath('bench', 'remedies.ts')]);
 run('bench: what-ifs', process.execPath, ['--import', 'tsx', rootPath('bench', 'whatIfs.ts')]);
