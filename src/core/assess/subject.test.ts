@@ -142,3 +142,34 @@ describe('what is kept', () => {
     expect(wired.all.some(({ part }) => part.kind === 'case')).toBe(false);
   });
 });
+
+describe('answers before the whole', () => {
+  test.each(seats.slice(0, 4).map((one, i) => [one.brief.name, one, i] as const))(
+    '%s: what rules say by themselves stands in the assessment, and nothing is predicted for it',
+    (_, { brief, drafts: [first] }, seed) => {
+      if (!first) return;
+      for (const machine of [first, ...walk(first, catalogue, numbers(seed + 40), 12)]) {
+        const subject = freshSubject(brief, quickly(context));
+        const early = subject.screen(machine);
+        expect(subject.runs.has('heat')).toBe(false);
+        expect(subject.runs.has('supply')).toBe(false);
+        const { findings } = assess(machine, brief, quickly(context));
+        for (const finding of early) expect(findings).toContainEqual(finding);
+        for (const { rule } of findings)
+          expect(subject.findingsOf(rule, machine)).toEqual(
+            expect.arrayContaining(findings.filter((one) => one.rule === rule)),
+          );
+      }
+    },
+  );
+
+  test('a rule about parts works nothing else out; one about heat works out the heat', () => {
+    const subject = freshSubject(seat.brief, quickly(context));
+    expect(subject.findingsOf('socket', draft)).toEqual([]);
+    expect([...subject.runs.keys()]).toEqual(['rule socket']);
+    subject.findingsOf('cooler-load', draft);
+    expect(subject.runs.get('heat')).toBe(1);
+    expect(subject.runs.has('scene')).toBe(false);
+    expect(subject.findingsOf('no such rule', draft)).toEqual([]);
+  });
+});
