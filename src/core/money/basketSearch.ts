@@ -35,8 +35,6 @@ const MOST_NODES = 500_000;
 /** Steps of the subgradient at the root, and at each node below it. */
 const ROOT_STEPS = 160;
 const NODE_STEPS = 4;
-/** Purchases that are bettered piece by piece before the search begins. */
-const STARTS = 2;
 
 /**
  * Assigns every piece to an offer so that the sum of all invoices is least. Depth first over the pieces, dearest first.
@@ -364,7 +362,8 @@ export function cheapestSplit(
     .filter((ways) => ways.length === count && withinStock(ways))
     .flatMap((ways) => priceOf(ways) ?? [])
     .sort((a, b) => a.landed - b.landed);
-  for (const found of starts.slice(0, STARTS)) descendFrom(found);
+  // one good start is enough: a second costs more invoices than the nodes that it saves
+  if (starts[0]) descendFrom(starts[0]);
   descend(
     0,
     Float64Array.from(pieces, ({ ways }) => ways[1]?.least ?? ways[0]?.least ?? 0),

@@ -100,6 +100,14 @@ function couponMinor(coupon: Coupon, eligibleMinor: number): number {
   return Math.min(off, eligibleMinor);
 }
 
+/** Whether the goods a coupon is for come to its threshold before anything is taken off: else it takes off nothing. */
+const mayReach = ({ kinds, fromMinor = 1 }: Coupon, lines: readonly OrderLine[]): boolean => {
+  let goods = 0;
+  for (const { offer, part, count } of lines)
+    if (kinds === undefined || kinds.includes(part.kind)) goods += timesCount(offer.priceMinor, count);
+  return goods >= fromMinor;
+};
+
 /**
  * The invoice of one order: goods − bundles − coupon + shipping + tax. Reductions are shared out over the lines they are
  * for, shipping by mass, and tax that is rounded on the invoice by what each line is taxed on, so that every column adds
@@ -110,7 +118,7 @@ export function invoiceOf(seller: Seller, lines: readonly OrderLine[], terms: In
   let best = withCoupon(seller, lines, terms, undefined);
   if (coupon === 'none') return best;
   for (const candidate of seller.coupons ?? []) {
-    if (!couponHolds(candidate, region.id, today)) continue;
+    if (!couponHolds(candidate, region.id, today) || !mayReach(candidate, lines)) continue;
     const tried = withCoupon(seller, lines, terms, candidate);
     if (tried.coupon && tried.landedMinor < best.landedMinor) best = tried;
   }
