@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink';
 import { contextOf, subjectOf, type Assessment, type Context } from '@/core/assess';
-import { compileCatalogue } from '@/core/model/catalogue';
+import { compileCatalogue, type Catalogue } from '@/core/model/catalogue';
 import { catalogueSchema } from '@/core/model/catalogueSchema';
 import type { Machine } from '@/core/model/machine';
 import { elsewhereTrials } from '@/core/versus/elsewhere';
@@ -19,6 +19,13 @@ import type { WorkerApi } from './api';
 
 const dataSchema = catalogueSchema.omit({ format: true, version: true, name: true });
 let context: Context | undefined;
+let read: { readonly url: string; readonly catalogue: Catalogue } | undefined;
+
+async function readCatalogue(url: string): Promise<Catalogue> {
+  const response = await fetch(url);
+  if (!response.ok) throw new Error(`the catalogue could not be read (${response.status})`);
+  return compileCatalogue(dataSchema.parse(await response.json()));
+}
 
 function ready(): Context {
   if (!context) throw new Error('the catalogue is not loaded yet');
@@ -68,10 +75,11 @@ async function inSlices<T>(topic: string, trials: Trials<T>): Promise<T> {
 
 const api: WorkerApi = {
   async load(url, today, settings, measured) {
-    const response = await fetch(url);
-    if (!response.ok) throw new Error(`the catalogue could not be read (${response.status})`);
-    context = contextOf(compileCatalogue(dataSchema.parse(await response.json())), today, settings, measured);
-    return context.catalogue.parts.length;
+    // a new setting or measurement changes nothing of the catalogue: it is read again only where it has moved
+    if (read?.url !== url) read = { url, catalogue: await readCatalogue(url) };
+    const { catalogue } = read;
+    context = contextOf(catalogue, today, settings, measured);
+    return catalogue.parts.length;
   },
   candidates: async (machine, brief, position) =>
     (await inSlices('candidates', candidateTrials(same(machine), same(brief), position, ready()))).map((candidate) => ({
