@@ -1,42 +1,11 @@
-import { spawn } from 'node:child_process';
-import { once } from 'node:events';
-import { chromium } from '@playwright/test';
+import { openApp } from './app';
 
 /**
  * What-ifs in the page's worker while the page draws: opens the film desk, lets the worker try swaps of draft after
  * draft until a thousand are tried, and counts frames of the page meanwhile, against frames of the page at rest.
  * Needs a build (`npm run build`) and the demo database in .cache (`npm run demo` makes it).
  */
-const PORT = 4652;
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)],
-  {
-    env: { ...process.env, VANE_DB: process.env['VANE_DB'] ?? '.cache/demo.db', NEXT_TELEMETRY_DISABLED: '1' },
-    stdio: 'ignore',
-  },
-);
-for (let left = 60; left > 0; left--) {
-  const up = await fetch(`http://127.0.0.1:${PORT}/`).then(
-    (response) => response.ok,
-    () => false,
-  );
-  if (up) break;
-  await new Promise((resolve) => setTimeout(resolve, 500));
-}
-
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const { browser, address, close } = await openApp(4652);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 
 /** Frames a second and the longest wait for one, ms, while something goes on. */
@@ -62,7 +31,7 @@ const tried = async () => {
   return Number(/(\d[\d,]*) swaps/.exec((await line.textContent()) ?? '')?.[1]?.replaceAll(',', ''));
 };
 
-await page.goto(`http://127.0.0.1:${PORT}/ninefathom/film-desk/weigh`);
+await page.goto(`${address}/ninefathom/film-desk/weigh`);
 await tried();
 const rest = await frames(() => page.waitForTimeout(3000));
 let count = 0;
@@ -83,6 +52,4 @@ console.log(
 console.log(
   `while ${count} what-ifs are tried      ${busy.perS.toFixed(1)} frames/s, longest wait ${busy.longestMs.toFixed(0)} ms   ${(busy.perS / rest.perS).toFixed(2)} × at rest`,
 );
-await browser.close();
-server.kill();
-await once(server, 'exit');
+await close();

@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url';
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const SHELF = join(ROOT, '.cache', 'cli');
 const KEPT = 3;
+const MAKING = 'making-';
 
 /** What the bundle is made of, by name, size and time of change. */
 function stateOfSources() {
@@ -35,13 +36,14 @@ function stateOfSources() {
  * @returns {Promise<string | undefined>}
  */
 export async function bundle(shelf = SHELF) {
+  const folder = join(shelf, stateOfSources());
+  const entry = join(folder, 'vane.mjs');
+  if (existsSync(entry)) return entry;
+  let making;
   try {
-    const folder = join(shelf, stateOfSources());
-    const entry = join(folder, 'vane.mjs');
-    if (existsSync(entry)) return entry;
     const { build } = await import('esbuild');
     mkdirSync(shelf, { recursive: true });
-    const making = mkdtempSync(join(shelf, 'making-'));
+    making = mkdtempSync(join(shelf, MAKING));
     await build({
       entryPoints: [join(ROOT, 'src', 'cli', 'vane.ts')],
       outdir: making,
@@ -62,19 +64,20 @@ export async function bundle(shelf = SHELF) {
       },
       logLevel: 'silent',
     });
-    // another process may have been quicker; its bundle says the same
-    if (existsSync(folder)) rmSync(making, { recursive: true });
-    else renameSync(making, folder);
+    renameSync(making, folder);
     clearAway(shelf, folder);
     return entry;
   } catch {
-    return undefined;
+    if (making) rmSync(making, { recursive: true, force: true });
+    // another process may have been quicker; its bundle says the same
+    return existsSync(entry) ? entry : undefined;
   }
 }
 
 /** Older bundles go, but for the last few: a process that started with one may still load a part of it. */
 function clearAway(shelf, newest) {
   readdirSync(shelf)
+    .filter((name) => !name.startsWith(MAKING))
     .map((name) => join(shelf, name))
     .filter((path) => path !== newest)
     .sort((a, b) => statSync(b).mtimeMs - statSync(a).mtimeMs)

@@ -192,9 +192,14 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
     return checks;
   }
 
+  // screened, asked by one rule and assessed: the same machine comes several times in a row
+  let asked: { readonly machine: Machine; readonly facts: Facts } | undefined;
+  const factsFor = (machine: Machine): Facts =>
+    (asked?.machine === machine ? asked : (asked = { machine, facts: factsOf(machine) })).facts;
+
   return {
     assess: (machine) => {
-      const facts = factsOf(machine);
+      const facts = factsFor(machine);
       const checks = checksOf(rules, facts);
       return {
         facts,
@@ -205,11 +210,11 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
         findings: checks.filter(isFinding).sort((a, b) => levelRank(a.level) - levelRank(b.level)),
       };
     },
-    screen: (machine) => checksOf(early, factsOf(machine)).filter(isFinding),
+    screen: (machine) => checksOf(early, factsFor(machine)).filter(isFinding),
     findingsOf: (id, machine) =>
       checksOf(
         rules.filter((rule) => rule.id === id),
-        factsOf(machine),
+        factsFor(machine),
       ).filter(isFinding),
   };
 }
