@@ -25,7 +25,9 @@ import type { Sides } from './sides';
 
 const YEAR_DAYS = 365.25;
 
-const isOpen = (side: Ownership, line: CostLine) => side.open.some((entry) => entry.line === line);
+/** Hours that nobody waits cost nothing, whatever an hour costs. */
+const isOpen = (side: Ownership, line: CostLine) =>
+  side.open.some((entry) => entry.line === line && !(entry.code === 'no-hour-value' && side.waitingHours === 0));
 const isTold = (side: Ownership, line: CostLine) => side.byLine[line] !== 0 || isOpen(side, line);
 
 /** What is known of a line; nothing known is no 0.00. */
