@@ -1,8 +1,11 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { settled } from './helpers';
+import { filesOf } from './lanes';
 
-const CATALOGUE = '.cache/e2e-catalogue.json';
+/** The text of the catalogue that the app under test was made from. */
+const catalogueAt = (baseURL: string | undefined): string =>
+  readFileSync(filesOf(Number(new URL(baseURL ?? '').port)).catalogue, 'utf8');
 
 async function open(page: Page, name: string, text: string): Promise<void> {
   await page
@@ -29,8 +32,8 @@ test('an empty file is refused where it is given', async ({ page }) => {
   await expect(refused(page, 'empty.json')).toContainText('file is empty');
 });
 
-test('each problem of a catalogue is listed by its path, and nothing of it is taken', async ({ page }) => {
-  const file = JSON.parse(readFileSync(CATALOGUE, 'utf8')) as {
+test('each problem of a catalogue is listed by its path, and nothing of it is taken', async ({ page, baseURL }) => {
+  const file = JSON.parse(catalogueAt(baseURL)) as {
     parts: Record<string, unknown>[];
     offers: Record<string, unknown>[];
   };
@@ -43,8 +46,8 @@ test('each problem of a catalogue is listed by its path, and nothing of it is ta
   await expect(page.getByRole('button', { name: 'Take all of it' })).toHaveCount(0);
 });
 
-test('a part that refers to nothing is named', async ({ page }) => {
-  const file = JSON.parse(readFileSync(CATALOGUE, 'utf8')) as { offers: Record<string, unknown>[] };
+test('a part that refers to nothing is named', async ({ page, baseURL }) => {
+  const file = JSON.parse(catalogueAt(baseURL)) as { offers: Record<string, unknown>[] };
   file.offers[1] = { ...file.offers[1], part: 'nothing' };
   await open(page, 'stray.json', JSON.stringify(file));
   await expect(problems(page)).toContainText('offers[1].part refers to part "nothing"');
@@ -59,8 +62,8 @@ test('fifty megabytes of junk get one sentence', async ({ page }) => {
   await expect(problems(page)).toContainText('is not JSON');
 });
 
-test('the same catalogue again would change nothing, and says so', async ({ page }) => {
-  await open(page, 'again.json', readFileSync(CATALOGUE, 'utf8'));
+test('the same catalogue again would change nothing, and says so', async ({ page, baseURL }) => {
+  await open(page, 'again.json', catalogueAt(baseURL));
   await expect(page.getByRole('status').filter({ hasText: 'nothing is wrong' })).toContainText(
     'Everything is in the library already',
   );

@@ -1,0 +1,13 @@
+/** About half of the tests by the time they take; whatever is not named here is the other half. */
+const FIRST = ['stations', 'library', 'files', 'story'].map((name) => `**/${name}.spec.ts`);
+
+/** Two apps side by side, each with a database of its own: tests of one run one after the other. */
+export const LANES = [
+  { port: 4650, testMatch: FIRST, testIgnore: [] },
+  { port: 4660, testMatch: ['**/*.spec.ts'], testIgnore: FIRST },
+] as const;
+
+export const urlOf = (port: number): string => `http://127.0.0.1:${port}`;
+
+/** Where the app at this port has its database, and the catalogue it was made from. */
+export const filesOf = (port: number) => ({ db: `.cache/e2e-${port}.db`, catalogue: `.cache/e2e-${port}.json` });
