@@ -13,7 +13,9 @@ import { writeCatalogueFile } from './catalogueFile';
 import { importFile } from '@/server/import/importFile';
 import { draftHistory } from '@/server/prices/history';
 import { importPoints } from '@/server/prices/pointsFile';
-import { addDemoSeat, fixDemoDay, openService, seatBundle } from '@/server/service';
+import { addDemoSeat } from '@/server/seats';
+import { fixDemoDay, openService } from '@/server/service';
+import { seatBundle } from '@/server/seatBundle';
 import { DEMO_TODAY } from '@/demo/seed';
 import { parseBaseline } from './baseline';
 

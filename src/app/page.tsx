@@ -1,7 +1,7 @@
 import { service } from '@/server/instance';
 import { ownedRows } from '@/server/desk';
 import { priceState } from '@/server/prices/manage';
-import { allSeats } from '@/server/service';
+import { allSeats } from '@/server/seatBundle';
 import { DeskStation } from '@/ui/desk/DeskStation';
 
 export const dynamic = 'force-dynamic';

@@ -94,7 +94,7 @@ export async function filesCommand(what: 'check' | 'import', args: readonly stri
         code = Math.max(code, await oneFile(service, what, path, parsed.options));
       } catch (error) {
         if (!(error instanceof UnreadableFile)) throw error;
-        code = refuse([{ path: `${path} ${error.path}`, message: error.message }]);
+        code = refuse(error.problems.map((problem) => ({ ...problem, path: `${path} ${problem.path}` })));
       }
     }
     return code;

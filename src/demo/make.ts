@@ -7,7 +7,8 @@ import { demoNews, demoPrices } from './prices';
 import { benchBrief, benchDrafts, demoSeats } from './ninefathom';
 import { DEMO_TODAY } from './seed';
 import { importFile } from '@/server/import/importFile';
-import { addDemoSeat, fixDemoDay, openService } from '@/server/service';
+import { addDemoSeat } from '@/server/seats';
+import { fixDemoDay, openService } from '@/server/service';
 
 /**
  * Makes the demo database: writes the catalogue as an open file and reads it back through the importer.

@@ -10,53 +10,53 @@ import { startRefreshing } from './prices/schedule';
 import { makeRival as makeRivalOf } from './rivals';
 import { markDrafts } from './seen';
 import * as library from './library';
-import * as work from './service';
+import * as drafts from './drafts';
+import * as edits from './edits';
+import { seatBundle } from './seatBundle';
+import * as seats from './seats';
 import type { Brief } from '@/core/model/brief';
-import type { Problem } from '@/core/formats/problems';
+import type { Refused } from './refuse';
 import type { Machine } from '@/core/model/machine';
 
 /** Server actions: thin doors to the service, which checks everything that comes in. */
 
 export async function saveDraftEdit(target: unknown, edit: unknown): Promise<SaveResult<Machine>> {
-  return work.saveDraftEdit(service(), target, edit);
+  return edits.saveDraftEdit(service(), target, edit);
 }
 
 export async function saveBriefEdit(target: unknown, edit: unknown): Promise<SaveResult<Brief>> {
-  return work.saveBriefEdit(service(), target, edit);
+  return edits.saveBriefEdit(service(), target, edit);
 }
 
 export async function loadSeat(seatId: string): Promise<SeatBundle | undefined> {
-  return work.seatBundle(service(), String(seatId));
+  return seatBundle(service(), String(seatId));
 }
 
 export async function stepSeat(
   seatId: string,
   direction: 'undo' | 'redo',
 ): Promise<{ label: string | undefined; bundle: SeatBundle | undefined }> {
-  return work.stepSeat(service(), String(seatId), direction === 'redo' ? 'redo' : 'undo');
+  return edits.stepSeat(service(), String(seatId), direction === 'redo' ? 'redo' : 'undo');
 }
 
 export async function fillFigure(seatId: string, partId: string, field: string, value: number) {
-  return work.fillFigure(service(), String(seatId), String(partId), String(field), Number(value));
+  return edits.fillFigure(service(), String(seatId), String(partId), String(field), Number(value));
 }
 
 export async function copyDraft(seatId: string, documentId: string, fromSeat?: string) {
-  return work.copyDraft(service(), String(seatId), String(documentId), String(fromSeat ?? seatId));
+  return drafts.copyDraft(service(), String(seatId), String(documentId), String(fromSeat ?? seatId));
 }
 
 export async function draftsElsewhere(seatId: string) {
-  return work.draftsElsewhere(service(), String(seatId));
+  return drafts.draftsElsewhere(service(), String(seatId));
 }
 
 export async function dropDraft(seatId: string, documentId: string): Promise<SeatBundle | undefined> {
-  return work.dropDraft(service(), String(seatId), String(documentId));
+  return drafts.dropDraft(service(), String(seatId), String(documentId));
 }
 
-export async function newSeat(
-  projectId: string,
-  name: string,
-): Promise<{ state: 'made'; seatId: string; projectId: string } | { state: 'refused'; problems: Problem[] }> {
-  return work.newSeat(service(), String(projectId), String(name));
+export async function newSeat(projectId: string, name: string): Promise<seats.MadeSeat | Refused> {
+  return seats.newSeat(service(), String(projectId), String(name));
 }
 
 /** Changes of the library move every page that shows parts. */
@@ -66,7 +66,7 @@ async function moved<T>(change: Promise<T>): Promise<T> {
   return result;
 }
 
-export async function addPart(input: unknown): Promise<library.Kept> {
+export async function addPart(input: unknown): Promise<library.Kept | Refused> {
   return moved(library.addPart(service(), input));
 }
 
@@ -74,19 +74,19 @@ export async function setPartField(
   id: string,
   path: string,
   value: { text: string } | { structure: unknown },
-): Promise<library.Kept> {
+): Promise<library.Kept | Refused> {
   return moved(library.setField(service(), String(id), String(path), value));
 }
 
-export async function resetPartField(id: string, path: string): Promise<library.Kept> {
+export async function resetPartField(id: string, path: string): Promise<library.Kept | Refused> {
   return moved(library.resetField(service(), String(id), String(path)));
 }
 
-export async function setPartPrice(id: string, priceMinor: number | undefined): Promise<library.Kept> {
+export async function setPartPrice(id: string, priceMinor: number | undefined): Promise<library.Kept | Refused> {
   return moved(library.setPrice(service(), String(id), priceMinor));
 }
 
-export async function removePart(id: string): Promise<library.Kept> {
+export async function removePart(id: string): Promise<library.Kept | Refused> {
   return moved(library.removePart(service(), String(id)));
 }
 
@@ -119,15 +119,15 @@ export async function guessTable(uploadId: string, choice: unknown) {
 }
 
 export async function copySeat(seatId: string) {
-  return moved(work.copySeat(service(), String(seatId)));
+  return moved(seats.copySeat(service(), String(seatId)));
 }
 
 export async function dropSeat(seatId: string) {
-  return moved(work.dropSeat(service(), String(seatId)));
+  return moved(seats.dropSeat(service(), String(seatId)));
 }
 
 export async function bringSeat(removed: unknown) {
-  return moved(work.bringSeat(service(), removed));
+  return moved(seats.bringSeat(service(), removed));
 }
 
 export async function makeRival(input: unknown) {
@@ -165,7 +165,7 @@ export async function markSeen(marks: unknown): Promise<void> {
 }
 
 export async function addPresentMachine(seatId: string): Promise<string | undefined> {
-  return moved(desk.addPresentMachine(service(), String(seatId)));
+  return moved(drafts.addPresentMachine(service(), String(seatId)));
 }
 
 export async function saveSettings(settings: unknown) {

@@ -1,10 +1,10 @@
 import { readCase, writeCase, type CaseFile } from '@/core/formats/caseFile';
+import { firstFree, idIn, numbered } from '@/core/units/free';
 import type { Parsed, Problem } from '@/core/formats/problems';
-import { bumpCatalogue } from '@/store/catalogueStore';
-import { writing } from '@/store/database';
-import { applyEntries, beginStep, type Entry } from '@/store/lists';
+import type { Entry } from '@/store/lists';
 import * as projects from '@/store/projectStore';
-import { freeSeatId, now, todayOf, type Service } from './service';
+import { libraryStep } from './libraryStep';
+import { todayOf, type Service } from './service';
 
 export interface OpenedCase {
   readonly seatId: string;
@@ -54,12 +54,8 @@ export async function openCase(service: Service, text: string): Promise<Parsed<O
       .filter((offer) => !has.offers.has(offer.id))
       .map((offer) => ({ list: 'offers' as const, id: offer.id, spec: offer })),
   ];
-  if (entries.length > 0)
-    await writing(service.db, async (trx) => {
-      await applyEntries(trx, await beginStep(trx, `Parts of case "${file.name}"`, file.name, now()), entries);
-      await bumpCatalogue(trx);
-    });
-  const seatId = freeSeatId(await projects.listSeats(service.db), file.brief.id);
+  if (entries.length > 0) await libraryStep(service, `Parts of case "${file.name}"`, entries, file.name);
+  const seatId = firstFree(numbered(file.brief.id), idIn(await projects.listSeats(service.db)));
   await projects.addSeat(service.db, {
     projectId: 'opened-files',
     projectName: 'Opened from files',

@@ -1,3 +1,4 @@
+import type { SaleState } from '@/core/parts/onSale';
 import type { FeedProblem, PriceSource } from '@/core/formats/feed/source';
 import type { DayRate, Currency } from '@/core/units/money';
 import type { Watch } from '@/core/money/watch';
@@ -6,7 +7,7 @@ import type { Seen } from '@/core/versus/standing';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
-import type { Problem } from '@/core/formats/problems';
+import type { Refused } from './refuse';
 import type { Settings } from '@/core/model/settings';
 import type { Mapping } from '@/core/formats/csv/mapping';
 import type { Owned } from '@/core/formats/projectFile';
@@ -51,7 +52,7 @@ export interface SeatBundle {
 export type SaveResult<T> =
   | { readonly state: 'saved'; readonly revision: number; readonly steps: Steps }
   | { readonly state: 'stale'; readonly revision: number; readonly body: T }
-  | { readonly state: 'refused'; readonly problems: readonly Problem[] }
+  | Refused
   | { readonly state: 'gone' };
 
 /** One row of the library's grid. */
@@ -60,7 +61,7 @@ export interface LibraryRow {
   readonly kind: PartKind;
   readonly maker: string;
   readonly name: string;
-  readonly state: 'on sale' | 'withdrawn' | 'announced';
+  readonly state: SaleState;
   /** Null is unknown. */
   readonly cells: Readonly<Record<string, number | string | null>>;
 }

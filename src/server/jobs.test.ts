@@ -1,28 +1,15 @@
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { existsSync } from 'node:fs';
+import { expect, test, vi } from 'vitest';
 import { demoCatalogue } from '@/demo/catalogue';
 import { checkUpload, dropUpload, writeUpload } from './files';
 import { keepUpload, stagingPath } from './inbox';
-import { importFile } from './import/importFile';
 import { cancelJob, jobState } from './jobs';
-import { openService, type Service } from './service';
+import { preparedService } from './tests/prepared';
+import { type Service } from './service';
 
-let folder: string;
 let service: Service;
 
-beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'vane-jobs-'));
-  service = openService(join(folder, 'test.db'));
-  const path = join(folder, 'base.json');
-  writeFileSync(path, JSON.stringify({ ...demoCatalogue(), parts: [], offers: [], rivals: [] }));
-  await importFile(service, { format: 'catalogue', path, name: 'base' });
-});
-afterEach(async () => {
-  await service.close();
-  rmSync(folder, { recursive: true });
-});
+preparedService({ ...demoCatalogue(), parts: [], offers: [], rivals: [] }, (given) => ({ service } = given));
 
 const upload = (name: string, text: string) => keepUpload(service, name, new Blob([text]).stream());
 const reaches = (id: string, state: string) =>

@@ -1,13 +1,10 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { afterEach, beforeEach, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { demoCatalogue } from '@/demo/catalogue';
 import { filmBrief, filmDrafts } from '@/demo/ninefathom';
 import { addSeat } from '@/store/projectStore';
-import { addPresentMachine, dropOwned, keepOwned, ownedRows, putOwned, saveSettings } from './desk';
+import { dropOwned, keepOwned, ownedRows, putOwned, saveSettings } from './desk';
+import { addPresentMachine } from './drafts';
 import { guessTable, openUploadedMachine, previewMachine } from './files';
-import { importFile } from './import/importFile';
 import { keepUpload, readUpload, uploadPath } from './inbox';
 import {
   addPart,
@@ -21,32 +18,30 @@ import {
   stepTheLibrary,
   type LibrarySearch,
 } from './library';
-import * as work from './service';
+import { saveDraftEdit } from './edits';
+import { seatBundle } from './seatBundle';
+import { newSeat } from './seats';
+import { preparedService } from './tests/prepared';
+import { type Service, fixDemoDay } from './service';
 
-let folder: string;
-let service: work.Service;
+let service: Service;
 const FLUME = 'fenstore-flume-2-tb';
 
-beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'vane-library-'));
-  service = work.openService(join(folder, 'test.db'));
-  const path = join(folder, 'demo.json');
-  writeFileSync(path, JSON.stringify(demoCatalogue()));
-  expect((await importFile(service, { format: 'catalogue', path, name: 'demo.json' })).state).toBe('written');
-  await work.fixDemoDay(service, '2026-05-18');
-  await addSeat(service.db, {
-    projectId: 'p',
-    projectName: 'Project',
-    seatId: 'film',
-    seatName: 'Film',
-    brief: filmBrief(),
-    drafts: filmDrafts(),
-  });
-});
-afterEach(async () => {
-  await service.close();
-  rmSync(folder, { recursive: true });
-});
+preparedService(
+  demoCatalogue(),
+  (given) => ({ service } = given),
+  async (service) => {
+    await fixDemoDay(service, '2026-05-18');
+    await addSeat(service.db, {
+      projectId: 'p',
+      projectName: 'Project',
+      seatId: 'film',
+      seatName: 'Film',
+      brief: filmBrief(),
+      drafts: filmDrafts(),
+    });
+  },
+);
 
 const search = (over: Partial<LibrarySearch> = {}) =>
   searchPage(service, {
@@ -84,7 +79,7 @@ describe('the grid', () => {
         'used'
       ];
     expect(await used()).toBe(0);
-    await work.saveDraftEdit(
+    await saveDraftEdit(
       service,
       { seatId: 'film', documentId: 'film.film-a', base: 1, label: 'x' },
       { kind: 'swap', item: 'cooler-1', part: 'northdraft-eddy-140', label: 'Northdraft Eddy 140' },
@@ -124,7 +119,7 @@ describe('the sheet', () => {
     });
     expect(await valueOf(FLUME, 'sustainedWriteMBs')).toBe(900);
     expect((await sheet(FLUME)).fields.find((field) => field.path === 'sustainedWriteMBs')?.hand).not.toBeNull();
-    expect((await work.seatBundle(service, 'film'))?.data.parts.find((part) => part.id === FLUME)).toMatchObject({
+    expect((await seatBundle(service, 'film'))?.data.parts.find((part) => part.id === FLUME)).toMatchObject({
       sustainedWriteMBs: 900,
     });
     expect(await stepTheLibrary(service, 'undo')).toMatchObject({
@@ -255,7 +250,7 @@ describe('parts by hand', () => {
     expect(await stepTheLibrary(service, 'undo')).toMatchObject({ state: 'done', label: 'Import of demo.json' });
     expect((await service.catalogue()).data.parts).toEqual([]);
     // the draft is still there, and says that its parts are gone
-    expect((await work.seatBundle(service, 'film'))?.drafts).toHaveLength(4);
+    expect((await seatBundle(service, 'film'))?.drafts).toHaveLength(4);
     expect(await stepTheLibrary(service, 'redo')).toMatchObject({ state: 'done' });
     expect((await service.catalogue()).data.parts.length).toBeGreaterThan(600);
   });
@@ -274,7 +269,7 @@ describe('the desk', () => {
     const [display] = await ownedRows(service);
     expect(display).toMatchObject({ label: 'Glasswater Pane 27', count: 2, kind: 'display' });
     await putOwned(service, display?.id ?? '', { seatId: 'film' });
-    expect((await work.seatBundle(service, 'film'))?.brief.body.ownedDisplays).toEqual([
+    expect((await seatBundle(service, 'film'))?.brief.body.ownedDisplays).toEqual([
       'glasswater-pane-32',
       'glasswater-pane-32',
       'glasswater-pane-27',
@@ -282,8 +277,7 @@ describe('the desk', () => {
     await keepOwned(service, { part: FLUME, count: 1 });
     const drive = (await ownedRows(service)).find((row) => row.part === (FLUME as string));
     await putOwned(service, drive?.id ?? '', { seatId: 'film', draftId: 'film.film-b' });
-    const items = (await work.seatBundle(service, 'film'))?.drafts.find((draft) => draft.id === 'film.film-b')?.body
-      .items;
+    const items = (await seatBundle(service, 'film'))?.drafts.find((draft) => draft.id === 'film.film-b')?.body.items;
     expect(items?.find((item) => item.part === (FLUME as string))).toMatchObject({ owned: true });
     await dropOwned(service, display?.id ?? '');
     expect((await ownedRows(service)).map((row) => row.part as string)).toEqual([FLUME]);
@@ -299,8 +293,8 @@ describe('the desk', () => {
       }),
     ).toEqual({ state: 'done' });
     expect(await search()).toMatchObject({ currency: 'EUR', regionName: 'Region B' });
-    const made = await work.newSeat(service, 'p', 'Second');
-    expect(made.state === 'made' && (await work.seatBundle(service, made.seatId))?.brief.body.region).toBe('region-b');
+    const made = await newSeat(service, 'p', 'Second');
+    expect(made.state === 'made' && (await seatBundle(service, made.seatId))?.brief.body.region).toBe('region-b');
     expect(await saveSettings(service, { region: 'nowhere', supplyShare: 0.8, lengthUnit: 'mm' })).toMatchObject({
       state: 'refused',
       problems: [{ path: 'region' }],
@@ -316,12 +310,12 @@ describe('the desk', () => {
 
   test('a present machine by hand: what is put into it counts as owned', async () => {
     expect(await addPresentMachine(service, 'film')).toBe('/p/film/draft?draft=film.present');
-    await work.saveDraftEdit(
+    await saveDraftEdit(
       service,
       { seatId: 'film', documentId: 'film.present', base: 1, label: 'x' },
       { kind: 'add', item: { id: 'drive-1', part: FLUME, label: 'Flume' } },
     );
-    const present = (await work.seatBundle(service, 'film'))?.drafts.find((draft) => draft.id === 'film.present');
+    const present = (await seatBundle(service, 'film'))?.drafts.find((draft) => draft.id === 'film.present');
     expect(present?.body).toMatchObject({ name: 'Present machine', items: [{ owned: true }] });
   });
 });
@@ -379,7 +373,7 @@ describe('files that are given', () => {
       state: 'opened',
       seatId: 'film',
     });
-    const draft = (await work.seatBundle(service, 'film'))?.drafts.at(-1);
+    const draft = (await seatBundle(service, 'film'))?.drafts.at(-1);
     expect(draft?.body).toMatchObject({ name: 'Present machine', present: true });
     expect((await service.catalogue()).data.parts.find((part) => part.maker === 'Nobody')).toMatchObject({
       capacityGB: 500,

@@ -1,9 +1,9 @@
+import { saleState } from '@/core/parts/onSale';
 import { z } from 'zod';
 import type { Catalogue } from '@/core/model/catalogue';
 import { readCell } from '@/core/formats/csv/cells';
 import { idFrom } from '@/core/formats/csv/rows';
 import { partProblems } from '@/core/formats/entries';
-import { problemsOf, type Problem } from '@/core/formats/problems';
 import { columnsOf, type Cell } from '@/core/library/columns';
 import { lookalikesOf } from '@/core/parts/lookalikes';
 import { kindMeanRating, shrunkRating } from '@/core/money/ratings';
@@ -22,12 +22,11 @@ import { PART_KINDS, partSchemas, type Part, type PartKind } from '@/core/parts'
 import { fieldsOf, valueAt, withValueAt } from '@/core/parts/fields';
 import type { Region } from '@/core/model/catalogueSchema';
 import { deskRegion } from '@/core/model/settings';
-import { bumpCatalogue } from '@/store/catalogueStore';
-import { writing } from '@/store/database';
 import { readHandFigures } from '@/store/libraryStore';
-import { applyEntries, beginStep, type Entry } from '@/store/lists';
 import { allUses, type Use } from '@/store/uses';
 import { listSteps, originOf, stepLibrary, type LibraryStep, type StepBack } from '@/store/steps';
+import { answering, read, refuse, Refusal, type Refused } from './refuse';
+import { libraryStep } from './libraryStep';
 import { now, todayOf, type Service } from './service';
 import type { LibraryPage, PartSheet, SheetField } from './contract';
 
@@ -119,7 +118,7 @@ export async function searchPage(service: Service, search: LibrarySearch): Promi
         maker: part.maker,
         name: part.name,
         cells,
-        state: stateOf(part, today),
+        state: saleState(part, today),
       },
     ];
   });
@@ -134,13 +133,6 @@ export async function searchPage(service: Service, search: LibrarySearch): Promi
     offset: search.offset,
   };
 }
-
-const stateOf = (part: Part, today: string): 'on sale' | 'withdrawn' | 'announced' =>
-  part.withdrawn !== undefined && part.withdrawn <= today
-    ? 'withdrawn'
-    : part.onSale !== undefined && part.onSale > today
-      ? 'announced'
-      : 'on sale';
 
 /** Everything the sheet of a part shows. */
 export async function partSheet(service: Service, id: string): Promise<PartSheet | undefined> {
@@ -174,7 +166,7 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
     fields,
     origin: origin ? { label: origin.label, origin: origin.origin, at: origin.at } : null,
     rating,
-    state: stateOf(part, await todayOf(service)),
+    state: saleState(part, await todayOf(service)),
     lookalikes: lookalikesOf(part, siblings).map(({ part: other, differences, because }) => ({
       id: other.id,
       name: `${other.maker} ${other.name}`,
@@ -204,29 +196,25 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
   };
 }
 
-export type Kept =
-  | { readonly state: 'kept'; readonly id: string }
-  | { readonly state: 'refused'; readonly problems: readonly Problem[] };
-
-const refuse = (path: string, message: string): Kept => ({ state: 'refused', problems: [{ path, message }] });
-
-async function asStep(service: Service, label: string, entries: readonly Entry[]): Promise<void> {
-  await writing(service.db, async (trx) => {
-    await applyEntries(trx, await beginStep(trx, label, 'by hand', now()), entries);
-    await bumpCatalogue(trx);
-  });
+export interface Kept {
+  readonly state: 'kept';
+  readonly id: string;
 }
+type Changed = Promise<Kept | Refused>;
 
-/** Checks a part that somebody made or changed: its schema, and that nothing in it contradicts itself. */
-function checkedPart(json: Record<string, unknown>): { part: Part } | { problems: Problem[] } {
+const MISSING = 'is not in the library any more';
+
+/**
+ * A part that somebody made or changed: its schema, and that nothing in it contradicts itself.
+ * @throws Refusal with what is wrong
+ */
+function checkedPart(json: Record<string, unknown>): Part {
   const kind = json['kind'];
-  if (typeof kind !== 'string' || !Object.hasOwn(partSchemas, kind))
-    return { problems: [{ path: 'kind', message: 'is no kind of part' }] };
-  const parsed = partSchemas[kind as PartKind].safeParse(json);
-  if (!parsed.success) return { problems: problemsOf(parsed.error) };
-  const part = parsed.data as Part;
+  if (typeof kind !== 'string' || !Object.hasOwn(partSchemas, kind)) refuse('kind', 'is no kind of part');
+  const part = read<Part>(partSchemas[kind as PartKind] as z.ZodType<Part>, json);
   const problems = partProblems(part);
-  return problems.length > 0 ? { problems } : { part };
+  if (problems.length > 0) throw new Refusal(problems);
+  return part;
 }
 
 export const newPartSchema = z.object({
@@ -240,44 +228,43 @@ export const newPartSchema = z.object({
 });
 
 /** A part by hand: with nothing but its name, as a copy of another, or with figures borrowed from a stand-in. */
-export async function addPart(service: Service, input: unknown): Promise<Kept> {
-  const parsed = newPartSchema.safeParse(input);
-  if (!parsed.success) return { state: 'refused', problems: problemsOf(parsed.error) };
-  const { kind, maker, name, from, as } = parsed.data;
-  const library = await libraryOf(service);
-  const source = from === undefined ? undefined : library.catalogue.part(from);
-  if (from !== undefined && source?.kind !== kind) return refuse('from', `"${from}" is no ${kind} of the library`);
-  const id = idFrom(maker.trim(), name.trim());
-  if (library.catalogue.part(id))
-    return refuse('name', `"${maker} ${name}" is in the library already; open it, or give this one a name of its own`);
-  const {
-    gtin: _gtin,
-    partNumber: _number,
-    evidence: _evidence,
-    withdrawn: _withdrawn,
-    announced: _announced,
-    onSale: _onSale,
-    source: _source,
-    figuresFrom: _from,
-    ...figures
-  } = (source ?? {}) as Partial<Part>;
-  const checked = checkedPart({
-    ...figures,
-    kind,
-    id,
-    maker,
-    name,
-    source: source
-      ? `by hand, ${as === 'copy' ? 'copied from' : 'figures borrowed from'} ${source.maker} ${source.name}`.slice(
-          0,
-          200,
-        )
-      : 'by hand',
-    ...(as === 'stand-in' && source ? { figuresFrom: source.id } : {}),
+export async function addPart(service: Service, input: unknown): Changed {
+  return answering(async () => {
+    const { kind, maker, name, from, as } = read(newPartSchema, input);
+    const library = await libraryOf(service);
+    const source = from === undefined ? undefined : library.catalogue.part(from);
+    if (from !== undefined && source?.kind !== kind) refuse('from', `"${from}" is no ${kind} of the library`);
+    const id = idFrom(maker.trim(), name.trim());
+    if (library.catalogue.part(id))
+      refuse('name', `"${maker} ${name}" is in the library already; open it, or give this one a name of its own`);
+    const {
+      gtin: _gtin,
+      partNumber: _number,
+      evidence: _evidence,
+      withdrawn: _withdrawn,
+      announced: _announced,
+      onSale: _onSale,
+      source: _source,
+      figuresFrom: _from,
+      ...figures
+    } = (source ?? {}) as Partial<Part>;
+    const changed = checkedPart({
+      ...figures,
+      kind,
+      id,
+      maker,
+      name,
+      source: source
+        ? `by hand, ${as === 'copy' ? 'copied from' : 'figures borrowed from'} ${source.maker} ${source.name}`.slice(
+            0,
+            200,
+          )
+        : 'by hand',
+      ...(as === 'stand-in' && source ? { figuresFrom: source.id } : {}),
+    });
+    await libraryStep(service, `${maker} ${name} by hand`, [{ list: 'parts', id, spec: changed }]);
+    return { state: 'kept' as const, id };
   });
-  if ('problems' in checked) return { state: 'refused', problems: checked.problems };
-  await asStep(service, `${maker} ${name} by hand`, [{ list: 'parts', id, spec: checked.part }]);
-  return { state: 'kept', id };
 }
 
 /** Sets one field of a part by hand from what was typed ("900 MB/s", "yes", "TLC"), or from a structure. Empty means unknown. */
@@ -286,90 +273,96 @@ export async function setField(
   id: string,
   path: string,
   value: { text: string } | { structure: unknown },
-): Promise<Kept> {
-  const library = await libraryOf(service);
-  const part = library.catalogue.part(id);
-  if (!part) return refuse(id, 'is not in the library any more');
-  const field = fieldsOf(part.kind).find((candidate) => candidate.path === path);
-  if (!field || path === 'id') return refuse(path, `is no field of a ${part.kind} that can be changed`);
-  const read =
-    'text' in value
-      ? readCell(field, value.text, '.', field.unit)
-      : { ok: true as const, value: value.structure ?? undefined };
-  if (!read.ok) return refuse(path, read.message);
-  if (read.value === undefined && field.required)
-    return refuse(path, 'cannot be unknown; a part has at least a maker and a name');
-  const checked = checkedPart(withValueAt(part, path, read.value));
-  if ('problems' in checked) return { state: 'refused', problems: checked.problems };
-  await asStep(service, `${field.label} of ${part.maker} ${part.name}`, [
-    { list: 'figures', id: `${id} ${path}`, spec: { value: read.value ?? null, at: now() } },
-  ]);
-  return { state: 'kept', id };
+): Changed {
+  return answering(async () => {
+    const library = await libraryOf(service);
+    const part = library.catalogue.part(id);
+    if (!part) refuse(id, MISSING);
+    const field = fieldsOf(part.kind).find((candidate) => candidate.path === path);
+    if (!field || path === 'id') refuse(path, `is no field of a ${part.kind} that can be changed`);
+    const typed =
+      'text' in value
+        ? readCell(field, value.text, '.', field.unit)
+        : { ok: true as const, value: value.structure ?? undefined };
+    if (!typed.ok) refuse(path, typed.message);
+    if (typed.value === undefined && field.required)
+      refuse(path, 'cannot be unknown; a part has at least a maker and a name');
+    checkedPart(withValueAt(part, path, typed.value));
+    await libraryStep(service, `${field.label} of ${part.maker} ${part.name}`, [
+      { list: 'figures', id: `${id} ${path}`, spec: { value: typed.value ?? null, at: now() } },
+    ]);
+    return { state: 'kept' as const, id };
+  });
 }
 
 /** Takes a figure set by hand away, so that the file's own stands again. */
-export async function resetField(service: Service, id: string, path: string): Promise<Kept> {
-  const part = (await service.fileCatalogue()).parts.find((candidate) => candidate.id === id);
-  const now_ = (await libraryOf(service)).catalogue.part(id);
-  if (!part || !now_) return refuse(id, 'is not in the library any more');
-  const checked = checkedPart(withValueAt(now_, path, valueAt(part, path)));
-  if ('problems' in checked) return { state: 'refused', problems: checked.problems };
-  await asStep(service, `File's own figure for ${part.maker} ${part.name}`, [
-    { list: 'figures', id: `${id} ${path}`, spec: undefined },
-  ]);
-  return { state: 'kept', id };
+export async function resetField(service: Service, id: string, path: string): Changed {
+  return answering(async () => {
+    const part = (await service.fileCatalogue()).parts.find((candidate) => candidate.id === id);
+    const present = (await libraryOf(service)).catalogue.part(id);
+    if (!part || !present) refuse(id, MISSING);
+    checkedPart(withValueAt(present, path, valueAt(part, path)));
+    await libraryStep(service, `File's own figure for ${part.maker} ${part.name}`, [
+      { list: 'figures', id: `${id} ${path}`, spec: undefined },
+    ]);
+    return { state: 'kept' as const, id };
+  });
 }
 
 /** Takes a part out of the library when nothing uses it. */
-export async function removePart(service: Service, id: string): Promise<Kept> {
-  const library = await libraryOf(service);
-  const part = library.catalogue.part(id);
-  if (!part) return refuse(id, 'is not in the library any more');
-  const uses = library.live.uses.get(id) ?? [];
-  if (uses.length > 0)
-    return refuse(
-      id,
-      `is used by ${uses
-        .map((use) => use.label)
-        .slice(0, 3)
-        .join(', ')}; take it out there first, or mark it withdrawn`,
-    );
-  const refers = library.catalogue.parts.find((other) => other.variantOf === id || other.figuresFrom === id);
-  if (refers) return refuse(id, `is referred to by ${refers.maker} ${refers.name}`);
-  const { data } = await service.catalogue();
-  await asStep(service, `Removal of ${part.maker} ${part.name}`, [
-    ...data.offers
-      .filter((offer) => offer.part === id)
-      .map((offer) => ({ list: 'offers' as const, id: offer.id, spec: undefined })),
-    { list: 'parts' as const, id, spec: undefined },
-  ]);
-  return { state: 'kept', id };
+export async function removePart(service: Service, id: string): Changed {
+  return answering(async () => {
+    const library = await libraryOf(service);
+    const part = library.catalogue.part(id);
+    if (!part) refuse(id, MISSING);
+    const uses = library.live.uses.get(id) ?? [];
+    if (uses.length > 0)
+      refuse(
+        id,
+        `is used by ${uses
+          .map((use) => use.label)
+          .slice(0, 3)
+          .join(', ')}; take it out there first, or mark it withdrawn`,
+      );
+    const refers = library.catalogue.parts.find((other) => other.variantOf === id || other.figuresFrom === id);
+    if (refers) refuse(id, `is referred to by ${refers.maker} ${refers.name}`);
+    const { data } = await service.catalogue();
+    await libraryStep(service, `Removal of ${part.maker} ${part.name}`, [
+      ...data.offers
+        .filter((offer) => offer.part === id)
+        .map((offer) => ({ list: 'offers' as const, id: offer.id, spec: undefined })),
+      { list: 'parts' as const, id, spec: undefined },
+    ]);
+    return { state: 'kept' as const, id };
+  });
 }
 
 /** Sets the price of a part in the desk's region, as that region quotes prices; nothing takes it away. */
-export async function setPrice(service: Service, id: string, priceMinor: number | undefined): Promise<Kept> {
-  const library = await libraryOf(service);
-  const part = library.catalogue.part(id);
-  const { region } = library;
-  if (!part || !region) return refuse(id, 'is not in the library any more');
-  if (priceMinor !== undefined && !(Number.isInteger(priceMinor) && priceMinor > 0))
-    return refuse('price', 'must be above 0; leave it empty when it is unknown');
-  const offerId = `${id.slice(0, 56)}.by-hand.${region.id}`.slice(0, 80);
-  const offer = {
-    id: offerId,
-    part: id,
-    seller: BY_HAND.id,
-    region: region.id,
-    priceMinor,
-    shippingMinor: 0,
-    condition: 'new',
-    asOf: await todayOf(service),
-  };
-  await asStep(service, `Price of ${part.maker} ${part.name}`, [
-    ...(library.catalogue.seller(BY_HAND.id) ? [] : [{ list: 'sellers' as const, id: BY_HAND.id, spec: BY_HAND }]),
-    { list: 'offers', id: offerId, spec: priceMinor === undefined ? undefined : offer },
-  ]);
-  return { state: 'kept', id };
+export async function setPrice(service: Service, id: string, priceMinor: number | undefined): Changed {
+  return answering(async () => {
+    const library = await libraryOf(service);
+    const part = library.catalogue.part(id);
+    const { region } = library;
+    if (!part || !region) refuse(id, MISSING);
+    if (priceMinor !== undefined && !(Number.isInteger(priceMinor) && priceMinor > 0))
+      refuse('price', 'must be above 0; leave it empty when it is unknown');
+    const offerId = `${id.slice(0, 56)}.by-hand.${region.id}`.slice(0, 80);
+    const offer = {
+      id: offerId,
+      part: id,
+      seller: BY_HAND.id,
+      region: region.id,
+      priceMinor,
+      shippingMinor: 0,
+      condition: 'new',
+      asOf: await todayOf(service),
+    };
+    await libraryStep(service, `Price of ${part.maker} ${part.name}`, [
+      ...(library.catalogue.seller(BY_HAND.id) ? [] : [{ list: 'sellers' as const, id: BY_HAND.id, spec: BY_HAND }]),
+      { list: 'offers', id: offerId, spec: priceMinor === undefined ? undefined : offer },
+    ]);
+    return { state: 'kept' as const, id };
+  });
 }
 
 export const librarySteps = (service: Service): Promise<LibraryStep[]> => listSteps(service.db);

@@ -1,13 +1,11 @@
 import { z } from 'zod';
-import { problemsOf, type Problem } from '@/core/formats/problems';
 import { idFrom } from '@/core/formats/csv/rows';
 import { rivalSchema } from '@/core/model/rivals';
 import { inPhase } from '@/core/model/phases';
-import { bumpCatalogue } from '@/store/catalogueStore';
-import { writing } from '@/store/database';
-import { applyEntries, beginStep } from '@/store/lists';
 import * as projects from '@/store/projectStore';
-import { now, todayOf, type Service } from './service';
+import { answering, read, refuse, type Refused } from './refuse';
+import { libraryStep } from './libraryStep';
+import { todayOf, type Service } from './service';
 
 const inputSchema = z.object({
   seatId: z.string().max(200),
@@ -20,49 +18,43 @@ const inputSchema = z.object({
   onSite: z.boolean(),
 });
 
-export type MadeRival =
-  | { readonly state: 'made'; readonly id: string }
-  | { readonly state: 'refused'; readonly problems: readonly Problem[] };
+export interface MadeRival {
+  readonly state: 'made';
+  readonly id: string;
+}
 
 /** A branded machine from a draft: its parts, with what its maker asks in the seat's region. One step of the library. */
-export async function makeRival(service: Service, input: unknown): Promise<MadeRival> {
-  const parsed = inputSchema.safeParse(input);
-  if (!parsed.success) return { state: 'refused', problems: problemsOf(parsed.error) };
-  const { seatId, draftId, maker, name, priceMinor, shippingMinor, warrantyMonths, onSite } = parsed.data;
-  const seat = await projects.readSeat(service.db, seatId);
-  const draft = seat?.drafts.find((entry) => entry.id === draftId)?.body;
-  if (!seat || !draft) return { state: 'refused', problems: [{ path: 'draft', message: 'is not there any more' }] };
-  if (draft.items.length === 0)
-    return { state: 'refused', problems: [{ path: 'draft', message: 'has no parts yet; put some in first' }] };
-  const id = idFrom(maker.trim(), name.trim());
-  const { data } = await service.catalogue();
-  if (data.rivals.some((rival) => rival.id === id))
-    return {
-      state: 'refused',
-      problems: [{ path: 'name', message: `"${maker} ${name}" is there already; give this one a name of its own` }],
-    };
-  const machine = inPhase(draft, 'now');
-  const rival = rivalSchema.safeParse({
-    id,
-    maker,
-    name,
-    machine: {
+export async function makeRival(service: Service, input: unknown): Promise<MadeRival | Refused> {
+  return answering(async () => {
+    const { seatId, draftId, maker, name, priceMinor, shippingMinor, warrantyMonths, onSite } = read(
+      inputSchema,
+      input,
+    );
+    const seat = await projects.readSeat(service.db, seatId);
+    const draft = seat?.drafts.find((entry) => entry.id === draftId)?.body;
+    if (!seat || !draft) refuse('draft', 'is not there any more');
+    if (draft.items.length === 0) refuse('draft', 'has no parts yet; put some in first');
+    const id = idFrom(maker.trim(), name.trim());
+    const { data } = await service.catalogue();
+    if (data.rivals.some((rival) => rival.id === id))
+      refuse('name', `"${maker} ${name}" is there already; give this one a name of its own`);
+    const machine = inPhase(draft, 'now');
+    const rival = read(rivalSchema, {
       id,
-      name: `${maker} ${name}`.slice(0, 80),
-      // what somebody owns or paid here says nothing of the branded machine
-      items: machine.items.map(({ owned: _owned, handPrice: _hand, paid: _paid, phase: _phase, ...item }) => item),
-    },
-    offers: [{ region: seat.brief.body.region, priceMinor, shippingMinor, asOf: await todayOf(service) }],
-    warrantyMonths,
-    onSite,
-    notes: [],
+      maker,
+      name,
+      machine: {
+        id,
+        name: `${maker} ${name}`.slice(0, 80),
+        // what somebody owns or paid here says nothing of the branded machine
+        items: machine.items.map(({ owned: _owned, handPrice: _hand, paid: _paid, phase: _phase, ...item }) => item),
+      },
+      offers: [{ region: seat.brief.body.region, priceMinor, shippingMinor, asOf: await todayOf(service) }],
+      warrantyMonths,
+      onSite,
+      notes: [],
+    });
+    await libraryStep(service, `${maker} ${name}, branded`, [{ list: 'rivals', id, spec: rival }]);
+    return { state: 'made' as const, id };
   });
-  if (!rival.success) return { state: 'refused', problems: problemsOf(rival.error) };
-  await writing(service.db, async (trx) => {
-    await applyEntries(trx, await beginStep(trx, `${maker} ${name}, branded`, 'by hand', now()), [
-      { list: 'rivals', id, spec: rival.data },
-    ]);
-    await bumpCatalogue(trx);
-  });
-  return { state: 'made', id };
 }

@@ -1,7 +1,6 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterEach, beforeEach, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { addSeat } from '@/store/projectStore';
 import { assess, contextOf } from '@/core/assess';
 import { compileCatalogue } from '@/core/model/catalogue';
@@ -9,10 +8,15 @@ import { filmBrief, filmDrafts } from '@/demo/ninefathom';
 import { demoCatalogue } from '@/demo/catalogue';
 import { exportCase, openCase } from './cases';
 import { importFile } from './import/importFile';
-import * as work from './service';
+import { copyDraft, draftsElsewhere, dropDraft } from './drafts';
+import { fillFigure, saveBriefEdit, saveDraftEdit, stepSeat } from './edits';
+import { seatBundle } from './seatBundle';
+import { bringSeat, copySeat, dropSeat, newSeat } from './seats';
+import { preparedService } from './tests/prepared';
+import { type Service, openService } from './service';
 
 let folder: string;
-let service: work.Service;
+let service: Service;
 const CATALOGUE = JSON.stringify(demoCatalogue());
 
 /** Imports a text as a file of the folder, as a person's file would be. */
@@ -27,26 +31,22 @@ const totals = (result: Awaited<ReturnType<typeof importText>>) =>
     { added: 0, changed: 0 },
   );
 
-beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'vane-'));
-  service = work.openService(join(folder, 'test.db'));
-  expect((await importText(CATALOGUE)).state).toBe('written');
-  await addSeat(service.db, {
-    projectId: 'p',
-    projectName: 'Project',
-    seatId: 'film',
-    seatName: 'Film',
-    brief: filmBrief(),
-    drafts: filmDrafts(),
-  });
-});
-afterEach(async () => {
-  await service.close();
-  rmSync(folder, { recursive: true });
-});
+preparedService(
+  demoCatalogue(),
+  (given) => ({ folder, service } = given),
+  (service) =>
+    addSeat(service.db, {
+      projectId: 'p',
+      projectName: 'Project',
+      seatId: 'film',
+      seatName: 'Film',
+      brief: filmBrief(),
+      drafts: filmDrafts(),
+    }),
+);
 
 const bundle = async () => {
-  const found = await work.seatBundle(service, 'film');
+  const found = await seatBundle(service, 'film');
   if (!found) throw new Error('the seat is gone');
   return found;
 };
@@ -137,7 +137,7 @@ describe('importing', () => {
     const opened = await openCase(service, JSON.stringify(file));
     if (!opened.ok) throw new Error('refused');
     expect(opened.value.machines).toBe(4);
-    const seat = await work.seatBundle(service, opened.value.seatId);
+    const seat = await seatBundle(service, opened.value.seatId);
     expect(seat?.drafts.map((draft) => draft.body)).toEqual((await bundle()).drafts.map((draft) => draft.body));
     // once more: a third seat, nothing overwritten
     expect(await openCase(service, JSON.stringify(file))).not.toMatchObject({ value: { seatId: opened.value.seatId } });
@@ -155,7 +155,7 @@ describe('importing', () => {
 
 describe('edits', () => {
   test('save with the revision they were based on', async () => {
-    expect(await work.saveDraftEdit(service, target(1), swap)).toMatchObject({
+    expect(await saveDraftEdit(service, target(1), swap)).toMatchObject({
       state: 'saved',
       revision: 2,
       steps: { undo: 'edit' },
@@ -164,12 +164,12 @@ describe('edits', () => {
   });
 
   test('based on an older revision are refused with what is stored, and nothing is lost', async () => {
-    await work.saveDraftEdit(service, target(1), swap);
-    const stale = await work.saveDraftEdit(service, target(1, 'late'), { kind: 'rename', name: 'Other' });
+    await saveDraftEdit(service, target(1), swap);
+    const stale = await saveDraftEdit(service, target(1, 'late'), { kind: 'rename', name: 'Other' });
     expect(stale).toMatchObject({ state: 'stale', revision: 2 });
     expect((await bundle()).drafts[0]?.body.name).toBe('Draft A');
     // offered again on top of what is stored, it goes in
-    expect(await work.saveDraftEdit(service, target(2, 'late'), { kind: 'rename', name: 'Other' })).toMatchObject({
+    expect(await saveDraftEdit(service, target(2, 'late'), { kind: 'rename', name: 'Other' })).toMatchObject({
       state: 'saved',
       revision: 3,
     });
@@ -177,43 +177,43 @@ describe('edits', () => {
   });
 
   test('that are not edits are refused with their problem', async () => {
-    expect(await work.saveDraftEdit(service, target(1), { kind: 'explode' })).toMatchObject({ state: 'refused' });
-    expect(await work.saveDraftEdit(service, target(1), { kind: 'rename', name: '<i>x</i>' })).toMatchObject({
+    expect(await saveDraftEdit(service, target(1), { kind: 'explode' })).toMatchObject({ state: 'refused' });
+    expect(await saveDraftEdit(service, target(1), { kind: 'rename', name: '<i>x</i>' })).toMatchObject({
       state: 'refused',
       problems: [{ path: 'name' }],
     });
-    expect(await work.saveDraftEdit(service, { ...target(1), documentId: 'film.none' }, swap)).toEqual({
+    expect(await saveDraftEdit(service, { ...target(1), documentId: 'film.none' }, swap)).toEqual({
       state: 'gone',
     });
   });
 
   test('undo and redo survive closing the database', async () => {
-    await work.saveDraftEdit(service, target(1, 'lower cooler'), swap);
+    await saveDraftEdit(service, target(1, 'lower cooler'), swap);
     await service.close();
-    service = work.openService(join(folder, 'test.db'));
-    expect(await work.stepSeat(service, 'film', 'undo')).toMatchObject({
+    service = openService(join(folder, 'test.db'));
+    expect(await stepSeat(service, 'film', 'undo')).toMatchObject({
       label: 'lower cooler',
       bundle: { steps: { undo: undefined, redo: 'lower cooler' } },
     });
     expect(await coolerOf()).toBe('northdraft-eddy-140-twin');
-    await work.stepSeat(service, 'film', 'redo');
+    await stepSeat(service, 'film', 'redo');
     expect(await coolerOf()).toBe('northdraft-eddy-140');
-    expect((await work.stepSeat(service, 'film', 'redo')).label).toBeUndefined();
+    expect((await stepSeat(service, 'film', 'redo')).label).toBeUndefined();
   });
 
   test('a new edit after undo ends redo', async () => {
-    await work.saveDraftEdit(service, target(1, 'one'), swap);
-    await work.stepSeat(service, 'film', 'undo');
-    await work.saveDraftEdit(service, target(3, 'two'), { kind: 'rename', name: 'Other' });
+    await saveDraftEdit(service, target(1, 'one'), swap);
+    await stepSeat(service, 'film', 'undo');
+    await saveDraftEdit(service, target(3, 'two'), { kind: 'rename', name: 'Other' });
     expect((await bundle()).steps).toEqual({ undo: 'two', redo: undefined });
   });
 
   test('of the brief are checked by its schema', async () => {
     const at = { seatId: 'film', documentId: 'film.brief', base: 1, label: 'budget' };
-    expect(await work.saveBriefEdit(service, at, { kind: 'set-budget', budgetMinor: -1 })).toMatchObject({
+    expect(await saveBriefEdit(service, at, { kind: 'set-budget', budgetMinor: -1 })).toMatchObject({
       state: 'refused',
     });
-    expect(await work.saveBriefEdit(service, at, { kind: 'set-budget', budgetMinor: 400_000 })).toMatchObject({
+    expect(await saveBriefEdit(service, at, { kind: 'set-budget', budgetMinor: 400_000 })).toMatchObject({
       state: 'saved',
     });
     expect((await bundle()).brief.body.budgetMinor).toBe(400_000);
@@ -224,65 +224,65 @@ describe('a figure filled in by hand', () => {
   test('stands over the catalogue’s, survives an import, and can be undone', async () => {
     const flume = async () => (await bundle()).data.parts.find((part) => part.id === 'fenstore-flume-2-tb');
     expect(await flume()).not.toHaveProperty('sustainedWriteMBs');
-    expect(await work.fillFigure(service, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', 850)).toMatchObject({
+    expect(await fillFigure(service, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', 850)).toMatchObject({
       state: 'filled',
     });
     expect(await flume()).toMatchObject({ sustainedWriteMBs: 850 });
     await importText(CATALOGUE);
     expect(await flume()).toMatchObject({ sustainedWriteMBs: 850 });
-    expect((await work.stepSeat(service, 'film', 'undo')).label).toBe(
+    expect((await stepSeat(service, 'film', 'undo')).label).toBe(
       'sequential write after its cache of Fenstore Flume 2 TB',
     );
     expect(await flume()).not.toHaveProperty('sustainedWriteMBs');
   });
 
   test('is held to the schema', async () => {
-    expect(await work.fillFigure(service, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', -1)).toMatchObject({
+    expect(await fillFigure(service, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', -1)).toMatchObject({
       state: 'refused',
       problems: [{ message: 'must be above 0' }],
     });
-    expect(await work.fillFigure(service, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', NaN)).toMatchObject({
+    expect(await fillFigure(service, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', NaN)).toMatchObject({
       state: 'refused',
     });
-    expect(await work.fillFigure(service, 'film', 'fenstore-flume-2-tb', 'form', 1)).toMatchObject({
+    expect(await fillFigure(service, 'film', 'fenstore-flume-2-tb', 'form', 1)).toMatchObject({
       state: 'refused',
       problems: [{ message: 'is not a single figure that can be typed in here' }],
     });
-    expect(await work.fillFigure(service, 'film', 'nothing', 'form', 1)).toMatchObject({ state: 'refused' });
+    expect(await fillFigure(service, 'film', 'nothing', 'form', 1)).toMatchObject({ state: 'refused' });
   });
 });
 
 describe('drafts', () => {
   test('are copied and removed, and both can be undone; the last one stays', async () => {
-    const { id } = await work.copyDraft(service, 'film', draftId);
+    const { id } = await copyDraft(service, 'film', draftId);
     expect((await bundle()).drafts).toHaveLength(5);
-    expect((await work.dropDraft(service, 'film', id ?? ''))?.drafts).toHaveLength(4);
-    expect((await work.stepSeat(service, 'film', 'undo')).bundle?.drafts).toHaveLength(5);
-    expect((await work.stepSeat(service, 'film', 'undo')).bundle?.drafts).toHaveLength(4);
-    for (const draft of (await bundle()).drafts) await work.dropDraft(service, 'film', draft.id);
+    expect((await dropDraft(service, 'film', id ?? ''))?.drafts).toHaveLength(4);
+    expect((await stepSeat(service, 'film', 'undo')).bundle?.drafts).toHaveLength(5);
+    expect((await stepSeat(service, 'film', 'undo')).bundle?.drafts).toHaveLength(4);
+    for (const draft of (await bundle()).drafts) await dropDraft(service, 'film', draft.id);
     expect((await bundle()).drafts).toHaveLength(1);
   });
 
   test('of other seats are offered when they have parts, and come over with a name of their own', async () => {
-    await work.newSeat(service, 'p', 'Sound room');
-    const offered = await work.draftsElsewhere(service, 'sound-room');
+    await newSeat(service, 'p', 'Sound room');
+    const offered = await draftsElsewhere(service, 'sound-room');
     expect(offered).toHaveLength(4);
-    expect(await work.draftsElsewhere(service, 'film')).toEqual([]);
+    expect(await draftsElsewhere(service, 'film')).toEqual([]);
     const [first] = offered;
     if (!first) throw new Error('nothing is offered');
-    const brought = await work.copyDraft(service, 'sound-room', first.documentId, first.seatId);
-    const again = await work.copyDraft(service, 'sound-room', first.documentId, first.seatId);
+    const brought = await copyDraft(service, 'sound-room', first.documentId, first.seatId);
+    const again = await copyDraft(service, 'sound-room', first.documentId, first.seatId);
     const names = again.bundle?.drafts.map((draft) => draft.body.name) ?? [];
     expect(new Set(names).size).toBe(names.length);
     expect(brought.bundle?.drafts.find((draft) => draft.id === brought.id)?.body.items).toEqual(
       (await bundle()).drafts.find((draft) => draft.id === first.documentId)?.body.items,
     );
-    expect((await work.copyDraft(service, 'sound-room', 'nothing', 'film')).id).toBeUndefined();
+    expect((await copyDraft(service, 'sound-room', 'nothing', 'film')).id).toBeUndefined();
   });
 
   test('what was measured on one seat reaches the others, with the parts it was measured on', async () => {
-    await work.newSeat(service, 'p', 'Sound room');
-    const elsewhere = async () => work.seatBundle(service, 'sound-room');
+    await newSeat(service, 'p', 'Sound room');
+    const elsewhere = async () => seatBundle(service, 'sound-room');
     // the demo's present machine has been measured already
     expect((await elsewhere())?.measuredElsewhere.map((machine) => machine.id)).toEqual(['film-now']);
     const evidence = [
@@ -296,7 +296,7 @@ describe('drafts', () => {
         use: 'calibrate',
       },
     ];
-    const saved = await work.saveDraftEdit(service, target(1), { kind: 'evidence', evidence });
+    const saved = await saveDraftEdit(service, target(1), { kind: 'evidence', evidence });
     expect(saved.state).toBe('saved');
     const found = await elsewhere();
     const measured = found?.measuredElsewhere.find((machine) => machine.id === 'film-a');
@@ -307,34 +307,32 @@ describe('drafts', () => {
 
   test('a seat is copied with its drafts, taken away, and brought back as it was', async () => {
     const before = await bundle();
-    const copy = await work.copySeat(service, 'film');
-    const made = await work.seatBundle(service, copy ?? '');
+    const copy = await copySeat(service, 'film');
+    const made = await seatBundle(service, copy ?? '');
     expect(made?.seat.name).toBe('Film, copy');
     expect(made?.brief.body.tasks).toEqual(before.brief.body.tasks);
     expect(made?.drafts.map((draft) => draft.body)).toEqual(before.drafts.map((draft) => draft.body));
     // the copy goes its own way
-    await work.saveDraftEdit(service, { ...target(1), seatId: copy, documentId: `${copy}.film-a` }, swap);
-    expect((await work.seatBundle(service, copy ?? ''))?.drafts[0]?.body).not.toEqual(before.drafts[0]?.body);
+    await saveDraftEdit(service, { ...target(1), seatId: copy, documentId: `${copy}.film-a` }, swap);
+    expect((await seatBundle(service, copy ?? ''))?.drafts[0]?.body).not.toEqual(before.drafts[0]?.body);
     expect((await bundle()).drafts[0]?.body).toEqual(before.drafts[0]?.body);
-    expect((await work.seatBundle(service, (await work.copySeat(service, 'film')) ?? ''))?.seat.name).toBe(
-      'Film, copy 2',
-    );
+    expect((await seatBundle(service, (await copySeat(service, 'film')) ?? ''))?.seat.name).toBe('Film, copy 2');
 
-    const removed = await work.dropSeat(service, 'film');
-    expect(await work.seatBundle(service, 'film')).toBeUndefined();
-    expect(await work.bringSeat(service, removed)).toBe(true);
+    const removed = await dropSeat(service, 'film');
+    expect(await seatBundle(service, 'film')).toBeUndefined();
+    expect(await bringSeat(service, removed)).toBe(true);
     expect((await bundle()).drafts.map((draft) => draft.body)).toEqual(before.drafts.map((draft) => draft.body));
-    expect(await work.bringSeat(service, removed)).toBe(false);
-    expect(await work.bringSeat(service, { seat: 'nonsense' })).toBe(false);
-    expect(await work.dropSeat(service, 'nothing')).toBeUndefined();
-    expect(await work.copySeat(service, 'nothing')).toBeUndefined();
+    expect(await bringSeat(service, removed)).toBe(false);
+    expect(await bringSeat(service, { seat: 'nonsense' })).toBe(false);
+    expect(await dropSeat(service, 'nothing')).toBeUndefined();
+    expect(await copySeat(service, 'nothing')).toBeUndefined();
   });
 
   test('with a part that left the catalogue still open and say so', async () => {
     await service.db.deleteFrom('offers').where('part_id', '=', 'palisar-gale-12').execute();
     await service.db.deleteFrom('parts').where('id', '=', 'palisar-gale-12').execute();
-    const reopened = work.openService(join(folder, 'test.db'));
-    const found = await work.seatBundle(reopened, 'film');
+    const reopened = openService(join(folder, 'test.db'));
+    const found = await seatBundle(reopened, 'film');
     await reopened.close();
     if (!found) throw new Error('the seat does not open');
     const [draft] = found.drafts;
@@ -348,14 +346,14 @@ describe('drafts', () => {
 });
 
 test('a new seat starts empty, with a name that is checked', async () => {
-  expect(await work.newSeat(service, 'p', 'Sound room')).toMatchObject({ state: 'made', seatId: 'sound-room' });
-  expect(await work.newSeat(service, 'p', 'Sound room')).toMatchObject({ seatId: 'sound-room-2' });
-  expect(await work.newSeat(service, 'p', '<b>')).toMatchObject({ state: 'refused', problems: [{ path: 'name' }] });
+  expect(await newSeat(service, 'p', 'Sound room')).toMatchObject({ state: 'made', seatId: 'sound-room' });
+  expect(await newSeat(service, 'p', 'Sound room')).toMatchObject({ seatId: 'sound-room-2' });
+  expect(await newSeat(service, 'p', '<b>')).toMatchObject({ state: 'refused', problems: [{ path: 'name' }] });
 });
 
 test('two processes see each other: what one wrote the other reads', async () => {
-  const other = work.openService(join(folder, 'test.db'));
-  await work.fillFigure(other, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', 700);
+  const other = openService(join(folder, 'test.db'));
+  await fillFigure(other, 'film', 'fenstore-flume-2-tb', 'sustainedWriteMBs', 700);
   await other.close();
   expect((await bundle()).data.parts.find((part) => part.id === 'fenstore-flume-2-tb')).toMatchObject({
     sustainedWriteMBs: 700,

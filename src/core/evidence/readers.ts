@@ -1,3 +1,4 @@
+import { counted, firstFree } from '../units/free';
 import { z } from 'zod';
 import { CODECS, type Codec } from '../parts/common';
 import { OUT_CODECS, PRESETS } from '../model/encoders';
@@ -331,12 +332,11 @@ function readSensors(text: string, cut: CutTable): Reading {
 /** Measurements with ids that the machine does not have yet. */
 export function withIds(found: readonly Found[], source: string, taken: readonly Measurement[]): Measurement[] {
   const used = new Set(taken.map(({ id }) => id));
-  let next = 1;
   return found.map((entry) => {
-    while (used.has(`measured-${next}`)) next++;
-    used.add(`measured-${next}`);
+    const id = firstFree(counted('measured'), (taken) => used.has(taken));
+    used.add(id);
     // floating-point means must not fall outside their own range by a rounding error
     const value = Math.min(entry.high ?? Infinity, Math.max(entry.low ?? 0, entry.value));
-    return measurementSchema.parse({ ...entry, value, id: `measured-${next}`, source });
+    return measurementSchema.parse({ ...entry, value, id, source });
   });
 }

@@ -1,3 +1,4 @@
+import { firstFree, idIn, numbered } from '../units/free';
 import type { MachineEdit } from './edits';
 import type { Item, Machine, Phase } from './machine';
 
@@ -48,7 +49,4 @@ export function editIn(machine: Machine, phase: Phase, edit: MachineEdit): Machi
 
 const find = (machine: Machine, id: string): Item | undefined => machine.items.find((item) => item.id === id);
 
-function unused(machine: Machine, id: string): string {
-  if (!find(machine, id)) return id;
-  for (let n = 2; ; n++) if (!find(machine, `${id}-${n}`)) return `${id}-${n}`;
-}
+const unused = (machine: Machine, id: string): string => firstFree(numbered(id), idIn(machine.items));

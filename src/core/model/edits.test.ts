@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { compileCatalogue } from './catalogue';
-import { editBrief, editMachine, machineEditSchema, type MachineEdit } from './edits';
+import { briefEditSchema, editBrief, editMachine, machineEditSchema, type BriefEdit, type MachineEdit } from './edits';
+import type { Part } from '../parts';
 import { readBom, writeBom } from '../formats/bom';
 import { fanCurveSchema, machineSchema, type Machine } from './machine';
 import { inPhase } from './phases';
@@ -125,4 +126,31 @@ describe('terms of buying in a brief', () => {
     ]);
     expect(editBrief(chosen, { kind: 'rival-options', rival: 'a', options: [] })).toEqual(briefOf());
   });
+});
+
+test('every edit of a brief, made a second time, changes nothing: the same object comes back', () => {
+  const task = briefOf().tasks[0];
+  if (!task) throw new Error('the test brief has a task');
+  const edits: readonly BriefEdit[] = [
+    { kind: 'set-task', task: { ...task, name: 'Another name' } },
+    { kind: 'add-task', task: { ...task, id: 'fresh' }, sitting: 'work' },
+    { kind: 'remove-task', task: task.id },
+    { kind: 'set-sitting', sitting: { id: 'late', name: 'Late', hoursPerWeek: 3, tasks: [task.id] } },
+    { kind: 'remove-sitting', sitting: 'late' },
+    { kind: 'set-budget', budgetMinor: 300_000 },
+    { kind: 'set-budget' },
+    { kind: 'set-must-haves', mustHaves: { errorCorrection: true } },
+    { kind: 'set-displays', ownedDisplays: ['display' as Part['id']] },
+    { kind: 'set-figures', figures: { roomC: 27, whole: { system: 'owned' } } },
+    { kind: 'unset-figure', figure: 'hourMinor' },
+    { kind: 'rival-options', rival: 'a', options: ['x'] },
+    { kind: 'rival-options', rival: 'b', options: ['y'] },
+    { kind: 'rival-options', rival: 'a', options: [] },
+  ];
+  let brief = briefOf();
+  for (const edit of edits) {
+    briefEditSchema.parse(edit);
+    brief = editBrief(brief, edit);
+    expect(editBrief(brief, edit), JSON.stringify(edit)).toBe(brief);
+  }
 });

@@ -1,3 +1,4 @@
+import { counted, firstFree, idIn } from '../units/free';
 import { measurementSchema } from './measurement';
 import { z } from 'zod';
 import { briefFiguresSchema, sittingSchema, mustHavesSchema, type Brief } from './brief';
@@ -182,10 +183,7 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
 }
 
 /** An id for a new item of a kind that the machine does not use yet: "drive-3". */
-export function freshItemId(machine: Machine, kind: string): string {
-  const used = new Set(machine.items.map((item) => item.id));
-  for (let n = 1; ; n++) if (!used.has(`${kind}-${n}`)) return `${kind}-${n}`;
-}
+export const freshItemId = (machine: Machine, kind: string): string => firstFree(counted(kind), idIn(machine.items));
 
 /** Figures of a brief that may be left open. */
 export const OPEN_FIGURES = ['neededBy', 'hourMinor', 'overListPercent', 'router'] as const;
@@ -208,13 +206,21 @@ export const briefEditSchema = z.discriminatedUnion('kind', [
 ]);
 export type BriefEdit = z.infer<typeof briefEditSchema>;
 
-/** Applies an edit to a brief; sittings never keep a task that is gone, nor stay behind empty. */
+/**
+ * Applies an edit to a brief; sittings never keep a task that is gone, nor stay behind empty. An edit that changes nothing
+ * gives back the same brief.
+ */
 export function editBrief(brief: Brief, edit: BriefEdit): Brief {
+  const changed = briefWith(brief, edit);
+  return JSON.stringify(changed) === JSON.stringify(brief) ? brief : changed;
+}
+
+function briefWith(brief: Brief, edit: BriefEdit): Brief {
   switch (edit.kind) {
     case 'set-task':
       return { ...brief, tasks: brief.tasks.map((task) => (task.id === edit.task.id ? edit.task : task)) };
     case 'add-task':
-      if (brief.tasks.some((task) => task.id === edit.task.id)) return brief;
+      if (brief.tasks.some(({ id }) => id === edit.task.id)) return brief;
       return {
         ...brief,
         tasks: [...brief.tasks, edit.task],
@@ -240,25 +246,29 @@ export function editBrief(brief: Brief, edit: BriefEdit): Brief {
     case 'remove-sitting':
       return { ...brief, sittings: brief.sittings.filter((sitting) => sitting.id !== edit.sitting) };
     case 'set-budget': {
+      if (edit.budgetMinor !== undefined) return { ...brief, budgetMinor: edit.budgetMinor };
       const { budgetMinor: _before, ...rest } = brief;
-      return edit.budgetMinor === undefined ? rest : { ...rest, budgetMinor: edit.budgetMinor };
+      return rest;
     }
     case 'set-must-haves':
       return { ...brief, mustHaves: edit.mustHaves };
     case 'set-displays':
-      return brief.ownedDisplays.join() === edit.ownedDisplays.join()
-        ? brief
-        : { ...brief, ownedDisplays: edit.ownedDisplays };
+      return { ...brief, ownedDisplays: edit.ownedDisplays };
     case 'unset-figure': {
-      if (brief[edit.figure] === undefined) return brief;
       const { [edit.figure]: _before, ...rest } = brief;
       return rest as Brief;
     }
     case 'rival-options': {
-      const others = (brief.rivals ?? []).filter((entry) => entry.rival !== edit.rival);
-      const rivals = edit.options.length > 0 ? [...others, { rival: edit.rival, options: edit.options }] : others;
+      const before = brief.rivals ?? [];
+      const chosen = { rival: edit.rival, options: edit.options };
+      const rivals = (
+        before.some(({ rival }) => rival === edit.rival)
+          ? before.map((entry) => (entry.rival === edit.rival ? chosen : entry))
+          : [...before, chosen]
+      ).filter(({ options }) => options.length > 0);
+      if (rivals.length > 0) return { ...brief, rivals };
       const { rivals: _before, ...rest } = brief;
-      return rivals.length > 0 ? { ...rest, rivals } : rest;
+      return rest;
     }
     case 'set-figures':
       return {
@@ -268,7 +278,7 @@ export function editBrief(brief: Brief, edit: BriefEdit): Brief {
   }
 }
 
-export function freshTaskId(brief: Brief, kind: string): string {
-  const used = new Set(brief.tasks.map((task) => task.id));
-  for (let n = 1; ; n++) if (!used.has(`${kind}-${n}`)) return `${kind}-${n}`;
-}
+export const freshTaskId = (brief: Brief, kind: string): string => firstFree(counted(kind), idIn(brief.tasks));
+
+export const freshSittingId = (brief: Brief): string =>
+  firstFree(counted('sitting', brief.sittings.length + 1), idIn(brief.sittings));

@@ -1,3 +1,4 @@
+import { saleState } from '../parts/onSale';
 import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
@@ -78,7 +79,7 @@ export function* candidateTrials(
   const { now } = bench;
   const kinds = [position.kind, ...(position.also ?? [])];
   for (const part of kinds.flatMap((kind): readonly Part[] => context.catalogue.ofKind(kind))) {
-    if (part.id !== current && part.withdrawn !== undefined && part.withdrawn <= context.today) continue;
+    if (part.id !== current && saleState(part, context.today) === 'withdrawn') continue;
     const edit = editFor(machine, position, part);
     const after = part.id === current ? now : bench.outcomeOf(edit, withPart(machine, position, part), part);
     const effect = effectOf(now, after);

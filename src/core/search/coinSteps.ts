@@ -1,3 +1,4 @@
+import { isOnSale } from '../parts/onSale';
 import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
@@ -125,11 +126,10 @@ function* stepsToTry(
   context: Context,
 ): Generator<{ edit: MachineEdit; part: Part; replaced: Part | undefined }> {
   const { catalogue, today } = context;
-  const onSale = (part: Part) => part.withdrawn === undefined || part.withdrawn > today;
   for (const { item, part } of before.facts.parts.all) {
     if (item.owned) continue;
     for (const other of catalogue.ofKind(part.kind))
-      if (other.id !== part.id && onSale(other))
+      if (other.id !== part.id && isOnSale(other, today))
         yield {
           edit: { kind: 'swap', item: item.id, part: other.id, label: fullName(other) },
           part: other,
@@ -139,7 +139,7 @@ function* stepsToTry(
   const asked = askedOf(brief, context);
   for (const kind of ADDABLE)
     for (const part of catalogue.ofKind(kind) as readonly Part[]) {
-      if (!onSale(part)) continue;
+      if (!isOnSale(part, today)) continue;
       const item = { id: freshItemId(machine, kind), part: part.id, label: fullName(part) };
       if (kind !== 'drive') {
         yield { edit: { kind: 'add', item }, part, replaced: undefined };

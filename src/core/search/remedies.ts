@@ -1,3 +1,4 @@
+import { isOnSale } from '../parts/onSale';
 import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
@@ -52,7 +53,7 @@ function* editsAgainst(
   asked: Asked,
 ): Generator<{ edit: MachineEdit; part: Part | undefined }> {
   const { catalogue, today } = context;
-  const buyable = (part: Part) => part.withdrawn === undefined || part.withdrawn > today;
+  const buyable = (part: Part) => isOnSale(part, today);
   for (const id of finding.items) {
     const item = machine.items.find((candidate) => candidate.id === id);
     const part = item && catalogue.part(item.part);

@@ -1,3 +1,4 @@
+import { isOnSale } from '../parts/onSale';
 import type { Assessment, Context } from '../assess';
 import type { Brief } from '../model/brief';
 import type { FittedParts } from '../model/fitted';
@@ -50,7 +51,7 @@ export function askedOf(brief: Brief, context: Context): Asked {
   function leastThatDoes(kind: 'processor' | 'graphics'): Part | undefined {
     let best: { part: Part; lacks: number; minor: number } | undefined;
     for (const part of context.catalogue.ofKind(kind) as readonly Part[]) {
-      if (part.withdrawn !== undefined && part.withdrawn <= context.today) continue;
+      if (!isOnSale(part, context.today)) continue;
       const offer = cheapestOffer(context.catalogue, part, bare.region, bare.facts.policy);
       if (!offer) continue;
       const lacks = shortfall(part, asked, NOTHING);

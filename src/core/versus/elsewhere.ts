@@ -1,3 +1,4 @@
+import { isOnSale } from '../parts/onSale';
 import { assess, type Assessment, type Context } from '../assess';
 import { progress } from '../predict/worst';
 import type { Brief } from '../model/brief';
@@ -134,8 +135,7 @@ function soldAs(part: Part, region: Region, policy: BuyPolicy, { catalogue, toda
     .ofKind(part.kind)
     .flatMap((candidate) => {
       const other = candidate as Part;
-      if (other.id === part.id || !asGood(part, other) || (other.withdrawn !== undefined && other.withdrawn <= today))
-        return [];
+      if (other.id === part.id || !asGood(part, other) || !isOnSale(other, today)) return [];
       const best = cheapestOffer(catalogue, other, region, policy);
       return best && best.despite === undefined ? [{ other, landed: best.landed.landedMinor }] : [];
     })

@@ -85,7 +85,7 @@ export async function checkFile(
     read = counter.read();
   } catch (error) {
     if (!(error instanceof UnreadableFile)) throw error;
-    staging.problem({ path: error.path, message: error.message });
+    for (const problem of error.problems) staging.problem(problem);
   } finally {
     staging.close();
   }

@@ -1,21 +1,22 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync, readFileSync, statSync, truncateSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import SQLite from 'better-sqlite3';
-import { afterEach, beforeEach, describe, expect, test } from 'vitest';
+import { beforeEach, describe, expect, test } from 'vitest';
 import { ZipFile } from 'yazl';
 import { demoCatalogue } from '@/demo/catalogue';
 import { filmBrief, filmDrafts } from '@/demo/ninefathom';
 import { addSeat } from '@/store/projectStore';
 import { listSteps, stepLibrary } from '@/store/steps';
 import { exportArchive, exportCatalogue, exportSheet } from '../exports';
-import { openService, seatBundle, type Service } from '../service';
+import { openService, type Service } from '../service';
+import { seatBundle } from '../seatBundle';
 import { pack } from './archive';
 import { checkFile } from './check';
 import { sampleCsv } from './csvFile';
 import { importFile, sniff } from './importFile';
 import { LARGEST_FILE_BYTES, type CsvRequest, type ImportRequest } from './request';
+import { preparedService } from '../tests/prepared';
 import { tableRequest } from './tableRequest';
 
 const ROOT = join(import.meta.dirname, '..', '..', '..');
@@ -23,18 +24,7 @@ let folder: string;
 let service: Service;
 const small = { ...demoCatalogue(), parts: [], offers: [], rivals: [] };
 
-beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'vane-import-'));
-  service = openService(join(folder, 'test.db'));
-  expect(
-    (await importFile(service, { format: 'catalogue', path: file('base.json', JSON.stringify(small)), name: 'base' }))
-      .state,
-  ).toBe('written');
-});
-afterEach(async () => {
-  await service.close();
-  rmSync(folder, { recursive: true });
-});
+preparedService(small, (given) => ({ folder, service } = given));
 
 const file = (name: string, content: string | Buffer): string => {
   const path = join(folder, name);
@@ -422,7 +412,7 @@ describe('what was imported', () => {
     expect((await listSteps(service.db)).map((step) => [step.label, step.undone])).toEqual([
       ['Import of table.csv', false],
       ['Import of table.csv', false],
-      ['Import of base', false],
+      ['Import of demo.json', false],
     ]);
     expect(await stepLibrary(service.db, 'redo')).toEqual({ state: 'nothing' });
   });

@@ -1,3 +1,4 @@
+import { Refusal } from '../refuse';
 import { createReadStream } from 'node:fs';
 import { open } from 'node:fs/promises';
 
@@ -22,12 +23,9 @@ export const ENCODINGS = [
 export type Encoding = (typeof ENCODINGS)[number];
 
 /** A file that cannot be read at all, in words for the person who gave it. */
-export class UnreadableFile extends Error {
-  constructor(
-    readonly path: string,
-    message: string,
-  ) {
-    super(message);
+export class UnreadableFile extends Refusal {
+  constructor(path: string, message: string) {
+    super([{ path, message }]);
     this.name = 'UnreadableFile';
   }
 }

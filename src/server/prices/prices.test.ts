@@ -1,11 +1,10 @@
 import type { SourceReport } from '../contract';
 import { dayNumber } from '@/core/units/days';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { CATALOGUE_FORMAT } from '@/core/model/catalogueSchema';
 import { FAULTS, type Fault } from '@/standins/feed/answers';
 import { modelPrice } from '@/standins/feed/priceModel';
@@ -14,8 +13,9 @@ import { worldOf } from '@/standins/feed/world';
 import { beginRefresh, readPoints, readSeen } from '@/store/priceStore';
 import { PARTS, REGION, machineOf, briefOf } from '@/core/tests/world';
 import type { Machine } from '@/core/model/machine';
-import { importFile } from '../import/importFile';
-import { addDemoSeat, fixDemoDay, openService, seatBundle, type Service } from '../service';
+import { addDemoSeat } from '../seats';
+import { fixDemoDay, type Service } from '../service';
+import { seatBundle } from '../seatBundle';
 import { usualAsking, type Asking } from './fetchSource';
 import { draftHistory, partHistory, waitingOnKind } from './history';
 import { dropWatch, keepSource, keepWatch, priceState } from './manage';
@@ -23,6 +23,7 @@ import { importPoints } from './pointsFile';
 import { refreshPrices, runningRefresh } from './refresh';
 import { refreshDue } from './schedule';
 import { markDrafts } from '../seen';
+import { preparedService } from '../tests/prepared';
 import { makeRival } from '../rivals';
 
 const TODAY = '2026-05-18';
@@ -73,19 +74,11 @@ beforeAll(async () => {
 });
 afterAll(() => new Promise((resolve) => feed.close(resolve)));
 
-beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'vane-prices-'));
-  service = openService(join(folder, 'vane.db'));
-  const path = join(folder, 'catalogue.json');
-  writeFileSync(path, JSON.stringify(CATALOGUE));
-  const written = await importFile(service, { format: 'catalogue', path, name: 'Test' });
-  expect(written.state).toBe('written');
-  await fixDemoDay(service, TODAY);
-});
-afterEach(async () => {
-  await service.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+preparedService(
+  CATALOGUE,
+  (given) => ({ folder, service } = given),
+  (service) => fixDemoDay(service, TODAY),
+);
 
 const source = (seller: string, fault?: Fault, format: 'json-ld' | 'csv' = 'json-ld') =>
   keepSource(service, {

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
-import { freshTaskId, type BriefEdit } from '@/core/model/edits';
+import { freshSittingId, freshTaskId, type BriefEdit } from '@/core/model/edits';
 import type { Brief, Sitting } from '@/core/model/brief';
 import { problemsOf } from '@/core/formats/problems';
 import { taskSchema, type Task } from '@/core/model/tasks';
@@ -518,15 +518,13 @@ function AddTask({ brief, edit }: { brief: Brief; edit: Edit }) {
       {brief.tasks.length > 0 && (
         <Button
           onClick={() => {
-            const used = new Set(brief.sittings.map((sitting) => sitting.id));
-            let n = brief.sittings.length + 1;
-            while (used.has(`sitting-${n}`)) n++;
+            const id = freshSittingId(brief);
             edit(
               {
                 kind: 'set-sitting',
                 sitting: {
-                  id: `sitting-${n}`,
-                  name: `Sitting ${n}`,
+                  id,
+                  name: `Sitting ${id.slice('sitting-'.length)}`,
                   hoursPerWeek: 4,
                   tasks: [brief.tasks[0]?.id ?? ''],
                 },

@@ -7,6 +7,7 @@ import type { Problem } from '@/core/formats/problems';
 import { kindName } from '@/core/words/names';
 import { dropOwned, keepOwned, putOwned } from '@/server/actions';
 import type { LibraryRow, OwnedRow } from '@/server/contract';
+import type { Done, Refused } from '@/server/refuse';
 import { PartField } from '../shared/PartField';
 import { Problems } from '../shared/Problems';
 
@@ -24,7 +25,7 @@ export function OwnedPanel({ owned, places }: { owned: readonly OwnedRow[]; plac
   const [note, setNote] = useState('');
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [told, setTold] = useState<string>();
-  const done = (result: { state: 'done' } | { state: 'refused'; problems: readonly Problem[] }, said?: string) => {
+  const done = (result: Done | Refused, said?: string) => {
     setProblems(result.state === 'refused' ? result.problems : []);
     setTold(result.state === 'done' ? said : undefined);
     if (result.state === 'done') router.refresh();

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { service } from '@/server/instance';
-import { seatBundle } from '@/server/service';
+import { seatBundle } from '@/server/seatBundle';
 import { SeatFrame } from '@/ui/seat/SeatFrame';
 
 export const dynamic = 'force-dynamic';

@@ -1,6 +1,6 @@
+import { saleState } from '../../parts/onSale';
 import { idsOf, nameOf, type Check, type Rule } from '../rule';
 
-/** ISO dates compare as text. */
 export const partsOnSale: Rule = {
   id: 'parts-on-sale',
   holds: 'every part is on sale today',
@@ -14,7 +14,8 @@ export const partsOnSale: Rule = {
     for (const fitted of parts.all) {
       const { part } = fitted;
       if (fitted.item.owned) continue;
-      if (part.withdrawn !== undefined && part.withdrawn <= today)
+      const state = saleState(part, today);
+      if (state === 'withdrawn' && part.withdrawn !== undefined)
         checks.push({
           rule: 'parts-on-sale',
           level: 'caution',
@@ -23,7 +24,7 @@ export const partsOnSale: Rule = {
           name: nameOf(fitted),
           date: part.withdrawn,
         });
-      else if (part.onSale !== undefined && part.onSale > today)
+      else if (state === 'announced' && part.onSale !== undefined)
         checks.push({
           rule: 'parts-on-sale',
           level: 'caution',

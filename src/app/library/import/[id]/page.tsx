@@ -3,7 +3,7 @@ import { guessTable, previewMachine } from '@/server/files';
 import { readUpload } from '@/server/inbox';
 import { ENCODINGS } from '@/server/import/text';
 import { service } from '@/server/instance';
-import { seatNames } from '@/server/service';
+import { seatNames } from '@/server/seats';
 import { ImportStation } from '@/ui/import/ImportStation';
 import { MachineStation } from '@/ui/import/MachineStation';
 import { Gone } from '@/ui/import/Gone';

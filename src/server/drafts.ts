@@ -1,0 +1,83 @@
+import { firstFree, idIn, numbered, counted } from '@/core/units/free';
+import { machineSchema } from '@/core/model/machine';
+import * as projects from '@/store/projectStore';
+import type { SeatBundle } from './contract';
+import { seatBundle } from './seatBundle';
+import { now, type Service } from './service';
+
+/** A draft of a seat from a draft of this or another one, with a name of its own, and the seat as it is then. */
+export async function copyDraft(
+  service: Service,
+  seatId: string,
+  documentId: string,
+  fromSeat = seatId,
+): Promise<{ bundle: SeatBundle | undefined; id: string | undefined }> {
+  const seat = await projects.readSeat(service.db, seatId);
+  const origin = fromSeat === seatId ? seat : await projects.readSeat(service.db, fromSeat);
+  const source = origin?.drafts.find((draft) => draft.id === documentId);
+  if (!seat || !source) return { bundle: await seatBundle(service, seatId), id: undefined };
+  const bodies = seat.drafts.map(({ body }) => body);
+  const draftId = firstFree(counted(seatId, bodies.length + 1), idIn(bodies));
+  const letter = `Draft ${String.fromCharCode(64 + Math.min(26, Number(draftId.slice(seatId.length + 1))))}`;
+  const name = firstFree(namesOfCopy(fromSeat === seatId ? letter : source.body.name, source.body.name), (wanted) =>
+    bodies.some((body) => body.name === wanted),
+  );
+  const id = await projects.addDraft(
+    service.db,
+    seatId,
+    { ...source.body, id: draftId, name },
+    `Copy of ${source.body.name}`,
+    now(),
+  );
+  return { bundle: await seatBundle(service, seatId), id };
+}
+
+function* namesOfCopy(first: string, source: string): Generator<string> {
+  yield first;
+  yield* numbered(`${source} copy`, ' ');
+}
+
+/** Drafts of other seats that have parts, to start from. */
+export async function draftsElsewhere(
+  service: Service,
+  seatId: string,
+): Promise<{ seatId: string; documentId: string; project: string; label: string }[]> {
+  const seats = (await projects.listSeats(service.db)).filter((seat) => seat.id !== seatId);
+  const full = await Promise.all(
+    seats.map(async (seat) => ({ ...seat, drafts: (await projects.readSeat(service.db, seat.id))?.drafts ?? [] })),
+  );
+  return full.flatMap((seat) =>
+    seat.drafts
+      .filter((draft) => draft.body.items.length > 0)
+      .map((draft) => ({
+        seatId: seat.id,
+        documentId: draft.id,
+        project: seat.projectName,
+        label: `${seat.name}: ${draft.body.name}`,
+      })),
+  );
+}
+
+export async function dropDraft(service: Service, seatId: string, documentId: string): Promise<SeatBundle | undefined> {
+  const seat = await projects.readSeat(service.db, seatId);
+  const draft = seat?.drafts.find((candidate) => candidate.id === documentId);
+  // the last draft stays: a seat without one has no stations to show
+  if (seat && draft && seat.drafts.length > 1)
+    await projects.removeDraft(service.db, seatId, documentId, `Removal of ${draft.body.name}`, now());
+  return seatBundle(service, seatId);
+}
+
+/** An empty draft for the machine that is there; gives back the address where it is filled. */
+export async function addPresentMachine(service: Service, seatId: string): Promise<string | undefined> {
+  const seat = await projects.readSeat(service.db, seatId);
+  if (!seat) return undefined;
+  const id = firstFree(numbered('present'), idIn(seat.drafts.map(({ body }) => body)));
+  const documentId = await projects.addDraft(
+    service.db,
+    seatId,
+    machineSchema.parse({ id, name: 'Present machine', items: [], present: true }),
+    'Present machine',
+    now(),
+  );
+  return `/${encodeURIComponent(seat.seat.projectId)}/${encodeURIComponent(seatId)}/draft?draft=${encodeURIComponent(documentId)}`;
+}

@@ -1,0 +1,103 @@
+import { z } from 'zod';
+import { briefSchema, type Brief } from '@/core/model/brief';
+import { briefEditSchema, editBrief, editMachine, machineEditSchema } from '@/core/model/edits';
+import { fullName } from '@/core/model/fitted';
+import { machineSchema, type Machine } from '@/core/model/machine';
+import { figureMeta, isNumberField } from '@/core/parts';
+import { partWithFigure } from '@/store/catalogueStore';
+import * as projects from '@/store/projectStore';
+import type { SaveResult, SeatBundle } from './contract';
+import { answering, read, refuse, type Refused } from './refuse';
+import { seatBundle } from './seatBundle';
+import { now, type Service } from './service';
+
+const target = z.strictObject({
+  seatId: z.string(),
+  documentId: z.string(),
+  base: z.number().int(),
+  label: z.string().max(300),
+});
+
+async function saved<T>(service: Service, seatId: string, result: projects.Saved<T>): Promise<SaveResult<T>> {
+  return result.state === 'saved'
+    ? { state: 'saved', revision: result.revision, steps: await projects.stepsOf(service.db, seatId) }
+    : result;
+}
+
+/** Saves one edit of a draft when it was based on the stored revision. */
+export async function saveDraftEdit(service: Service, input: unknown, edit: unknown): Promise<SaveResult<Machine>> {
+  return answering(async () => {
+    const { seatId, documentId, base, label } = read(target, input);
+    const change = read(machineEditSchema, edit);
+    return saved(
+      service,
+      seatId,
+      await projects.saveDocument(service.db, {
+        seatId,
+        documentId,
+        base,
+        label,
+        at: now(),
+        parse: (json) => machineSchema.parse(json),
+        change: (machine) => editMachine(machine, change),
+      }),
+    );
+  });
+}
+
+/** Saves one edit of a brief when it was based on the stored revision. */
+export async function saveBriefEdit(service: Service, input: unknown, edit: unknown): Promise<SaveResult<Brief>> {
+  return answering(async () => {
+    const { seatId, documentId, base, label } = read(target, input);
+    const change = read(briefEditSchema, edit);
+    return saved(
+      service,
+      seatId,
+      await projects.saveDocument(service.db, {
+        seatId,
+        documentId,
+        base,
+        label,
+        at: now(),
+        parse: (json) => briefSchema.parse(json),
+        change: (brief) => editBrief(brief, change),
+      }),
+    );
+  });
+}
+
+export async function stepSeat(
+  service: Service,
+  seatId: string,
+  direction: 'undo' | 'redo',
+): Promise<{ label: string | undefined; bundle: SeatBundle | undefined }> {
+  const label = await projects.step(service.db, seatId, direction, now());
+  return { label, bundle: await seatBundle(service, seatId) };
+}
+
+/** Fills in one missing figure of a part by hand. Only single numbers can be typed in this way. */
+export async function fillFigure(
+  service: Service,
+  seatId: string,
+  partId: string,
+  field: string,
+  value: number,
+): Promise<{ state: 'filled'; bundle: SeatBundle | undefined } | Refused> {
+  const path = `${partId}.${field}`;
+  return answering(async () => {
+    const part = (await service.catalogue()).data.parts.find((candidate) => candidate.id === partId);
+    if (!part) refuse(path, 'is a part that the catalogue does not have');
+    if (!isNumberField(part.kind, field)) refuse(path, 'is not a single figure that can be typed in here');
+    await partWithFigure(service.db, partId, field, value);
+    await projects.setFigure(
+      service.db,
+      seatId,
+      partId,
+      field,
+      value,
+      `${figureMeta(part.kind, field).label} of ${fullName(part)}`,
+      now(),
+    );
+    return { state: 'filled' as const, bundle: await seatBundle(service, seatId) };
+  });
+}
