@@ -6,7 +6,7 @@ import type { Machine } from '@/core/model/machine';
 import { elsewhereTrials } from '@/core/versus/elsewhere';
 import type { Brief } from '@/core/model/brief';
 import type { Part } from '@/core/parts';
-import { findingKey } from '@/core/rules/rule';
+
 import { candidateTrials } from '@/core/search/candidates';
 import { coinTrials, type Step } from '@/core/search/coinSteps';
 import { largestTrials } from '@/core/search/largest';
@@ -100,7 +100,7 @@ const api: WorkerApi = {
   remedies: async (sentMachine, sentBrief, key) => {
     const [machine, brief] = [same(sentMachine), same(sentBrief)];
     const before = assessedNow(machine, brief);
-    const finding = before.findings.find((candidate) => findingKey(candidate) === key);
+    const finding = before.findings.find((candidate) => candidate.key === key);
     if (!finding) return [];
     const found = await inSlices(`remedies ${key}`, remedyTrials(machine, brief, finding, ready(), 3, before));
     return found.map((remedy) => ({ ...remedy, offers: offersOf(remedy.part, brief) }));
@@ -108,7 +108,7 @@ const api: WorkerApi = {
   turns: async (sentMachine, sentBrief, key) => {
     const [machine, brief] = [same(sentMachine), same(sentBrief)];
     const before = assessedNow(machine, brief);
-    const finding = before.findings.find((candidate) => findingKey(candidate) === key);
+    const finding = before.findings.find((candidate) => candidate.key === key);
     return finding ? inSlices(`turns ${key}`, turnTrials(machine, brief, finding, ready(), before)) : [];
   },
   largest: (machine, brief, task) => inSlices(`largest ${task}`, largestTrials(machine, brief, task, ready())),

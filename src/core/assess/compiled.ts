@@ -18,7 +18,16 @@ import { drawOf } from '../power/draw';
 import { supplyOf } from '../predict/supply';
 import { worstOf } from '../predict/worst';
 import { rules } from '../rules';
-import { isFinding, levelRank, type Check, type Facts, type Finding, type Reading, type Rule } from '../rules/rule';
+import {
+  ask,
+  isFinding,
+  levelRank,
+  type Check,
+  type Facts,
+  type Finding,
+  type Reading,
+  type Rule,
+} from '../rules/rule';
 import { expand } from '../work';
 import type { Assessment } from './assessment';
 import type { Context } from './context';
@@ -188,7 +197,7 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
     const readings = readingsOf(facts, views);
     const checks: Check[] = [];
     for (const rule of asked)
-      checks.push(...keep(kept.get(rule) ?? rule.id, argsOf(rule, facts, readings), (..._read) => rule.check(facts)));
+      checks.push(...keep(kept.get(rule) ?? rule.id, argsOf(rule, facts, readings), (..._read) => ask(rule, facts)));
     return checks;
   }
 

@@ -1,3 +1,4 @@
+import type { About } from './topics';
 import type { Calibration } from '../evidence/calibration';
 import type { Board } from '../board/compile';
 import type { Device, Unplaced } from '../board/fit';
@@ -66,7 +67,7 @@ export type Figures =
   | HeatFigures
   | PowerFigures
   | PriceFigures
-  | { readonly code: 'unknown-figure'; readonly about: string; readonly missing: readonly MissingFigure[] }
+  | { readonly code: 'unknown-figure'; readonly about: About; readonly missing: readonly MissingFigure[] }
   | { readonly code: 'part-gone'; readonly label: string }
   | { readonly code: 'parts-known'; readonly count: number }
   | { readonly code: 'borrowed-figures'; readonly name: string; readonly from: string }
@@ -264,13 +265,22 @@ export type Figures =
   | { readonly code: 'volume'; readonly volumeL: number; readonly limitL: number; readonly chassis: string }
   | { readonly code: 'space'; readonly role: string; readonly needsGB: number; readonly hasGB: number };
 
-export type Check = Figures & {
-  readonly rule: string;
+/** What a rule says of one comparison. */
+export type Said = Figures & {
   readonly level: Level;
   /** Items of the machine that the comparison is about. */
   readonly items: readonly string[];
   /** Kinds of part that could mend it by being added. */
   readonly adds?: readonly PartKind[];
+  /** What it is about where its items do not tell: a task, a connector, one of several comparisons of the same part. */
+  readonly subject?: string;
+};
+
+/** What was said, with who said it. */
+export type Check = Said & {
+  readonly rule: string;
+  /** Identity across what-ifs: the same rule, the same comparison of the same things. */
+  readonly key: string;
 };
 
 /** A check that did not pass. */
@@ -284,34 +294,13 @@ export function countByLevel(findings: readonly Pick<Check, 'level'>[]): Readonl
   return counts;
 }
 
-/** What tells two comparisons of one rule and the same items apart. */
-const TELL_APART = [
-  'kind',
-  'connector',
-  'place',
-  'plug',
-  'what',
-  'taskId',
-  'task',
-  'sitting',
-  'application',
-  'display',
-  'policy',
-] as const;
-/** A task is one finding, in whichever sitting it does worst. */
-const NOT_FOR_TASKS = 'sitting';
-
-/** Identity of a finding across what-ifs: same rule, same comparison, same items. */
-export function findingKey(check: Check): string {
-  let key = `${check.rule} ${check.code} ${check.items.join(',')}`;
-  if (check.code === 'task-result' || check.code === 'budget') key = `${check.rule} ${check.code}`;
-  if ('missing' in check) key += ` ${check.missing.map((m) => `${m.part}.${m.field}`).join(',')}`;
-  const record = check as Partial<Record<(typeof TELL_APART)[number], unknown>>;
-  for (const field of TELL_APART) {
-    const value = record[field];
-    if (typeof value === 'string' && !(field === NOT_FOR_TASKS && check.code === 'task-result')) key += ` ${value}`;
-  }
-  return key;
+/** What a rule says about a machine, each comparison with the rule that made it and its identity. */
+export function ask(rule: Rule, facts: Facts): Check[] {
+  return rule.check(facts).map((said) => ({
+    ...said,
+    rule: rule.id,
+    key: `${rule.id} ${said.code} ${said.subject ?? said.items.join()}`,
+  }));
 }
 
 /** Everything a rule may look at. Nothing here is computed by a rule. */
@@ -364,20 +353,28 @@ export interface Rule {
   readonly byIdentity?: true;
   readonly levels: readonly Exclude<Level, 'passes'>[];
   readonly source: string;
-  readonly check: (facts: Facts) => readonly Check[];
+  readonly check: (facts: Facts) => readonly Said[];
 }
 
 /** The answer when figures are missing: unproven, naming each figure. */
-export function unknown(rule: string, about: string, ...missing: readonly (readonly [AnyFitted, string])[]): Check {
-  return {
-    rule,
-    level: 'unproven',
-    code: 'unknown-figure',
+export const unknown = (about: About, ...missing: readonly (readonly [AnyFitted, string])[]): Said =>
+  unknownFigures(
     about,
-    items: [...new Set(missing.map(([fitted]) => fitted.item.id))],
-    missing: missing.map(([{ item, part }, field]) => ({ item: item.id, part: part.id, field })),
-  };
-}
+    missing.map(([{ item, part }, field]) => ({ item: item.id, part: part.id, field })),
+  );
+
+export const unknownFigures = (about: About, missing: readonly MissingFigure[]): Said => ({
+  level: 'unproven',
+  code: 'unknown-figure',
+  about,
+  subject: `${typeof about === 'string' ? about : about.join(' ')} ${figuresIn(missing)}`,
+  items: [...new Set(missing.map(({ item }) => item))],
+  missing,
+});
+
+/** Missing figures as part of a subject; another part that lacks the same leaves the same open. */
+export const figuresIn = (missing: readonly MissingFigure[]): string =>
+  missing.map(({ item, field }) => `${item}.${field}`).join();
 
 export const idsOf = (...fitted: readonly AnyFitted[]): string[] => fitted.map(({ item }) => item.id);
 export const nameOf = ({ part }: AnyFitted): string => fullName(part);

@@ -6,7 +6,7 @@ import { findingWords } from '../words/findings';
 import { compareVersions } from '../firmware/versions';
 import { rulesDocument } from '../formats/rulesDocument';
 import { rules } from './index';
-import type { Check, Facts, Reading } from './rule';
+import { ask, type Check, type Facts, type Reading } from './rule';
 import type { PartKind } from '../parts';
 
 const checksOf = (change: Change, rule: string): Check[] =>
@@ -99,6 +99,15 @@ describe('every rule', () => {
         if (passes) expect(checks.length).toBeGreaterThan(0);
       });
   }
+
+  test('tells each of its comparisons apart from its others, on every machine of the cases', () => {
+    for (const { fails, unproven, passes } of Object.values(CASES))
+      for (const change of [fails?.[0], unproven?.[0], passes]) {
+        if (!change) continue;
+        const keys = rules.flatMap((rule) => ask(rule, factsOf(change)).map(({ key }) => key));
+        expect(keys.filter((key, i) => keys.indexOf(key) !== i)).toEqual([]);
+      }
+  });
 
   test('reads only what it says it reads', () => {
     for (const rule of rules) {

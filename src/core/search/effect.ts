@@ -4,7 +4,7 @@ import { progress } from '../predict/worst';
 import type { Brief } from '../model/brief';
 import type { MachinePrice } from '../money/landed';
 import type { TaskResult } from '../predict/results';
-import { findingKey, levelRank, severity, type Finding, type Level } from '../rules/rule';
+import { levelRank, severity, type Finding, type Level } from '../rules/rule';
 import { LOWEST_FIRST, type Band, type Verdict } from '../units/band';
 
 /** What a change did to one task. */
@@ -59,7 +59,7 @@ const keysOf = new WeakMap<Outcome, ReadonlyMap<string, Level>>();
 function levelsByKey(findings: readonly Finding[]): ReadonlyMap<string, Level> {
   const levels = new Map<string, Level>();
   for (const finding of findings) {
-    const key = findingKey(finding);
+    const key = finding.key;
     if (!levels.has(key)) levels.set(key, finding.level);
   }
   return levels;
@@ -91,7 +91,7 @@ export function bringsAlready(before: Outcome, some: readonly Finding[], level: 
   const known = keysIn(before);
   return some.some((finding) => {
     if (severity(finding.level) > severity(level) || finding.code === 'task-result') return false;
-    const was = known.get(findingKey(finding));
+    const was = known.get(finding.key);
     return was === undefined || levelRank(finding.level) < levelRank(was);
   });
 }
@@ -103,7 +103,7 @@ export function effectOf(before: Outcome, after: Outcome): Effect {
   const brought: Finding[] = [];
   const eased: Finding[] = [];
   for (const finding of after.findings) {
-    const key = findingKey(finding);
+    const key = finding.key;
     if (levelsAfter.has(key)) continue;
     levelsAfter.set(key, finding.level);
     const level = levelsBefore.get(key);
@@ -113,7 +113,7 @@ export function effectOf(before: Outcome, after: Outcome): Effect {
     else if (levelRank(finding.level) > levelRank(level)) eased.push(finding);
   }
   const isMended = (finding: Finding): boolean => {
-    const left = levelsAfter.get(findingKey(finding));
+    const left = levelsAfter.get(finding.key);
     return left === undefined || severity(left) > severity(finding.level);
   };
   let weight = 0;

@@ -7,7 +7,7 @@ import type { DriveRole } from '../figures/resources';
 import type { Machine } from '../model/machine';
 import type { Part, PartKind } from '../parts';
 import { SIDES } from '../parts/case';
-import { findingKey, type Finding } from '../rules/rule';
+import { type Finding } from '../rules/rule';
 import { askedOf, shortfall, type Asked } from '../sizing/asked';
 import { LOWEST_FIRST } from '../units/band';
 import { bringsNothingAsBadAs, effectOf, mends, type Effect } from './effect';
@@ -171,7 +171,7 @@ export function* remedyTrials(
   limit = 3,
   before: Assessment = subjectOf(brief, context).assess(machine),
 ): Trials<Remedy[]> {
-  const key = findingKey(finding);
+  const key = finding.key;
   const found: Remedy[] = [];
   const bench = trialBench(before, brief, context);
   const { now } = bench;
@@ -196,7 +196,7 @@ export function* remedyTrials(
       continue;
     }
     if (!bringsNothingAsBadAs(effect, finding.level)) continue;
-    if (effect.mended.some((mended) => findingKey(mended) === key)) found.push({ edit, part, effect });
+    if (effect.mended.some((mended) => mended.key === key)) found.push({ edit, part, effect });
     else if (finding.code === 'task-result' && nearer(effect, finding.taskId))
       found.push({ edit, part, effect, nearer: true });
   }

@@ -8,7 +8,7 @@ import { boughtApart, spentOf } from '../money/spent';
 import type { Part } from '../parts';
 import { compareParts, figuresText } from '../parts/order';
 import { rules } from '../rules';
-import { findingKey, isFinding, levelRank, severity, type Finding, type Level } from '../rules/rule';
+import { ask, isFinding, levelRank, severity, type Finding, type Level } from '../rules/rule';
 import { bringsAlready, outcomeOf, type Outcome } from './effect';
 
 const keys = new WeakMap<Part, number>();
@@ -79,10 +79,10 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
     before,
     now: full(before.facts.machine),
     leaves: (changed, finding) => {
-      const key = findingKey(finding);
+      const key = finding.key;
       return subject
         .findingsOf(finding.rule, changed)
-        .some((left) => findingKey(left) === key && severity(left.level) <= severity(finding.level));
+        .some((left) => left.key === key && severity(left.level) <= severity(finding.level));
     },
     turnedDown: (changed, level) => bringsAlready(bench.now, subject.screen(changed), level),
     outcomeOf: (edit, changed, part) => {
@@ -111,7 +111,7 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
     const findings: Finding[] = [];
     for (const finding of outcome.findings)
       if (!identityIds.has(finding.rule)) findings.push(said(finding, names) as Finding);
-    for (const rule of byIdentity) for (const check of rule.check(facts)) if (isFinding(check)) findings.push(check);
+    for (const rule of byIdentity) for (const check of ask(rule, facts)) if (isFinding(check)) findings.push(check);
     findings.sort((a, b) => levelRank(a.level) - levelRank(b.level));
     return { findings, tasks: outcome.tasks, price, brief };
   }

@@ -88,5 +88,8 @@ export function compareDrafts(left: Assessment, right: Assessment): Comparison {
   };
 }
 
+/** What of a finding names items, which two drafts number as they please. */
+const NAMES_ITEMS: ReadonlySet<string> = new Set(['items', 'missing', 'subject', 'key']);
+
 const spoken = (finding: Finding): string =>
-  JSON.stringify(Object.entries(finding).filter(([key]) => key !== 'items' && key !== 'missing'));
+  JSON.stringify(Object.entries(finding).filter(([key]) => !NAMES_ITEMS.has(key)));

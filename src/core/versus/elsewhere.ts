@@ -7,7 +7,7 @@ import { fullName } from '../model/fitted';
 import type { Machine } from '../model/machine';
 import type { Part, PartKind } from '../parts';
 import { fieldsOf, valueAt, type Field } from '../parts/fields';
-import { findingKey, type Finding } from '../rules/rule';
+import { type Finding } from '../rules/rule';
 import type { Trials } from '../assess/trials';
 import { basketOfMachine, type Basket } from '../money/basket';
 import { cheapestOffer } from '../money/landed';
@@ -60,10 +60,10 @@ const SAME_SPEED = 0.999;
 
 /** No task does worse, and nothing is found that is worse than before. */
 function noWorse(before: Assessment, after: Assessment): boolean {
-  const known = new Set(before.findings.map(findingKey));
+  const known = new Set(before.findings.map(({ key }) => key));
   return (
     after.findings.every(
-      (finding) => (finding.level !== 'blocks' && finding.level !== 'unproven') || known.has(findingKey(finding)),
+      (finding) => (finding.level !== 'blocks' && finding.level !== 'unproven') || known.has(finding.key),
     ) &&
     before.tasks.every((task) => {
       const its = after.tasks.find((entry) => entry.task === task.task);
@@ -119,13 +119,13 @@ export function* elsewhereTrials(
     });
     if (found) [machine, now] = [found.machine, found.assessment];
   }
-  const before = new Set(assess(whole, brief, context).findings.map(findingKey));
+  const before = new Set(assess(whole, brief, context).findings.map(({ key }) => key));
   return {
     region,
     machine,
     substitutes,
     basket: basketOfMachine(now.facts.parts, catalogue, region, policy),
-    brought: now.findings.filter((finding) => finding.level === 'blocks' && !before.has(findingKey(finding))),
+    brought: now.findings.filter((finding) => finding.level === 'blocks' && !before.has(finding.key)),
   };
 }
 

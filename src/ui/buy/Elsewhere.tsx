@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { ElsewhereResult } from '@/core/versus/elsewhere';
 import { converted } from '@/core/units/money';
-import { findingKey } from '@/core/rules/rule';
+
 import { findingWords } from '@/core/words/findings';
 import { coins, listed, number } from '@/core/words/format';
 import type { PriceState } from '@/server/contract';
@@ -112,7 +112,7 @@ function Result({
       {result.brought.length > 0 && (
         <div className="short small">
           {result.brought.map((finding) => (
-            <p key={findingKey(finding)}>▼ There it blocks: {findingWords(finding).says}</p>
+            <p key={finding.key}>▼ There it blocks: {findingWords(finding).says}</p>
           ))}
         </div>
       )}

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type Finding, findingKey } from '@/core/rules/rule';
+import { type Finding } from '@/core/rules/rule';
 import { mends } from '@/core/search/effect';
 import { actionOf, byAction } from '@/core/rules/actions';
 import type { MachineEdit } from '@/core/model/edits';
@@ -37,7 +37,7 @@ export function Findings() {
             {ACTION_WORDS[action]} <span style={{ fontWeight: 400 }}>{findings.length}</span>
           </h3>
           {findings.map((finding) => (
-            <FindingItem key={findingKey(finding)} finding={finding} />
+            <FindingItem key={finding.key} finding={finding} />
           ))}
         </section>
       ))}
@@ -53,11 +53,7 @@ export function Findings() {
       {passedOpen && (
         <ul style={{ marginTop: 6 }}>
           {passed.map((check, i) => (
-            <li
-              key={`${findingKey(check)} ${i}`}
-              className="small"
-              style={{ padding: '3px 0', display: 'flex', gap: 6 }}
-            >
+            <li key={`${check.key} ${i}`} className="small" style={{ padding: '3px 0', display: 'flex', gap: 6 }}>
               <LevelSign level="passes" /> <span>{findingWords(check).says}</span>
             </li>
           ))}
@@ -169,7 +165,7 @@ function Remedies({ finding }: { finding: Finding }) {
   const assessment = useDraftAssessment();
   const editDraft = useSeat((state) => state.editDraft);
   const know = useSeat((state) => state.know);
-  const key = findingKey(finding);
+  const key = finding.key;
   const currency = useCurrency();
   const answer = useWorker(
     !asksRemedies(finding) ? undefined : `remedies ${identity(draft)} ${identity(brief)} ${key}`,

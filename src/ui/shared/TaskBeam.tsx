@@ -1,7 +1,7 @@
 'use client';
 
 import type { Assessment } from '@/core/assess';
-import { findingKey } from '@/core/rules/rule';
+
 import type { TaskResult } from '@/core/predict/results';
 import type { Task } from '@/core/model/tasks';
 import { turnWords } from '@/core/words/turning';
@@ -36,8 +36,8 @@ export function TaskBeam({
         entry.missing.some(({ part, field }) => part === lacks.part && field === lacks.field),
     );
   const answer = useWorker(
-    finding ? `turns ${identity(machine)} ${identity(brief)} ${findingKey(finding)}` : undefined,
-    (api) => api.turns(machine, brief, finding ? findingKey(finding) : ''),
+    finding ? `turns ${identity(machine)} ${identity(brief)} ${finding.key}` : undefined,
+    (api) => api.turns(machine, brief, finding ? finding.key : ''),
   );
   const model = taskBeam(task, result);
   const turns =

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Machine } from '@/core/model/machine';
-import { findingKey, type Finding } from '@/core/rules/rule';
+import { type Finding } from '@/core/rules/rule';
 import { turnWords } from '@/core/words/turning';
 import { useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
@@ -13,7 +13,7 @@ const SHOWN = 2;
 export function TurnsAt({ machine, finding }: { machine: Machine; finding: Finding }) {
   const brief = useSeat((state) => state.bundle.brief.body);
   const catalogue = useSeat((state) => state.context.catalogue);
-  const key = findingKey(finding);
+  const key = finding.key;
   const answer = useWorker(
     'missing' in finding ? `turns ${identity(machine)} ${identity(brief)} ${key}` : undefined,
     (api) => api.turns(machine, brief, key),

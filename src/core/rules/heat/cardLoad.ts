@@ -11,8 +11,6 @@ export const cardLoad: Rule = {
   check: (facts) =>
     facts.parts.ofKind('graphics').flatMap((card) => {
       const hot = facts.heat.setup.hot.find((part) => part.item === card.item.id);
-      return hot
-        ? loadCheck(facts, 'card-load', hot, card, card)
-        : [unknown('card-load', 'whether the card stays cool enough', [card, 'boardPowerW'])];
+      return hot ? loadCheck(facts, hot, card, card) : [unknown('card-cooling', [card, 'boardPowerW'])];
     }),
 };

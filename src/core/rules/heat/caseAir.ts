@@ -1,7 +1,7 @@
 import type { Steady } from '../../heat/steady';
 import { warmestOf } from '../../heat/state';
 import { HEAT } from '../../heat/constants';
-import { idsOf, nameOf, type Rule } from '../rule';
+import { figuresIn, idsOf, nameOf, type Rule } from '../rule';
 
 export const caseAir: Rule = {
   id: 'case-air',
@@ -25,9 +25,9 @@ export const caseAir: Rule = {
     if (best <= HEAT.mostRiseK.value && worst > HEAT.mostRiseK.value && missing.length > 0)
       return [
         {
-          rule: 'case-air',
           level: 'unproven',
           code: 'heat-unknown',
+          subject: figuresIn(missing),
           about: 'case air',
           part: nameOf(chassis),
           items: [...new Set(missing.map((figure) => figure.item))],
@@ -39,7 +39,6 @@ export const caseAir: Rule = {
       ];
     return [
       {
-        rule: 'case-air',
         level: best > HEAT.mostRiseK.value ? 'caution' : 'passes',
         code: 'case-air',
         items: idsOf(chassis),

@@ -15,7 +15,7 @@ export const coolerLoad: Rule = {
     const cooler = parts.one('cooler') ?? (processor?.part.coolerIncluded ? processor : undefined);
     if (!processor || !cooler) return [];
     const hot = heat.setup.hot.find((part) => part.item === processor.item.id);
-    if (!hot) return [unknown('cooler-load', 'whether the cooler holds the processor', [processor, 'maxPowerW'])];
-    return loadCheck(facts, 'cooler-load', hot, processor, cooler);
+    if (!hot) return [unknown('processor-cooling', [processor, 'maxPowerW'])];
+    return loadCheck(facts, hot, processor, cooler);
   },
 };

@@ -1,10 +1,10 @@
 import type { AnyFitted } from '../../model/fitted';
 import type { Settled } from '../../heat/settle';
 import type { HotPart } from '../../heat/setup';
-import { nameOf, type Check, type Facts } from '../rule';
+import { figuresIn, nameOf, type Said, type Facts } from '../rule';
 
 /** What heat does to a hot part with everything at its limit, and in the sitting that slows it most. */
-export function loadCheck(facts: Facts, rule: string, hot: HotPart, fitted: AnyFitted, cooledBy: AnyFitted): Check[] {
+export function loadCheck(facts: Facts, hot: HotPart, fitted: AnyFitted, cooledBy: AnyFitted): Said[] {
   const { heat, brief } = facts;
   const index = heat.setup.hot.indexOf(hot);
   const stateIn = (settled: Settled<unknown>) => settled.state.parts[index];
@@ -18,9 +18,9 @@ export function loadCheck(facts: Facts, rule: string, hot: HotPart, fitted: AnyF
   if (!failsAt(best) && failsAt(worst))
     return [
       {
-        rule,
         level: 'unproven',
         code: 'heat-unknown',
+        subject: `${fitted.item.id} ${figuresIn(missing)}`,
         items: [...new Set(missing.map((figure) => figure.item))],
         about: hot.kind === 'processor' ? 'processor' : 'card',
         part: nameOf(fitted),
@@ -38,7 +38,6 @@ export function loadCheck(facts: Facts, rule: string, hot: HotPart, fitted: AnyF
   const full = groups?.[0]?.allCoreGHz;
   return [
     {
-      rule,
       level: shutsDown ? 'blocks' : failsAt(best) ? 'caution' : 'passes',
       code: hot.kind === 'processor' ? 'cooler-load' : 'card-load',
       items,

@@ -1,5 +1,5 @@
 import { loudestOf } from '../../heat/state';
-import { nameOf, type Check, type Rule } from '../rule';
+import { nameOf, unknownFigures, type Said, type Rule } from '../rule';
 
 export const noiseLimit: Rule = {
   id: 'noise-limit',
@@ -15,19 +15,10 @@ export const noiseLimit: Rule = {
     if (!loudest) return [];
     const { dbA, sources, missing } = loudest.noise;
     const source = parts.all.find(({ item }) => item.id === sources[0]?.item);
-    const checks: Check[] = [];
-    if (missing.length > 0 && dbA <= limitDbA)
-      checks.push({
-        rule: 'noise-limit',
-        level: 'unproven',
-        code: 'unknown-figure',
-        about: 'how loud the machine is',
-        items: [...new Set(missing.map((figure) => figure.item))],
-        missing,
-      });
+    const checks: Said[] = [];
+    if (missing.length > 0 && dbA <= limitDbA) checks.push(unknownFigures('loudness', missing));
     if (dbA > limitDbA || missing.length === 0)
       checks.push({
-        rule: 'noise-limit',
         level: dbA > limitDbA ? 'caution' : 'passes',
         code: 'noise',
         items: [...new Set(sources.slice(0, 3).map((entry) => entry.item))],

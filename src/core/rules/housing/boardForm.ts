@@ -16,15 +16,13 @@ export const boardForm: Rule = {
     if (form === undefined || takes === undefined)
       return [
         unknown(
-          'board-form',
-          'whether the board fits the case',
+          'board-in-case',
           ...(form === undefined ? [[board, 'form'] as const] : []),
           ...(takes === undefined ? [[chassis, 'boardForms'] as const] : []),
         ),
       ];
     return [
       {
-        rule: 'board-form',
         level: takes.includes(form) ? 'passes' : 'blocks',
         code: 'board-form',
         items: idsOf(board, chassis),

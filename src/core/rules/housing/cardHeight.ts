@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const cardHeight: Rule = {
   id: 'card-height',
@@ -12,17 +12,15 @@ export const cardHeight: Rule = {
     // nothing closes over an open frame
     if (!chassis || chassis.part.frame === 'open') return [];
     const spaceMm = chassis.part.cardHeightMm;
-    return [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].map((card): Check => {
+    return [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].map((card): Said => {
       const { heightMm } = card.part;
       if (heightMm === undefined || spaceMm === undefined)
         return unknown(
-          'card-height',
-          'whether the case closes over the card',
+          'card-under-panel',
           ...(heightMm === undefined ? [[card, 'heightMm'] as const] : []),
           ...(spaceMm === undefined ? [[chassis, 'cardHeightMm'] as const] : []),
         );
       return {
-        rule: 'card-height',
         level: heightMm <= spaceMm ? 'passes' : 'blocks',
         code: 'card-height',
         items: idsOf(card, chassis),

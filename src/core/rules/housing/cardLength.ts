@@ -1,5 +1,5 @@
 import { radiatorSideOf } from '../../heat/places';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const cardLength: Rule = {
   id: 'card-length',
@@ -16,17 +16,15 @@ export const cardLength: Rule = {
     const frontRadiator = radiator !== undefined && (radiatorSideOf(chassis, radiator) ?? 'front') === 'front';
     const field = frontRadiator ? 'cardLengthFrontRadiatorMm' : 'cardLengthMm';
     const spaceMm = chassis.part[field];
-    return [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].map((card): Check => {
+    return [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].map((card): Said => {
       const lengthMm = card.part.lengthMm;
       if (lengthMm === undefined || spaceMm === undefined)
         return unknown(
-          'card-length',
-          'whether the card fits the case',
+          'card-in-case',
           ...(lengthMm === undefined ? [[card, 'lengthMm'] as const] : []),
           ...(spaceMm === undefined ? [[chassis, field] as const] : []),
         );
       return {
-        rule: 'card-length',
         level: lengthMm <= spaceMm ? 'passes' : 'blocks',
         code: 'card-length',
         items: idsOf(card, chassis, ...(frontRadiator && radiator ? [radiator] : [])),

@@ -1,5 +1,5 @@
 import { meetings, type Meeting } from '../../clearance/scene';
-import { type Facts, nameOf, type Check, type Rule } from '../rule';
+import { type Facts, nameOf, unknownFigures, type Said, type Rule } from '../rule';
 
 /** mm of overlap that the drawings of a usual board cannot decide: measure before ordering. */
 const DOUBT_MM = 6;
@@ -13,16 +13,8 @@ export const clearance: Rule = {
   source: 'geometry; open form-factor standards: board outlines and card rows; usual places where a part states none',
   check: ({ parts, scene }) => {
     if (!scene) return [];
-    const checks: Check[] = [];
-    if (scene.missing.length > 0)
-      checks.push({
-        rule: 'clearance',
-        level: 'unproven',
-        code: 'unknown-figure',
-        about: 'whether all parts have room beside each other',
-        items: [...new Set(scene.missing.map((figure) => figure.item))],
-        missing: scene.missing,
-      });
+    const checks: Said[] = [];
+    if (scene.missing.length > 0) checks.push(unknownFigures('room-beside', scene.missing));
     const worst = new Map<string, Meeting>();
     const judged = judgedMeetings({ parts, scene });
     for (const meeting of judged) {
@@ -33,7 +25,6 @@ export const clearance: Rule = {
       const [one, other] = [a, b].map(({ item }) => parts.all.find((fitted) => fitted.item.id === item));
       if (one && other)
         checks.push({
-          rule: 'clearance',
           // cables give way a little, and a maker's stated room for the supply counts them in
           level: gapMm < -DOUBT_MM && a.kind !== 'cables' && b.kind !== 'cables' ? 'blocks' : 'caution',
           code: 'collision',
@@ -46,7 +37,6 @@ export const clearance: Rule = {
     }
     if (checks.length === 0)
       checks.push({
-        rule: 'clearance',
         level: 'passes',
         code: 'clear',
         items: [],

@@ -17,15 +17,13 @@ export const coolerHeight: Rule = {
     if (heightMm === undefined || spaceMm === undefined)
       return [
         unknown(
-          'cooler-height',
-          'whether the cooler fits under the side panel',
+          'cooler-under-panel',
           ...(heightMm === undefined ? [[cooler, 'heightMm'] as const] : []),
           ...(spaceMm === undefined ? [[chassis, 'coolerHeightMm'] as const] : []),
         ),
       ];
     return [
       {
-        rule: 'cooler-height',
         level: heightMm <= spaceMm ? 'passes' : 'blocks',
         code: 'cooler-height',
         items: idsOf(cooler, chassis),

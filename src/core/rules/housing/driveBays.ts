@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** A 2.5" drive goes into a 3.5" bay when its own are full. */
 export const driveBays: Rule = {
@@ -15,16 +15,15 @@ export const driveBays: Rule = {
     const small = drives.filter(({ part }) => part.form === '2.5"');
     const optical = drives.filter(({ part }) => part.form === '5.25"');
     if (!chassis) return [];
-    const checks: Check[] = drives
+    const checks: Said[] = drives
       .filter(({ part }) => part.form === undefined)
-      .map((drive) => unknown('drive-bays', 'whether the drive needs a bay', [drive, 'form']));
+      .map((drive) => unknown('drive-needs-bay', [drive, 'form']));
     if (optical.length > 0) {
       const bays = chassis.part.opticalBays;
       checks.push(
         bays === undefined
-          ? unknown('drive-bays', 'whether there is a bay for the optical drive', [chassis, 'opticalBays'])
+          ? unknown('optical-bay', [chassis, 'opticalBays'])
           : {
-              rule: 'drive-bays',
               level: optical.length <= bays ? 'passes' : 'blocks',
               code: 'drive-bays',
               items: idsOf(...optical, chassis),
@@ -42,14 +41,12 @@ export const driveBays: Rule = {
         ...checks,
         unknown(
           'drive-bays',
-          'whether there is a bay for every drive',
           ...(bays35 === undefined ? [[chassis, 'bays35'] as const] : []),
           ...(bays25 === undefined ? [[chassis, 'bays25'] as const] : []),
         ),
       ];
     if (large.length > 0)
       checks.push({
-        rule: 'drive-bays',
         level: large.length <= bays35 ? 'passes' : 'blocks',
         code: 'drive-bays',
         items: idsOf(...large, chassis),
@@ -61,7 +58,6 @@ export const driveBays: Rule = {
     const room = bays25 + Math.max(0, bays35 - large.length);
     if (small.length > 0)
       checks.push({
-        rule: 'drive-bays',
         level: small.length <= room ? 'passes' : 'blocks',
         code: 'drive-bays',
         items: idsOf(...small, chassis),

@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const fanMounts: Rule = {
   id: 'fan-mounts',
@@ -17,20 +17,18 @@ export const fanMounts: Rule = {
     if (!mounts || !fansIncluded || !plan || unsized.length > 0)
       return [
         unknown(
-          'fan-mounts',
-          'whether there is a place for every fan',
+          'fan-places',
           ...(mounts ? [] : [[chassis, 'mounts'] as const]),
           ...(fansIncluded ? [] : [[chassis, 'fansIncluded'] as const]),
           ...unsized.map((fan) => [fan, 'sizeMm'] as const),
         ),
       ];
     const sizes = [...new Set(fans.flatMap(({ part }) => part.sizeMm ?? []))].sort((a, b) => a - b);
-    return sizes.map((sizeMm): Check => {
+    return sizes.map((sizeMm): Said => {
       const these = fans.filter(({ part }) => part.sizeMm === sizeMm);
       const homeless = these.filter(({ item }) => plan.homeless.includes(item.id));
       const fits = homeless.length === 0;
       return {
-        rule: 'fan-mounts',
         level: fits ? 'passes' : 'blocks',
         code: 'fan-mounts',
         items: idsOf(...these, ...(fits ? [] : [chassis])),

@@ -15,7 +15,6 @@ export const fanRow: Rule = {
     const cooler = parts.one('cooler');
     return [
       {
-        rule: 'fan-row',
         level: plan.displaced > 0 ? 'note' : 'passes',
         code: 'fan-row',
         items: idsOf(chassis, ...(cooler ? [cooler] : [])),

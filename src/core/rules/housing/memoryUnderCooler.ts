@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const memoryUnderCooler: Rule = {
   id: 'memory-under-cooler',
@@ -12,17 +12,15 @@ export const memoryUnderCooler: Rule = {
     // liquid and low-profile coolers leave the modules free unless they say otherwise
     if (!cooler || (cooler.part.memoryClearanceMm === undefined && cooler.part.type !== 'tower')) return [];
     const spaceMm = cooler.part.memoryClearanceMm;
-    return parts.ofKind('memory').map((kit): Check => {
+    return parts.ofKind('memory').map((kit): Said => {
       const { heightMm } = kit.part;
       if (heightMm === undefined || spaceMm === undefined)
         return unknown(
-          'memory-under-cooler',
-          'whether the modules fit under the cooler',
+          'modules-under-cooler',
           ...(heightMm === undefined ? [[kit, 'heightMm'] as const] : []),
           ...(spaceMm === undefined ? [[cooler, 'memoryClearanceMm'] as const] : []),
         );
       return {
-        rule: 'memory-under-cooler',
         level: heightMm <= spaceMm ? 'passes' : 'blocks',
         code: 'memory-under-cooler',
         items: idsOf(kit, cooler),

@@ -13,14 +13,13 @@ export const radiatorMount: Rule = {
     const chassis = parts.one('case');
     if (!liquid || !chassis) return [];
     const { cooler, sure } = liquid;
-    if (!sure) return [unknown('radiator-mount', 'whether the cooler has a radiator', [cooler, 'type'])];
+    if (!sure) return [unknown('radiator', [cooler, 'type'])];
     const { radiatorMm } = cooler.part;
     const { mounts } = chassis.part;
     if (radiatorMm === undefined || mounts === undefined)
       return [
         unknown(
           'radiator-mount',
-          'whether the case has a mount for the radiator',
           ...(radiatorMm === undefined ? [[cooler, 'radiatorMm'] as const] : []),
           ...(mounts === undefined ? [[chassis, 'mounts'] as const] : []),
         ),
@@ -28,7 +27,6 @@ export const radiatorMount: Rule = {
     const sides = mounts.filter((mount) => mount.radiatorsMm?.includes(radiatorMm)).map((mount) => mount.side);
     return [
       {
-        rule: 'radiator-mount',
         level: sides.length > 0 ? 'passes' : 'blocks',
         code: 'radiator',
         items: idsOf(cooler, chassis),

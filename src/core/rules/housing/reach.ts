@@ -1,5 +1,5 @@
 import { coversOf, mustComeOff } from '../../clearance/reach';
-import { nameOf, type Check, type Rule } from '../rule';
+import { nameOf, unknown, type Said, type Rule } from '../rule';
 
 export const reach: Rule = {
   id: 'reach',
@@ -12,24 +12,16 @@ export const reach: Rule = {
     if (!brief.mustHaves.drivesReachable || !scene) return [];
     const covers = coversOf(scene);
     const board = parts.one('board');
-    return parts.ofKind('drive').map((drive): Check => {
+    return parts.ofKind('drive').map((drive): Said => {
       const slot = placement?.placed.get(drive.item.id)?.slot;
       const spec = board?.part.topology?.slots.find((entry) => entry.id === slot);
       if (board && spec?.kind === 'm2' && spec.atRow === undefined)
-        return {
-          rule: 'reach',
-          level: 'unproven',
-          code: 'unknown-figure',
-          about: `where ${spec.label} lies on the board, so what lies over the drive in it`,
-          items: [board.item.id],
-          missing: [{ item: board.item.id, part: board.part.id, field: 'topology' }],
-        };
+        return unknown(['slot-lies', spec.label], [board, 'topology']);
       const over = mustComeOff(covers, drive.item.id).flatMap(
         (id) => parts.all.find((fitted) => fitted.item.id === id) ?? [],
       );
       const inTheWay = over.filter(({ part }) => ['graphics', 'expansion', 'cooler'].includes(part.kind));
       return {
-        rule: 'reach',
         level: inTheWay.length > 0 ? 'caution' : 'passes',
         code: 'reach',
         items: [drive.item.id, ...inTheWay.map(({ item }) => item.id)],

@@ -16,15 +16,13 @@ export const supplyForm: Rule = {
     if (form === undefined || takes === undefined)
       return [
         unknown(
-          'supply-form',
-          'whether the supply fits the case',
+          'supply-in-case',
           ...(form === undefined ? [[supply, 'form'] as const] : []),
           ...(takes === undefined ? [[chassis, 'supplyForms'] as const] : []),
         ),
       ];
     return [
       {
-        rule: 'supply-form',
         level: takes.includes(form) ? 'passes' : 'blocks',
         code: 'supply-form',
         items: idsOf(supply, chassis),

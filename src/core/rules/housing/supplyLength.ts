@@ -16,15 +16,13 @@ export const supplyLength: Rule = {
     if (lengthMm === undefined || spaceMm === undefined)
       return [
         unknown(
-          'supply-length',
-          'whether the supply fits the case',
+          'supply-in-case',
           ...(lengthMm === undefined ? [[supply, 'lengthMm'] as const] : []),
           ...(spaceMm === undefined ? [[chassis, 'supplyLengthMm'] as const] : []),
         ),
       ];
     return [
       {
-        rule: 'supply-length',
         level: lengthMm <= spaceMm ? 'passes' : 'blocks',
         code: 'supply-length',
         items: idsOf(supply, chassis),

@@ -1,5 +1,5 @@
 import type { FittedParts } from '../../model/fitted';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** End to end: one part without it and there is none. */
 export const errorCorrection: Rule = {
@@ -15,16 +15,9 @@ export const errorCorrection: Rule = {
     const unsure = chain.filter(({ part }) => part.errorCorrection === undefined);
     const without = chain.filter(({ part }) => part.errorCorrection === false);
     if (without.length === 0 && unsure.length > 0)
-      return [
-        unknown(
-          'error-correction',
-          'whether memory errors are corrected end to end',
-          ...unsure.map((fitted) => [fitted, 'errorCorrection'] as const),
-        ),
-      ];
+      return [unknown('error-correction', ...unsure.map((fitted) => [fitted, 'errorCorrection'] as const))];
     return [
       {
-        rule: 'error-correction',
         level: without.length === 0 ? 'passes' : 'blocks',
         code: 'error-correction',
         items: idsOf(...(without.length > 0 ? without : chain)),
@@ -35,7 +28,7 @@ export const errorCorrection: Rule = {
 };
 
 /** Nobody asked for it, but it is paid for and does not work: worth a word. */
-function unused(parts: FittedParts): Check[] {
+function unused(parts: FittedParts): Said[] {
   const kits = parts.ofKind('memory').filter(({ part }) => part.errorCorrection === true);
   const without = [...parts.ofKind('processor'), ...parts.ofKind('board')].filter(
     ({ part }) => part.errorCorrection === false,
@@ -43,7 +36,6 @@ function unused(parts: FittedParts): Check[] {
   if (kits.length === 0 || without.length === 0) return [];
   return [
     {
-      rule: 'error-correction',
       level: 'note',
       code: 'correction-unused',
       items: idsOf(...kits),

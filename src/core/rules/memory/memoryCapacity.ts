@@ -1,5 +1,5 @@
 import { GIB } from '../../units/quantity';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const memoryCapacity: Rule = {
   id: 'memory-capacity',
@@ -12,7 +12,7 @@ export const memoryCapacity: Rule = {
     const board = parts.one('board');
     const processor = parts.one('processor');
     const kits = parts.ofKind('memory');
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     for (const kit of kits) {
       if (!board) break;
       const gib = kit.part.moduleGiB;
@@ -20,15 +20,13 @@ export const memoryCapacity: Rule = {
       if (gib === undefined || limitGib === undefined)
         checks.push(
           unknown(
-            'memory-capacity',
-            'whether a slot takes this module',
+            'module-size',
             ...(gib === undefined ? [[kit, 'moduleGiB'] as const] : []),
             ...(limitGib === undefined ? [[board, 'moduleLimitGiB'] as const] : []),
           ),
         );
       else
         checks.push({
-          rule: 'memory-capacity',
           level: gib <= limitGib ? 'passes' : 'blocks',
           code: 'module-capacity',
           items: idsOf(kit, board),
@@ -43,11 +41,9 @@ export const memoryCapacity: Rule = {
       if (!holder) continue;
       const limitGib = holder.part.memoryLimitGiB;
       const gib = memory.bytes / GIB;
-      if (limitGib === undefined)
-        checks.push(unknown('memory-capacity', 'how much memory it can address', [holder, 'memoryLimitGiB']));
+      if (limitGib === undefined) checks.push(unknown('memory-limit', [holder, 'memoryLimitGiB']));
       else
         checks.push({
-          rule: 'memory-capacity',
           level: gib <= limitGib ? 'passes' : 'blocks',
           code: 'memory-capacity',
           items: idsOf(...kits, holder),

@@ -11,12 +11,11 @@ export const memoryChannels: Rule = {
     const processor = parts.one('processor');
     // a board may have more channels than the processor drives: without its count nobody knows whether all are filled
     if (processor && processor.part.memoryChannels === undefined && memory.modules.length > 0)
-      return [unknown('memory-channels', 'whether every channel is filled', [processor, 'memoryChannels'])];
+      return [unknown('memory-channels', [processor, 'memoryChannels'])];
     // unknown modules or slots are reported by memory-slots
     if (memory.even === undefined || memory.channels === undefined || memory.channelsPopulated === undefined) return [];
     return [
       {
-        rule: 'memory-channels',
         level: memory.even ? 'passes' : 'caution',
         code: 'memory-channels',
         items: idsOf(...parts.ofKind('memory')),

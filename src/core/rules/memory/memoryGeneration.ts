@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const memoryGeneration: Rule = {
   id: 'memory-generation',
@@ -10,18 +10,16 @@ export const memoryGeneration: Rule = {
   check: ({ parts }) => {
     const board = parts.one('board');
     const processor = parts.one('processor');
-    return parts.ofKind('memory').flatMap((kit): Check[] => {
+    return parts.ofKind('memory').flatMap((kit): Said[] => {
       const generation = kit.part.generation;
-      if (generation === undefined)
-        return [unknown('memory-generation', 'whether the memory fits the board', [kit, 'generation'])];
-      const checks: Check[] = [];
+      if (generation === undefined) return [unknown('memory-on-board', [kit, 'generation'])];
+      const checks: Said[] = [];
       if (board) {
         const wants = board.part.memoryGeneration;
         checks.push(
           wants === undefined
-            ? unknown('memory-generation', 'whether the memory fits the board', [board, 'memoryGeneration'])
+            ? unknown('memory-on-board', [board, 'memoryGeneration'])
             : {
-                rule: 'memory-generation',
                 level: wants === generation ? 'passes' : 'blocks',
                 code: 'memory-generation',
                 items: idsOf(kit, board),
@@ -36,9 +34,8 @@ export const memoryGeneration: Rule = {
         const support = processor.part.memory;
         checks.push(
           support === undefined
-            ? unknown('memory-generation', 'whether the processor runs this memory', [processor, 'memory'])
+            ? unknown('memory-by-processor', [processor, 'memory'])
             : {
-                rule: 'memory-generation',
                 level: support.some((entry) => entry.generation === generation) ? 'passes' : 'blocks',
                 code: 'memory-generation',
                 items: idsOf(kit, processor),

@@ -16,7 +16,6 @@ export const memoryOrder: Rule = {
     const bad = memory.badSeats.map(({ slot }) => labelOf(slot));
     return [
       {
-        rule: 'memory-order',
         level: memory.wantedSlots || bad.length > 0 ? 'caution' : 'passes',
         code: 'memory-order',
         items: idsOf(...parts.ofKind('memory')),

@@ -29,13 +29,12 @@ export const memoryRate: Rule = {
         ...(boardMTs === undefined && board.part.memoryRateMTs !== undefined ? [[board, 'memoryRates'] as const] : []),
         ...(processorMTs === undefined ? [[processor, 'memory'] as const] : []),
       ];
-      return missing.length === 0 ? [] : [unknown('memory-rate', 'at what rate the memory runs', ...missing)];
+      return missing.length === 0 ? [] : [unknown('memory-rate', ...missing)];
     }
     const above = effectiveMTs > Math.min(processorMTs, boardMTs);
     const held = machine.memoryProfile !== 'off' && profileMTs > effectiveMTs;
     return [
       {
-        rule: 'memory-rate',
         level: above ? 'caution' : held ? 'note' : 'passes',
         code: 'memory-rate',
         items: idsOf(...kits),

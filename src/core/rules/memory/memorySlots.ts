@@ -14,16 +14,10 @@ export const memorySlots: Rule = {
     const unsure = kits.filter((kit) => kit.part.modules === undefined).map((kit) => [kit, 'modules'] as const);
     if (memory.slots === undefined || memory.modulesWanted === undefined)
       return [
-        unknown(
-          'memory-slots',
-          'whether there is a slot for every module',
-          ...unsure,
-          ...(memory.slots === undefined ? [[board, 'memorySlots'] as const] : []),
-        ),
+        unknown('memory-slots', ...unsure, ...(memory.slots === undefined ? [[board, 'memorySlots'] as const] : [])),
       ];
     return [
       {
-        rule: 'memory-slots',
         level: memory.modulesWanted <= memory.slots ? 'passes' : 'blocks',
         code: 'memory-slots',
         items: idsOf(...kits, board),

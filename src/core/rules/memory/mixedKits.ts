@@ -13,7 +13,6 @@ export const mixedKits: Rule = {
     if (kits.length === 1)
       return [
         {
-          rule: 'mixed-kits',
           level: 'passes',
           code: 'mixed-kits',
           items: idsOf(...kits),
@@ -24,7 +23,6 @@ export const mixedKits: Rule = {
     const names = [...new Set(kits.map(nameOf))];
     return [
       {
-        rule: 'mixed-kits',
         // two kits of one number are of one make, but each was tested by itself
         level: names.length > 1 ? 'caution' : 'note',
         code: 'mixed-kits',

@@ -1,6 +1,6 @@
 import type { Fitted } from '../../model/fitted';
 import type { PartOf } from '../../parts';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 type ModuleKind = NonNullable<PartOf<'memory'>['moduleKind']>;
 
@@ -18,12 +18,9 @@ export const moduleKind: Rule = {
   check: ({ parts }) => {
     const board = parts.one('board');
     const processor = parts.one('processor');
-    return parts.ofKind('memory').flatMap((kit): Check[] => {
+    return parts.ofKind('memory').flatMap((kit): Said[] => {
       const mine = kit.part.moduleKind;
-      if (mine === undefined)
-        return board || processor
-          ? [unknown('module-kind', 'whether the modules fit board and processor', [kit, 'moduleKind'])]
-          : [];
+      if (mine === undefined) return board || processor ? [unknown('module-kind', [kit, 'moduleKind'])] : [];
       return [
         ...(board ? [onBoard(kit, mine, board)] : []),
         ...(processor ? underProcessor(kit, mine, processor) : []),
@@ -32,11 +29,10 @@ export const moduleKind: Rule = {
   },
 };
 
-function onBoard(kit: Fitted<'memory'>, mine: ModuleKind, board: Fitted<'board'>): Check {
+function onBoard(kit: Fitted<'memory'>, mine: ModuleKind, board: Fitted<'board'>): Said {
   const wants = board.part.moduleKind;
-  if (wants === undefined) return unknown('module-kind', 'whether the modules fit the board', [board, 'moduleKind']);
+  if (wants === undefined) return unknown('module-kind-on-board', [board, 'moduleKind']);
   return {
-    rule: 'module-kind',
     level: mine === wants ? 'passes' : 'blocks',
     code: 'module-kind',
     items: idsOf(kit, board),
@@ -48,14 +44,13 @@ function onBoard(kit: Fitted<'memory'>, mine: ModuleKind, board: Fitted<'board'>
 }
 
 /** What the processor runs of the kit's generation; another generation is told by its own rule. */
-function underProcessor(kit: Fitted<'memory'>, mine: ModuleKind, processor: Fitted<'processor'>): Check[] {
+function underProcessor(kit: Fitted<'memory'>, mine: ModuleKind, processor: Fitted<'processor'>): Said[] {
   const support = processor.part.memory;
-  if (support === undefined) return [unknown('module-kind', 'which modules the processor runs', [processor, 'memory'])];
+  if (support === undefined) return [unknown('module-kind-by-processor', [processor, 'memory'])];
   const kinds = support.filter((entry) => entry.generation === kit.part.generation).flatMap((entry) => entry.kinds);
   if (kinds.length === 0) return [];
   return [
     {
-      rule: 'module-kind',
       level: kinds.some((kind) => electrically(kind) === electrically(mine)) ? 'passes' : 'blocks',
       code: 'module-kind',
       items: idsOf(kit, processor),

@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const profileKind: Rule = {
   id: 'profile-kind',
@@ -10,7 +10,7 @@ export const profileKind: Rule = {
   check: ({ parts, machine, memory }) => {
     const board = parts.one('board');
     if (!board || machine.memoryProfile === 'off') return [];
-    return parts.ofKind('memory').flatMap((kit): Check[] => {
+    return parts.ofKind('memory').flatMap((kit): Said[] => {
       const profile = kit.part.profileKind;
       if (profile === 'none') return [];
       const reads = board.part.profileKinds;
@@ -18,14 +18,12 @@ export const profileKind: Rule = {
         return [
           unknown(
             'profile-kind',
-            "whether the board reads the kit's profile",
             ...(profile === undefined ? [[kit, 'profileKind'] as const] : []),
             ...(reads === undefined ? [[board, 'profileKinds'] as const] : []),
           ),
         ];
       return [
         {
-          rule: 'profile-kind',
           level: reads.includes(profile) ? 'passes' : 'caution',
           code: 'profile-kind',
           items: idsOf(kit, board),

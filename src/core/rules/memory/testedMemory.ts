@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** Two lists say which memory was tried with which board: the board maker's and the memory maker's. */
 export const testedMemory: Rule = {
@@ -13,7 +13,7 @@ export const testedMemory: Rule = {
     const board = parts.one('board');
     if (!board) return [];
     const seen = new Set<string>();
-    return parts.ofKind('memory').flatMap((kit): Check[] => {
+    return parts.ofKind('memory').flatMap((kit): Said[] => {
       if (seen.has(kit.part.id)) return [];
       seen.add(kit.part.id);
       const byBoard = board.part.testedMemory?.includes(kit.part.id);
@@ -22,14 +22,12 @@ export const testedMemory: Rule = {
         return [
           unknown(
             'tested-memory',
-            'whether either maker tested this memory with this board',
             ...(byBoard === undefined ? [[board, 'testedMemory'] as const] : []),
             ...(byKit === undefined ? [[kit, 'testedBoards'] as const] : []),
           ),
         ];
       return [
         {
-          rule: 'tested-memory',
           level: byBoard || byKit ? 'passes' : 'note',
           code: 'tested-memory',
           items: idsOf(kit),

@@ -1,5 +1,5 @@
 import { fullName } from '../../model/fitted';
-import { idsOf, nameOf, type Check, type Rule } from '../rule';
+import { idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const ownFigures: Rule = {
   id: 'own-figures',
@@ -10,12 +10,11 @@ export const ownFigures: Rule = {
   levels: ['caution'],
   source: 'the library',
   check: ({ parts, catalogue }) => {
-    const borrowed = parts.all.flatMap((fitted): Check[] =>
+    const borrowed = parts.all.flatMap((fitted): Said[] =>
       fitted.part.figuresFrom === undefined
         ? []
         : [
             {
-              rule: 'own-figures',
               level: 'caution',
               code: 'borrowed-figures',
               items: idsOf(fitted),
@@ -26,7 +25,7 @@ export const ownFigures: Rule = {
     );
     return borrowed.length > 0
       ? borrowed
-      : [{ rule: 'own-figures', level: 'passes', code: 'own-figures', items: [], count: parts.all.length }];
+      : [{ level: 'passes', code: 'own-figures', items: [], count: parts.all.length }];
   },
 };
 

@@ -1,7 +1,7 @@
 import type { AnyFitted } from '../../model/fitted';
 import type { PartKind } from '../../parts';
 import { keepingDrives } from '../../work/flowEnds';
-import { unknown, idsOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, type Said, type Rule } from '../rule';
 
 /** Kinds that no machine goes without. */
 export const ESSENTIAL = [
@@ -22,11 +22,11 @@ export const partsComplete: Rule = {
   levels: ['blocks', 'unproven'],
   source: 'definition',
   check: ({ parts }) => {
-    const checks: Check[] = [];
-    const missing = (kind: PartKind): Check => ({
-      rule: 'parts-complete',
+    const checks: Said[] = [];
+    const missing = (kind: PartKind): Said => ({
       level: 'blocks',
       code: 'part-missing',
+      subject: kind,
       items: [],
       kind,
       adds: [kind],
@@ -36,18 +36,16 @@ export const partsComplete: Rule = {
     const processor = parts.one('processor');
     if (processor && parts.ofKind('cooler').length === 0) {
       if (processor.part.coolerIncluded === undefined)
-        checks.push(
-          unknown('parts-complete', 'whether a cooler comes with the processor', [processor, 'coolerIncluded']),
-        );
+        checks.push(unknown('cooler-included', [processor, 'coolerIncluded']));
       else if (!processor.part.coolerIncluded) checks.push(missing('cooler'));
     }
     for (const kind of SINGLE) {
       const fitted: readonly AnyFitted[] = parts.ofKind(kind);
       if (fitted.length > 1)
         checks.push({
-          rule: 'parts-complete',
           level: 'blocks',
           code: 'part-count',
+          subject: kind,
           items: idsOf(...fitted),
           kind,
           count: fitted.length,
@@ -57,9 +55,9 @@ export const partsComplete: Rule = {
     const processors = parts.ofKind('processor');
     if (processors.length > 1)
       checks.push({
-        rule: 'parts-complete',
         level: 'blocks',
         code: 'part-count',
+        subject: 'processor',
         items: idsOf(...processors),
         kind: 'processor',
         count: processors.length,
@@ -67,6 +65,6 @@ export const partsComplete: Rule = {
       });
     return checks.length > 0
       ? checks
-      : [{ rule: 'parts-complete', level: 'passes', code: 'parts-complete', items: [], kinds: ESSENTIAL.length + 1 }];
+      : [{ level: 'passes', code: 'parts-complete', items: [], kinds: ESSENTIAL.length + 1 }];
   },
 };

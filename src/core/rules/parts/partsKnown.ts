@@ -10,9 +10,8 @@ export const partsKnown: Rule = {
   source: 'definition',
   check: ({ parts }) =>
     parts.gone.length === 0
-      ? [{ rule: 'parts-known', level: 'passes', code: 'parts-known', items: [], count: parts.all.length }]
+      ? [{ level: 'passes', code: 'parts-known', items: [], count: parts.all.length }]
       : parts.gone.map((item) => ({
-          rule: 'parts-known',
           level: 'unproven',
           code: 'part-gone',
           items: [item.id],

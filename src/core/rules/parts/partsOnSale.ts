@@ -1,5 +1,5 @@
 import { saleState } from '../../parts/onSale';
-import { idsOf, nameOf, type Check, type Rule } from '../rule';
+import { idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const partsOnSale: Rule = {
   id: 'parts-on-sale',
@@ -10,14 +10,13 @@ export const partsOnSale: Rule = {
   levels: ['caution'],
   source: 'definition',
   check: ({ parts, today }) => {
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     for (const fitted of parts.all) {
       const { part } = fitted;
       if (fitted.item.owned) continue;
       const state = saleState(part, today);
       if (state === 'withdrawn' && part.withdrawn !== undefined)
         checks.push({
-          rule: 'parts-on-sale',
           level: 'caution',
           code: 'part-withdrawn',
           items: idsOf(fitted),
@@ -26,7 +25,6 @@ export const partsOnSale: Rule = {
         });
       else if (state === 'announced' && part.onSale !== undefined)
         checks.push({
-          rule: 'parts-on-sale',
           level: 'caution',
           code: 'part-not-yet',
           items: idsOf(fitted),
@@ -36,6 +34,6 @@ export const partsOnSale: Rule = {
     }
     return checks.length > 0
       ? checks
-      : [{ rule: 'parts-on-sale', level: 'passes', code: 'parts-on-sale', items: [], count: parts.all.length }];
+      : [{ level: 'passes', code: 'parts-on-sale', items: [], count: parts.all.length }];
   },
 };

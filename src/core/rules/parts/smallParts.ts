@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** What is forgotten most: a data cable a drive, and paste for the cooler. */
 export const smallParts: Rule = {
@@ -9,7 +9,7 @@ export const smallParts: Rule = {
   levels: ['caution', 'unproven'],
   source: 'definition',
   check: ({ parts }) => {
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     const accessories = parts.ofKind('accessory');
     const board = parts.one('board');
     const wired = parts
@@ -25,19 +25,12 @@ export const smallParts: Rule = {
         .reduce((sum, { part }) => sum + (part.outlets ?? 1), 0);
       const stated = (board.part.sataCables ?? 0) + added;
       if (perhaps.length > 0 && stated >= wired.length && stated < wired.length + perhaps.length)
-        checks.push(
-          unknown(
-            'small-parts',
-            'whether every drive has its data cable',
-            ...perhaps.map((drive) => [drive, 'interface'] as const),
-          ),
-        );
+        checks.push(unknown('data-cables', ...perhaps.map((drive) => [drive, 'interface'] as const)));
       else if (board.part.sataCables === undefined && added < wired.length)
-        checks.push(unknown('small-parts', 'how many data cables come with the board', [board, 'sataCables']));
+        checks.push(unknown('board-cables', [board, 'sataCables']));
       else {
         const cables = (board.part.sataCables ?? 0) + added;
         checks.push({
-          rule: 'small-parts',
           level: cables >= wired.length ? 'passes' : 'caution',
           code: 'data-cables',
           items: [],
@@ -51,11 +44,9 @@ export const smallParts: Rule = {
     if (cooler) {
       const apart = accessories.some(({ part }) => part.purpose === 'paste');
       const { pasteIncluded } = cooler.part;
-      if (pasteIncluded === undefined && !apart)
-        checks.push(unknown('small-parts', 'whether paste comes with the cooler', [cooler, 'pasteIncluded']));
+      if (pasteIncluded === undefined && !apart) checks.push(unknown('paste-included', [cooler, 'pasteIncluded']));
       else
         checks.push({
-          rule: 'small-parts',
           level: pasteIncluded || apart ? 'passes' : 'caution',
           code: 'paste',
           items: idsOf(cooler),

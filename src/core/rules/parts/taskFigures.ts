@@ -1,5 +1,5 @@
 import type { MissingFigure } from '../../figures/missing';
-import type { Check, Rule } from '../rule';
+import { figuresIn, unknownFigures, type Said, type Rule } from '../rule';
 
 /** Predictions never guess: what a task lacks is named here, where it can be filled in. */
 export const taskFigures: Rule = {
@@ -19,13 +19,10 @@ export const taskFigures: Rule = {
           entry.tasks.add(brief.tasks.find((candidate) => candidate.id === task.task)?.name ?? task.task);
           byFigure.set(key, entry);
         }
-    return [...byFigure.values()].map(({ figure, tasks }): Check => ({
-      rule: 'task-figures',
-      level: 'unproven',
-      code: 'unknown-figure',
-      about: `the prediction for ${[...tasks].join(', ')}`,
-      items: [figure.item],
-      missing: [figure],
+    return [...byFigure.values()].map(({ figure, tasks }): Said => ({
+      ...unknownFigures(['prediction', [...tasks].join(', ')], [figure]),
+      // whichever tasks lack it
+      subject: figuresIn([figure]),
     }));
   },
 };

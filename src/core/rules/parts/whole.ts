@@ -1,7 +1,7 @@
 import { WHOLE, type WholePart } from '../../model/brief';
 import { isThere, notActivated } from '../../money/spent';
 import type { PartKind } from '../../parts';
-import { idsOf, nameOf, type Check, type Rule } from '../rule';
+import { idsOf, nameOf, type Said, type Rule } from '../rule';
 
 const KIND: Readonly<Record<WholePart, PartKind>> = {
   system: 'system',
@@ -20,7 +20,7 @@ export const whole: Rule = {
   source: 'the brief',
   check: ({ parts, brief, machine }) => {
     if (machine.items.length === 0) return [];
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     const unasked: WholePart[] = [];
     for (const what of WHOLE) {
       if (isThere(what, parts, brief)) continue;
@@ -28,26 +28,22 @@ export const whole: Rule = {
       if (said === undefined) unasked.push(what);
       else if (said === 'wanted')
         checks.push({
-          rule: 'whole',
           level: 'caution',
           code: 'whole-missing',
+          subject: what,
           items: [],
           what,
           adds: [KIND[what]],
         });
     }
-    if (unasked.length > 0)
-      checks.push({ rule: 'whole', level: 'note', code: 'whole-unasked', items: [], what: unasked });
+    if (unasked.length > 0) checks.push({ level: 'note', code: 'whole-unasked', items: [], what: unasked });
     for (const system of notActivated({ machine, parts }))
       checks.push({
-        rule: 'whole',
         level: 'caution',
         code: 'system-stays',
         items: idsOf(system),
         system: nameOf(system),
       });
-    return checks.length > 0
-      ? checks
-      : [{ rule: 'whole', level: 'passes', code: 'whole', items: [], count: WHOLE.length }];
+    return checks.length > 0 ? checks : [{ level: 'passes', code: 'whole', items: [], count: WHOLE.length }];
   },
 };

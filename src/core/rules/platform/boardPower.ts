@@ -19,14 +19,12 @@ export const boardPower: Rule = {
       return [
         unknown(
           'board-power',
-          'whether the board sustains the processor',
           ...(powerW === undefined ? [[processor, 'maxPowerW'] as const] : []),
           ...(sustainsW === undefined ? [[board, 'processorPowerW'] as const] : []),
         ),
       ];
     return [
       {
-        rule: 'board-power',
         level: powerW <= sustainsW ? 'passes' : 'caution',
         code: 'board-power',
         items: idsOf(processor, board),

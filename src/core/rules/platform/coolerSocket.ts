@@ -22,7 +22,6 @@ export const coolerSocket: Rule = {
       return [
         unknown(
           'cooler-socket',
-          'whether the cooler mounts on this socket',
           ...(socket === undefined ? [[holder, 'socket'] as const] : []),
           ...(cooler.part.sockets === undefined ? [[cooler, 'sockets'] as const] : []),
         ),
@@ -33,7 +32,6 @@ export const coolerSocket: Rule = {
       entry?.kit === 'included' ? 'included' : own || (entry && kitAdded) ? 'added' : entry ? 'apart' : 'none';
     return [
       {
-        rule: 'cooler-socket',
         level: kit === 'none' || kit === 'apart' ? 'blocks' : 'passes',
         code: 'cooler-socket',
         items: idsOf(cooler),

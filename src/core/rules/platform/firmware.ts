@@ -15,20 +15,11 @@ export const firmware: Rule = {
     const plan = firmwarePlan(board.part, processor.part, machine.firmware);
     // no entry is the family rule's business; an entry without a version is supported from the first
     if (plan.needs === undefined) return [];
-    if (plan.has === undefined)
-      return [
-        unknown('firmware', `whether the board ships with firmware ${plan.needs} or newer`, [board, 'shippedFirmware']),
-      ];
+    if (plan.has === undefined) return [unknown(['firmware-shipped', plan.needs], [board, 'shippedFirmware'])];
     if (plan.route === 'unknown')
-      return [
-        unknown('firmware', `how to bring firmware ${plan.has} to ${plan.needs} without a processor that runs`, [
-          board,
-          'flashWithoutProcessor',
-        ]),
-      ];
+      return [unknown(['firmware-path', plan.has, plan.needs], [board, 'flashWithoutProcessor'])];
     return [
       {
-        rule: 'firmware',
         code: 'firmware',
         level: plan.route === 'not-needed' ? 'passes' : plan.route === 'without-processor' ? 'caution' : 'blocks',
         items: idsOf(processor, board),

@@ -24,7 +24,6 @@ export const processorFamily: Rule = {
       return [
         unknown(
           'processor-family',
-          'whether the board supports this processor family',
           ...(family === undefined ? [[processor, 'family'] as const] : []),
           ...(list === undefined ? [[board, 'processorFamilies'] as const] : []),
         ),
@@ -32,7 +31,6 @@ export const processorFamily: Rule = {
     const supported = list.some((entry) => entry.family === family);
     return [
       {
-        rule: 'processor-family',
         level: supported ? 'passes' : 'blocks',
         code: 'family',
         items: idsOf(processor, board),

@@ -16,15 +16,13 @@ export const socket: Rule = {
     if (mine === undefined || its === undefined)
       return [
         unknown(
-          'socket',
-          'whether the processor fits the board',
+          'processor-socket',
           ...(mine === undefined ? [[processor, 'socket'] as const] : []),
           ...(its === undefined ? [[board, 'socket'] as const] : []),
         ),
       ];
     return [
       {
-        rule: 'socket',
         level: mine === its ? 'passes' : 'blocks',
         code: 'sockets',
         items: idsOf(processor, board),

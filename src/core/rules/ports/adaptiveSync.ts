@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 import { displaysOf } from './displays';
 
 /** A display bought for one kind of adaptive sync ties the person to cards that drive it. */
@@ -13,35 +13,23 @@ export const adaptiveSync: Rule = {
     const cards = parts.ofKind('graphics');
     if (cards.length === 0) return [];
     const seen = new Set<string>();
-    return displaysOf(parts, brief, catalogue).flatMap((display): Check[] => {
+    return displaysOf(parts, brief, catalogue).flatMap((display): Said[] => {
       if (seen.has(display.part.id)) return [];
       seen.add(display.part.id);
       const kinds = display.part.adaptiveSync;
-      if (kinds === undefined)
-        return [
-          unknown('adaptive-sync', 'whether the display ties the card to an adaptive-sync kind', [
-            display,
-            'adaptiveSync',
-          ]),
-        ];
+      if (kinds === undefined) return [unknown('sync-wanted', [display, 'adaptiveSync'])];
       if (kinds.length === 0) return [];
       // a display hangs on the card that drives its kind, whichever of several that is
       const drives = [...new Set(cards.flatMap(({ part }) => part.adaptiveSync ?? []))];
       const fits = kinds.some((kind) => drives.includes(kind));
       const vague = cards.filter(({ part }) => part.adaptiveSync === undefined);
       if (!fits && vague.length > 0)
-        return [
-          unknown(
-            'adaptive-sync',
-            'which adaptive-sync kinds the card drives',
-            ...vague.map((card) => [card, 'adaptiveSync'] as const),
-          ),
-        ];
+        return [unknown('sync-driven', ...vague.map((card) => [card, 'adaptiveSync'] as const))];
       return [
         {
-          rule: 'adaptive-sync',
           level: fits ? 'passes' : 'caution',
           code: 'adaptive-sync',
+          subject: display.item.id,
           items: idsOf(...cards),
           display: nameOf(display),
           kinds,

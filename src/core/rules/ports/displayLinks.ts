@@ -1,5 +1,5 @@
 import { connect, type Picture } from '../../board/pictures';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 import { displaysOf, pictureSources } from './displays';
 
 /** A display runs at the best refresh its link carries; without a common kind of plug there is no picture at all. */
@@ -15,7 +15,7 @@ export const displayLinks: Rule = {
     const displays = displaysOf(parts, brief, catalogue);
     if (sources.length === 0 || displays.length === 0) return [];
     const holders = sources.map(({ holder }) => holder);
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     const pictures: (Picture & { name: string })[] = [];
     for (const display of displays) {
       const missing = (['widthPx', 'heightPx', 'refreshHz', 'inputs'] as const).filter(
@@ -23,13 +23,7 @@ export const displayLinks: Rule = {
       );
       const { widthPx, heightPx, refreshHz, inputs } = display.part;
       if (widthPx === undefined || heightPx === undefined || refreshHz === undefined || inputs === undefined)
-        checks.push(
-          unknown(
-            'display-link',
-            'whether the display can be driven',
-            ...missing.map((field) => [display, field] as const),
-          ),
-        );
+        checks.push(unknown('display-link', ...missing.map((field) => [display, field] as const)));
       else
         pictures.push({
           widthPx,
@@ -45,9 +39,9 @@ export const displayLinks: Rule = {
       const picture = pictures[i];
       if (!picture) return;
       checks.push({
-        rule: 'display-link',
         level: link === undefined ? 'blocks' : link.hz < picture.refreshHz ? 'caution' : 'passes',
         code: 'display-link',
+        subject: `picture ${i}`,
         items: idsOf(...holders),
         display: picture.name,
         from: holders.map(nameOf).join(' and '),

@@ -20,17 +20,10 @@ export const displayOutputs: Rule = {
     }, 0);
     const vague = sources.filter(({ outputs }) => outputs === undefined);
     if (has < displays && vague.length > 0)
-      return [
-        unknown(
-          'display-outputs',
-          'how many displays it drives',
-          ...vague.map(({ holder, field }) => [holder, field] as const),
-        ),
-      ];
+      return [unknown('displays-driven', ...vague.map(({ holder, field }) => [holder, field] as const))];
     const holders = sources.filter(({ outputs }) => outputs !== undefined).map(({ holder }) => holder);
     return [
       {
-        rule: 'display-outputs',
         level: displays <= has ? 'passes' : 'blocks',
         code: 'display-outputs',
         items: idsOf(...holders),

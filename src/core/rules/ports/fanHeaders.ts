@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** Fans of the case, of the cooler and those added, on the board's headers and the splitters in the machine. */
 export const fanHeaders: Rule = {
@@ -19,8 +19,7 @@ export const fanHeaders: Rule = {
       ...(chassis && chassis.part.fansIncluded === undefined ? [[chassis, 'fansIncluded'] as const] : []),
       ...coolers.filter(({ part }) => part.fans === undefined).map((cooler) => [cooler, 'fans'] as const),
     ];
-    if (board.part.fanHeaders === undefined || unstated.length > 0)
-      return [unknown('fan-headers', 'whether there is a header for every fan', ...unstated)];
+    if (board.part.fanHeaders === undefined || unstated.length > 0) return [unknown('fan-headers', ...unstated)];
     const ofCase = chassis?.part.fansIncluded?.reduce((sum, fan) => sum + fan.count, 0) ?? 0;
     const ofCoolers = coolers.reduce((sum, { part }) => sum + (part.fans ?? 0), 0);
     const fans = ofCase + ofCoolers + added.length;
@@ -34,9 +33,8 @@ export const fanHeaders: Rule = {
     const onSplitters = splitters.slice(0, headers);
     const splits = onSplitters.reduce((all, outlets) => all + outlets - 1, 0);
     const enough = fans <= headers + splits;
-    const checks: Check[] = [
+    const checks: Said[] = [
       {
-        rule: 'fan-headers',
         level: enough ? 'passes' : 'caution',
         code: 'fan-headers',
         items: idsOf(board, ...added),
@@ -65,7 +63,7 @@ export const fanHeaders: Rule = {
       ...(board.part.fanHeaderCurrentA === undefined ? [[board, 'fanHeaderCurrentA'] as const] : []),
     ];
     if (board.part.fanHeaderCurrentA === undefined || missing.length > 0)
-      return [...checks, unknown('fan-headers', 'whether the headers carry the current of the fans', ...missing)];
+      return [...checks, unknown('fan-currents', ...missing)];
     const each = currents.flatMap(({ value, count }) =>
       Array.from({ length: Math.min(count, MOST_FANS) }, () => value ?? 0),
     );
@@ -74,7 +72,6 @@ export const fanHeaders: Rule = {
     return [
       ...checks,
       {
-        rule: 'fan-headers',
         level: currentA <= limitA + 1e-9 ? 'passes' : 'caution',
         code: 'header-current',
         items: idsOf(board, ...added),

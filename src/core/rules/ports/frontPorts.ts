@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 import { frontCables, plugIn } from './plugs';
 
 /** The fastest port gets the fastest header: any other pairing leaves some port slower and none faster. */
@@ -15,13 +15,12 @@ export const frontPorts: Rule = {
     if (!chassis || !board) return [];
     const { frontUsb, frontAudio } = chassis.part;
     const { frontUsbHeaders, frontAudioHeader } = board.part;
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     const names = { chassis: nameOf(chassis), board: nameOf(board) };
     if (frontUsb === undefined || (frontUsb.length > 0 && frontUsbHeaders === undefined))
       checks.push(
         unknown(
           'front-ports',
-          "whether the case's front ports have headers",
           ...(frontUsb === undefined ? [[chassis, 'frontUsb'] as const] : []),
           ...(frontUsbHeaders === undefined ? [[board, 'frontUsbHeaders'] as const] : []),
         ),
@@ -33,7 +32,6 @@ export const frontPorts: Rule = {
         getsGbit !== undefined && getsGbit < port.gbitPerS ? [{ ownGbit: port.gbitPerS, getsGbit }] : [],
       );
       checks.push({
-        rule: 'front-ports',
         level: dead.length > 0 ? 'caution' : slowed.length > 0 ? 'note' : 'passes',
         code: 'front-ports',
         items: idsOf(chassis, board),
@@ -44,11 +42,9 @@ export const frontPorts: Rule = {
       });
     }
     if (frontAudio === true) {
-      if (frontAudioHeader === undefined)
-        checks.push(unknown('front-ports', 'whether the front audio ports have a header', [board, 'frontAudioHeader']));
+      if (frontAudioHeader === undefined) checks.push(unknown('front-audio', [board, 'frontAudioHeader']));
       else
         checks.push({
-          rule: 'front-ports',
           level: frontAudioHeader ? 'passes' : 'caution',
           code: 'front-audio',
           items: idsOf(chassis, board),

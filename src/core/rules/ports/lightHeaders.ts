@@ -1,6 +1,6 @@
 import type { AnyFitted } from '../../model/fitted';
 import { LIGHT_PLUGS, USUAL_LIGHT_PLUG, type LightPlug } from '../../parts/common';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 type Lit = AnyFitted & { readonly part: { readonly kind: 'case' | 'cooler' | 'fan' } };
 const isLit = (fitted: AnyFitted): fitted is Lit =>
@@ -29,27 +29,22 @@ export const lightHeaders: Rule = {
       controllers
         .filter(({ part }) => (part.lightPlug ?? USUAL_LIGHT_PLUG) === plug)
         .reduce((sum, { part }) => sum + (part.outlets ?? 0), 0);
-    const checks = LIGHT_PLUGS.flatMap((plug): Check[] => {
+    const checks = LIGHT_PLUGS.flatMap((plug): Said[] => {
       const mine = lit.filter((fitted) => (wantsOf(fitted).lightPlug ?? USUAL_LIGHT_PLUG) === plug);
       if (mine.length === 0) return [];
       const needs = mine.reduce((sum, fitted) => sum + (wantsOf(fitted).lightHeaders ?? 0), 0);
       const here = onBoard[plug];
       const has = (here ?? 0) + fed(plug);
       if (has < needs && here === undefined)
-        return [
-          unknown('light-headers', 'how many lights the board can feed', [
-            board,
-            plug === USUAL_LIGHT_PLUG ? 'lightHeaders' : 'lightHeaders12V',
-          ]),
-        ];
+        return [unknown('light-headers', [board, plug === USUAL_LIGHT_PLUG ? 'lightHeaders' : 'lightHeaders12V'])];
       // nothing of this plug, and only the other kind to put it on: that burns the lights or leaves them dark
       const other = LIGHT_PLUGS.find((candidate) => candidate !== plug) ?? plug;
       const onlyOther = has === 0 && (onBoard[other] ?? 0) + fed(other) > 0;
       return [
         {
-          rule: 'light-headers',
           level: needs <= has ? 'passes' : onlyOther ? 'blocks' : 'note',
           code: 'light-headers',
+          subject: plug,
           items: idsOf(...mine),
           needs,
           has,
@@ -69,7 +64,6 @@ export const lightHeaders: Rule = {
       : [
           ...checks,
           {
-            rule: 'light-headers',
             level: 'note',
             code: 'light-programs',
             items: idsOf(...[...programs.values()].flat()),

@@ -13,7 +13,6 @@ export const picturePath: Rule = {
     if (card)
       return [
         {
-          rule: 'picture-path',
           level: 'passes',
           code: 'picture-path',
           items: idsOf(card),
@@ -23,24 +22,14 @@ export const picturePath: Rule = {
       ];
     if (!processor) return [];
     const integrated = processor.part.integratedGraphics;
-    if (integrated === undefined)
-      return [
-        unknown('picture-path', 'whether the processor has graphics of its own', [processor, 'integratedGraphics']),
-      ];
+    if (integrated === undefined) return [unknown('integrated-graphics', [processor, 'integratedGraphics'])];
     const board = parts.one('board');
     if (integrated !== 'none' && board) {
       const outputs = board.part.displayOutputs;
-      if (outputs === undefined)
-        return [
-          unknown('picture-path', "whether the board has outputs for the processor's graphics", [
-            board,
-            'displayOutputs',
-          ]),
-        ];
+      if (outputs === undefined) return [unknown('board-outputs', [board, 'displayOutputs'])];
       if (outputs.length === 0)
         return [
           {
-            rule: 'picture-path',
             level: 'blocks',
             code: 'picture-path',
             items: idsOf(processor, board),
@@ -53,7 +42,6 @@ export const picturePath: Rule = {
     }
     return [
       {
-        rule: 'picture-path',
         level: integrated === 'none' ? 'blocks' : 'passes',
         code: 'picture-path',
         items: idsOf(processor),

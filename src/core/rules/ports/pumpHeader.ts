@@ -13,13 +13,11 @@ export const pumpHeader: Rule = {
     const liquid = liquidCooler(parts);
     if (!board || !liquid) return [];
     const { cooler, sure } = liquid;
-    if (!sure) return [unknown('pump-header', 'whether the cooler has a pump', [cooler, 'type'])];
+    if (!sure) return [unknown('pump', [cooler, 'type'])];
     const { pumpHeaders } = board.part;
-    if (pumpHeaders === undefined)
-      return [unknown('pump-header', 'whether the board has a header for the pump', [board, 'pumpHeaders'])];
+    if (pumpHeaders === undefined) return [unknown('pump-header', [board, 'pumpHeaders'])];
     return [
       {
-        rule: 'pump-header',
         level: pumpHeaders > 0 ? 'passes' : 'caution',
         code: 'pump-header',
         items: idsOf(cooler, board),

@@ -1,6 +1,6 @@
 import type { AnyFitted } from '../../model/fitted';
 import { inputsW, slotPowerW } from '../../power/inputs';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** A card draws no more than its slot and its inputs give; without inputs that are stated only the slot is sure. */
 export const cardPower: Rule = {
@@ -11,7 +11,7 @@ export const cardPower: Rule = {
   levels: ['blocks', 'unproven'],
   source: 'PCI Express card electromechanical specification',
   check: ({ parts, placement, board }) =>
-    [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].flatMap((card: AnyFitted): Check[] => {
+    [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].flatMap((card: AnyFitted): Said[] => {
       if (card.part.kind !== 'graphics' && card.part.kind !== 'expansion') return [];
       const [field, drawW] =
         card.part.kind === 'graphics'
@@ -23,18 +23,17 @@ export const cardPower: Rule = {
       const own = card.part.kind === 'graphics' ? 16 : lanes;
       const width = own === undefined ? slot?.mechanicalLanes : Math.min(own, slot?.mechanicalLanes ?? own);
       const slotW = slotPowerW(width);
-      const about = 'whether slot and inputs carry what it draws';
-      if (drawW === undefined) return connectors === undefined ? [unknown('card-power', about, [card, field])] : [];
+      const about = 'card-power';
+      if (drawW === undefined) return connectors === undefined ? [unknown(about, [card, field])] : [];
       if (slotW !== undefined && drawW <= slotW) return [told(card, 'passes', drawW, slotW, 0)];
-      if (connectors === undefined) return [unknown('card-power', about, [card, 'connectors'])];
-      if (slotW === undefined && inputsW(connectors) < drawW) return [unknown('card-power', about, [card, 'lanes'])];
+      if (connectors === undefined) return [unknown(about, [card, 'connectors'])];
+      if (slotW === undefined && inputsW(connectors) < drawW) return [unknown(about, [card, 'lanes'])];
       const inputs = inputsW(connectors);
       return [told(card, drawW <= (slotW ?? 0) + inputs ? 'passes' : 'blocks', drawW, slotW ?? 0, inputs)];
     }),
 };
 
-const told = (card: AnyFitted, level: 'passes' | 'blocks', drawW: number, slotW: number, inputs: number): Check => ({
-  rule: 'card-power',
+const told = (card: AnyFitted, level: 'passes' | 'blocks', drawW: number, slotW: number, inputs: number): Said => ({
   level,
   code: 'card-power',
   items: idsOf(card),

@@ -25,8 +25,7 @@ export const mainsCircuit: Rule = {
       if (power.peakW / POOR_SUPPLY <= allowedW || region.circuitA === undefined) return [];
       return [
         unknown(
-          'mains-circuit',
-          'what the machine draws from the wall',
+          'wall-draw',
           ...(tier === undefined ? [[supply, 'tier'] as const] : []),
           ...(ratedW === undefined ? [[supply, 'ratedW'] as const] : []),
         ),
@@ -37,7 +36,6 @@ export const mainsCircuit: Rule = {
     if (wallW <= allowedW && power.missing.length > 0) return [];
     return [
       {
-        rule: 'mains-circuit',
         level: wallW <= allowedW ? 'passes' : region.circuitA === undefined ? 'unproven' : 'caution',
         code: 'mains',
         items: idsOf(supply),

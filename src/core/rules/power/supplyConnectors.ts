@@ -1,7 +1,7 @@
 import type { AnyFitted, Fitted, FittedParts } from '../../model/fitted';
 import { CONNECTORS, type Connector } from '../../parts/common';
 import { INPUT_W, slotPowerW } from '../../power/inputs';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 type Plugs = Map<Connector, number>;
 interface Needs {
@@ -21,8 +21,7 @@ export const supplyConnectors: Rule = {
   check: ({ parts }) => {
     const supply = parts.one('supply');
     if (!supply) return [];
-    if (supply.part.connectors === undefined)
-      return [unknown('supply-connectors', 'which connectors the supply has', [supply, 'connectors'])];
+    if (supply.part.connectors === undefined) return [unknown('supply-connectors', [supply, 'connectors'])];
     const { needs, checks } = needsOf(parts);
     const has: Plugs = new Map(CONNECTORS.map((plug) => [plug, supply.part.connectors?.[plug] ?? 0]));
     const asked = new Map([...needs].map(([plug, { count }]) => [plug, count]));
@@ -36,8 +35,7 @@ export const supplyConnectors: Rule = {
       if (count > there && vague.length > 0) {
         checks.push(
           unknown(
-            'supply-connectors',
-            'what the power lead makes of which plugs',
+            'power-lead',
             ...vague.flatMap((lead) =>
               (['fromPlug', 'fromPlugs', 'toPlug'] as const)
                 .filter((field) => lead.part[field] === undefined)
@@ -50,9 +48,9 @@ export const supplyConnectors: Rule = {
       const spare = connector === 'processor-8' && count > there ? spareInput(parts, there, count) : undefined;
       checks.push(
         spare ?? {
-          rule: 'supply-connectors',
           level: count <= there ? 'passes' : 'blocks',
           code: 'connectors',
+          subject: connector,
           items: idsOf(supply, ...users, ...used.filter(({ part }) => part.toPlug === connector)),
           connector,
           needs: count,
@@ -68,9 +66,9 @@ export const supplyConnectors: Rule = {
 };
 
 /** Plugs that board, cards and drives ask for, and what is not known of them. */
-function needsOf(parts: FittedParts): { needs: Map<Connector, Needs>; checks: Check[] } {
+function needsOf(parts: FittedParts): { needs: Map<Connector, Needs>; checks: Said[] } {
   const needs = new Map<Connector, Needs>();
-  const checks: Check[] = [];
+  const checks: Said[] = [];
   const add = (connector: Connector, count: number, user: AnyFitted) => {
     const at = needs.get(connector) ?? { count: 0, users: [] };
     needs.set(connector, { count: at.count + count, users: [...at.users, user] });
@@ -81,7 +79,7 @@ function needsOf(parts: FittedParts): { needs: Map<Connector, Needs>; checks: Ch
         ? (['powerInputs', fitted.part.powerInputs] as const)
         : (['connectors', fitted.part.connectors] as const);
     if (inputs === undefined) {
-      if (!slotFeeds(fitted)) checks.push(unknown('supply-connectors', 'which power inputs it has', [fitted, field]));
+      if (!slotFeeds(fitted)) checks.push(unknown('power-inputs', [fitted, field]));
       continue;
     }
     for (const connector of CONNECTORS) {
@@ -119,16 +117,14 @@ function useLeads(has: Plugs, asked: ReadonlyMap<Connector, number>, leads: read
 }
 
 /** A board's second processor input may stay empty under a processor that the fed ones carry: worth a word, no more. */
-function spareInput(parts: FittedParts, fed: number, inputs: number): Check | undefined {
+function spareInput(parts: FittedParts, fed: number, inputs: number): Said | undefined {
   const [board, processor] = [parts.one('board'), parts.one('processor')];
   if (!board || !processor || fed === 0) return undefined;
   const drawW = processor.part.maxPowerW;
-  if (drawW === undefined)
-    return unknown('supply-connectors', 'whether fewer inputs carry the processor', [processor, 'maxPowerW']);
+  if (drawW === undefined) return unknown('fewer-inputs', [processor, 'maxPowerW']);
   const carryW = fed * INPUT_W['processor-8'];
   if (drawW > carryW) return undefined;
   return {
-    rule: 'supply-connectors',
     level: 'caution',
     code: 'spare-input',
     items: idsOf(board, processor),

@@ -1,6 +1,6 @@
 import type { Policy } from '../../model/settings';
 import { policiesOf } from '../../power/policies';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, unknownFigures, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** Past the peak a supply switches off; the other policies are reserves. */
 const BREAKS: Readonly<Record<Policy, 'blocks' | 'caution'>> = {
@@ -22,19 +22,10 @@ export const supplyPower: Rule = {
   check: ({ parts, power, settings }) => {
     const supply = parts.one('supply');
     if (!supply) return [];
-    const checks: Check[] = [];
-    if (power.missing.length > 0)
-      checks.push({
-        rule: 'supply-power',
-        level: 'unproven',
-        code: 'unknown-figure',
-        about: 'how much power the machine draws',
-        items: [...new Set(power.missing.map((figure) => figure.item))],
-        missing: power.missing,
-      });
+    const checks: Said[] = [];
+    if (power.missing.length > 0) checks.push(unknownFigures('draw', power.missing));
     const { ratedW, standard } = supply.part;
-    if (ratedW === undefined)
-      return [...checks, unknown('supply-power', 'how much the supply delivers', [supply, 'ratedW'])];
+    if (ratedW === undefined) return [...checks, unknown('supply-rating', [supply, 'ratedW'])];
     const items = idsOf(supply);
     const name = nameOf(supply);
     for (const { policy, asksW, holds, counts, missing } of policiesOf(parts, power, settings)) {
@@ -42,19 +33,12 @@ export const supplyPower: Rule = {
       // what the totals lack is said once, above
       const own = missing.filter((figure) => !power.missing.includes(figure));
       if (holds === undefined && own.length > 0) {
-        checks.push({
-          rule: 'supply-power',
-          level: 'unproven',
-          code: 'unknown-figure',
-          about: `whether the supply is large enough by the policy "${policy}"`,
-          items: [...new Set(own.map((figure) => figure.item))],
-          missing: own,
-        });
+        checks.push(unknownFigures(['supply-policy', policy], own));
         continue;
       }
       if (holds === undefined || asksW === undefined) continue;
       const level = holds ? 'passes' : BREAKS[policy];
-      const base = { rule: 'supply-power', level, items, supply: name } as const;
+      const base = { level, items, supply: name } as const;
       if (policy === 'peak') checks.push({ ...base, code: 'supply-peak', peakW: power.peakW, ratedW });
       else if (policy === 'sustained')
         checks.push({
@@ -63,7 +47,7 @@ export const supplyPower: Rule = {
           sustainedW: power.sustainedW,
           allowedW: ratedW * settings.supplyShare,
         });
-      else checks.push({ ...base, code: 'supply-policy', policy, asksW, ratedW, standard });
+      else checks.push({ ...base, code: 'supply-policy', subject: policy, policy, asksW, ratedW, standard });
     }
     return checks;
   },

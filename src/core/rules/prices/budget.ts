@@ -20,9 +20,9 @@ export const budget: Rule = {
     if (!over && lowerBound) return [];
     return [
       {
-        rule: 'budget',
         level: !over ? 'passes' : budgetFirm ? 'blocks' : 'caution',
         code: 'budget',
+        subject: 'all',
         // whatever is bought may be bought cheaper
         items: over ? parts.all.filter(({ item }) => !item.owned).map(({ item }) => item.id) : [],
         spentMinor,

@@ -1,5 +1,5 @@
 import { arrivalOf } from '../../money/policy';
-import { idsOf, nameOf, type Check, type Rule } from '../rule';
+import { idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** Everything that is bought arrives by the day it is needed. */
 export const delivery: Rule = {
@@ -13,11 +13,11 @@ export const delivery: Rule = {
   check: ({ parts, price, brief, catalogue, today, policy }) => {
     const { neededBy } = brief;
     if (neededBy === undefined) return [];
-    const checks = price.items.flatMap((entry): Check[] => {
+    const checks = price.items.flatMap((entry): Said[] => {
       if (entry.state !== 'offered' || !entry.despite) return [];
       const fitted = parts.all.find(({ item }) => item.id === entry.item);
       if (!fitted) return [];
-      const about = { rule: 'delivery', items: idsOf(fitted), name: nameOf(fitted), neededBy };
+      const about = { items: idsOf(fitted), name: nameOf(fitted), neededBy };
       // no offer comes in time: either the earliest is too late, or nobody says when it comes
       const arrivals = catalogue
         .offers(fitted.part.id, policy.region)
@@ -31,7 +31,6 @@ export const delivery: Rule = {
       ? checks
       : [
           {
-            rule: 'delivery',
             level: 'passes',
             code: 'arrives-in-time',
             items: [],

@@ -1,6 +1,6 @@
 import { fewRatings, trustOf } from '../../money/trust';
 import type { AnyFitted } from '../../model/fitted';
-import { idsOf, nameOf, type Check, type Rule } from '../rule';
+import { idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** The offers that the price rests on are ones to buy: trusted sellers, no price too good, none far over list. */
 export const offersSound: Rule = {
@@ -12,12 +12,12 @@ export const offersSound: Rule = {
   levels: ['caution'],
   source: 'offers',
   check: ({ parts, price, catalogue, today }) => {
-    const checks = price.items.flatMap((entry): Check[] => {
+    const checks = price.items.flatMap((entry): Said[] => {
       const { offer, despite, tooGood: good } = entry;
       if (!offer || (!despite && !good)) return [];
       const fitted = parts.all.find(({ item }) => item.id === entry.item);
       if (!fitted) return [];
-      const about = { rule: 'offers-sound', level: 'caution', items: idsOf(fitted), name: nameOf(fitted) } as const;
+      const about = { level: 'caution', items: idsOf(fitted), name: nameOf(fitted) } as const;
       return [
         ...(despite?.code === 'over-list'
           ? [
@@ -55,7 +55,6 @@ export const offersSound: Rule = {
     for (const [id, fitted] of doubtful) {
       const seller = catalogue.seller(id);
       checks.push({
-        rule: 'offers-sound',
         level: 'caution',
         code: 'seller-doubtful',
         items: idsOf(...fitted),
@@ -66,6 +65,6 @@ export const offersSound: Rule = {
     }
     return checks.length > 0
       ? checks
-      : [{ rule: 'offers-sound', level: 'passes', code: 'offers-sound', items: [], count: price.items.length }];
+      : [{ level: 'passes', code: 'offers-sound', items: [], count: price.items.length }];
   },
 };

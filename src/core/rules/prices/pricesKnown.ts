@@ -16,9 +16,8 @@ export const pricesKnown: Rule = {
     // without a budget nothing is compared with the total, so the gap is only worth a note
     return [
       names.length === 0
-        ? { rule: 'prices-known', level: 'passes', code: 'prices-known', items: [], count: price.items.length }
+        ? { level: 'passes', code: 'prices-known', items: [], count: price.items.length }
         : {
-            rule: 'prices-known',
             level: brief.budgetMinor === undefined ? 'note' : 'unproven',
             code: 'price-unknown',
             items: [...price.unpriced],

@@ -1,5 +1,5 @@
 import { workingSlots } from '../../board/carriers';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** A card for several drives without a switch needs a slot whose lanes can be split. */
 export const carrier: Rule = {
@@ -10,23 +10,21 @@ export const carrier: Rule = {
   levels: ['caution', 'unproven'],
   source: 'board topology',
   check: ({ parts, placement, board, devices }) =>
-    parts.ofKind('expansion').flatMap((card): Check[] => {
+    parts.ofKind('expansion').flatMap((card): Said[] => {
       if (card.part.purpose === 'storage' && card.part.driveSlots === undefined)
-        return [unknown('drive-carrier', 'how many drives the card takes', [card, 'driveSlots'])];
+        return [unknown('carrier-slots', [card, 'driveSlots'])];
       const has = card.part.driveSlots ?? 0;
       const placed = placement?.placed.get(card.item.id);
       const slot = placed && board?.slotById.get(placed.slot);
       const device = devices.find((entry) => entry.id === card.item.id);
       const holder = parts.one('board');
       if (has < 2 || !placement || !placed || !slot || !device || !holder) return [];
-      if (card.part.ownSwitch === undefined)
-        return [unknown('drive-carrier', 'whether the card has a lane switch of its own', [card, 'ownSwitch'])];
+      if (card.part.ownSwitch === undefined) return [unknown('carrier-switch', [card, 'ownSwitch'])];
       if (!card.part.ownSwitch && slot.splits === undefined)
-        return [unknown('drive-carrier', `into how many links ${slot.label} can be split`, [holder, 'topology'])];
+        return [unknown(['slot-split', slot.label], [holder, 'topology'])];
       const works = workingSlots(device, slot, placement.lanes.get(slot.id) ?? slot.lanes);
       return [
         {
-          rule: 'drive-carrier',
           level: works < has ? 'caution' : 'passes',
           code: 'carrier',
           items: idsOf(card, ...(works < has ? [holder] : [])),

@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const devicePlace: Rule = {
   id: 'device-place',
@@ -11,20 +11,19 @@ export const devicePlace: Rule = {
     const board = parts.one('board');
     if (!board || devices.length === 0) return [];
     const nameById = new Map(parts.all.map((fitted) => [fitted.item.id, nameOf(fitted)]));
-    if (!placement) return [unknown('device-place', 'which slots the cards and drives go into', [board, 'topology'])];
+    if (!placement) return [unknown('placement', [board, 'topology'])];
     const thin = [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].filter(
       ({ part }) => part.slots === undefined,
     );
     const chassis = parts.one('case');
     return [
-      ...thin.map((card) => unknown('device-place', 'how many slots the card covers', [card, 'slots'])),
+      ...thin.map((card) => unknown('card-width', [card, 'slots'])),
       ...(chassis && chassis.part.expansionSlots === undefined
-        ? [unknown('device-place', 'how many card slots the case has', [chassis, 'expansionSlots'])]
+        ? [unknown('case-slots', [chassis, 'expansionSlots'])]
         : []),
-      ...devices.map((device): Check => {
+      ...devices.map((device): Said => {
         const reason = placement.unplaced.get(device.id);
         return {
-          rule: 'device-place',
           level: reason ? 'blocks' : 'passes',
           code: 'device-place',
           items: [device.id, ...(reason ? idsOf(board) : [])],

@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const driveHeatsink: Rule = {
   id: 'drive-heatsink',
@@ -8,7 +8,7 @@ export const driveHeatsink: Rule = {
   levels: ['blocks', 'unproven', 'caution'],
   source: 'geometry',
   check: ({ parts, placement, board }) =>
-    parts.ofKind('drive').flatMap((drive): Check[] => {
+    parts.ofKind('drive').flatMap((drive): Said[] => {
       const placed = placement?.placed.get(drive.item.id);
       // a drive without a place is shown the slot it would have gone into, were it not for its heatsink
       const slot = placed
@@ -16,14 +16,10 @@ export const driveHeatsink: Rule = {
         : board?.slots.find((candidate) => candidate.kind === 'm2' && candidate.roomMm !== undefined);
       if (slot?.roomMm === undefined || drive.part.form === undefined || !drive.part.form.startsWith('M.2')) return [];
       const { heatsinkHeightMm } = drive.part;
-      if (heatsinkHeightMm === undefined)
-        return [
-          unknown('drive-heatsink', "whether the drive fits under the board's cover", [drive, 'heatsinkHeightMm']),
-        ];
+      if (heatsinkHeightMm === undefined) return [unknown('drive-under-cover', [drive, 'heatsinkHeightMm'])];
       if (!placed && heatsinkHeightMm <= slot.roomMm) return [];
       return [
         {
-          rule: 'drive-heatsink',
           level: heatsinkHeightMm <= slot.roomMm ? 'passes' : slot.coverComesOff ? 'caution' : 'blocks',
           code: 'drive-heatsink',
           items: idsOf(drive),

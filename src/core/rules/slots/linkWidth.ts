@@ -1,5 +1,5 @@
 import type { Part } from '../../parts';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** Loss below this share is not worth words. */
 const SLIGHT = 0.001;
@@ -13,7 +13,7 @@ export const linkWidth: Rule = {
   source: 'link rates of the slot and the device',
   check: ({ parts, placement, board, devices }) => {
     if (!placement) return [];
-    return parts.all.flatMap((fitted): Check[] => {
+    return parts.all.flatMap((fitted): Said[] => {
       const placed = placement.placed.get(fitted.item.id);
       // a card that only passes lanes on to its drives loses nothing itself
       const passive = devices.some(({ id, carries }) => id === fitted.item.id && carries && !carries.ownSwitch);
@@ -24,8 +24,7 @@ export const linkWidth: Rule = {
           'lanes' in fitted.part && 'generation' in fitted.part ? fitted.part : {};
         return [
           unknown(
-            'link',
-            'at what rate it is linked',
+            'link-rate',
             ...fields.filter((field) => part[field] === undefined).map((field) => [fitted, field] as const),
           ),
         ];
@@ -34,7 +33,6 @@ export const linkWidth: Rule = {
       const needsBytesPerS = needOf(fitted.part);
       return [
         {
-          rule: 'link',
           level: lost > SLIGHT ? 'caution' : 'passes',
           code: 'link',
           items: idsOf(fitted),

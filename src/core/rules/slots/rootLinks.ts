@@ -14,8 +14,7 @@ export const rootLinks: Rule = {
     const specs = holder?.part.topology?.slots.filter((slot) => slot.on === 'cpu' && slot.kind !== 'sata') ?? [];
     if (!processor || !holder || !board || specs.length === 0) return [];
     const links = processor.part.rootLinks;
-    if (links === undefined || links.length === 0)
-      return [unknown('root-links', "how fast the processor's own links are", [processor, 'rootLinks'])];
+    if (links === undefined || links.length === 0) return [unknown('root-links', [processor, 'rootLinks'])];
     const entry = holder.part.processorFamilies?.find((family) => family.family === processor.part.family);
     const off = specs.filter((slot) => entry?.slotsOff?.includes(slot.id));
     const slower = specs.filter((slot) => {
@@ -38,7 +37,6 @@ export const rootLinks: Rule = {
     });
     return [
       {
-        rule: 'root-links',
         level: off.length + slower.length + narrower.length > 0 ? 'note' : 'passes',
         code: 'root-links',
         items: idsOf(processor, holder),

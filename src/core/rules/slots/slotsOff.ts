@@ -1,4 +1,4 @@
-import { nameOf, type Check, type Rule } from '../rule';
+import { nameOf, type Said, type Rule } from '../rule';
 
 export const slotsOff: Rule = {
   id: 'slots-off',
@@ -10,12 +10,11 @@ export const slotsOff: Rule = {
   check: ({ placement, board, parts }) => {
     if (!placement || !board) return [];
     const nameById = new Map(parts.all.map((fitted) => [fitted.item.id, nameOf(fitted)]));
-    return [...placement.off].flatMap(([slot, { by, how }]): Check[] =>
+    return [...placement.off].flatMap(([slot, { by, how }]): Said[] =>
       how === 'mode'
         ? []
         : [
             {
-              rule: 'slots-off',
               level: 'note',
               code: 'slot-off',
               items: [by],

@@ -1,4 +1,4 @@
-import { nameOf, type AnyFittedById, type Check, type Rule } from '../rule';
+import { nameOf, type AnyFittedById, type Said, type Rule } from '../rule';
 
 /** Shortfalls below this share are rounding. */
 const SLIGHT = 0.001;
@@ -76,10 +76,10 @@ export const streams: Rule = {
         }
       }
     }
-    const checks = worstSittings([...shortfalls.values()]).map((short): Check => ({
-      rule: 'streams',
+    const checks = worstSittings([...shortfalls.values()]).map((short): Said => ({
       level: 'caution',
       code: 'stream',
+      subject: `${short.task} ${short.ends.join()}`,
       items: [...short.ends.filter((id) => byId.has(id)), ...(boardItem === undefined ? [] : [boardItem])],
       task: taskName(short.task),
       taskId: short.task,
@@ -91,9 +91,7 @@ export const streams: Rule = {
       shared: short.shared,
     }));
     if (checks.length > 0) return checks;
-    return carried === 0
-      ? []
-      : [{ rule: 'streams', level: 'passes', code: 'streams-carried', items: [], count: carried }];
+    return carried === 0 ? [] : [{ level: 'passes', code: 'streams-carried', items: [], count: carried }];
   },
 };
 

@@ -1,4 +1,4 @@
-import { nameOf, type Check, type Rule } from '../rule';
+import { nameOf, type Said, type Rule } from '../rule';
 
 /** All devices behind a hub at their own peak: rarely at once, but a builder wants to know what shares what. */
 export const uplinkShared: Rule = {
@@ -11,7 +11,7 @@ export const uplinkShared: Rule = {
   check: ({ board, placement, parts }) => {
     if (!board || !placement) return [];
     const nameById = new Map(parts.all.map((fitted) => [fitted.item.id, nameOf(fitted)]));
-    return [...board.hubs.values()].flatMap((hub): Check[] => {
+    return [...board.hubs.values()].flatMap((hub): Said[] => {
       const behind = [...placement.placed].filter(([, placed]) =>
         board.slotById.get(placed.slot)?.path.includes(hub.id),
       );
@@ -20,7 +20,6 @@ export const uplinkShared: Rule = {
       const peak = behind.reduce((sum, [, placed]) => sum + (placed.bytesPerS ?? 0), 0);
       return [
         {
-          rule: 'uplink',
           level: peak > hub.uplinkBytesPerS * 1.001 ? 'note' : 'passes',
           code: 'uplink',
           items: behind.map(([item]) => item),

@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const upright: Rule = {
   id: 'upright',
@@ -12,21 +12,17 @@ export const upright: Rule = {
     const risers = parts.ofKind('accessory').filter(({ part }) => part.purpose === 'riser');
     const cards = [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].filter(({ item }) => item.upright);
     if (!chassis) return [];
-    return cards.flatMap((card, i): Check[] => {
+    return cards.flatMap((card, i): Said[] => {
       const { uprightCards } = chassis.part;
-      if (uprightCards === undefined)
-        return [unknown('upright', 'whether the case has an upright mount', [chassis, 'uprightCards'])];
+      if (uprightCards === undefined) return [unknown('upright-mount', [chassis, 'uprightCards'])];
       const riser = risers[i];
       const lacking = riser
         ? (['generation', 'lanes'] as const).filter((field) => riser.part[field] === undefined)
         : [];
       if (uprightCards && riser && lacking.length > 0)
-        return [
-          unknown('upright', 'what link the riser passes on', ...lacking.map((field) => [riser, field] as const)),
-        ];
+        return [unknown('riser-link', ...lacking.map((field) => [riser, field] as const))];
       return [
         {
-          rule: 'upright',
           level: uprightCards && riser ? 'passes' : 'blocks',
           code: 'upright',
           items: uprightCards ? idsOf(card) : idsOf(card, chassis),

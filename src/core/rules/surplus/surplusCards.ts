@@ -1,5 +1,5 @@
 import type { Fitted } from '../../model/fitted';
-import { idsOf, nameOf, type Check, type Facts, type Rule } from '../rule';
+import { idsOf, nameOf, type Said, type Facts, type Rule } from '../rule';
 
 /** Whether anything in the brief uses a card of its purpose; undefined for purposes the brief cannot speak of. */
 function used({ part, item }: Fitted<'expansion'>, { brief, board, placement, sittings }: Facts): boolean | undefined {
@@ -39,14 +39,13 @@ export const surplusCards: Rule = {
   levels: ['note'],
   source: 'the brief',
   check: (facts) =>
-    facts.parts.ofKind('expansion').flatMap((card): Check[] => {
+    facts.parts.ofKind('expansion').flatMap((card): Said[] => {
       const answer = used(card, facts);
       if (answer === undefined) return [];
       const inputs = card.part.videoInputs;
       const needs = facts.brief.mustHaves.videoInputs;
       return [
         {
-          rule: 'surplus-cards',
           level: answer ? 'passes' : 'note',
           code: 'surplus-card',
           items: idsOf(card),
@@ -56,7 +55,6 @@ export const surplusCards: Rule = {
         ...(card.part.purpose === 'capture' && inputs !== undefined && needs !== undefined
           ? [
               {
-                rule: 'surplus-cards',
                 level: inputs >= 2 * needs ? ('note' as const) : ('passes' as const),
                 code: 'surplus-port' as const,
                 items: idsOf(card),

@@ -16,7 +16,6 @@ export const surplusFans: Rule = {
     if (!need) return [];
     return [
       {
-        rule: 'surplus-fans',
         level: need.spare.length > 0 ? 'note' : 'passes',
         code: 'surplus-fans',
         items: need.spare.length > 0 ? [...need.spare] : idsOf(...fans),

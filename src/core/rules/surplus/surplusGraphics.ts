@@ -1,5 +1,5 @@
 import { GIB } from '../../units/quantity';
-import { idsOf, nameOf, type Check, type Rule } from '../rule';
+import { idsOf, nameOf, type Said, type Rule } from '../rule';
 import { displaysOf } from '../ports/displays';
 import { grown, SURPLUS } from './growth';
 import { needOf } from './needs';
@@ -17,7 +17,7 @@ export const surplusGraphics: Rule = {
   check: ({ parts, sittings, brief, catalogue }) => {
     const card = parts.one('graphics');
     if (!card) return [];
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     const { memoryGiB: hasGib, outputs } = card.part;
     const held = needOf(sittings, 'graphics memory');
     if (hasGib !== undefined && held !== undefined) {
@@ -30,7 +30,6 @@ export const surplusGraphics: Rule = {
       );
       const needsGib = Math.max(floor, (held / GIB) * grown(years));
       checks.push({
-        rule: 'surplus-graphics',
         level: hasGib > needsGib * SURPLUS.capacityMargin.value ? 'note' : 'passes',
         code: 'surplus-graphics-memory',
         items: idsOf(card),
@@ -44,7 +43,6 @@ export const surplusGraphics: Rule = {
     if (outputs && needs > 0) {
       const has = outputs.reduce((sum, output) => sum + output.count, 0);
       checks.push({
-        rule: 'surplus-graphics',
         level: has > needs + SPARE_OUTPUTS ? 'note' : 'passes',
         code: 'surplus-port',
         items: idsOf(card),

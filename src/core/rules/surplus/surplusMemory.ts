@@ -1,5 +1,5 @@
 import { GIB } from '../../units/quantity';
-import { idsOf, type Check, type Rule } from '../rule';
+import { idsOf, type Said, type Rule } from '../rule';
 import { needOf } from './needs';
 import { grown, SURPLUS } from './growth';
 
@@ -12,7 +12,7 @@ export const surplusMemory: Rule = {
   source: 'judgement: growth, margin and the share of bandwidth below which more is not felt',
   check: ({ parts, memory, sittings, brief, catalogue }) => {
     const kits = parts.ofKind('memory');
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     const floor = Math.max(
       0,
       ...brief.tasks.flatMap((task) => catalogue.application(task.application ?? '')?.memoryGiB.recommended ?? []),
@@ -23,7 +23,6 @@ export const surplusMemory: Rule = {
       const needsGib = Math.max(floor, (held / GIB) * grown(years));
       const hasGib = memory.bytes / GIB;
       checks.push({
-        rule: 'surplus-memory',
         level: hasGib >= needsGib * SURPLUS.capacityMargin.value ? 'note' : 'passes',
         code: 'surplus-memory',
         items: idsOf(...kits),
@@ -37,7 +36,6 @@ export const surplusMemory: Rule = {
     const { effectiveMTs: rateMTs } = memory;
     if (rateMTs !== undefined && Number.isFinite(standardMTs) && busiest > 0)
       checks.push({
-        rule: 'surplus-memory',
         // what the standard rate would still leave free counts, not what the fast kit leaves free
         level:
           rateMTs > standardMTs && (busiest * rateMTs) / standardMTs < SURPLUS.quietTraffic.value ? 'note' : 'passes',

@@ -1,4 +1,4 @@
-import { idsOf, type Check, type Rule } from '../rule';
+import { idsOf, type Said, type Rule } from '../rule';
 import { grown, SURPLUS } from './growth';
 import { needOf } from './needs';
 
@@ -12,7 +12,7 @@ export const surplusSpace: Rule = {
   check: ({ parts, sittings, brief }) => {
     const years = brief.yearsOfService;
     const roles = new Set(parts.ofKind('drive').flatMap(({ item }) => item.roles ?? []));
-    return [...roles].flatMap((role): Check[] => {
+    return [...roles].flatMap((role): Said[] => {
       const need = needOf(sittings, `space:${role}`);
       // where no task says what it keeps, how much is too much cannot be said
       if (need === undefined || need <= 0) return [];
@@ -24,7 +24,6 @@ export const surplusSpace: Rule = {
       const needsGB = (need / 1e9) * growth;
       return [
         {
-          rule: 'surplus-space',
           level: hasGB > needsGB * SURPLUS.capacityMargin.value ? 'note' : 'passes',
           code: 'surplus-space',
           items: idsOf(...drives),

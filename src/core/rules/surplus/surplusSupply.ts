@@ -16,7 +16,6 @@ export const surplusSupply: Rule = {
     const needsW = Math.max(power.peakW, power.sustainedW / settings.supplyShare);
     return [
       {
-        rule: 'surplus-supply',
         level: ratedW > needsW * SURPLUS.supplyMargin.value ? 'note' : 'passes',
         code: 'surplus-supply',
         items: idsOf(supply),

@@ -1,6 +1,6 @@
 import { cheapestOffer } from '../../money/landed';
 import type { PartOf } from '../../parts';
-import { idsOf, nameOf, type Check, type Rule } from '../rule';
+import { idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** A processor whose clocks may be raised costs more; where they stay as they were, that buys nothing. */
 export const surplusUnlocked: Rule = {
@@ -14,7 +14,7 @@ export const surplusUnlocked: Rule = {
   source: 'the parts and their offers',
   check: ({ parts, machine, catalogue, region, policy, price }) => {
     if ((machine.tuning?.clock ?? 1) > 1) return [];
-    return parts.ofKind('processor').flatMap((processor): Check[] => {
+    return parts.ofKind('processor').flatMap((processor): Said[] => {
       const { item, part } = processor;
       if (part.unlocked !== true || item.owned) return [];
       const mine = price.items.find((entry) => entry.item === item.id)?.landed?.landedMinor;
@@ -29,7 +29,6 @@ export const surplusUnlocked: Rule = {
       if (!best) return [];
       return [
         {
-          rule: 'surplus-unlocked',
           level: 'note',
           code: 'surplus-unlocked',
           items: idsOf(processor),

@@ -1,7 +1,7 @@
 import { applicationsOf } from '../../model/catalogue';
 import { COMMON } from '../../work/common';
 import { GIB } from '../../units/quantity';
-import { unknown, idsOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, type Said, type Rule } from '../rule';
 
 /**
  * A published minimum is where trouble begins, so between minimum and recommended is a caution; what reaches the
@@ -15,7 +15,7 @@ export const applicationFloor: Rule = {
   levels: ['blocks', 'unproven', 'caution', 'note'],
   source: 'application profiles',
   check: ({ parts, brief, catalogue, memory }) => {
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     const compare = (
       application: string,
       what: 'memory' | 'graphics memory',
@@ -24,7 +24,6 @@ export const applicationFloor: Rule = {
       items: string[],
     ) =>
       checks.push({
-        rule: 'application-floor',
         level:
           hasGib < floor.minimum
             ? 'blocks'
@@ -34,6 +33,7 @@ export const applicationFloor: Rule = {
                 ? 'note'
                 : 'passes',
         code: 'memory-floor',
+        subject: `${what} ${application}`,
         items,
         application,
         what,
@@ -49,12 +49,7 @@ export const applicationFloor: Rule = {
       const card = parts.one('graphics');
       if (!card || profile.effects !== 'graphics') continue;
       if (card.part.memoryGiB === undefined)
-        checks.push(
-          unknown('application-floor', `whether ${profile.name} has the graphics memory it asks for`, [
-            card,
-            'memoryGiB',
-          ]),
-        );
+        checks.push(unknown(['application-graphics-memory', profile.name], [card, 'memoryGiB']));
       else compare(profile.name, 'graphics memory', card.part.memoryGiB, profile.graphicsMemoryGiB, idsOf(card));
     }
     return checks;

@@ -1,5 +1,5 @@
 import { applicationsOf } from '../../model/catalogue';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const applicationNeeds: Rule = {
   id: 'application-needs',
@@ -11,18 +11,17 @@ export const applicationNeeds: Rule = {
   check: ({ parts, brief, catalogue }) => {
     const card = parts.one('graphics');
     const system = parts.one('system');
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     for (const profile of applicationsOf(brief.tasks, catalogue)) {
       const application = profile.name;
       if (card && profile.effects === 'graphics' && profile.computeStacks.length > 0) {
         const has = card.part.computeStacks;
-        if (has === undefined)
-          checks.push(unknown('application-needs', `whether ${application} runs on the card`, [card, 'computeStacks']));
+        if (has === undefined) checks.push(unknown(['application-on-card', application], [card, 'computeStacks']));
         else
           checks.push({
-            rule: 'application-needs',
             level: profile.computeStacks.some((stack) => has.includes(stack)) ? 'passes' : 'blocks',
             code: 'compute-stack',
+            subject: application,
             items: idsOf(card),
             application,
             wants: profile.computeStacks,
@@ -32,17 +31,12 @@ export const applicationNeeds: Rule = {
       }
       if (card && profile.certifiedDriver) {
         if (card.part.certifiedDriver === undefined)
-          checks.push(
-            unknown('application-needs', `whether ${application} has a certified driver for the card`, [
-              card,
-              'certifiedDriver',
-            ]),
-          );
+          checks.push(unknown(['application-driver', application], [card, 'certifiedDriver']));
         else
           checks.push({
-            rule: 'application-needs',
             level: card.part.certifiedDriver ? 'passes' : 'caution',
             code: 'certified-driver',
+            subject: application,
             items: idsOf(card),
             application,
             card: nameOf(card),
@@ -53,21 +47,21 @@ export const applicationNeeds: Rule = {
         const wants = profile.systems;
         if (!system)
           checks.push({
-            rule: 'application-needs',
             level: 'note',
             code: 'no-system',
+            subject: application,
             items: [],
             application,
             wants,
             adds: ['system'],
           });
         else if (system.part.system === undefined)
-          checks.push(unknown('application-needs', `whether ${application} runs on this system`, [system, 'system']));
+          checks.push(unknown(['application-on-system', application], [system, 'system']));
         else
           checks.push({
-            rule: 'application-needs',
             level: wants.includes(system.part.system) ? 'passes' : 'blocks',
             code: 'operating-system',
+            subject: application,
             items: idsOf(system),
             application,
             wants,

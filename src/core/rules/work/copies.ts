@@ -1,7 +1,7 @@
 import type { DriveRole } from '../../figures/resources';
 import { grown } from '../../predict/endurance';
 import { keepingDrives } from '../../work/flowEnds';
-import { unknown, idsOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, type Said, type Rule } from '../rule';
 import { needOf } from '../surplus/needs';
 
 const KEPT: readonly DriveRole[] = ['active', 'archive'];
@@ -21,7 +21,7 @@ export const copies: Rule = {
     const keptGB = grown(now, growthPercent / 100, yearsOfService) / 1e9;
     if (keptGB <= 0) return [];
     if (brief.secondCopy === 'server')
-      return [{ rule: 'copies', level: 'note', code: 'copies-elsewhere', items: [], keptGB, where: 'server' }];
+      return [{ level: 'note', code: 'copies-elsewhere', items: [], keptGB, where: 'server' }];
     // a drive that keeps the work itself is no second place, whatever else it is called
     const second = keepingDrives(parts).filter(
       ({ item }) => item.roles?.includes('backup') && !KEPT.some((role) => item.roles?.includes(role)),
@@ -29,16 +29,9 @@ export const copies: Rule = {
     const roomGB = second.reduce((all, { part }) => all + (part.capacityGB ?? 0), 0);
     const vague = second.filter(({ part }) => part.capacityGB === undefined);
     if (roomGB < keptGB && vague.length > 0)
-      return [
-        unknown(
-          'copies',
-          'whether the second copy finds room',
-          ...vague.map((drive) => [drive, 'capacityGB'] as const),
-        ),
-      ];
-    const checks: Check[] = [
+      return [unknown('second-copy', ...vague.map((drive) => [drive, 'capacityGB'] as const))];
+    const checks: Said[] = [
       {
-        rule: 'copies',
         level: roomGB >= keptGB ? 'passes' : 'blocks',
         code: 'copies',
         items: idsOf(...second),
@@ -50,7 +43,7 @@ export const copies: Rule = {
       },
     ];
     return keeping === 'three'
-      ? [...checks, { rule: 'copies', level: 'note', code: 'copies-elsewhere', items: [], keptGB, where: 'elsewhere' }]
+      ? [...checks, { level: 'note', code: 'copies-elsewhere', items: [], keptGB, where: 'elsewhere' }]
       : checks;
   },
 };

@@ -2,7 +2,7 @@ import { DRIVE_ROLES } from '../../figures/resources';
 import { DAYS, servingDrives, writtenAWeek } from '../../predict/writes';
 import { enduranceYears } from '../../predict/endurance';
 import { keepingDrives } from '../../work/flowEnds';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** Below this a drive wears out before anybody would think of replacing it, in years. */
 const AT_ONCE = 1;
@@ -27,7 +27,7 @@ export const driveEndurance: Rule = {
       // drives of one role share what is written to it
       for (const { item } of drives) weekly.set(item.id, (weekly.get(item.id) ?? 0) + written / drives.length);
     }
-    return keepingDrives(parts).flatMap((drive): Check[] => {
+    return keepingDrives(parts).flatMap((drive): Said[] => {
       const day = (weekly.get(drive.item.id) ?? 0) / DAYS;
       const { enduranceTBW, cellKind, capacityGB } = drive.part;
       if (day <= 0 || cellKind === 'magnetic') return [];
@@ -35,11 +35,10 @@ export const driveEndurance: Rule = {
       if (enduranceTBW === undefined)
         return capacityGB !== undefined && needs <= capacityGB * 1e9 * ANY_DRIVE_WRITES
           ? []
-          : [unknown('drive-endurance', 'whether its writes last the years of service', [drive, 'enduranceTBW'])];
+          : [unknown('endurance', [drive, 'enduranceTBW'])];
       const years = enduranceYears(enduranceTBW * 1e12, day);
       return [
         {
-          rule: 'drive-endurance',
           level: years >= brief.yearsOfService ? 'passes' : years < AT_ONCE ? 'blocks' : 'caution',
           code: 'endurance',
           items: idsOf(drive),

@@ -1,5 +1,5 @@
 import type { HoldResult } from '../../predict/results';
-import type { Check, Rule } from '../rule';
+import { unknownFigures, type Said, type Rule } from '../rule';
 
 export const driveSpace: Rule = {
   id: 'drive-space',
@@ -17,19 +17,9 @@ export const driveSpace: Rule = {
         const before = worst.get(hold.what);
         if (!before || hold.needs.value > before.needs.value) worst.set(hold.what, hold);
       }
-    return [...worst.values()].flatMap((hold): Check[] => {
+    return [...worst.values()].flatMap((hold): Said[] => {
       const role = hold.what.slice('space:'.length);
-      if (hold.missing.length > 0)
-        return [
-          {
-            rule: 'drive-space',
-            level: 'unproven',
-            code: 'unknown-figure',
-            about: `whether the ${role} drive is large enough`,
-            items: hold.missing.map((figure) => figure.item),
-            missing: hold.missing,
-          },
-        ];
+      if (hold.missing.length > 0) return [unknownFigures(['drive-space', role], hold.missing)];
       if (!hold.has) return [];
       const items = parts
         .ofKind('drive')
@@ -37,7 +27,6 @@ export const driveSpace: Rule = {
         .map(({ item }) => item.id);
       return [
         {
-          rule: 'drive-space',
           level: hold.has.value >= hold.needs.value ? 'passes' : 'blocks',
           code: 'space',
           items,

@@ -1,7 +1,7 @@
 import { applicationsOf } from '../../model/catalogue';
 import { movedHere } from '../../model/machine';
 import { licencesFor } from '../../money/software';
-import { idsOf, nameOf, unknown, type Check, type Rule } from '../rule';
+import { idsOf, nameOf, unknown, type Said, type Rule } from '../rule';
 
 export const licences: Rule = {
   id: 'licences',
@@ -11,30 +11,22 @@ export const licences: Rule = {
   levels: ['unproven', 'caution', 'note'],
   source: 'terms of the licences',
   check: ({ parts, brief, catalogue, machine }) =>
-    applicationsOf(brief.tasks, catalogue).flatMap(({ name: application }): Check[] => {
+    applicationsOf(brief.tasks, catalogue).flatMap(({ name: application }): Said[] => {
       const here = parts.ofKind('licence').filter(({ part }) => part.application === application);
       const vague = parts.ofKind('licence').filter(({ part }) => part.application === undefined);
       if (here.length === 0 && vague.length > 0)
-        return [
-          unknown(
-            'licences',
-            `whether a licence here is for ${application}`,
-            ...vague.map((licence) => [licence, 'application'] as const),
-          ),
-        ];
+        return [unknown(['licence-for', application], ...vague.map((licence) => [licence, 'application'] as const))];
       if (licencesFor(application, catalogue).length === 0) return [];
       if (here.length === 0)
         return [
-          { rule: 'licences', level: 'note', code: 'licence-missing', items: [], application, adds: ['licence'] },
+          { level: 'note', code: 'licence-missing', subject: application, items: [], application, adds: ['licence'] },
         ];
-      return here.map((licence): Check => {
+      return here.map((licence): Said => {
         const { terms } = licence.part;
-        if (terms === undefined)
-          return unknown('licences', `on which terms ${application} may run here`, [licence, 'terms']);
+        if (terms === undefined) return unknown(['licence-terms', application], [licence, 'terms']);
         // what is tied stays with the machine that it came with
         const stays = terms === 'tied' && movedHere(licence.item, machine);
         return {
-          rule: 'licences',
           level: stays ? 'caution' : 'passes',
           code: 'licence-terms',
           items: idsOf(licence),

@@ -6,7 +6,7 @@ import { WIRELESS_STANDARDS } from '../../parts/common';
 import { networkCards } from '../../work/flowEnds';
 import { inputsOf } from '../../work/inputs';
 import { frontCables, plugIn } from '../ports/plugs';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const mustHaves: Rule = {
   id: 'must-haves',
@@ -17,7 +17,7 @@ export const mustHaves: Rule = {
   source: 'the brief',
   check: ({ parts, brief, board }) => {
     const { networkGbitPerS, wireless, videoInputs, volumeL } = brief.mustHaves;
-    const checks: Check[] = [];
+    const checks: Said[] = [];
     const cards = parts.ofKind('expansion');
     const boardPart = parts.one('board');
     if (networkGbitPerS !== undefined && board) checks.push(network(parts, board, networkGbitPerS));
@@ -31,13 +31,8 @@ export const mustHaves: Rule = {
       const vague = takers.filter(({ part }) => inputsOf(part) === undefined);
       checks.push(
         has < videoInputs && vague.length > 0
-          ? unknown(
-              'must-haves',
-              'how many video inputs there are',
-              ...vague.map((taker) => [taker, 'videoInputs'] as const),
-            )
+          ? unknown('video-inputs', ...vague.map((taker) => [taker, 'videoInputs'] as const))
           : {
-              rule: 'must-haves',
               level: has >= videoInputs ? 'passes' : 'blocks',
               code: 'video-inputs',
               items: [],
@@ -49,11 +44,9 @@ export const mustHaves: Rule = {
     }
     const chassis = parts.one('case');
     if (volumeL !== undefined && chassis) {
-      if (chassis.part.volumeL === undefined)
-        checks.push(unknown('must-haves', 'how large the case is', [chassis, 'volumeL']));
+      if (chassis.part.volumeL === undefined) checks.push(unknown('case-volume', [chassis, 'volumeL']));
       else
         checks.push({
-          rule: 'must-haves',
           level: chassis.part.volumeL <= volumeL ? 'passes' : 'blocks',
           code: 'volume',
           items: idsOf(chassis),
@@ -70,7 +63,7 @@ export const mustHaves: Rule = {
 type MustHaves = Brief['mustHaves'];
 
 /** The fastest network there is; a network card of unknown rate may be fast enough, which nobody knows. */
-function network(parts: FittedParts, board: Board, needsGbit: number): Check {
+function network(parts: FittedParts, board: Board, needsGbit: number): Said {
   const boardPart = parts.one('board');
   const onBoard = board.integrated
     .filter(({ kind }) => kind === 'network')
@@ -79,13 +72,8 @@ function network(parts: FittedParts, board: Board, needsGbit: number): Check {
   const hasGbit = Math.max(0, ...onBoard, ...cards.map(({ part }) => part.networkGbitPerS ?? 0));
   const vague = cards.filter(({ part }) => part.networkGbitPerS === undefined);
   if (hasGbit < needsGbit && vague.length > 0)
-    return unknown(
-      'must-haves',
-      'whether the network is fast enough',
-      ...vague.map((card) => [card, 'networkGbitPerS'] as const),
-    );
+    return unknown('network', ...vague.map((card) => [card, 'networkGbitPerS'] as const));
   return {
-    rule: 'must-haves',
     level: hasGbit >= needsGbit ? 'passes' : 'blocks',
     code: 'network',
     items: boardPart ? idsOf(boardPart) : [],
@@ -100,17 +88,14 @@ const isWireless = ({ part }: Fitted<'expansion'>): boolean =>
   part.wireless ?? (part.purpose === 'wireless' || part.wirelessStandard !== undefined);
 
 /** Whether there is wireless, and whether it speaks what the room's own router does. */
-function wirelessOf(parts: FittedParts, { router }: Brief): Check[] {
+function wirelessOf(parts: FittedParts, { router }: Brief): Said[] {
   const board = parts.one('board');
   if (!board) return [];
   const cards = parts.ofKind('expansion').filter(isWireless);
-  if (cards.length === 0 && board.part.wireless === undefined)
-    return [unknown('must-haves', 'whether the board has wireless', [board, 'wireless'])];
+  if (cards.length === 0 && board.part.wireless === undefined) return [unknown('wireless', [board, 'wireless'])];
   const has = cards.length > 0 || board.part.wireless === true;
   const items = idsOf(...(cards.length > 0 ? cards : [board]));
-  const checks: Check[] = [
-    { rule: 'must-haves', level: has ? 'passes' : 'blocks', code: 'wireless', items, has, adds: ['expansion'] },
-  ];
+  const checks: Said[] = [{ level: has ? 'passes' : 'blocks', code: 'wireless', items, has, adds: ['expansion'] }];
   if (!has || router === undefined) return checks;
   const holders: readonly (Fitted<'expansion'> | Fitted<'board'>)[] = [
     ...cards,
@@ -121,20 +106,12 @@ function wirelessOf(parts: FittedParts, { router }: Brief): Check[] {
   const enough = best >= WIRELESS_STANDARDS.indexOf(router);
   const vague = holders.filter(({ part }) => part.wirelessStandard === undefined);
   if (!enough && vague.length > 0)
-    return [
-      ...checks,
-      unknown(
-        'must-haves',
-        'whether its wireless speaks what the router does',
-        ...vague.map((holder) => [holder, 'wirelessStandard'] as const),
-      ),
-    ];
+    return [...checks, unknown('wireless-standard', ...vague.map((holder) => [holder, 'wirelessStandard'] as const))];
   const speaks = WIRELESS_STANDARDS[best];
   if (speaks === undefined) return checks;
   return [
     ...checks,
     {
-      rule: 'must-haves',
       level: enough ? 'passes' : 'caution',
       code: 'wireless-standard',
       items: idsOf(...holders),
@@ -158,7 +135,7 @@ function frontPorts(board: PartOf<'board'>, chassis: PartOf<'case'> | undefined,
   );
 }
 
-function ports(parts: FittedParts, { fastPorts, ports: asked }: MustHaves): Check[] {
+function ports(parts: FittedParts, { fastPorts, ports: asked }: MustHaves): Said[] {
   const board = parts.one('board');
   const chassis = parts.one('case');
   if (!board) return [];
@@ -170,7 +147,7 @@ function ports(parts: FittedParts, { fastPorts, ports: asked }: MustHaves): Chec
     ...(chassis && board.part.frontUsbHeaders === undefined ? [[board, 'frontUsbHeaders'] as const] : []),
   ];
   const items = idsOf(board, ...(chassis ? [chassis] : []));
-  const checks: Check[] = [];
+  const checks: Said[] = [];
   const count = (list: Ports, wants: (port: NonNullable<Ports>[number]) => boolean) =>
     (list ?? []).filter(wants).reduce((sum, port) => sum + port.count, 0);
   if (fastPorts) {
@@ -178,9 +155,8 @@ function ports(parts: FittedParts, { fastPorts, ports: asked }: MustHaves): Chec
     const has = count(rear, fast) + count(front, fast);
     checks.push(
       has < fastPorts.count && missing.length > 0
-        ? unknown('must-haves', 'how many fast ports there are', ...missing)
+        ? unknown('fast-ports', ...missing)
         : {
-            rule: 'must-haves',
             level: has >= fastPorts.count ? 'passes' : 'blocks',
             code: 'fast-ports',
             items,
@@ -213,12 +189,12 @@ function ports(parts: FittedParts, { fastPorts, ports: asked }: MustHaves): Chec
               ...(demand.place !== 'front' ? [[board, 'rearUsb'] as const] : []),
               ...(demand.place !== 'rear' && chassis ? [[chassis, 'frontUsb'] as const] : []),
             ];
-      checks.push(unknown('must-haves', `which connectors the ports ${PLACE[demand.place]} have`, ...vague));
+      checks.push(unknown(['port-connectors', PLACE[demand.place]], ...vague));
     } else
       checks.push({
-        rule: 'must-haves',
         level: has >= demand.count ? 'passes' : 'blocks',
         code: 'ports',
+        subject: `${demand.connector} ${demand.place} ${demand.gbitPerS}`,
         items,
         has,
         needs: demand.count,
@@ -232,13 +208,12 @@ function ports(parts: FittedParts, { fastPorts, ports: asked }: MustHaves): Chec
 
 const PLACE = { rear: 'at the back', front: 'in front', anywhere: 'of the machine' } as const;
 
-function drivesAndBoard(parts: FittedParts, { opticalDrive, encryption, remoteManagement }: MustHaves): Check[] {
-  const checks: Check[] = [];
+function drivesAndBoard(parts: FittedParts, { opticalDrive, encryption, remoteManagement }: MustHaves): Said[] {
+  const checks: Said[] = [];
   const drives = parts.ofKind('drive');
   if (opticalDrive) {
     const has = drives.some(({ part }) => part.cellKind === 'optical');
     checks.push({
-      rule: 'must-haves',
       level: has ? 'passes' : 'blocks',
       code: 'optical-drive',
       items: [],
@@ -249,11 +224,9 @@ function drivesAndBoard(parts: FittedParts, { opticalDrive, encryption, remoteMa
   if (encryption)
     for (const drive of drives) {
       if (drive.part.cellKind === 'optical') continue;
-      if (drive.part.encryption === undefined)
-        checks.push(unknown('must-haves', 'whether the drive encrypts by itself', [drive, 'encryption']));
+      if (drive.part.encryption === undefined) checks.push(unknown('drive-encryption', [drive, 'encryption']));
       else
         checks.push({
-          rule: 'must-haves',
           level: drive.part.encryption ? 'passes' : 'blocks',
           code: 'encryption',
           items: idsOf(drive),
@@ -264,11 +237,9 @@ function drivesAndBoard(parts: FittedParts, { opticalDrive, encryption, remoteMa
   const board = parts.one('board');
   if (remoteManagement && board) {
     const has = board.part.remoteManagement;
-    if (has === undefined)
-      checks.push(unknown('must-haves', 'whether the board can be managed from afar', [board, 'remoteManagement']));
+    if (has === undefined) checks.push(unknown('remote-management', [board, 'remoteManagement']));
     else
       checks.push({
-        rule: 'must-haves',
         level: has ? 'passes' : 'blocks',
         code: 'remote-management',
         items: idsOf(board),

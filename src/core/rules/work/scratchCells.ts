@@ -1,4 +1,4 @@
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** Scratch is written all day: cells that keep four bits wear and slow down, and a disk's head cannot keep up. */
 export const scratchCells: Rule = {
@@ -12,12 +12,10 @@ export const scratchCells: Rule = {
     parts
       .ofKind('drive')
       .filter(({ item }) => item.roles?.includes('scratch'))
-      .map((drive): Check => {
+      .map((drive): Said => {
         const { cellKind } = drive.part;
-        if (cellKind === undefined)
-          return unknown('scratch-cells', 'whether its cells are made for scratch', [drive, 'cellKind']);
+        if (cellKind === undefined) return unknown('scratch-cells', [drive, 'cellKind']);
         return {
-          rule: 'scratch-cells',
           level: cellKind === 'QLC' || cellKind === 'magnetic' || cellKind === 'optical' ? 'caution' : 'passes',
           code: 'scratch-cells',
           items: idsOf(drive),

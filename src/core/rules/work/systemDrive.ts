@@ -1,5 +1,5 @@
 import { keepingDrives } from '../../work/flowEnds';
-import { unknown, idsOf, nameOf, type Check, type Rule } from '../rule';
+import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** Judgements, in GB: below the first a system and its updates find no room, below the second little beside them. */
 export const SYSTEM_LEAST_GB = 64;
@@ -16,14 +16,13 @@ export const systemDrive: Rule = {
     const drives = keepingDrives(parts);
     if (drives.length === 0) return [];
     const system = drives.filter(({ item }) => item.roles?.includes('system'));
-    const slow = system.flatMap((drive): Check[] => {
+    const slow = system.flatMap((drive): Said[] => {
       const { cellKind, capacityGB } = drive.part;
       const magnetic = cellKind === 'magnetic';
       return [
         cellKind === undefined
-          ? unknown('system-drive', 'what kind of drive the system starts from', [drive, 'cellKind'])
+          ? unknown('system-drive', [drive, 'cellKind'])
           : {
-              rule: 'system-drive',
               level: magnetic ? 'caution' : 'passes',
               code: 'system-drive-kind',
               items: idsOf(drive),
@@ -31,9 +30,8 @@ export const systemDrive: Rule = {
               magnetic,
             },
         capacityGB === undefined
-          ? unknown('system-drive', 'whether the system finds room', [drive, 'capacityGB'])
+          ? unknown('system-room', [drive, 'capacityGB'])
           : {
-              rule: 'system-drive',
               level: capacityGB < SYSTEM_LEAST_GB ? 'blocks' : capacityGB < SYSTEM_USUAL_GB ? 'caution' : 'passes',
               code: 'system-drive-size',
               items: idsOf(drive),
@@ -47,7 +45,6 @@ export const systemDrive: Rule = {
     return [
       ...slow,
       {
-        rule: 'system-drive',
         level: system.length === 1 ? 'passes' : 'caution',
         code: 'system-drive',
         items: idsOf(...(system.length > 0 ? system : drives)),

@@ -6,7 +6,7 @@ import type { Supply } from '../../predict/supply';
 import type { Resource } from '../../figures/resources';
 import type { Impossible } from '../../work/stage';
 import { ESSENTIAL } from '../parts/partsComplete';
-import type { Check, Level, Rule } from '../rule';
+import type { Said, Level, Rule } from '../rule';
 
 /** What would have to change for a task: parts that are there, and kinds that could be added. */
 interface Lever {
@@ -29,7 +29,7 @@ export const taskResult: Rule = {
   check: ({ brief, sittings, parts, supply }) => {
     // while the machine lacks what everybody sees that it lacks, nothing is said of its work
     if (ESSENTIAL.some((kind) => parts.ofKind(kind).length === 0)) return [];
-    return brief.tasks.flatMap(({ id, name, importance }): Check[] => {
+    return brief.tasks.flatMap(({ id, name, importance }): Said[] => {
       const result = worstOf(id, sittings);
       if (!result) return [];
       const level = levelOf(result);
@@ -39,9 +39,9 @@ export const taskResult: Rule = {
       const binding = result.uses.find((use) => use.resource === result.binds);
       return [
         {
-          rule: 'work',
           level,
           code: 'task-result',
+          subject: id,
           items,
           adds,
           taskId: id,
@@ -121,7 +121,7 @@ function leverOf({ impossible, binds }: TaskResult, parts: FittedParts, supply: 
 export const IMPORTANT = 4;
 
 /** Whether work that counts is not done: a task that is important or decisive does not run or falls short. */
-export const workFails = (findings: readonly Check[]): boolean =>
+export const workFails = (findings: readonly Said[]): boolean =>
   findings.some(
     (finding) =>
       finding.code === 'task-result' &&

@@ -9,6 +9,7 @@ import { portWords } from './ports';
 import { priceWords } from './prices';
 import { slotWords } from './slots';
 import { surplusWords } from './surplus';
+import { aboutWords } from './topics';
 import { workWords } from './work';
 import type { Words } from './words';
 
@@ -42,7 +43,10 @@ export function findingWords(check: Check): Words {
   const bad = check.level !== 'passes';
   switch (check.code) {
     case 'unknown-figure':
-      return { says: `Unknown: ${check.about}.`, mend: 'Fill the missing figure in, or take a part that states it.' };
+      return {
+        says: `Unknown: ${aboutWords(check.about)}.`,
+        mend: 'Fill the missing figure in, or take a part that states it.',
+      };
     case 'part-gone':
       return {
         says: `${check.label} is no longer in the catalogue, so nothing about it can be checked.`,
