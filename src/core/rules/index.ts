@@ -167,3 +167,12 @@ export const rules: readonly Rule[] = [
   delivery,
   offersSound,
 ];
+
+const byId: ReadonlyMap<string, Rule> = new Map(rules.map((rule) => [rule.id, rule]));
+
+/** The rule that made a finding. @throws RangeError when there is none of this id */
+export function ruleOf({ rule: id }: { readonly rule: string }): Rule {
+  const rule = byId.get(id);
+  if (!rule) throw new RangeError(`there is no rule "${id}"`);
+  return rule;
+}

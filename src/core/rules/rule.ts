@@ -12,7 +12,7 @@ import type { MemoryState } from '../memory/population';
 import type { MachinePrice } from '../money/landed';
 import type { Spent } from '../money/spent';
 import type { BuyPolicy } from '../money/policy';
-import type { PartKind } from '../parts';
+import type { Part, PartKind } from '../parts';
 import type { PowerState } from '../power/draw';
 import type { SittingResult } from '../predict/results';
 import type { Supply } from '../predict/supply';
@@ -342,6 +342,20 @@ export type Reading =
 
 export type AnyFittedById = ReadonlyMap<string, AnyFitted>;
 
+/** Ways of mending a fault without another part of the same kind. */
+export type Way =
+  | 'another slot'
+  | 'standing upright'
+  | 'another side'
+  | 'air and limits'
+  | 'a fan'
+  | 'two fans'
+  | 'data cables'
+  | 'leaving out all'
+  | 'profile off'
+  | 'newer firmware'
+  | 'role of the system';
+
 /** One question about a machine. `check` returns nothing when the question does not arise. */
 export interface Rule {
   readonly id: string;
@@ -353,6 +367,13 @@ export interface Rule {
   readonly byIdentity?: true;
   readonly levels: readonly Exclude<Level, 'passes'>[];
   readonly source: string;
+  /** Ways of mending what it finds besides other parts and additions, each worth a trial. */
+  readonly mendedBy?: readonly Way[];
+  /**
+   * Says that it finds too much of something, which is freed at no loss; whether a part is less of it than another, as
+   * its advice says.
+   */
+  readonly saves?: (said: Said, from: Part, to: Part) => boolean;
   readonly check: (facts: Facts) => readonly Said[];
 }
 

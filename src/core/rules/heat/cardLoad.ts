@@ -8,6 +8,7 @@ export const cardLoad: Rule = {
   reads: ['graphics', 'heat'],
   levels: ['blocks', 'unproven', 'caution'],
   source: 'steady-state heat conduction and energy balance of the case air',
+  mendedBy: ['air and limits', 'a fan'],
   check: (facts) =>
     facts.parts.ofKind('graphics').flatMap((card) => {
       const hot = facts.heat.setup.hot.find((part) => part.item === card.item.id);

@@ -10,6 +10,7 @@ export const caseAir: Rule = {
   reads: ['case', 'heat'],
   levels: ['caution', 'unproven'],
   source: 'steady flow energy balance; judgement: the limit',
+  mendedBy: ['two fans', 'air and limits'],
   check: ({ parts, heat, brief }) => {
     const chassis = parts.one('case');
     if (!chassis) return [];

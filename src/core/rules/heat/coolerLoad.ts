@@ -9,6 +9,7 @@ export const coolerLoad: Rule = {
   reads: ['cooler', 'processor', 'heat'],
   levels: ['blocks', 'unproven', 'caution'],
   source: 'steady-state heat conduction and energy balance of the case air',
+  mendedBy: ['air and limits', 'a fan'],
   check: (facts) => {
     const { parts, heat } = facts;
     const processor = parts.one('processor');

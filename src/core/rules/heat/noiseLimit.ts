@@ -8,6 +8,7 @@ export const noiseLimit: Rule = {
   reads: ['any part', 'heat'],
   levels: ['caution', 'unproven'],
   source: 'fan laws; addition of energies',
+  mendedBy: ['air and limits'],
   check: ({ parts, heat, brief }) => {
     const limitDbA = brief.mustHaves.noiseDbA;
     if (limitDbA === undefined) return [];

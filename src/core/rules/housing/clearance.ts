@@ -11,6 +11,7 @@ export const clearance: Rule = {
   reads: ['any part', 'cooler', 'geometry'],
   levels: ['blocks', 'unproven', 'caution'],
   source: 'geometry; open form-factor standards: board outlines and card rows; usual places where a part states none',
+  mendedBy: ['another slot', 'standing upright', 'another side'],
   check: ({ parts, scene }) => {
     if (!scene) return [];
     const checks: Said[] = [];

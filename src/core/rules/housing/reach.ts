@@ -8,6 +8,7 @@ export const reach: Rule = {
   reads: ['drive', 'board', 'any part', 'geometry', 'wiring'],
   levels: ['caution', 'unproven'],
   source: 'geometry',
+  mendedBy: ['another slot', 'standing upright'],
   check: ({ parts, scene, brief, placement }) => {
     if (!brief.mustHaves.drivesReachable || !scene) return [];
     const covers = coversOf(scene);

@@ -7,6 +7,7 @@ export const memoryRate: Rule = {
   reads: ['memory', 'board', 'processor', 'memory state'],
   levels: ['caution', 'note', 'unproven'],
   source: 'definition',
+  mendedBy: ['profile off'],
   check: ({ parts, memory, machine }) => {
     const board = parts.one('board');
     const processor = parts.one('processor');

@@ -7,6 +7,7 @@ export const profileKind: Rule = {
   reads: ['memory', 'board', 'memory state'],
   levels: ['caution', 'unproven'],
   source: 'definition',
+  mendedBy: ['profile off'],
   check: ({ parts, machine, memory }) => {
     const board = parts.one('board');
     if (!board || machine.memoryProfile === 'off') return [];

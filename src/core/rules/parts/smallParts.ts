@@ -8,6 +8,7 @@ export const smallParts: Rule = {
   reads: ['drive', 'board', 'accessory', 'cooler'],
   levels: ['caution', 'unproven'],
   source: 'definition',
+  mendedBy: ['data cables'],
   check: ({ parts }) => {
     const checks: Said[] = [];
     const accessories = parts.ofKind('accessory');

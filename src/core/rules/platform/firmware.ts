@@ -8,6 +8,7 @@ export const firmware: Rule = {
   reads: ['processor', 'board'],
   levels: ['blocks', 'unproven', 'caution'],
   source: 'definition',
+  mendedBy: ['newer firmware'],
   check: ({ parts, machine }) => {
     const processor = parts.one('processor');
     const board = parts.one('board');

@@ -10,6 +10,7 @@ export const budget: Rule = {
   byIdentity: true,
   levels: ['blocks', 'caution'],
   source: 'the brief; offers',
+  saves: () => true,
   check: ({ brief, price, machine, parts, spent }) => {
     const { budgetMinor, budgetTaxIncluded, budgetFirm = false } = brief;
     if (budgetMinor === undefined || machine.items.length === 0) return [];

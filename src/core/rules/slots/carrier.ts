@@ -9,6 +9,7 @@ export const carrier: Rule = {
   reads: ['expansion', 'board', 'wiring'],
   levels: ['caution', 'unproven'],
   source: 'board topology',
+  mendedBy: ['another slot'],
   check: ({ parts, placement, board, devices }) =>
     parts.ofKind('expansion').flatMap((card): Said[] => {
       if (card.part.purpose === 'storage' && card.part.driveSlots === undefined)

@@ -7,6 +7,7 @@ export const devicePlace: Rule = {
   reads: ['graphics', 'expansion', 'board', 'case', 'wiring', 'any part'],
   levels: ['blocks', 'unproven'],
   source: 'exact placement search',
+  mendedBy: ['another slot'],
   check: ({ parts, devices, placement }) => {
     const board = parts.one('board');
     if (!board || devices.length === 0) return [];

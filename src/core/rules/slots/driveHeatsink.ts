@@ -7,6 +7,7 @@ export const driveHeatsink: Rule = {
   reads: ['drive', 'wiring'],
   levels: ['blocks', 'unproven', 'caution'],
   source: 'geometry',
+  mendedBy: ['another slot'],
   check: ({ parts, placement, board }) =>
     parts.ofKind('drive').flatMap((drive): Said[] => {
       const placed = placement?.placed.get(drive.item.id);

@@ -11,6 +11,7 @@ export const linkWidth: Rule = {
   reads: ['wiring', 'any part'],
   levels: ['caution', 'unproven'],
   source: 'link rates of the slot and the device',
+  mendedBy: ['another slot'],
   check: ({ parts, placement, board, devices }) => {
     if (!placement) return [];
     return parts.all.flatMap((fitted): Said[] => {

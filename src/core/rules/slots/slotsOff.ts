@@ -7,6 +7,7 @@ export const slotsOff: Rule = {
   reads: ['wiring', 'any part'],
   levels: ['note'],
   source: 'board topology',
+  mendedBy: ['another slot', 'standing upright'],
   check: ({ placement, board, parts }) => {
     if (!placement || !board) return [];
     const nameById = new Map(parts.all.map((fitted) => [fitted.item.id, nameOf(fitted)]));

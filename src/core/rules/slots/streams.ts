@@ -14,6 +14,7 @@ export const streams: Rule = {
   reads: ['sittings', 'wiring', 'any part', 'board'],
   levels: ['caution'],
   source: 'link rates; real-time streams first, in proportion on an overloaded link',
+  mendedBy: ['another slot'],
   check: ({ sittings, brief, board, parts }) => {
     const byId: AnyFittedById = new Map(parts.all.map((fitted) => [fitted.item.id, fitted]));
     const labelOf = (place: string) =>

@@ -8,6 +8,7 @@ export const uplinkShared: Rule = {
   reads: ['wiring', 'any part'],
   levels: ['note'],
   source: 'link rates of the devices as placed',
+  mendedBy: ['another slot'],
   check: ({ board, placement, parts }) => {
     if (!board || !placement) return [];
     const nameById = new Map(parts.all.map((fitted) => [fitted.item.id, nameOf(fitted)]));

@@ -34,3 +34,7 @@ export const SURPLUS = {
 
 /** How much a need grows over years of service. */
 export const grown = (years: number): number => SURPLUS.growthPerYear.value ** years;
+
+/** Whether a part has less of what another has too much of; what is unknown is not known to be less. */
+export const isLess = (had: number | undefined, has: number | undefined): boolean =>
+  had !== undefined && has !== undefined && has < had;

@@ -38,6 +38,7 @@ export const surplusCards: Rule = {
   reads: ['expansion', 'wiring', 'sittings', 'board'],
   levels: ['note'],
   source: 'the brief',
+  saves: () => true,
   check: (facts) =>
     facts.parts.ofKind('expansion').flatMap((card): Said[] => {
       const answer = used(card, facts);

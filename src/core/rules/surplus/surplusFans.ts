@@ -9,6 +9,8 @@ export const surplusFans: Rule = {
   reads: ['fan', 'supply', 'power', 'heat'],
   levels: ['note'],
   source: 'steady flow energy balance, fan curves against grilles and filters; judgement: the air rise that is quiet',
+  saves: () => true,
+  mendedBy: ['leaving out all'],
   check: ({ parts, power, heat, region }) => {
     const fans = parts.ofKind('fan');
     if (fans.length === 0 || power.missing.length > 0 || heat.setup.plan?.missing.length) return [];

@@ -1,7 +1,7 @@
 import { GIB } from '../../units/quantity';
 import { idsOf, nameOf, type Said, type Rule } from '../rule';
 import { displaysOf } from '../ports/displays';
-import { grown, SURPLUS } from './growth';
+import { grown, SURPLUS, isLess } from './growth';
 import { needOf } from './needs';
 
 /** Outputs beyond this are for more displays than anyone will add to a desk. */
@@ -14,6 +14,9 @@ export const surplusGraphics: Rule = {
   reads: ['graphics', 'display', 'sittings'],
   levels: ['note'],
   source: 'judgement: growth and margin',
+  saves: ({ code }, from, to) =>
+    code !== 'surplus-graphics-memory' ||
+    (from.kind === 'graphics' && to.kind === 'graphics' && isLess(from.memoryGiB, to.memoryGiB)),
   check: ({ parts, sittings, brief, catalogue }) => {
     const card = parts.one('graphics');
     if (!card) return [];

@@ -1,7 +1,8 @@
+import { kitGiB } from '../../parts/memory';
 import { GIB } from '../../units/quantity';
 import { idsOf, type Said, type Rule } from '../rule';
 import { needOf } from './needs';
-import { grown, SURPLUS } from './growth';
+import { grown, SURPLUS, isLess } from './growth';
 
 export const surplusMemory: Rule = {
   id: 'surplus-memory',
@@ -10,6 +11,13 @@ export const surplusMemory: Rule = {
   reads: ['memory', 'memory state', 'sittings'],
   levels: ['note'],
   source: 'judgement: growth, margin and the share of bandwidth below which more is not felt',
+  saves: ({ code }, from, to) => {
+    if (from.kind !== 'memory' || to.kind !== 'memory') return false;
+    const [had, has] = [kitGiB(from), kitGiB(to)];
+    return code === 'surplus-memory'
+      ? isLess(had, has)
+      : isLess(from.rateMTs, to.rateMTs) && has !== undefined && !isLess(had, has);
+  },
   check: ({ parts, memory, sittings, brief, catalogue }) => {
     const kits = parts.ofKind('memory');
     const checks: Said[] = [];

@@ -1,5 +1,5 @@
 import { idsOf, type Said, type Rule } from '../rule';
-import { grown, SURPLUS } from './growth';
+import { grown, SURPLUS, isLess } from './growth';
 import { needOf } from './needs';
 
 export const surplusSpace: Rule = {
@@ -9,6 +9,7 @@ export const surplusSpace: Rule = {
   reads: ['drive', 'sittings'],
   levels: ['note'],
   source: 'judgement: growth and margin',
+  saves: (_said, from, to) => from.kind === 'drive' && to.kind === 'drive' && isLess(from.capacityGB, to.capacityGB),
   check: ({ parts, sittings, brief }) => {
     const years = brief.yearsOfService;
     const roles = new Set(parts.ofKind('drive').flatMap(({ item }) => item.roles ?? []));

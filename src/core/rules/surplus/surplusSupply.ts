@@ -1,5 +1,5 @@
 import { idsOf, nameOf, type Rule } from '../rule';
-import { SURPLUS } from './growth';
+import { SURPLUS, isLess } from './growth';
 
 export const surplusSupply: Rule = {
   id: 'surplus-supply',
@@ -8,6 +8,7 @@ export const surplusSupply: Rule = {
   reads: ['supply', 'power'],
   levels: ['note'],
   source: 'judgement: the margin',
+  saves: (_said, from, to) => from.kind === 'supply' && to.kind === 'supply' && isLess(from.ratedW, to.ratedW),
   check: ({ parts, power, settings }) => {
     const supply = parts.one('supply');
     const ratedW = supply?.part.ratedW;

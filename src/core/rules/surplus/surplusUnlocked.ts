@@ -12,6 +12,7 @@ export const surplusUnlocked: Rule = {
   byIdentity: true,
   levels: ['note'],
   source: 'the parts and their offers',
+  saves: (_said, from, to) => from.kind === 'processor' && to.kind === 'processor' && to.unlocked !== true,
   check: ({ parts, machine, catalogue, region, policy, price }) => {
     if ((machine.tuning?.clock ?? 1) > 1) return [];
     return parts.ofKind('processor').flatMap((processor): Said[] => {

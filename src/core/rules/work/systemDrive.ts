@@ -12,6 +12,7 @@ export const systemDrive: Rule = {
   reads: ['drive'],
   levels: ['blocks', 'caution', 'unproven'],
   source: 'definition; judgement: the sizes',
+  mendedBy: ['role of the system'],
   check: ({ parts }) => {
     const drives = keepingDrives(parts);
     if (drives.length === 0) return [];
