@@ -1,7 +1,7 @@
 import type { About } from './topics';
 import type { Calibration } from '../evidence/calibration';
 import type { Board } from '../board/compile';
-import type { Device, Unplaced } from '../board/fit';
+import type { Device } from '../board/fit';
 import type { PlacementProblem } from '../board/problem';
 import type { Placement } from '../board/placement';
 import type { Brief } from '../model/brief';
@@ -22,6 +22,7 @@ import type { Scene } from '../clearance/scene';
 import type { HeatFigures } from './heat/figures';
 import type { HousingFigures } from './housing/figures';
 import type { MemoryFigures } from './memory/figures';
+import type { PartFigures } from './parts/figures';
 import type { PlatformFigures } from './platform/figures';
 import type { PortFigures } from './ports/figures';
 import type { PowerFigures } from './power/figures';
@@ -67,203 +68,7 @@ export type Figures =
   | HeatFigures
   | PowerFigures
   | PriceFigures
-  | { readonly code: 'unknown-figure'; readonly about: About; readonly missing: readonly MissingFigure[] }
-  | { readonly code: 'part-gone'; readonly label: string }
-  | { readonly code: 'parts-known'; readonly count: number }
-  | { readonly code: 'borrowed-figures'; readonly name: string; readonly from: string }
-  | { readonly code: 'own-figures'; readonly count: number }
-  | { readonly code: 'part-withdrawn'; readonly name: string; readonly date: string }
-  | { readonly code: 'part-not-yet'; readonly name: string; readonly date: string }
-  | { readonly code: 'parts-on-sale'; readonly count: number }
-  | { readonly code: 'part-missing'; readonly kind: string }
-  | { readonly code: 'parts-complete'; readonly kinds: number }
-  | { readonly code: 'part-count'; readonly kind: string; readonly count: number; readonly fits: number }
-  | {
-      readonly code: 'sockets';
-      readonly name: string;
-      readonly socket: string;
-      readonly board: string;
-      readonly boardSocket: string;
-    }
-  | { readonly code: 'family'; readonly processor: string; readonly family: string; readonly board: string }
-  | {
-      readonly code: 'firmware';
-      readonly processor: string;
-      readonly board: string;
-      readonly minimum: string;
-      readonly has: string;
-      readonly route: 'without-processor' | 'with-processor' | 'none';
-      /** The version to take: the newest release that knows the processor, else a beta. */
-      readonly takes: string | undefined;
-      readonly channel: 'release' | 'beta' | undefined;
-      readonly fault: string | undefined;
-    }
-  | {
-      readonly code: 'memory-generation';
-      readonly kit: string;
-      readonly generation: string;
-      readonly against: string;
-      readonly wants: string;
-    }
-  | {
-      readonly code: 'module-kind';
-      readonly kit: string;
-      readonly moduleKind: string;
-      readonly against: string;
-      readonly wants: string;
-    }
-  | {
-      readonly code: 'profile-kind';
-      readonly kit: string;
-      readonly profile: string;
-      readonly board: string;
-      readonly reads: string;
-      readonly effectiveMTs: number | undefined;
-    }
-  | { readonly code: 'memory-slots'; readonly modules: number; readonly slots: number; readonly board: string }
-  | {
-      readonly code: 'module-capacity';
-      readonly kit: string;
-      readonly gib: number;
-      readonly limitGib: number;
-      readonly board: string;
-    }
-  | { readonly code: 'memory-capacity'; readonly gib: number; readonly limitGib: number; readonly against: string }
-  | {
-      readonly code: 'memory-channels';
-      readonly populated: number;
-      readonly channels: number;
-      readonly even: boolean;
-      readonly spread: MemoryState['spread'];
-    }
-  | {
-      readonly code: 'memory-rate';
-      readonly profileMTs: number;
-      readonly processorMTs: number;
-      readonly boardMTs: number;
-      readonly effectiveMTs: number;
-    }
-  | { readonly code: 'mixed-kits'; readonly kits: readonly string[]; readonly count: number }
-  | { readonly code: 'error-correction'; readonly without: readonly string[] }
-  | {
-      readonly code: 'card-length';
-      readonly card: string;
-      readonly lengthMm: number;
-      readonly spaceMm: number;
-      readonly chassis: string;
-      readonly frontRadiator: boolean;
-    }
-  | { readonly code: 'device-place'; readonly device: string; readonly reason: Unplaced | 'placed' }
-  | {
-      readonly code: 'link';
-      readonly device: string;
-      readonly slot: string;
-      readonly getsGBs: number;
-      readonly ownGBs: number;
-      /** What the device itself moves, where it says so. */
-      readonly needsGBs: number | undefined;
-    }
-  | { readonly code: 'slot-off'; readonly slot: string; readonly by: string; readonly how: 'exclusion' | 'covered' }
-  | {
-      readonly code: 'cooler-socket';
-      readonly cooler: string;
-      readonly socket: string;
-      readonly kit: 'included' | 'apart' | 'added' | 'none';
-    }
-  | {
-      readonly code: 'cooler-height';
-      readonly cooler: string;
-      readonly heightMm: number;
-      readonly spaceMm: number;
-      readonly chassis: string;
-    }
-  | {
-      readonly code: 'radiator';
-      readonly cooler: string;
-      readonly radiatorMm: number;
-      readonly chassis: string;
-      readonly sides: readonly string[];
-    }
-  | {
-      readonly code: 'memory-under-cooler';
-      readonly kit: string;
-      readonly heightMm: number;
-      readonly spaceMm: number;
-      readonly cooler: string;
-    }
-  | {
-      readonly code: 'board-form';
-      readonly board: string;
-      readonly form: string;
-      readonly chassis: string;
-      readonly takes: readonly string[];
-    }
-  | {
-      readonly code: 'supply-form';
-      readonly supply: string;
-      readonly form: string;
-      readonly chassis: string;
-      readonly takes: readonly string[];
-    }
-  | {
-      readonly code: 'supply-length';
-      readonly supply: string;
-      readonly lengthMm: number;
-      readonly spaceMm: number;
-      readonly chassis: string;
-    }
-  | { readonly code: 'supply-peak'; readonly supply: string; readonly peakW: number; readonly ratedW: number }
-  | {
-      readonly code: 'supply-sustained';
-      readonly supply: string;
-      readonly sustainedW: number;
-      readonly allowedW: number;
-    }
-  | {
-      readonly code: 'connectors';
-      readonly connector: string;
-      readonly needs: number;
-      readonly has: number;
-      readonly supply: string;
-      readonly forWhat: string;
-    }
-  | {
-      readonly code: 'board-power';
-      readonly processor: string;
-      readonly powerW: number;
-      readonly board: string;
-      readonly sustainsW: number;
-    }
-  | {
-      readonly code: 'drive-bays';
-      readonly size: '2.5"' | '3.5"' | '5.25"';
-      readonly drives: number;
-      readonly bays: number;
-      readonly chassis: string;
-    }
-  | { readonly code: 'system-drive'; readonly drives: number }
-  | {
-      readonly code: 'picture-path';
-      readonly processor: string;
-      readonly from: 'graphics' | 'processor' | 'none' | 'no-output';
-      readonly board?: string;
-    }
-  | { readonly code: 'display-outputs'; readonly displays: number; readonly outputs: number; readonly from: string }
-  | {
-      readonly code: 'memory-floor';
-      readonly application: string;
-      readonly hasGib: number;
-      readonly minimumGib: number;
-      readonly recommendedGib: number;
-      /** Recommended, with the margin that the sizes ask for. */
-      readonly withMarginGib: number;
-      readonly what: 'memory' | 'graphics memory';
-    }
-  | { readonly code: 'network'; readonly hasGbit: number; readonly needsGbit: number }
-  | { readonly code: 'wireless'; readonly has: boolean }
-  | { readonly code: 'video-inputs'; readonly has: number; readonly needs: number }
-  | { readonly code: 'volume'; readonly volumeL: number; readonly limitL: number; readonly chassis: string }
-  | { readonly code: 'space'; readonly role: string; readonly needsGB: number; readonly hasGB: number };
+  | PartFigures;
 
 /** What a rule says of one comparison. */
 export type Said = Figures & {

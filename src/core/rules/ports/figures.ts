@@ -49,4 +49,11 @@ export type PortFigures =
       readonly kinds: readonly string[];
       readonly card: string;
       readonly drives: readonly string[];
-    };
+    }
+  | {
+      readonly code: 'picture-path';
+      readonly processor: string;
+      readonly from: 'graphics' | 'processor' | 'none' | 'no-output';
+      readonly board?: string;
+    }
+  | { readonly code: 'display-outputs'; readonly displays: number; readonly outputs: number; readonly from: string };

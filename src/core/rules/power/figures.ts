@@ -1,6 +1,6 @@
 import type { Policy } from '../../model/settings';
 
-/** What the comparisons of power find, beyond those of `rule.ts`. */
+/** What the comparisons of power find. */
 export type PowerFigures =
   | {
       readonly code: 'card-power';
@@ -33,4 +33,19 @@ export type PowerFigures =
       readonly allowedW: number;
       readonly volts: number;
       readonly amperes: number | undefined;
+    }
+  | { readonly code: 'supply-peak'; readonly supply: string; readonly peakW: number; readonly ratedW: number }
+  | {
+      readonly code: 'supply-sustained';
+      readonly supply: string;
+      readonly sustainedW: number;
+      readonly allowedW: number;
+    }
+  | {
+      readonly code: 'connectors';
+      readonly connector: string;
+      readonly needs: number;
+      readonly has: number;
+      readonly supply: string;
+      readonly forWhat: string;
     };

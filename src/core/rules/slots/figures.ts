@@ -1,3 +1,5 @@
+import type { Unplaced } from '../../board/fit';
+
 /** What the comparisons of slots and links find. */
 export type SlotFigures =
   | {
@@ -54,4 +56,15 @@ export type SlotFigures =
       readonly narrower: readonly { readonly slot: string; readonly lanes: number; readonly own: number }[];
       /** Slots that this processor family has no lanes for. */
       readonly off: readonly string[];
-    };
+    }
+  | { readonly code: 'device-place'; readonly device: string; readonly reason: Unplaced | 'placed' }
+  | {
+      readonly code: 'link';
+      readonly device: string;
+      readonly slot: string;
+      readonly getsGBs: number;
+      readonly ownGBs: number;
+      /** What the device itself moves, where it says so. */
+      readonly needsGBs: number | undefined;
+    }
+  | { readonly code: 'slot-off'; readonly slot: string; readonly by: string; readonly how: 'exclusion' | 'covered' };

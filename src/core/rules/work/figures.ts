@@ -2,7 +2,7 @@ import type { WholePart } from '../../model/brief';
 import type { WirelessStandard } from '../../parts/common';
 import type { TaskResult } from '../../predict/results';
 
-/** What the comparisons of the machine with its work find, beyond those of `rule.ts`. */
+/** What the comparisons of the machine with its work find. */
 export type WorkFigures =
   | ({
       readonly code: 'task-result';
@@ -80,4 +80,20 @@ export type WorkFigures =
       readonly hasGB: number;
       readonly leastGB: number;
       readonly usualGB: number;
-    };
+    }
+  | { readonly code: 'system-drive'; readonly drives: number }
+  | {
+      readonly code: 'memory-floor';
+      readonly application: string;
+      readonly hasGib: number;
+      readonly minimumGib: number;
+      readonly recommendedGib: number;
+      /** Recommended, with the margin that the sizes ask for. */
+      readonly withMarginGib: number;
+      readonly what: 'memory' | 'graphics memory';
+    }
+  | { readonly code: 'network'; readonly hasGbit: number; readonly needsGbit: number }
+  | { readonly code: 'wireless'; readonly has: boolean }
+  | { readonly code: 'video-inputs'; readonly has: number; readonly needs: number }
+  | { readonly code: 'volume'; readonly volumeL: number; readonly limitL: number; readonly chassis: string }
+  | { readonly code: 'space'; readonly role: string; readonly needsGB: number; readonly hasGB: number };

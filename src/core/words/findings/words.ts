@@ -6,7 +6,15 @@ export interface Words {
   readonly mend?: string;
 }
 
-/** A comparison of one group of codes. */
-export type CheckOf<F extends { readonly code: string }> = Extract<Check, { readonly code: F['code'] }>;
+/** A comparison with figures of one group, or of one code of it. */
+export type CheckOf<F extends { readonly code: string }, C extends F['code'] = F['code']> = Extract<
+  Check,
+  { readonly code: C }
+>;
+
+/** Words for each code of a group. */
+export type WordsOf<F extends { readonly code: string }> = {
+  readonly [C in F['code']]: (check: CheckOf<F, C>) => Words;
+};
 
 export const fails = (check: Check): boolean => check.level !== 'passes';

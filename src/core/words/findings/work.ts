@@ -3,7 +3,7 @@ import type { WholePart } from '../../model/brief';
 import { listed, number, size } from '../format';
 import { impossibleWords, resourceName } from '../names';
 import { getsText, needText } from '../results';
-import { fails, type CheckOf, type Words } from './words';
+import { fails, type CheckOf, type Words, type WordsOf } from './words';
 
 const PLACES = { rear: 'at the back', front: 'in front', anywhere: 'in all' } as const;
 
@@ -50,139 +50,159 @@ function taskWords(check: CheckOf<Extract<WorkFigures, { code: 'task-result' }>>
   }
 }
 
-export function workWords(check: CheckOf<WorkFigures>): Words {
-  const bad = fails(check);
-  switch (check.code) {
-    case 'task-result':
-      return taskWords(check);
-    case 'compute-stack':
-      return bad
-        ? {
-            says: `${check.application} computes on ${listed(check.wants)}; ${check.card} has ${check.has.length > 0 ? listed(check.has) : 'no stack'}.`,
-            mend: 'Take a card with a stack the application runs on.',
-          }
-        : { says: `${check.application} computes on ${check.card}.` };
-    case 'operating-system':
-      return bad
-        ? {
-            says: `${check.application} runs on ${listed(check.wants)}, not on ${check.system}.`,
-            mend: 'Take an operating system that it runs on.',
-          }
-        : { says: `${check.application} runs on ${check.system}.` };
-    case 'no-system':
-      return {
-        says: `${check.application} runs on ${listed(check.wants)}; the machine has no operating system chosen.`,
-        mend: 'Add one, so that its price counts too.',
-      };
-    case 'certified-driver':
-      return bad
-        ? {
-            says: `${check.application} is supported with a certified driver only; ${check.card} has none.`,
-            mend: 'Take a card with a certified driver, or do without support.',
-          }
-        : { says: `${check.card} has a certified driver, as ${check.application} asks.` };
-    case 'licence-missing':
-      return {
-        says: `${check.application} is sold with a licence, and none is here: what the software costs is not in the price.`,
-        mend: 'Add one, or mark one that is there as owned.',
-      };
-    case 'licence-terms':
-      return bad
-        ? {
-            says: `${check.licence} is tied to the machine that it came with: it does not move to this one.`,
-            mend: 'Take a new licence, or ask its maker.',
-          }
-        : { says: `${check.application} runs here with ${check.licence}, ${TERMS[check.terms]}.` };
-    case 'fast-ports':
-      return {
-        says: `${check.has} ports of ${number(check.gbitPerS)} Gb/s or more; the brief asks for ${check.needs}.`,
-        ...(bad ? { mend: 'Take a board or a case with more of them.' } : {}),
-      };
-    case 'ports':
-      return {
-        says: `${check.has} USB-${check.connector} ports of ${number(check.gbitPerS)} Gb/s or more ${PLACES[check.place]}; the brief asks for ${check.needs}.`,
-        ...(bad ? { mend: 'Take a board, a case or a header lead with more of them.' } : {}),
-      };
-    case 'wireless-standard':
-      return bad
-        ? {
-            says: `Its wireless speaks 802.11${check.has}, the router 802.11${check.router}: the machine is the slower end.`,
-            mend: 'Add a card of that standard, or use a cable.',
-          }
-        : { says: `Its wireless speaks 802.11${check.has}, no less than the router's 802.11${check.router}.` };
-    case 'endurance': {
-      const lasts = check.years < 1 ? `${number(check.years * 12, 2)} months` : `${number(check.years, 2)} years`;
-      return {
-        says: `${check.drive} is written ${number(check.writtenADayGB)} GB a day and rated for ${number(check.ratedTB)} TB: that lasts ${check.years > 100 ? 'longer than the machine' : lasts}; the brief asks for ${number(check.needsYears)} years.`,
-        ...(bad ? { mend: 'Take a drive rated for more, or spread the role over several.' } : {}),
-      };
-    }
-    case 'copies':
-      return bad
-        ? {
-            says: `The brief keeps ${check.keeping} copies of ${size(check.keptGB * 1e9)}; ${check.drives === 0 ? 'no drive has the backup role' : `the backup drives have ${size(check.roomGB * 1e9)}`}.`,
-            mend: 'Add a drive for backup, or give one that keeps no work that role.',
-          }
-        : {
-            says: `The second copy of ${size(check.keptGB * 1e9)} finds room on ${check.drives === 1 ? 'the backup drive' : 'the backup drives'}.`,
-          };
-    case 'copies-elsewhere':
-      return {
-        says:
-          check.where === 'server'
-            ? `The further copies of ${size(check.keptGB * 1e9)} lie on the storage server: its room is not checked here.`
-            : `A third copy of ${size(check.keptGB * 1e9)} has to be kept elsewhere; it is not part of this machine.`,
-      };
-    case 'whole-missing':
-      return {
-        says: `The brief wants ${WHOLE_WORDS[check.what]}, and none is in the machine: its price is a lower bound.`,
-        mend: `Add ${WHOLE_WORDS[check.what]}, or say in the brief that it is owned or not needed.`,
-      };
-    case 'whole-unasked':
-      return {
-        says: `Not asked: whether ${listed(check.what.map((what) => WHOLE_WORDS[what]))} ${check.what.length === 1 ? 'is' : 'are'} owned, wanted or not needed.`,
-        mend: 'The brief says so in one line.',
-      };
-    case 'whole':
-      return { says: 'System, display, keyboard and pointing device are there, owned or not needed.' };
-    case 'system-stays':
-      return {
-        says: `${check.system} is owned and its licence stays with the machine it first ran on: here it would not be activated.`,
-        mend: 'Take a new licence, or a system whose licence moves.',
-      };
-    case 'optical-drive':
-      return bad
-        ? { says: 'The brief asks for an optical drive and there is none.', mend: 'Add an optical drive.' }
-        : { says: 'There is an optical drive.' };
-    case 'encryption':
-      return bad
-        ? {
-            says: `The brief asks for encrypted storage; ${check.drive} does not encrypt by itself.`,
-            mend: 'Take a drive that does.',
-          }
-        : { says: `${check.drive} encrypts by itself.` };
-    case 'remote-management':
-      return bad
-        ? { says: `The brief asks for remote management; ${check.board} has none.`, mend: 'Take a board that has it.' }
-        : { says: `${check.board} can be managed from afar.` };
-    case 'scratch-cells':
-      return bad
-        ? {
-            says: `${check.drive} is the scratch drive and its cells are ${check.cells === 'magnetic' || check.cells === 'optical' ? check.cells : `of kind ${check.cells}`}: it slows down and wears under steady writing.`,
-            mend: 'Give the scratch role to a drive with sturdier cells.',
-          }
-        : { says: `The cells of ${check.drive} (${check.cells}) are made for scratch.` };
-    case 'system-drive-kind':
-      return check.magnetic
-        ? {
-            says: `The system starts from ${check.drive}, which has no cells but a disk.`,
-            mend: 'Give the system role to a drive with cells.',
-          }
-        : { says: `The system starts from ${check.drive}, a drive with cells.` };
-    case 'system-drive-size':
-      return {
-        says: `The system starts from ${check.drive} of ${size(check.hasGB * 1e9)}; ${check.level === 'blocks' ? `a system and its updates take ${check.leastGB} GB` : `${check.usualGB} GB leave it room`}.`,
-        ...(bad ? { mend: `Take a drive of ${check.usualGB} GB or more.` } : {}),
-      };
-  }
-}
+export const workWords: WordsOf<WorkFigures> = {
+  'system-drive': (check) =>
+    fails(check)
+      ? {
+          says:
+            check.drives === 0
+              ? 'No drive is set as the system drive.'
+              : `${check.drives} drives are set as the system drive.`,
+          mend: 'Give the role to one drive.',
+        }
+      : { says: 'One drive is the system drive.' },
+  'memory-floor': (check) => ({
+    says: `${check.application} asks for ${check.minimumGib} GB of ${check.what} at least and recommends ${check.recommendedGib} GB${check.level === 'note' ? `, ${number(check.withMarginGib)} with a margin` : ''}; there are ${number(check.hasGib)} GB.`,
+    ...(fails(check) ? { mend: `Take ${check.recommendedGib} GB or more.` } : {}),
+  }),
+  network: (check) => ({
+    says: `The network does ${number(check.hasGbit)} Gb/s; the brief asks for ${number(check.needsGbit)} Gb/s.`,
+    ...(fails(check) ? { mend: 'Add a network card or take a board with a faster port.' } : {}),
+  }),
+  wireless: (check) => ({
+    says: check.has ? 'There is wireless.' : 'The brief asks for wireless and there is none.',
+    ...(fails(check) ? { mend: 'Add a wireless card or take a board with it.' } : {}),
+  }),
+  'video-inputs': (check) => ({
+    says: `${check.has} video inputs; the brief asks for ${check.needs}.`,
+    ...(fails(check) ? { mend: 'Add a capture card or a mixer.' } : {}),
+  }),
+  volume: (check) => ({
+    says: `${check.chassis} has ${number(check.volumeL)} L; the brief allows ${number(check.limitL)} L.`,
+    ...(fails(check) ? { mend: 'Take a smaller case.' } : {}),
+  }),
+  space: (check) => ({
+    says: `What must stay on the ${check.role} drive is ${number(check.needsGB)} GB; there are ${number(check.hasGB)} GB.`,
+    ...(fails(check) ? { mend: 'Add a drive in that role or take a larger one.' } : {}),
+  }),
+  'task-result': (check) => taskWords(check),
+  'compute-stack': (check) =>
+    fails(check)
+      ? {
+          says: `${check.application} computes on ${listed(check.wants)}; ${check.card} has ${check.has.length > 0 ? listed(check.has) : 'no stack'}.`,
+          mend: 'Take a card with a stack the application runs on.',
+        }
+      : { says: `${check.application} computes on ${check.card}.` },
+  'operating-system': (check) =>
+    fails(check)
+      ? {
+          says: `${check.application} runs on ${listed(check.wants)}, not on ${check.system}.`,
+          mend: 'Take an operating system that it runs on.',
+        }
+      : { says: `${check.application} runs on ${check.system}.` },
+  'no-system': (check) => ({
+    says: `${check.application} runs on ${listed(check.wants)}; the machine has no operating system chosen.`,
+    mend: 'Add one, so that its price counts too.',
+  }),
+  'certified-driver': (check) =>
+    fails(check)
+      ? {
+          says: `${check.application} is supported with a certified driver only; ${check.card} has none.`,
+          mend: 'Take a card with a certified driver, or do without support.',
+        }
+      : { says: `${check.card} has a certified driver, as ${check.application} asks.` },
+  'licence-missing': (check) => ({
+    says: `${check.application} is sold with a licence, and none is here: what the software costs is not in the price.`,
+    mend: 'Add one, or mark one that is there as owned.',
+  }),
+  'licence-terms': (check) =>
+    fails(check)
+      ? {
+          says: `${check.licence} is tied to the machine that it came with: it does not move to this one.`,
+          mend: 'Take a new licence, or ask its maker.',
+        }
+      : { says: `${check.application} runs here with ${check.licence}, ${TERMS[check.terms]}.` },
+  'fast-ports': (check) => ({
+    says: `${check.has} ports of ${number(check.gbitPerS)} Gb/s or more; the brief asks for ${check.needs}.`,
+    ...(fails(check) ? { mend: 'Take a board or a case with more of them.' } : {}),
+  }),
+  ports: (check) => ({
+    says: `${check.has} USB-${check.connector} ports of ${number(check.gbitPerS)} Gb/s or more ${PLACES[check.place]}; the brief asks for ${check.needs}.`,
+    ...(fails(check) ? { mend: 'Take a board, a case or a header lead with more of them.' } : {}),
+  }),
+  'wireless-standard': (check) =>
+    fails(check)
+      ? {
+          says: `Its wireless speaks 802.11${check.has}, the router 802.11${check.router}: the machine is the slower end.`,
+          mend: 'Add a card of that standard, or use a cable.',
+        }
+      : { says: `Its wireless speaks 802.11${check.has}, no less than the router's 802.11${check.router}.` },
+  endurance: (check) => {
+    const lasts = check.years < 1 ? `${number(check.years * 12, 2)} months` : `${number(check.years, 2)} years`;
+    return {
+      says: `${check.drive} is written ${number(check.writtenADayGB)} GB a day and rated for ${number(check.ratedTB)} TB: that lasts ${check.years > 100 ? 'longer than the machine' : lasts}; the brief asks for ${number(check.needsYears)} years.`,
+      ...(fails(check) ? { mend: 'Take a drive rated for more, or spread the role over several.' } : {}),
+    };
+  },
+  copies: (check) =>
+    fails(check)
+      ? {
+          says: `The brief keeps ${check.keeping} copies of ${size(check.keptGB * 1e9)}; ${check.drives === 0 ? 'no drive has the backup role' : `the backup drives have ${size(check.roomGB * 1e9)}`}.`,
+          mend: 'Add a drive for backup, or give one that keeps no work that role.',
+        }
+      : {
+          says: `The second copy of ${size(check.keptGB * 1e9)} finds room on ${check.drives === 1 ? 'the backup drive' : 'the backup drives'}.`,
+        },
+  'copies-elsewhere': (check) => ({
+    says:
+      check.where === 'server'
+        ? `The further copies of ${size(check.keptGB * 1e9)} lie on the storage server: its room is not checked here.`
+        : `A third copy of ${size(check.keptGB * 1e9)} has to be kept elsewhere; it is not part of this machine.`,
+  }),
+  'whole-missing': (check) => ({
+    says: `The brief wants ${WHOLE_WORDS[check.what]}, and none is in the machine: its price is a lower bound.`,
+    mend: `Add ${WHOLE_WORDS[check.what]}, or say in the brief that it is owned or not needed.`,
+  }),
+  'whole-unasked': (check) => ({
+    says: `Not asked: whether ${listed(check.what.map((what) => WHOLE_WORDS[what]))} ${check.what.length === 1 ? 'is' : 'are'} owned, wanted or not needed.`,
+    mend: 'The brief says so in one line.',
+  }),
+  whole: () => ({ says: 'System, display, keyboard and pointing device are there, owned or not needed.' }),
+  'system-stays': (check) => ({
+    says: `${check.system} is owned and its licence stays with the machine it first ran on: here it would not be activated.`,
+    mend: 'Take a new licence, or a system whose licence moves.',
+  }),
+  'optical-drive': (check) =>
+    fails(check)
+      ? { says: 'The brief asks for an optical drive and there is none.', mend: 'Add an optical drive.' }
+      : { says: 'There is an optical drive.' },
+  encryption: (check) =>
+    fails(check)
+      ? {
+          says: `The brief asks for encrypted storage; ${check.drive} does not encrypt by itself.`,
+          mend: 'Take a drive that does.',
+        }
+      : { says: `${check.drive} encrypts by itself.` },
+  'remote-management': (check) =>
+    fails(check)
+      ? { says: `The brief asks for remote management; ${check.board} has none.`, mend: 'Take a board that has it.' }
+      : { says: `${check.board} can be managed from afar.` },
+  'scratch-cells': (check) =>
+    fails(check)
+      ? {
+          says: `${check.drive} is the scratch drive and its cells are ${check.cells === 'magnetic' || check.cells === 'optical' ? check.cells : `of kind ${check.cells}`}: it slows down and wears under steady writing.`,
+          mend: 'Give the scratch role to a drive with sturdier cells.',
+        }
+      : { says: `The cells of ${check.drive} (${check.cells}) are made for scratch.` },
+  'system-drive-kind': (check) =>
+    check.magnetic
+      ? {
+          says: `The system starts from ${check.drive}, which has no cells but a disk.`,
+          mend: 'Give the system role to a drive with cells.',
+        }
+      : { says: `The system starts from ${check.drive}, a drive with cells.` },
+  'system-drive-size': (check) => ({
+    says: `The system starts from ${check.drive} of ${size(check.hasGB * 1e9)}; ${check.level === 'blocks' ? `a system and its updates take ${check.leastGB} GB` : `${check.usualGB} GB leave it room`}.`,
+    ...(fails(check) ? { mend: `Take a drive of ${check.usualGB} GB or more.` } : {}),
+  }),
+};
