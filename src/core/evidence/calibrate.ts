@@ -1,3 +1,4 @@
+import { isOf } from '../figures/resources';
 import type { Calibration } from './calibration';
 import type { Comparable } from './comparable';
 import { given, product, type Derivation } from '../figures/derive';
@@ -73,7 +74,7 @@ export function calibrated(expanded: Expanded, { works, threads }: Pick<Calibrat
   return {
     ...expanded,
     demands: expanded.demands.map((demand) => {
-      if (!demand.resource.startsWith('cpu.')) return demand;
+      if (!isOf(demand.resource, 'processor')) return demand;
       const known = demand.work === undefined ? undefined : works.get(demand.work);
       let { amount } = demand;
       if (known) amount = taught(amount, known.factor, known.spread, 'measured against predicted');

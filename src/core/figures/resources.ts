@@ -28,3 +28,68 @@ export type Resource =
   | 'network'
   | `read:${DriveRole}`
   | `write:${DriveRole}`;
+
+/**
+ * What a key of the sitting stands for: a `Resource`, the threads of one task (`cpu.threads`), a hub's uplink
+ * (`uplink:HUB:up`), a stream that a task names (`flow:ID`) or room on a drive (`space:ROLE`).
+ */
+export type ResourceKey =
+  | { readonly of: 'processor' | 'memory' | 'graphics' | 'engine' | 'network' }
+  | { readonly of: 'drive'; readonly direction: 'read' | 'write'; readonly role: DriveRole }
+  | { readonly of: 'uplink'; readonly hub: string; readonly direction: string }
+  | { readonly of: 'flow'; readonly flow: string }
+  | { readonly of: 'space'; readonly role: DriveRole };
+
+const FAMILIES: ReadonlyMap<string, ResourceKey> = new Map<string, ResourceKey>([
+  ['cpu', { of: 'processor' }],
+  ['memory', { of: 'memory' }],
+  ['gpu', { of: 'graphics' }],
+  ['engine', { of: 'engine' }],
+  ['network', { of: 'network' }],
+]);
+
+const parsed = new Map<string, ResourceKey>();
+/** Names of hubs and streams come with machines; more than these are forgotten. */
+const REMEMBERED = 4096;
+
+/**
+ * A key, parsed once.
+ * @throws RangeError when it is none
+ * @example resourceKey('write:scratch') // { of: 'drive', direction: 'write', role: 'scratch' }
+ */
+export function resourceKey(key: string): ResourceKey {
+  let known = parsed.get(key);
+  if (!known) {
+    if (parsed.size >= REMEMBERED) parsed.clear();
+    parsed.set(key, (known = parse(key)));
+  }
+  return known;
+}
+
+function parse(key: string): ResourceKey {
+  const colon = key.indexOf(':');
+  const rest = key.slice(colon + 1);
+  switch (colon < 0 ? '' : key.slice(0, colon)) {
+    case '': {
+      const [family = ''] = key.split('.', 1);
+      const known = FAMILIES.get(family);
+      if (known) return known;
+      break;
+    }
+    case 'read':
+    case 'write':
+      return { of: 'drive', direction: key.startsWith('read') ? 'read' : 'write', role: driveRole.parse(rest) };
+    case 'space':
+      return { of: 'space', role: driveRole.parse(rest) };
+    case 'flow':
+      return { of: 'flow', flow: rest };
+    case 'uplink': {
+      const last = rest.lastIndexOf(':');
+      return { of: 'uplink', hub: rest.slice(0, last), direction: rest.slice(last + 1) };
+    }
+  }
+  throw new RangeError(`"${key}" is no resource`);
+}
+
+/** Whether a key is of a family; what several families share is asked one by one. */
+export const isOf = (key: string, of: ResourceKey['of']): boolean => resourceKey(key).of === of;

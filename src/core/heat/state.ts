@@ -1,3 +1,4 @@
+import { isOf } from '../figures/resources';
 import type { Brief } from '../model/brief';
 import type { FittedParts } from '../model/fitted';
 import type { Tuning } from '../model/machine';
@@ -173,7 +174,7 @@ const unproven = (task: TaskResult, missing: readonly MissingFigure[]): TaskResu
 });
 
 const runsOn = (kind: HotPart['kind'], resource: string): boolean =>
-  kind === 'processor' ? resource.startsWith('cpu.') : ARITHMETIC.has(resource);
+  kind === 'processor' ? isOf(resource, 'processor') : ARITHMETIC.has(resource);
 
 /** A task's result at the better end, its band widened to what the worse one gives. */
 function spanning(task: TaskResult, low: TaskResult): TaskResult {

@@ -1,4 +1,4 @@
-import type { DriveRole, Resource } from '../figures/resources';
+import { isOf, resourceKey, type Resource } from '../figures/resources';
 import { verdictOf } from '../units/band';
 import { COMMON } from '../work/common';
 import { unique, type MissingFigure } from '../figures/missing';
@@ -51,26 +51,25 @@ export function elasticAlone(
   let pipelined = 0;
   let binds: string | undefined;
   const capped = setting.supply.processor?.parallel(task.threadCap)?.value;
+  /** Rate of a run that writes as much as this one; undefined for all that is no writing. */
   const written = (key: string): number | undefined => {
-    const bytes = (demands.get(key)?.amount.value ?? 0) * task.units.value;
-    return setting.supply.written(key.slice('write:'.length) as DriveRole, bytes);
+    const parsed = resourceKey(key);
+    if (parsed.of !== 'drive' || parsed.direction !== 'write') return undefined;
+    return setting.supply.written(parsed.role, (demands.get(key)?.amount.value ?? 0) * task.units.value);
   };
   const rateOf = (key: string): number | undefined => {
     const left = leftOf(key);
     // a drive that states nothing may have been seen to take runs as short as this one
-    if (left === undefined) return key.startsWith('write:') ? written(key) : undefined;
+    if (left === undefined) return written(key);
     if (key === 'cpu.parallel' && capped !== undefined) return Math.min(left, capped);
     const shared = supplied(key, setting).rate?.value ?? 0;
     // what this run has beyond the others' share: further cards, and a drive's fast-write cache
-    if (key.startsWith('gpu.')) {
+    if (isOf(key, 'graphics')) {
       const own = suppliedTo(task, key, setting).rate?.value;
       return own === undefined ? undefined : left + own - shared;
     }
-    if (key.startsWith('write:')) {
-      const own = written(key);
-      return own === undefined ? left : left + Math.max(0, own - shared);
-    }
-    return left;
+    const own = written(key);
+    return own === undefined ? left : left + Math.max(0, own - shared);
   };
   const busyTime = new Map<string, number>();
   for (const [key, demand] of demands) {
@@ -151,7 +150,7 @@ function stageTimes(
     const parallelRate = rateOf('cpu.parallel');
     if (serialWork + parallelWork > 0 && serialRate && parallelRate) {
       const by = Math.max(
-        ...list.filter((demand) => demand.resource.startsWith('cpu')).map((demand) => demand.amount.spread),
+        ...list.filter((demand) => isOf(demand.resource, 'processor')).map((demand) => demand.amount.spread),
       );
       consider(
         (serialWork / serialRate + parallelWork / parallelRate) * slow,
@@ -160,7 +159,7 @@ function stageTimes(
       );
     }
     for (const demand of list) {
-      if (demand.resource.startsWith('cpu')) continue;
+      if (isOf(demand.resource, 'processor')) continue;
       const rate = rateOf(demand.resource);
       if (rate) consider((demand.amount.value * slow) / rate, demand.resource, demand.amount.spread);
     }

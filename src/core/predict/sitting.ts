@@ -1,3 +1,4 @@
+import { isOf } from '../figures/resources';
 import type { Demand, Elastic, Expanded } from '../work/stage';
 import type { Flow } from '../board/flows';
 import { elasticAlone, elasticResult, foregroundReserve, shareMaxMin, type AloneRun } from './elastic';
@@ -106,7 +107,7 @@ function elasticShares(
   setting: Setting,
   streams: Streams,
 ): { of: readonly number[]; streamed: readonly StreamResult[] } {
-  const computing = alone.map(({ run }) => new Map([...run.busyAtFull].filter(([key]) => !key.startsWith('uplink:'))));
+  const computing = alone.map(({ run }) => new Map([...run.busyAtFull].filter(([key]) => !isOf(key, 'uplink'))));
   const shares = shareMaxMin(computing);
   const named: { task: number; flow: Flow; asked: Flow | undefined }[] = [];
   alone.forEach(({ task, run }, i) => {

@@ -1,10 +1,11 @@
 import type { Board } from '../board/compile';
 import type { Placement } from '../board/placement';
-import type { Resource } from '../figures/resources';
+import { isOf, resourceKey, type Resource } from '../figures/resources';
 import type { MissingFigure } from '../figures/missing';
 import type { Demand, Expanded } from '../work/stage';
 import { sum, type Derivation } from '../figures/derive';
-import { isCardResource, type Supply } from './supply';
+import { type Supply } from './supply';
+import { isCardResource } from './cardSupply';
 
 export interface Setting {
   readonly supply: Supply;
@@ -47,11 +48,11 @@ export function totals(expanded: Expanded, setting: Setting): Map<string, Demand
 
 /** Unit of a demand on a resource; constants state theirs by what they are counted for, such as "Gwork/frame". */
 const unitOf = (resource: Resource): string =>
-  resource.startsWith('cpu.')
+  isOf(resource, 'processor')
     ? 'Gwork'
-    : resource.startsWith('engine.')
+    : isOf(resource, 'engine')
       ? 's'
-      : resource.startsWith('gpu.') && isCardResource(resource) && resource !== 'gpu.traffic'
+      : isCardResource(resource) && resource !== 'gpu.traffic'
         ? 'FLOP'
         : 'B';
 
@@ -69,10 +70,8 @@ export function supplied(
   key: string,
   { supply }: Setting,
 ): { rate: Derivation | undefined; missing: readonly MissingFigure[]; absent: boolean } {
-  if (key.startsWith('uplink:')) {
-    const hub = key.slice('uplink:'.length, key.lastIndexOf(':'));
-    return { rate: supply.uplinks.get(hub), missing: [], absent: false };
-  }
+  const parsed = resourceKey(key);
+  if (parsed.of === 'uplink') return { rate: supply.uplinks.get(parsed.hub), missing: [], absent: false };
   const found = supply.of(key as Resource);
   return found
     ? { rate: found.rate, missing: found.missing, absent: false }
@@ -97,13 +96,7 @@ export const widening = ({ outside = [] }: Pick<Expanded, 'outside'>): number =>
   }, 1);
 
 /** Part kind to name when a resource has no supplier at all. */
-export const supplierKind = (key: string): string =>
-  key.startsWith('cpu')
-    ? 'processor'
-    : key.startsWith('memory')
-      ? 'memory'
-      : key.startsWith('gpu')
-        ? 'graphics'
-        : key === 'network'
-          ? 'network'
-          : 'drive';
+export function supplierKind(key: string): string {
+  const { of } = resourceKey(key);
+  return of === 'processor' || of === 'memory' || of === 'graphics' || of === 'network' ? of : 'drive';
+}

@@ -5,7 +5,7 @@ import type { FittedParts } from '../model/fitted';
 import type { DriveRole } from '../figures/resources';
 import { cheapestOffer } from '../money/landed';
 import type { Part, PartKind, PartOf } from '../parts';
-import { CARD_RATES, isCardResource } from '../predict/supply';
+import { CARD_RATES, isCardResource } from '../predict/cardSupply';
 import { processorRates } from '../predict/processor';
 import { GIB } from '../units/quantity';
 import { bareOf } from './bare';

@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess';
 import type { Brief } from '../model/brief';
 import { applicationsOf } from '../model/catalogue';
-import { cardRate, isCardResource } from '../predict/supply';
+import { cardRate, isCardResource } from '../predict/cardSupply';
 import { COMMON } from '../work/common';
 import { inputCount, uplinkMbitPerS } from '../work/live';
 import { wireBitPerS } from '../work/video';

@@ -1,3 +1,4 @@
+import { isOf } from '../figures/resources';
 import { assess, type Assessment, type Context } from '../assess';
 import { progress } from '../predict/worst';
 import type { Brief } from '../model/brief';
@@ -214,7 +215,7 @@ function taskRows(draft: Assessment, rival: Assessment, ends: readonly Assessmen
 
 /** Items whose figures decide a resource. */
 function suppliers(assessment: Assessment, resource: string): readonly string[] {
-  if (resource.includes('uplink') || resource.startsWith('flow') || resource === 'cpu.threads')
+  if (isOf(resource, 'uplink') || isOf(resource, 'flow') || resource === 'cpu.threads')
     return assessment.facts.parts.ofKind('board').map(({ item }) => item.id);
   return assessment.supply.of(resource as 'cpu.serial')?.items ?? [];
 }

@@ -1,3 +1,4 @@
+import { isOf, resourceKey } from '../figures/resources';
 import { figureMeta, type PartKind } from '../parts';
 import type { TaskResult } from '../predict/results';
 import type { Impossible, Outside } from '../work/stage';
@@ -6,14 +7,17 @@ import { listed, number } from './format';
 
 /** Resources as a practitioner names them. */
 export function resourceName(resource: string): string {
-  if (resource.startsWith('uplink:')) {
-    const direction = resource.endsWith(':up') ? 'towards the processor' : 'from the processor';
-    return `hub uplink, ${direction}`;
+  const key = resourceKey(resource);
+  switch (key.of) {
+    case 'uplink':
+      return `hub uplink, ${key.direction === 'up' ? 'towards the processor' : 'from the processor'}`;
+    case 'flow':
+      return 'link of the flow';
+    case 'drive':
+      return `${key.role} drive, ${key.direction === 'read' ? 'reading' : 'writing after its cache'}`;
+    case 'space':
+      return `${key.role} space`;
   }
-  if (resource.startsWith('flow:')) return 'link of the flow';
-  if (resource.startsWith('read:')) return `${resource.slice(5)} drive, reading`;
-  if (resource.startsWith('write:')) return `${resource.slice(6)} drive, writing after its cache`;
-  if (resource.startsWith('space:')) return `${resource.slice(6)} space`;
   switch (resource) {
     case 'cpu.serial':
       return 'one processor thread';
@@ -107,7 +111,7 @@ export function impossibleWords(reason: Impossible): string {
 /** What binds a task, as a practitioner names it; a stream goes by the link or device that is too narrow for it. */
 export function bindingName({ binds, uses }: Pick<TaskResult, 'binds' | 'uses'>): string {
   if (binds === undefined) return 'nothing';
-  const label = binds.startsWith('flow:') ? uses.find((use) => use.resource === binds)?.supply?.label : undefined;
+  const label = isOf(binds, 'flow') ? uses.find((use) => use.resource === binds)?.supply?.label : undefined;
   return label ?? resourceName(binds);
 }
 

@@ -1,3 +1,4 @@
+import { isOf } from '../figures/resources';
 import { fromConstant, given, product, sum } from '../figures/derive';
 import { GIB } from '../units/quantity';
 import { DESK } from './deskConstants';
@@ -99,7 +100,7 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
       }),
     );
   });
-  const graphicsNeeded = demands.some((demand) => demand.resource.startsWith('gpu.'));
+  const graphicsNeeded = demands.some((demand) => isOf(demand.resource, 'graphics'));
   const base = {
     task: task.id,
     unit: task.unit,

@@ -1,5 +1,6 @@
 'use client';
 
+import { resourceKey } from '@/core/figures/resources';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/model/fitted';
 import { writeCourse } from '@/core/predict/driveWrites';
@@ -19,9 +20,11 @@ export function DriveCourse({ task, assessment }: { task: Task; assessment: Asse
   const add = (item: string | undefined, bytesPerS: number) =>
     item !== undefined && bytesPerS > 0 && asked.set(item, (asked.get(item) ?? 0) + bytesPerS);
   for (const other of sitting.tasks)
-    for (const use of other.uses)
-      if (use.resource.startsWith('write:') && other.mode === 'real-time')
-        add(driveFor({ parts }, use.resource.slice('write:'.length))?.item.id, use.demand.value);
+    for (const use of other.uses) {
+      const key = resourceKey(use.resource);
+      if (key.of === 'drive' && key.direction === 'write' && other.mode === 'real-time')
+        add(driveFor({ parts }, key.role)?.item.id, use.demand.value);
+    }
   for (const { flow } of sitting.flows) add(flow.to, flow.bytesPerS);
   const rows = parts.ofKind('drive').flatMap(({ item, part }) => {
     const bytesPerS = asked.get(item.id);

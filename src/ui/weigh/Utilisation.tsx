@@ -1,5 +1,6 @@
 'use client';
 
+import { resourceKey } from '@/core/figures/resources';
 import { scaleBand, scaleLinear } from 'd3-scale';
 import type { Assessment } from '@/core/assess';
 import { percent } from '@/core/words/format';
@@ -19,10 +20,10 @@ export function Utilisation({ assessment }: { assessment: Assessment }) {
   const { brief, sittings, machine, board } = assessment.facts;
   /** A board may have several uplinks: each goes by what hangs on it. */
   const nameOf = (key: string) => {
-    const [kind, place = '', direction] = key.split(':');
-    if (kind !== 'uplink') return resourceName(key);
-    const label = board?.hubs.get(place)?.label ?? board?.slotById.get(place)?.label ?? place;
-    return `${label}, ${direction === 'up' ? 'to' : 'from'} the processor`;
+    const parsed = resourceKey(key);
+    if (parsed.of !== 'uplink') return resourceName(key);
+    const label = board?.hubs.get(parsed.hub)?.label ?? board?.slotById.get(parsed.hub)?.label ?? parsed.hub;
+    return `${label}, ${parsed.direction === 'up' ? 'to' : 'from'} the processor`;
   };
   const [holder, width] = useWidth<HTMLDivElement>(760, NAME + 200, 1400);
   const named = brief.sittings.flatMap((sitting) => {

@@ -1,3 +1,4 @@
+import { resourceKey } from '../../figures/resources';
 import { nameOf, type AnyFittedById, type Said, type Rule } from '../rule';
 
 /** Shortfalls below this share are rounding. */
@@ -64,11 +65,11 @@ export const streams: Rule = {
       for (const result of tasks) {
         if (result.mode !== 'real-time') continue;
         for (const use of result.uses) {
-          if (!use.resource.startsWith('uplink:') || use.ratio === undefined || !use.supply) continue;
-          const place = use.resource.slice('uplink:'.length, use.resource.lastIndexOf(':'));
+          const key = resourceKey(use.resource);
+          if (key.of !== 'uplink' || use.ratio === undefined || !use.supply) continue;
           if (use.ratio >= 1 - SLIGHT) carried++;
           else
-            note(sitting, result.task, place, {
+            note(sitting, result.task, key.hub, {
               ends: [use.stage],
               needs: use.demand.value,
               gets: use.demand.value * use.ratio,

@@ -3,7 +3,7 @@ import type { PartKind } from '../../parts';
 import type { TaskResult } from '../../predict/results';
 import { worstOf } from '../../predict/worst';
 import type { Supply } from '../../predict/supply';
-import type { Resource } from '../../figures/resources';
+import { isOf, resourceKey, type Resource } from '../../figures/resources';
 import type { Impossible } from '../../work/stage';
 import { ESSENTIAL } from '../parts/partsComplete';
 import type { Said, Level, Rule } from '../rule';
@@ -55,7 +55,7 @@ export const taskResult: Rule = {
           atMost: result.atMost,
           verdict: result.verdict,
           binds: result.binds,
-          bindsLabel: result.binds?.startsWith('flow:') ? binding?.supply?.label : undefined,
+          bindsLabel: result.binds !== undefined && isOf(result.binds, 'flow') ? binding?.supply?.label : undefined,
           impossible: result.impossible,
         },
       ];
@@ -79,14 +79,23 @@ function leverOf({ impossible, binds }: TaskResult, parts: FittedParts, supply: 
 
   function bindingOf(resource: string | undefined): Lever {
     if (resource === undefined) return { items: [], adds: [] };
-    if (resource.startsWith('flow:') || resource.startsWith('uplink:'))
-      return { items: ids('drive', 'expansion', 'board'), adds: ['expansion'] };
-    if (resource.startsWith('cpu.')) return { items: ids('processor', 'cooler'), adds: [] };
-    if (resource.startsWith('gpu.') || resource.startsWith('engine.'))
-      return { items: ids(parts.one('graphics') ? 'graphics' : 'processor'), adds: ['graphics'] };
-    if (resource === 'memory.traffic') return { items: ids('memory'), adds: ['memory'] };
-    if (resource === 'network') return { items: ids('expansion'), adds: ['expansion'] };
-    return { items: supply.of(resource as Resource)?.items ?? [], adds: ['drive'] };
+    switch (resourceKey(resource).of) {
+      case 'flow':
+      case 'uplink':
+        return { items: ids('drive', 'expansion', 'board'), adds: ['expansion'] };
+      case 'processor':
+        return { items: ids('processor', 'cooler'), adds: [] };
+      case 'graphics':
+      case 'engine':
+        return { items: ids(parts.one('graphics') ? 'graphics' : 'processor'), adds: ['graphics'] };
+      case 'memory':
+        return { items: ids('memory'), adds: ['memory'] };
+      case 'network':
+        return { items: ids('expansion'), adds: ['expansion'] };
+      case 'drive':
+      case 'space':
+        return { items: supply.of(resource as Resource)?.items ?? [], adds: ['drive'] };
+    }
   }
 
   function ids(...kinds: readonly PartKind[]): string[] {
