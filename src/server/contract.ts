@@ -8,6 +8,8 @@ import type { CatalogueData } from '@/core/model/catalogueSchema';
 import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
 import type { Refused } from './refuse';
+
+export type { Done, Refused } from './refuse';
 import type { Settings } from '@/core/model/settings';
 import type { Mapping } from '@/core/formats/csv/mapping';
 import type { Owned } from '@/core/formats/projectFile';

@@ -1,4 +1,4 @@
-import type { Fitted, FittedParts } from '../model/fitted';
+import type { AnyFitted, Fitted, FittedParts } from '../model/fitted';
 import { SIDES, type Side } from '../parts/case';
 import { unique, type MissingFigure } from '../figures/missing';
 import { throughOpening } from './air';
@@ -87,89 +87,85 @@ export function radiatorSideOf(chassis: Fitted<'case'>, cooler: Fitted<'cooler'>
   return RADIATOR_ORDER.find((side) => takes.includes(side));
 }
 
+/** Places the radiator, then the case's own fans, then those added. */
 function planOf(parts: FittedParts): FanPlan | undefined {
   const chassis = parts.one('case');
   if (!chassis?.part.mounts) return undefined;
-  const missing: MissingFigure[] = [];
-  const lacks = (item: string, part: string, field: string) => missing.push({ item, part, field });
-  const rows: Row[] = chassis.part.mounts.map((mount) => {
-    const sizes = new Map((mount.fans ?? []).map((fan) => [fan.sizeMm, fan.count]));
-    // a row takes as much as the fans or radiators that are said to fit it
-    const rowMm =
-      mount.rowMm ?? Math.max(0, ...[...sizes].map(([size, count]) => size * count), ...(mount.radiatorsMm ?? []));
-    return { side: mount.side, rowMm, sizes, radiator: undefined, left: rowMm, fans: [] };
-  });
-  const rowOf = (side: Side | undefined) => rows.find((row) => row.side === side);
-  // what is not known of the case is taken to be there at the worse end and not at the better one
-  const has = (field: 'dustFilters' | 'damped'): Bounds => {
-    const known = chassis.part[field];
-    if (known === undefined) lacks(chassis.item.id, chassis.part.id, field);
-    return { best: Number(known ?? false), worst: Number(known ?? true) };
-  };
-  const [filters, panels] = [has('dustFilters'), has('damped')];
-  const resistanceOf = (side: Side, sizeMm: number, end: End): number =>
-    (120 / sizeMm) ** 4 *
-    (HEAT.grille.value +
-      (isIntake(side) ? filters[end] * HEAT.filter.value : 0) +
-      (side === 'front' || side === 'top' ? panels[end] * HEAT.damping.value : 0));
-  const moves = (side: Side, sizeMm: number, free: number | undefined, pressure: number | undefined): Bounds => {
-    const area = (sizeMm / 120) ** 2;
-    const through = (end: End) =>
-      throughOpening(free ?? BOUNDS.fanM3h[end] * area, pressure ?? BOUNDS.fanPa[end], resistanceOf(side, sizeMm, end));
-    return { best: through('best'), worst: through('worst') };
-  };
-  // holes of a side are drilled for one size at a time
-  const fits = (row: Row, sizeMm: number): boolean =>
-    row.left >= sizeMm &&
-    row.fans.every((fan) => !takesPlace(fan) || fan.sizeMm === sizeMm) &&
-    row.fans.filter(takesPlace).length < (row.sizes.get(sizeMm) ?? 0);
-  const put = (row: Row, fan: FanPlace) => {
-    row.fans.push(fan);
-    row.left -= fan.sizeMm;
-  };
+  const rows = new CaseRows(chassis);
+  const radiatorSide = hangRadiator(rows, chassis, parts);
+  const displaced = putIncluded(rows, chassis);
+  const homeless = putAdded(rows, parts);
+  return { sides: rows.sides(), radiatorSide, homeless, displaced, missing: unique(rows.missing) };
+}
 
-  const cooler = parts.ofKind('cooler').find(({ part }) => part.type === 'liquid');
-  const radiatorSide = cooler && radiatorSideOf(chassis, cooler);
-  const radiatorRow = rowOf(radiatorSide);
-  if (cooler && radiatorRow) {
-    const lengthMm = cooler.part.radiatorMm ?? 0;
-    const sizeMm = lengthMm % 140 === 0 ? 140 : 120;
-    radiatorRow.radiator = { item: cooler.item.id, lengthMm };
-    radiatorRow.left -= lengthMm;
-    const area = (sizeMm / 120) ** 2;
-    const flow = (end: End) =>
-      throughOpening(
-        HEAT.radiatorFanM3h.value * area,
-        HEAT.radiatorFanPa.value,
-        resistanceOf(radiatorRow.side, sizeMm, end) + HEAT.radiator.value / area ** 2,
-      );
-    // its fans stand on the radiator, so they take no length of their own
-    for (let i = 0; i < (cooler.part.fans ?? Math.floor(lengthMm / sizeMm)); i++)
-      radiatorRow.fans.push({
-        side: radiatorRow.side,
-        sizeMm,
-        of: 'radiator',
-        item: cooler.item.id,
-        moves: { best: flow('best'), worst: flow('worst') },
-        noiseDbA: undefined,
-      });
+/** A case's rows of holes as they fill, and what fans move through them. */
+class CaseRows {
+  readonly all: readonly Row[];
+  readonly missing: MissingFigure[] = [];
+  private readonly filters: Bounds;
+  private readonly panels: Bounds;
+
+  constructor(private readonly chassis: Fitted<'case'>) {
+    this.all = (chassis.part.mounts ?? []).map((mount) => {
+      const sizes = new Map((mount.fans ?? []).map((fan) => [fan.sizeMm, fan.count]));
+      // a row takes as much as the fans or radiators that are said to fit it
+      const rowMm =
+        mount.rowMm ?? Math.max(0, ...[...sizes].map(([size, count]) => size * count), ...(mount.radiatorsMm ?? []));
+      return { side: mount.side, rowMm, sizes, radiator: undefined, left: rowMm, fans: [] };
+    });
+    this.filters = this.has('dustFilters');
+    this.panels = this.has('damped');
   }
 
-  const homeless: string[] = [];
-  let displaced = 0;
-  const best = (candidates: readonly Row[], sizeMm: number, free?: number, pressure?: number): Row | undefined => {
+  lacks({ item, part }: AnyFitted, field: string): void {
+    this.missing.push({ item: item.id, part: part.id, field });
+  }
+
+  /** What is not known of the case is taken to be there at the worse end and not at the better one. */
+  private has(field: 'dustFilters' | 'damped'): Bounds {
+    const known = this.chassis.part[field];
+    if (known === undefined) this.lacks(this.chassis, field);
+    return { best: Number(known ?? false), worst: Number(known ?? true) };
+  }
+
+  rowOf(side: Side | undefined): Row | undefined {
+    return this.all.find((row) => row.side === side);
+  }
+
+  resistanceOf(side: Side, sizeMm: number, end: End): number {
+    return (
+      (120 / sizeMm) ** 4 *
+      (HEAT.grille.value +
+        (isIntake(side) ? this.filters[end] * HEAT.filter.value : 0) +
+        (side === 'front' || side === 'top' ? this.panels[end] * HEAT.damping.value : 0))
+    );
+  }
+
+  /** m³/h of a fan through a side's opening; bounded where its figures are not known. */
+  moves(side: Side, sizeMm: number, free?: number, pressure?: number): Bounds {
+    const area = (sizeMm / 120) ** 2;
+    const through = (end: End) =>
+      throughOpening(
+        free ?? BOUNDS.fanM3h[end] * area,
+        pressure ?? BOUNDS.fanPa[end],
+        this.resistanceOf(side, sizeMm, end),
+      );
+    return { best: through('best'), worst: through('worst') };
+  }
+
+  /** Where a fan does most: the row that lets the smaller of intake and exhaust grow most, then their sum. */
+  best(sizeMm: number, free?: number, pressure?: number): Row | undefined {
     let chosen: Row | undefined;
     let most: readonly [number, number] = [-1, -1];
     const [into, out] = streams(
-      rows.flatMap((row) => row.fans),
+      this.all.flatMap((row) => row.fans),
       'worst',
     );
     // of equal ones the back comes before the roof: it is nearer to the cooler
     for (const side of FAN_ORDER) {
-      const row = candidates.find((candidate) => candidate.side === side);
+      const row = this.rowOf(side);
       if (!row || !fits(row, sizeMm)) continue;
-      const more = moves(row.side, sizeMm, free, pressure).worst;
-
+      const more = this.moves(row.side, sizeMm, free, pressure).worst;
       const [a, b] = isIntake(row.side) ? [into + more, out] : [into, out + more];
       const value = [Math.min(a, b), a + b] as const;
       if (value[0] > most[0] + 1e-9 || (Math.abs(value[0] - most[0]) <= 1e-9 && value[1] > most[1] + 1e-9)) {
@@ -178,84 +174,115 @@ function planOf(parts: FittedParts): FanPlan | undefined {
       }
     }
     return chosen;
-  };
+  }
+
+  sides(): SidePlan[] {
+    return [...this.all]
+      .sort((a, b) => SIDES.indexOf(a.side) - SIDES.indexOf(b.side))
+      .map(({ side, rowMm, radiator, fans }) => ({ side, rowMm, radiator, fans }));
+  }
+}
+
+/** Holes of a side are drilled for one size at a time. */
+const fits = (row: Row, sizeMm: number): boolean =>
+  row.left >= sizeMm &&
+  row.fans.every((fan) => !takesPlace(fan) || fan.sizeMm === sizeMm) &&
+  row.fans.filter(takesPlace).length < (row.sizes.get(sizeMm) ?? 0);
+
+function put(row: Row, fan: Omit<FanPlace, 'side'>): void {
+  row.fans.push({ ...fan, side: row.side });
+  row.left -= fan.sizeMm;
+}
+
+/** The radiator of a liquid cooler with its fans; gives its side. */
+function hangRadiator(rows: CaseRows, chassis: Fitted<'case'>, parts: FittedParts): Side | undefined {
+  const cooler = parts.ofKind('cooler').find(({ part }) => part.type === 'liquid');
+  const row = cooler && rows.rowOf(radiatorSideOf(chassis, cooler));
+  if (!row) return undefined;
+  const lengthMm = cooler.part.radiatorMm ?? 0;
+  const sizeMm = lengthMm % 140 === 0 ? 140 : 120;
+  row.radiator = { item: cooler.item.id, lengthMm };
+  row.left -= lengthMm;
+  const area = (sizeMm / 120) ** 2;
+  const flow = (end: End) =>
+    throughOpening(
+      HEAT.radiatorFanM3h.value * area,
+      HEAT.radiatorFanPa.value,
+      rows.resistanceOf(row.side, sizeMm, end) + HEAT.radiator.value / area ** 2,
+    );
+  // its fans stand on the radiator, so they take no length of their own
+  for (let i = 0; i < (cooler.part.fans ?? Math.floor(lengthMm / sizeMm)); i++)
+    row.fans.push({
+      side: row.side,
+      sizeMm,
+      of: 'radiator',
+      item: cooler.item.id,
+      moves: { best: flow('best'), worst: flow('worst') },
+      noiseDbA: undefined,
+    });
+  return row.side;
+}
+
+/** The case's own fans where they come, else where they do most; gives how many find no place. */
+function putIncluded(rows: CaseRows, chassis: Fitted<'case'>): number {
+  const item = chassis.item.id;
   if (!chassis.part.fansIncluded) {
     // as many as there are holes, or none: what is not known takes no place from what is
-    lacks(chassis.item.id, chassis.part.id, 'fansIncluded');
-    for (const row of rows)
-      for (const [sizeMm, count] of [...row.sizes].slice(0, 1))
+    rows.lacks(chassis, 'fansIncluded');
+    for (const row of rows.all)
+      for (const [sizeMm, count] of [...row.sizes].slice(0, 1)) {
+        const moves = { best: rows.moves(row.side, sizeMm).best, worst: 0 };
         for (let i = 0; i < count; i++)
-          row.fans.push({
-            side: row.side,
-            sizeMm,
-            of: 'maybe',
-            item: chassis.item.id,
-            moves: { best: moves(row.side, sizeMm, undefined, undefined).best, worst: 0 },
-            noiseDbA: undefined,
-          });
+          row.fans.push({ side: row.side, sizeMm, of: 'maybe', item, moves, noiseDbA: undefined });
+      }
   }
-  for (const included of chassis.part.fansIncluded ?? [])
-    for (let i = 0; i < included.count; i++) {
-      const home = rowOf(included.side);
-      const row = home && fits(home, included.sizeMm) ? home : best(rows, included.sizeMm, included.airflowM3h);
+  let displaced = 0;
+  for (const { side, count, sizeMm, airflowM3h, pressurePa, noiseDbA } of chassis.part.fansIncluded ?? [])
+    for (let i = 0; i < count; i++) {
+      const home = rows.rowOf(side);
+      const row = home && fits(home, sizeMm) ? home : rows.best(sizeMm, airflowM3h);
       if (!row) {
         displaced++;
         continue;
       }
-      if (included.airflowM3h === undefined || included.pressurePa === undefined)
-        lacks(chassis.item.id, chassis.part.id, 'fansIncluded');
-      put(row, {
-        side: row.side,
-        sizeMm: included.sizeMm,
-        of: 'case',
-        item: chassis.item.id,
-        moves: moves(row.side, included.sizeMm, included.airflowM3h, included.pressurePa),
-        noiseDbA: included.noiseDbA,
-      });
+      if (airflowM3h === undefined || pressurePa === undefined) rows.lacks(chassis, 'fansIncluded');
+      put(row, { sizeMm, of: 'case', item, moves: rows.moves(row.side, sizeMm, airflowM3h, pressurePa), noiseDbA });
     }
+  return displaced;
+}
+
+/** Fans added, where a person says or where they do most; gives the items that find no place. */
+function putAdded(rows: CaseRows, parts: FittedParts): string[] {
+  const homeless: string[] = [];
   // those that a person placed first, so that the app works around them; then those with the fewest sides to go to
-  const sidesFor = (sizeMm: number | undefined) => rows.filter((row) => row.sizes.has(sizeMm ?? 0)).length;
+  const sidesFor = (sizeMm: number | undefined) => rows.all.filter((row) => row.sizes.has(sizeMm ?? 0)).length;
   const added = [...parts.ofKind('fan')].sort(
     (a, b) =>
       Number(b.item.side !== undefined) - Number(a.item.side !== undefined) ||
       sidesFor(a.part.sizeMm) - sidesFor(b.part.sizeMm),
   );
   for (const fan of added) {
-    const { sizeMm, airflowM3h, pressurePa } = fan.part;
+    const { sizeMm, airflowM3h, pressurePa, noiseDbA } = fan.part;
     if (sizeMm === undefined) {
-      lacks(fan.item.id, fan.part.id, 'sizeMm');
+      rows.lacks(fan, 'sizeMm');
       continue;
     }
-    const wished = rowOf(fan.item.side);
-    const row = fan.item.side
-      ? wished && fits(wished, sizeMm)
+    const wished = rows.rowOf(fan.item.side);
+    const row = !fan.item.side
+      ? rows.best(sizeMm, airflowM3h, pressurePa)
+      : wished && fits(wished, sizeMm)
         ? wished
-        : undefined
-      : best(rows, sizeMm, airflowM3h, pressurePa);
+        : undefined;
     if (!row) {
       homeless.push(fan.item.id);
       continue;
     }
-    if (airflowM3h === undefined) lacks(fan.item.id, fan.part.id, 'airflowM3h');
-    if (pressurePa === undefined) lacks(fan.item.id, fan.part.id, 'pressurePa');
-    put(row, {
-      side: row.side,
-      sizeMm,
-      of: 'added',
-      item: fan.item.id,
-      moves: moves(row.side, sizeMm, airflowM3h, pressurePa),
-      noiseDbA: fan.part.noiseDbA,
-    });
+    if (airflowM3h === undefined) rows.lacks(fan, 'airflowM3h');
+    if (pressurePa === undefined) rows.lacks(fan, 'pressurePa');
+    const moves = rows.moves(row.side, sizeMm, airflowM3h, pressurePa);
+    put(row, { sizeMm, of: 'added', item: fan.item.id, moves, noiseDbA });
   }
-  return {
-    sides: [...rows]
-      .sort((a, b) => SIDES.indexOf(a.side) - SIDES.indexOf(b.side))
-      .map(({ side, rowMm, radiator, fans }) => ({ side, rowMm, radiator, fans })),
-    radiatorSide: radiatorRow?.side,
-    homeless,
-    displaced,
-    missing: unique(missing),
-  };
+  return homeless;
 }
 
 /** m³/h in and out at full speed. */

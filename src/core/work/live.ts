@@ -94,6 +94,21 @@ function captured(task: LiveWork, inputs: readonly LiveInput[], facts: MachineFa
   });
 }
 
+/** A live task as its stages see it. */
+interface Live {
+  readonly out: Demands;
+  /** As asked, with what comes in told. */
+  readonly asked: LiveWork;
+  /** What is left of it here, behind a mixer or not. */
+  readonly task: LiveWork;
+  readonly facts: MachineFacts;
+  readonly application: ReturnType<typeof profileOf>;
+  readonly onCard: boolean;
+  readonly fps: Derivation;
+  /** Pixels of the programme. */
+  readonly frame: Derivation;
+}
+
 /** Live: a unit is a programme frame. Everything that comes in, is laid together, recorded and sent, in time, also in the worst moments. */
 export function expandLive(wanted: LiveWork, facts: MachineFacts): RealTime {
   const asked = { ...wanted, via: wayIn(wanted, facts) };
@@ -102,194 +117,20 @@ export function expandLive(wanted: LiveWork, facts: MachineFacts): RealTime {
   ports(out, asked, facts);
   const task = behindMixer(asked, facts);
   const onCard = facts.hasGraphics && application.effects === 'graphics';
-  const graphics = ownCost(application, 'graphics');
   const fps = given('programme frame rate', task.fps, 'frames/s', 'brief', task.name);
   const frame = product('programme pixels', 'px', [
     given('width', task.width, 'px', 'brief', task.name),
     given('height', task.height, 'px', 'brief', task.name),
   ]);
   if (onCard) out.stacks(application, facts);
-
-  for (const [i, input] of task.inputs.entries()) {
-    const stage = task.inputs.length === 1 ? 'take inputs in' : `take inputs in, kind ${i + 1}`;
-    const px = product('pixels in', 'px', [
-      given('width', input.width, 'px', 'brief', task.name),
-      given('height', input.height, 'px', 'brief', task.name),
-      given('inputs', input.count, '', 'brief', task.name),
-      given('input frames a programme frame', input.fps / task.fps, '×', 'brief', task.name),
-    ]);
-    const packed = quotient('bytes in', 'B', [
-      product('bits in', 'bit', [
-        px,
-        given('bits a packed pixel', packedBitsPerPx(input), 'bit/px', 'standard', 'packing of samples into words'),
-      ]),
-      given('bits a byte', 8, 'bit/B', 'standard', 'definition'),
-    ]);
-    out.need(
-      stage,
-      'memory.traffic',
-      product('written and read', 'B', [packed, given('write and read', 2, '×', 'standard', 'definition')]),
-    );
-    out.serial(
-      stage,
-      product('inputs taken over', 'Gwork', [
-        k('an input', 'inputSerial'),
-        given('inputs', input.count, '', 'brief', task.name),
-      ]),
-    );
-    out.hold('memory', product('input frames held', 'B', [packed, k('frames held', 'framesHeld')]));
-    if (onCard) {
-      out.need(stage, 'gpu.in', packed);
-      out.need(stage, 'gpu.traffic', achievedTraffic('unpack and scale', [px, c('convert and scale', 'scaleTraffic')]));
-      out.hold(
-        'graphics memory',
-        product('input frames on the card', 'B', [
-          px,
-          c('a working pixel', 'frameBytes'),
-          given('frames', 3, '', 'standard', 'one shown, one coming, one spare'),
-        ]),
-      );
-    } else
-      out.processor(
-        stage,
-        gwork('unpack', [px, k('a pixel', 'unpack')]),
-        c('serial share of decoding', 'decodeSerialShare'),
-      );
-  }
-
-  // the programme's own picture is a layer too
-  const layers = given('layers', 1 + task.layers, '', 'brief', task.name);
-  const keyed = given('keyed inputs', task.keyed, '', 'brief', task.name);
-  if (asked.via === 'cards')
-    if (onCard) {
-      out.need(
-        'lay together',
-        'gpu.fp32',
-        achievedFlop('layers', [frame, layers, k('a layer', 'layerFlop'), ...graphics]),
-      );
-      out.need('lay together', 'gpu.traffic', achievedTraffic('layers', [frame, layers, k('a layer', 'layerTraffic')]));
-      if (task.keyed > 0)
-        out.need('key', 'gpu.fp32', achievedFlop('keying', [frame, keyed, k('a keyed input', 'keyFlop'), ...graphics]));
-      out.hold(
-        'graphics memory',
-        product('programme frames', 'B', [
-          frame,
-          c('a working pixel', 'frameBytes'),
-          sum('frames', 'frames', [
-            given('pictures laid over', task.layers, '', 'brief', task.name),
-            given('in flight', 6, '', 'standard', 'output, preview and their spares'),
-          ]),
-        ]),
-      );
-      out.need(
-        'fetch programme',
-        'gpu.out',
-        product('programme to memory', 'B', [frame, c('a pixel over the link', 'uploadBytes')]),
-      );
-    } else {
-      out.processor(
-        'lay together',
-        gwork('layers on the processor', [frame, layers, k('a layer', 'layerProcessor')]),
-        c('serial share of decoding', 'decodeSerialShare'),
-      );
-      if (task.keyed > 0)
-        out.processor(
-          'key',
-          gwork('keying on the processor', [frame, keyed, k('a keyed input', 'keyProcessor')]),
-          c('serial share of decoding', 'decodeSerialShare'),
-        );
-    }
+  const work: Live = { out, asked, task, facts, application, onCard, fps, frame };
+  task.inputs.forEach((input, i) => takeIn(work, input, i));
+  if (asked.via === 'cards') layTogether(work);
   out.serial('programme', k('programme on one thread', 'frameSerial'));
-
-  task.renditions.forEach((rendition, i) => {
-    const stage = `stream ${i + 1}`;
-    const px = product('pixels out', 'px', [
-      given('width', rendition.width, 'px', 'brief', task.name),
-      given('height', rendition.height, 'px', 'brief', task.name),
-    ]);
-    if (rendition.width !== task.width || rendition.height !== task.height)
-      if (onCard)
-        out.need(stage, 'gpu.traffic', achievedTraffic('scale down', [px, c('convert and scale', 'scaleTraffic')]));
-      else
-        out.processor(
-          stage,
-          gwork('scale down', [px, k('a pixel', 'scaleDown')]),
-          c('serial share of decoding', 'decodeSerialShare'),
-        );
-    encodeOn(out, stage, px, { ...rendition, chroma: '4:2:0', bitDepth: 8 }, 1, facts, application);
-    out.serial(stage, k('sending', 'muxSerial'));
-  });
-  if (task.renditions.length > 0)
-    out.need(
-      'send',
-      'network',
-      bytesAFrame(
-        'bytes sent',
-        given('streams and margin', uplinkMbitPerS(task) * 1e6, 'bit/s', 'brief', task.name),
-        fps,
-      ),
-    );
-  const uplink = uplinkMbitPerS(task);
-  if (asked.uplinkMbitPerS !== undefined && uplink > asked.uplinkMbitPerS)
-    out.impossible.push({ code: 'uplink-too-slow', wantsMbitPerS: uplink, hasMbitPerS: asked.uplinkMbitPerS });
-
-  const recorded =
-    task.record === 'off'
-      ? []
-      : task.record === 'programme'
-        ? [
-            {
-              count: 1,
-              width: task.width,
-              height: task.height,
-              fps: task.fps,
-              chroma: '4:2:0' as const,
-              bitDepth: 8 as const,
-            },
-          ]
-        : task.inputs;
-  recorded.forEach((input, i) => {
-    const stage = recorded.length === 1 ? 'record' : `record, kind ${i + 1}`;
-    const count = given('recordings', input.count, '', 'brief', task.name);
-    const px = product('pixels recorded', 'px', [
-      given('width', input.width, 'px', 'brief', task.name),
-      given('height', input.height, 'px', 'brief', task.name),
-      count,
-      given('input frames a programme frame', input.fps / task.fps, '×', 'brief', task.name),
-    ]);
-    const chroma = task.recordCodec === 'mezzanine' ? input.chroma : '4:2:0';
-    encodeOn(
-      out,
-      stage,
-      px,
-      {
-        codec: task.recordCodec,
-        preset: 'fast',
-        path: task.recordPath,
-        chroma,
-        bitDepth: 8,
-        width: input.width,
-        height: input.height,
-      },
-      input.count,
-      facts,
-      application,
-    );
-    const bits = product('recorded', 'bit/s', [
-      given('bit rate of a recording', task.recordMbitPerS * 1e6, 'bit/s', 'brief', task.name),
-      count,
-    ]);
-    out.need(stage, 'write:active', bytesAFrame('bytes written', bits, fps));
-    if (task.keepHours > 0)
-      out.hold(
-        'space:active',
-        product('recordings kept', 'B', [
-          bits,
-          given('bytes a bit', 1 / 8, 'B/bit', 'standard', 'definition'),
-          given('seconds kept', task.keepHours * 3600, 's', 'brief', task.name),
-        ]),
-      );
-  });
+  task.renditions.forEach((rendition, i) => stream(work, rendition, i));
+  send(work);
+  const recorded = recordings(task);
+  recorded.forEach((input, i) => record(work, input, recorded.length === 1 ? 'record' : `record, kind ${i + 1}`));
   out.program(application, onCard);
   return {
     mode: 'real-time',
@@ -310,6 +151,192 @@ export function expandLive(wanted: LiveWork, facts: MachineFacts): RealTime {
     }),
     ...out.collected(),
   };
+}
+
+/** An input: taken over, held, and brought to where it is laid together. */
+function takeIn({ out, task, onCard }: Live, input: LiveInput, i: number): void {
+  const stage = task.inputs.length === 1 ? 'take inputs in' : `take inputs in, kind ${i + 1}`;
+  const px = product('pixels in', 'px', [
+    given('width', input.width, 'px', 'brief', task.name),
+    given('height', input.height, 'px', 'brief', task.name),
+    given('inputs', input.count, '', 'brief', task.name),
+    given('input frames a programme frame', input.fps / task.fps, '×', 'brief', task.name),
+  ]);
+  const packed = quotient('bytes in', 'B', [
+    product('bits in', 'bit', [
+      px,
+      given('bits a packed pixel', packedBitsPerPx(input), 'bit/px', 'standard', 'packing of samples into words'),
+    ]),
+    given('bits a byte', 8, 'bit/B', 'standard', 'definition'),
+  ]);
+  out.need(
+    stage,
+    'memory.traffic',
+    product('written and read', 'B', [packed, given('write and read', 2, '×', 'standard', 'definition')]),
+  );
+  out.serial(
+    stage,
+    product('inputs taken over', 'Gwork', [
+      k('an input', 'inputSerial'),
+      given('inputs', input.count, '', 'brief', task.name),
+    ]),
+  );
+  out.hold('memory', product('input frames held', 'B', [packed, k('frames held', 'framesHeld')]));
+  if (onCard) {
+    out.need(stage, 'gpu.in', packed);
+    out.need(stage, 'gpu.traffic', achievedTraffic('unpack and scale', [px, c('convert and scale', 'scaleTraffic')]));
+    out.hold(
+      'graphics memory',
+      product('input frames on the card', 'B', [
+        px,
+        c('a working pixel', 'frameBytes'),
+        given('frames', 3, '', 'standard', 'one shown, one coming, one spare'),
+      ]),
+    );
+  } else
+    out.processor(
+      stage,
+      gwork('unpack', [px, k('a pixel', 'unpack')]),
+      c('serial share of decoding', 'decodeSerialShare'),
+    );
+}
+
+/** Layers and keys, on the card or on the processor. */
+function layTogether({ out, task, application, onCard, frame }: Live): void {
+  const graphics = ownCost(application, 'graphics');
+  // the programme's own picture is a layer too
+  const layers = given('layers', 1 + task.layers, '', 'brief', task.name);
+  const keyed = given('keyed inputs', task.keyed, '', 'brief', task.name);
+  if (onCard) {
+    out.need(
+      'lay together',
+      'gpu.fp32',
+      achievedFlop('layers', [frame, layers, k('a layer', 'layerFlop'), ...graphics]),
+    );
+    out.need('lay together', 'gpu.traffic', achievedTraffic('layers', [frame, layers, k('a layer', 'layerTraffic')]));
+    if (task.keyed > 0)
+      out.need('key', 'gpu.fp32', achievedFlop('keying', [frame, keyed, k('a keyed input', 'keyFlop'), ...graphics]));
+    out.hold(
+      'graphics memory',
+      product('programme frames', 'B', [
+        frame,
+        c('a working pixel', 'frameBytes'),
+        sum('frames', 'frames', [
+          given('pictures laid over', task.layers, '', 'brief', task.name),
+          given('in flight', 6, '', 'standard', 'output, preview and their spares'),
+        ]),
+      ]),
+    );
+    out.need(
+      'fetch programme',
+      'gpu.out',
+      product('programme to memory', 'B', [frame, c('a pixel over the link', 'uploadBytes')]),
+    );
+  } else {
+    out.processor(
+      'lay together',
+      gwork('layers on the processor', [frame, layers, k('a layer', 'layerProcessor')]),
+      c('serial share of decoding', 'decodeSerialShare'),
+    );
+    if (task.keyed > 0)
+      out.processor(
+        'key',
+        gwork('keying on the processor', [frame, keyed, k('a keyed input', 'keyProcessor')]),
+        c('serial share of decoding', 'decodeSerialShare'),
+      );
+  }
+}
+
+/** A stream: scaled where it is of another size, encoded and sent off. */
+function stream(
+  { out, task, facts, application, onCard }: Live,
+  rendition: LiveWork['renditions'][number],
+  i: number,
+): void {
+  const stage = `stream ${i + 1}`;
+  const px = product('pixels out', 'px', [
+    given('width', rendition.width, 'px', 'brief', task.name),
+    given('height', rendition.height, 'px', 'brief', task.name),
+  ]);
+  if (rendition.width !== task.width || rendition.height !== task.height)
+    if (onCard)
+      out.need(stage, 'gpu.traffic', achievedTraffic('scale down', [px, c('convert and scale', 'scaleTraffic')]));
+    else
+      out.processor(
+        stage,
+        gwork('scale down', [px, k('a pixel', 'scaleDown')]),
+        c('serial share of decoding', 'decodeSerialShare'),
+      );
+  encodeOn(out, stage, px, { ...rendition, chroma: '4:2:0', bitDepth: 8 }, 1, facts, application);
+  out.serial(stage, k('sending', 'muxSerial'));
+}
+
+/** All streams through the line out. */
+function send({ out, task, asked, fps }: Live): void {
+  if (task.renditions.length > 0)
+    out.need(
+      'send',
+      'network',
+      bytesAFrame(
+        'bytes sent',
+        given('streams and margin', uplinkMbitPerS(task) * 1e6, 'bit/s', 'brief', task.name),
+        fps,
+      ),
+    );
+  const uplink = uplinkMbitPerS(task);
+  if (asked.uplinkMbitPerS !== undefined && uplink > asked.uplinkMbitPerS)
+    out.impossible.push({ code: 'uplink-too-slow', wantsMbitPerS: uplink, hasMbitPerS: asked.uplinkMbitPerS });
+}
+
+/** What is recorded: nothing, the programme, or each input. */
+function recordings(task: LiveWork): readonly LiveInput[] {
+  if (task.record === 'off') return [];
+  if (task.record === 'inputs') return task.inputs;
+  const { width, height, fps } = task;
+  return [{ count: 1, width, height, fps, chroma: '4:2:0', bitDepth: 8 }];
+}
+
+/** A recording: encoded, written, and kept as long as the brief says. */
+function record({ out, task, facts, application, fps }: Live, input: LiveInput, stage: string): void {
+  const count = given('recordings', input.count, '', 'brief', task.name);
+  const px = product('pixels recorded', 'px', [
+    given('width', input.width, 'px', 'brief', task.name),
+    given('height', input.height, 'px', 'brief', task.name),
+    count,
+    given('input frames a programme frame', input.fps / task.fps, '×', 'brief', task.name),
+  ]);
+  const chroma = task.recordCodec === 'mezzanine' ? input.chroma : '4:2:0';
+  encodeOn(
+    out,
+    stage,
+    px,
+    {
+      codec: task.recordCodec,
+      preset: 'fast',
+      path: task.recordPath,
+      chroma,
+      bitDepth: 8,
+      width: input.width,
+      height: input.height,
+    },
+    input.count,
+    facts,
+    application,
+  );
+  const bits = product('recorded', 'bit/s', [
+    given('bit rate of a recording', task.recordMbitPerS * 1e6, 'bit/s', 'brief', task.name),
+    count,
+  ]);
+  out.need(stage, 'write:active', bytesAFrame('bytes written', bits, fps));
+  if (task.keepHours > 0)
+    out.hold(
+      'space:active',
+      product('recordings kept', 'B', [
+        bits,
+        given('bytes a bit', 1 / 8, 'B/bit', 'standard', 'definition'),
+        given('seconds kept', task.keepHours * 3600, 's', 'brief', task.name),
+      ]),
+    );
 }
 
 export const live: Trade<'live'> = {

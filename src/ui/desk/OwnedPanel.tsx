@@ -6,8 +6,7 @@ import { useState } from 'react';
 import type { Problem } from '@/core/formats/problems';
 import { kindName } from '@/core/words/names';
 import { dropOwned, keepOwned, putOwned } from '@/server/actions';
-import type { LibraryRow, OwnedRow } from '@/server/contract';
-import type { Done, Refused } from '@/server/refuse';
+import type { Done, LibraryRow, OwnedRow, Refused } from '@/server/contract';
 import { PartField } from '../shared/PartField';
 import { Problems } from '../shared/Problems';
 
