@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { findings, MOSAICS, openFresh, settled } from './helpers';
+import { expect, test, type Page } from './test';
+import { findings, MOSAICS, openSeat, settled } from './helpers';
 
 /** Every value that a station shows under a name, and where. */
 class Shown {
@@ -137,7 +137,7 @@ test('two drafts differ by the same sum on Compare and on Weigh', async ({ page 
 
 test('a clock is the same in the finding, on the map, beside the task and after an hour', async ({ page }) => {
   const shown = new Shown();
-  await openFresh(page, 'draft', MOSAICS);
+  await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Six fans', exact: true }).click();
   const held = findings(page, 'caution').filter({ hasText: /keeps [\d.]+ of [\d.]+ GHz/ });
   shown.add('full GHz', found(await held.innerText(), /keeps [\d.]+ of ([\d.]+) GHz/), 'finding');
@@ -176,7 +176,7 @@ test('a clock is the same in the finding, on the map, beside the task and after 
 test('an owned system that is not activated here is named beside the total, in the ledger’s why and on Buy', async ({
   page,
 }) => {
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   const ledgerPrice = page.getByRole('contentinfo', { name: 'Ledger' }).getByRole('button').first();
   await expect(ledgerPrice).not.toContainText('at least');
   await page.getByRole('button', { name: /^Slipway System One-seat/ }).click();

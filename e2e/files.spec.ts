@@ -1,11 +1,10 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { settled } from './helpers';
-import { filesOf } from './lanes';
+import { filesOf, portOf } from './lanes';
 
 /** The text of the catalogue that the app under test was made from. */
-const catalogueAt = (baseURL: string | undefined): string =>
-  readFileSync(filesOf(Number(new URL(baseURL ?? '').port)).catalogue, 'utf8');
+const catalogueAt = (baseURL: string | undefined): string => readFileSync(filesOf(portOf(baseURL)).catalogue, 'utf8');
 
 async function open(page: Page, name: string, text: string): Promise<void> {
   await page

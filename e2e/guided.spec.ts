@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { settled } from './helpers';
 
 /** Headings of the findings list under which something is left to do, in the order in which it is done. */

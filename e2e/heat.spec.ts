@@ -1,11 +1,11 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
-import { beam, findings, MOSAICS, openFresh, settled } from './helpers';
+import { expect, test } from './test';
+import { beam, findings, MOSAICS, openSeat, settled } from './helpers';
 
 test('the heat layer shows what is held at its limit; a remedy mends it and the time of the task follows', async ({
   page,
 }) => {
-  await openFresh(page, 'draft', MOSAICS);
+  await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Six fans', exact: true }).click();
   await page.getByRole('button', { name: 'Heat and air', exact: true }).click();
   const chip = page.getByRole('button', { name: /^Halcyte Tern 16, / });
@@ -29,7 +29,7 @@ test('the heat layer shows what is held at its limit; a remedy mends it and the 
 });
 
 test('six planned fans turn out to be three, with the money freed', async ({ page }) => {
-  await openFresh(page, 'draft', MOSAICS);
+  await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Six fans', exact: true }).click();
   const spare = page.getByRole('article', { name: /^note: 3 of the added fans, front and rear, carry the heat/ });
   await expect(spare).toContainText('3 of them could be left out.');
@@ -43,7 +43,7 @@ test('six planned fans turn out to be three, with the money freed', async ({ pag
 });
 
 test('the side view: gaps in mm, what must come off, and sliders that everything follows', async ({ page }) => {
-  await openFresh(page, 'draft', MOSAICS);
+  await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Put right', exact: true }).click();
   await page.getByRole('button', { name: 'Clearance', exact: true }).click();
   await page.getByRole('button', { name: 'Side view, in mm' }).click();
@@ -80,7 +80,7 @@ test('the side view: gaps in mm, what must come off, and sliders that everything
 });
 
 test('a drive under the card is reached when the card is out', async ({ page }) => {
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   await page.getByRole('button', { name: 'Draft B', exact: true }).click();
   await page.getByRole('button', { name: 'Clearance', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Fenstore Cask 1 TB, under Lumoth Drift 16/ })).toBeVisible();
@@ -102,7 +102,7 @@ test('a drive under the card is reached when the card is out', async ({ page }) 
 });
 
 test('operating points stand in one chart, and one is set and undone', async ({ page }) => {
-  await openFresh(page, 'weigh', MOSAICS);
+  await openSeat(page, 'weigh', MOSAICS);
   await page.getByRole('button', { name: 'Put right', exact: true }).click();
   const chart = page.getByRole('region', { name: 'Operating points' });
   const limited = chart.getByRole('row', { name: /^Processor limited to 65 %/ });
@@ -117,7 +117,7 @@ test('operating points stand in one chart, and one is set and undone', async ({ 
 });
 
 test('the ledger says what each way of sizing asks of the supply', async ({ page }) => {
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   await page.getByRole('button', { name: 'Draft B', exact: true }).click();
   await page.getByRole('button', { name: /W sustained · .* W peak/ }).click();
   const sheet = page.getByRole('dialog');
@@ -132,7 +132,7 @@ test('the ledger says what each way of sizing asks of the supply', async ({ page
 });
 
 test('a noise limit that is passed is a finding, and the quietest curves mend it', async ({ page }) => {
-  await openFresh(page, 'brief', MOSAICS);
+  await openSeat(page, 'brief', MOSAICS);
   await page.getByRole('button', { name: /^Noise limit: / }).click();
   await page.getByLabel('Noise limit', { exact: true }).fill('33');
   await page.keyboard.press('Enter');
@@ -148,7 +148,7 @@ test('a noise limit that is passed is a finding, and the quietest curves mend it
 });
 
 test('the side view has no barriers in either theme', async ({ page }) => {
-  await openFresh(page, 'draft', MOSAICS);
+  await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Clearance', exact: true }).click();
   await page.getByRole('button', { name: 'Side view, in mm' }).click();
   await expect(page.getByRole('slider', { name: 'Room' })).toBeVisible();

@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './test';
 
 export const SEAT = '/ninefathom/film-desk';
 export const MOSAICS = '/ninefathom/sea-floor-mosaics';
@@ -6,26 +6,14 @@ export const BROADCAST = '/ninefathom/dive-broadcast';
 export const BENCH = '/quillstone/proving-bench';
 export const SONAR = '/ninefathom/sonar-ingest';
 
-/** Opens a station of a seat, the film desk's first, with everything undone that an earlier test did. */
-export async function openFresh(
+/** Opens a station of a seat, the film desk's first. */
+export async function openSeat(
   page: Page,
   station: 'brief' | 'draft' | 'weigh' | 'rivals' | 'buy',
   seat = SEAT,
 ): Promise<void> {
-  await page.goto(`${seat}/draft`);
+  await page.goto(`${seat}/${station}`);
   await settled(page);
-  for (let left = 40; left > 0; left--) {
-    const undo = page.getByRole('button', { name: /^Undo: / });
-    if (!(await undo.isVisible()) || !(await undo.isEnabled())) break;
-    const label = await undo.getAttribute('aria-label');
-    await undo.click();
-    await expect(page.getByRole('button', { name: label ?? '', exact: true })).toHaveCount(0);
-    await settled(page);
-  }
-  if (station !== 'draft') {
-    await page.getByRole('link', { name: station[0]?.toUpperCase() + station.slice(1), exact: true }).click();
-    await expect(page).toHaveURL(new RegExp(`/${station}$`));
-  }
 }
 
 /** The ledger says that everything is saved. */

@@ -9,5 +9,11 @@ export const LANES = [
 
 export const urlOf = (port: number): string => `http://127.0.0.1:${port}`;
 
-/** Where the app at this port has its database, and the catalogue it was made from. */
-export const filesOf = (port: number) => ({ db: `.cache/e2e-${port}.db`, catalogue: `.cache/e2e-${port}.json` });
+export const portOf = (baseURL: string | undefined): number => Number(new URL(baseURL ?? '').port);
+
+/** Where the app at this port has its database, how that was when it was made, and the catalogue it was made from. */
+export const filesOf = (port: number) => ({
+  db: `.cache/e2e-${port}.db`,
+  origin: `.cache/e2e-${port}.origin.db`,
+  catalogue: `.cache/e2e-${port}.json`,
+});

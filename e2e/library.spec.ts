@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
-import { findings, openFresh, settled } from './helpers';
+import { expect, test, type Page } from './test';
+import { findings, openSeat, settled } from './helpers';
 
 const grid = (page: Page) => page.getByRole('grid', { name: 'Parts' });
 const rows = (page: Page) =>
@@ -200,7 +200,7 @@ test.describe('the library', () => {
 });
 
 test("a person's own table is mapped, dry-run, mended, imported, sized with, and undone", async ({ page }) => {
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   await page.goto('/library');
   await give(page, 'own.csv', OWN);
   await expect(page).toHaveURL(/library\/import\//);
@@ -260,7 +260,7 @@ test("a person's own table is mapped, dry-run, mended, imported, sized with, and
   await expect(
     findings(page, 'unproven').filter({ hasText: 'Fenstore Weir 2 TB is no longer in the catalogue' }),
   ).toHaveCount(1);
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
 });
 
 test('the desk keeps what is owned and what holds for all', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { beam, choose, seatOf, set } from './helpers';
 
 test.describe('a new seat of each trade that makes things, from an empty page to a prediction', () => {

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { findings, openFresh, settled, SONAR } from './helpers';
+import { expect, test, type Page } from './test';
+import { findings, openSeat, settled, SONAR } from './helpers';
 
 const openKits = async (page: Page) => {
   await page.getByRole('button', { name: 'Memory', exact: true }).click();
@@ -11,7 +11,7 @@ test.describe('placement', () => {
   test('streams of a sitting are drawn with what they get, and a lesser board says which device loses how much', async ({
     page,
   }) => {
-    await openFresh(page, 'draft', SONAR);
+    await openSeat(page, 'draft', SONAR);
     await page.getByRole('button', { name: /^Streams of: / }).click();
     await page.getByRole('button', { name: 'At sea', exact: true }).click();
     await expect(page.getByText('▲ 2.6')).toBeVisible();
@@ -36,7 +36,7 @@ test.describe('placement', () => {
   });
 
   test('a device says why it sits where it does; a pin is hard and its cost is shown', async ({ page }) => {
-    await openFresh(page, 'draft', SONAR);
+    await openSeat(page, 'draft', SONAR);
     await page.getByRole('button', { name: /^Relaypike Span 25, / }).click();
     await expect(page.getByText('Relaypike Span 25 in Card slot 1 gets its 7.88 GB/s.')).toBeVisible();
     await page.getByRole('button', { name: /^Card slot 2, empty/ }).click();
@@ -56,7 +56,7 @@ test.describe('placement', () => {
 });
 
 test('memory is chosen on a sheet: in ns, by what both support, with lookalikes, and undone', async ({ page }) => {
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   await openKits(page);
   await expect(page.getByText(/Open row 12\.86 ns, closed 26\.43 ns/)).toBeVisible();
   await expect(page.getByText(/easily taken for Sablerow Slate 2x32 5600: CL 40 cycles, not 36/)).toBeVisible();
@@ -74,7 +74,7 @@ test('memory is chosen on a sheet: in ns, by what both support, with lookalikes,
 });
 
 test('firmware: the version to take, the steps, the way back; planned, the finding is gone', async ({ page }) => {
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   await page.getByRole('button', { name: /^Halcyte Tern 12, / }).click();
   await page.getByLabel('Narrow the candidates').fill('Tern Deep 12');
   await page
@@ -95,7 +95,7 @@ test('firmware: the version to take, the steps, the way back; planned, the findi
 });
 
 test('a later phase has its own parts, price and findings, and leaves the first alone', async ({ page }) => {
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   await page.getByRole('button', { name: 'Draft B', exact: true }).click();
   const now = await page.getByRole('button', { name: /landed$/ }).textContent();
   await page.getByText('Plan a later phase').click();
@@ -117,7 +117,7 @@ test('a later phase has its own parts, price and findings, and leaves the first 
 });
 
 test('two drafts stand side by side, line by line', async ({ page }) => {
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
   await expect(page.getByText(/^8 lines differ, 4 the same$/)).toBeVisible();
   await expect(page.getByRole('row', { name: /Voltarn Hearth 700 Gatewick Anvil 850/ })).toBeVisible();
@@ -130,7 +130,7 @@ test('two drafts stand side by side, line by line', async ({ page }) => {
 });
 
 test('findings stand by what is to be done; what is more than needed frees money', async ({ page }) => {
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   await expect(page.getByRole('region', { name: 'Change before ordering' }).getByRole('article')).toHaveCount(1);
   await expect(page.getByRole('region', { name: 'Add', exact: true }).getByRole('article')).toHaveCount(1);
   await expect(page.getByRole('region', { name: 'Find out' }).getByRole('article')).toHaveCount(1);
@@ -151,7 +151,7 @@ test('an unknown yes-or-no is answered where it is missed', async ({ page }) => 
   await page.getByRole('group', { name: 'paste included' }).getByRole('button', { name: 'unknown' }).click();
   await expect(page.getByRole('button', { name: 'paste included: unknown. Change.' })).toBeVisible();
 
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   const finding = page.getByRole('article', { name: /Unknown: whether paste comes with the cooler/ });
   await finding.getByRole('button', { name: 'paste included: unknown. Change.' }).click();
   await page.getByRole('group', { name: 'paste included' }).getByRole('button', { name: 'yes', exact: true }).click();

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { BENCH, BROADCAST, findings, MOSAICS, openFresh, settled, SONAR } from './helpers';
+import { expect, test, type Page } from './test';
+import { BENCH, BROADCAST, findings, MOSAICS, openSeat, settled, SONAR } from './helpers';
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
@@ -8,7 +8,7 @@ const calm = (page: Page) => expect(page.getByText(/^Trying/)).toHaveCount(0, { 
 /** The main views from the demo data, each at 1280 × 800. */
 test('pictures for the README', async ({ page }) => {
   test.setTimeout(600_000);
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   await page.goto('/');
   await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toBeVisible();
   await shot(page, 'desk');
@@ -35,11 +35,11 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('button', { name: 'Throw the file away' }).click();
   await expect(page).toHaveURL(/library$/);
 
-  await openFresh(page, 'brief');
+  await openSeat(page, 'brief');
   await settled(page);
   await shot(page, 'brief');
 
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
   await calm(page);
   await shot(page, 'draft-findings');
   await page.getByRole('button', { name: /^Fenstore Flume 2 TB, / }).click();
@@ -72,27 +72,27 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('button', { name: /^Undo: / }).click();
   await settled(page);
 
-  await openFresh(page, 'brief', BROADCAST);
+  await openSeat(page, 'brief', BROADCAST);
   await settled(page);
   await shot(page, 'brief-live');
-  await openFresh(page, 'weigh', BENCH);
+  await openSeat(page, 'weigh', BENCH);
   await calm(page);
   await page.getByRole('region', { name: 'Measured and predicted' }).scrollIntoViewIfNeeded();
   await shot(page, 'weigh-measured');
-  await openFresh(page, 'draft', SONAR);
+  await openSeat(page, 'draft', SONAR);
   await page.getByRole('button', { name: 'Small board', exact: true }).click();
   await page.getByRole('button', { name: /^Streams of: / }).click();
   await page.getByRole('button', { name: 'At sea', exact: true }).click();
   await calm(page);
   await shot(page, 'draft-streams');
-  await openFresh(page, 'draft', MOSAICS);
+  await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Heat and air', exact: true }).click();
   await calm(page);
   await shot(page, 'draft-heat');
   await page.getByRole('button', { name: 'Fans and side view' }).click();
   await expect(page.getByRole('slider', { name: 'Room' })).toBeVisible();
   await shot(page, 'draft-side');
-  await openFresh(page, 'draft');
+  await openSeat(page, 'draft');
 
   await page.getByRole('button', { name: /^Grade 5.4K raw: / }).click();
   await expect(page.getByRole('dialog')).toBeVisible();

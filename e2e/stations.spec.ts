@@ -1,10 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
-import { beam, findings, openFresh, SEAT, settled } from './helpers';
+import { expect, test, type Page } from './test';
+import { beam, findings, openSeat, SEAT, settled } from './helpers';
 
 test.describe('the tray', () => {
   test('ranks candidates by effect, previews with the arrow keys and takes with Enter', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.getByRole('button', { name: /^Palisar Gale 12, / }).click();
     const list = page.getByRole('listbox', { name: 'Candidates for the graphics card' });
     await expect(list.getByRole('option').first()).toBeVisible();
@@ -27,7 +27,7 @@ test.describe('the tray', () => {
   });
 
   test('shows what does not fit and why', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.getByRole('button', { name: /^Halcyte Tern 12, / }).click();
     const list = page.getByRole('listbox');
     await expect(page.getByText('Does not fit, and why')).toBeVisible();
@@ -43,7 +43,7 @@ test.describe('the tray', () => {
   });
 
   test('a drive into an empty slot gets pinned there; its role and pin can be changed', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.getByRole('button', { name: /^M\.2 slot 4, empty/ }).click();
     await page.getByLabel('Narrow the candidates').fill('fenstore anchor 1 tb · tlc');
     await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('Fenstore Anchor 1 TB');
@@ -62,7 +62,7 @@ test.describe('the tray', () => {
 
 test.describe('the brief', () => {
   test('changes in small editors and the beams follow', async ({ page }) => {
-    await openFresh(page, 'brief');
+    await openSeat(page, 'brief');
     const task = page.getByRole('article', { name: 'Grade 5.4K raw' });
     const before = await task.getByRole('img').first().getAttribute('aria-label');
     await task.getByRole('button', { name: /^Correction steps: / }).click();
@@ -80,7 +80,7 @@ test.describe('the brief', () => {
   });
 
   test('gains and loses a task, and a sitting', async ({ page }) => {
-    await openFresh(page, 'brief');
+    await openSeat(page, 'brief');
     await page.getByRole('button', { name: 'Add a task' }).click();
     await page.getByRole('menuitem', { name: /^Export a programme/ }).click();
     const added = page.getByRole('article', { name: 'Export', exact: true });
@@ -94,7 +94,7 @@ test.describe('the brief', () => {
   });
 
   test('shows the sizes that follow and what each sitting demands', async ({ page }) => {
-    await openFresh(page, 'brief');
+    await openSeat(page, 'brief');
     await expect(page.getByRole('row', { name: /^memory Reelwright asks for 32 GB: 40 with a margin / })).toContainText(
       '2 × 24 GB',
     );
@@ -117,7 +117,7 @@ test.describe('the brief', () => {
 
 test.describe('weigh and rivals', () => {
   test('the grid says what runs, at what rate, and what does not', async ({ page }) => {
-    await openFresh(page, 'weigh');
+    await openSeat(page, 'weigh');
     await page.getByRole('button', { name: 'Draft B', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Source by timeline size, on Draft B' })).toBeVisible();
     await expect(page.getByRole('row', { name: /^software/ }).first()).toContainText('fps');
@@ -129,7 +129,7 @@ test.describe('weigh and rivals', () => {
   });
 
   test('the next coin is ranked, and a step can be taken', async ({ page }) => {
-    await openFresh(page, 'weigh');
+    await openSeat(page, 'weigh');
     await page.getByRole('button', { name: 'Draft B', exact: true }).click();
     const panel = page.getByRole('region', { name: 'Stages and next coin' });
     await expect(panel.getByText(/swaps and additions tried/)).toBeVisible();
@@ -140,7 +140,7 @@ test.describe('weigh and rivals', () => {
   });
 
   test('a rival not sold in the region is compared without a price', async ({ page }) => {
-    await openFresh(page, 'rivals');
+    await openSeat(page, 'rivals');
     await page.getByRole('option', { name: /^Corriganvale Fell 20/ }).click();
     await expect(page.getByRole('heading', { name: 'Draft A against Corriganvale Fell 20' })).toBeVisible();
     await expect(page.getByRole('region', { name: 'Part by part' })).toContainText('32 GB soldered to the board');
@@ -150,7 +150,7 @@ test.describe('weigh and rivals', () => {
 
 test.describe('manners', () => {
   test('an edit based on an older revision is offered again, never lost', async ({ page, context }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     const other = await context.newPage();
     await other.goto(`${SEAT}/draft`);
     await settled(other);
@@ -177,7 +177,7 @@ test.describe('manners', () => {
   });
 
   test('the command field goes places, does things and finds parts', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.keyboard.press('Control+k');
     await page.getByLabel('Find or do').last().fill('spate five 2');
     await expect(
@@ -191,7 +191,7 @@ test.describe('manners', () => {
   });
 
   test('drafts are copied, and the copy goes its own way', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.getByRole('button', { name: 'Copy', exact: true }).click();
     await expect(page.getByRole('button', { name: 'Draft E', exact: true })).toHaveAttribute('aria-pressed', 'true');
     await findings(page, 'blocks')
@@ -205,7 +205,7 @@ test.describe('manners', () => {
   });
 
   test('price and draw in the ledger can be asked why', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     const ledger = page.getByRole('contentinfo', { name: 'Ledger' });
     await ledger.getByRole('button', { name: /landed$/ }).click();
     const price = page.getByRole('dialog', { name: /^What Draft A costs, USD/ });
@@ -221,7 +221,7 @@ test.describe('manners', () => {
   });
 
   test('a draft is renamed and removed, and both are undone', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.getByRole('button', { name: 'Draft B', exact: true }).click();
     await page.getByRole('button', { name: /^Name of the draft: / }).click();
     await page.getByLabel('Name of the draft', { exact: true }).fill('Quiet one');
@@ -237,20 +237,20 @@ test.describe('manners', () => {
   });
 
   test('the power layer shows watts', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.getByRole('button', { name: 'Power', exact: true }).click();
     await expect(page.getByRole('button', { name: /^Palisar Gale 12, / })).toContainText('200 W limit');
   });
 
   for (const station of ['brief', 'draft', 'weigh', 'rivals', 'buy'] as const)
     test(`${station}: readable by all, in both themes, and never wider than the window`, async ({ page }) => {
-      await openFresh(page, station);
+      await openSeat(page, station);
       await expect(page.getByText(/Trying/)).toHaveCount(0);
       await readableByAll(page);
     });
 
   test("the draft's sheets: readable by all, in both themes, and never wider than the window", async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.getByRole('button', { name: 'Memory', exact: true }).click();
     await page.getByRole('button', { name: 'Compare the kits that fit' }).click();
     await expect(page.getByText(/faster stops paying at/)).toBeVisible();

@@ -1,9 +1,9 @@
-import { expect, test, type Page } from '@playwright/test';
-import { beam, findings, openFresh, SEAT, settled } from './helpers';
+import { expect, test, type Page } from './test';
+import { beam, findings, openSeat, SEAT, settled } from './helpers';
 
 test.describe('the film desk, from brief to branded comparison', () => {
   test('by mouse', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.goto('/');
     await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toContainText('2 block');
     await page.getByRole('link', { name: 'Film desk', exact: true }).click();
@@ -58,7 +58,7 @@ test.describe('the film desk, from brief to branded comparison', () => {
   });
 
   test('by keyboard alone, hearing the beams as sentences', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.goto(`${SEAT}/brief`);
     await settled(page);
     await page.keyboard.press('g');
@@ -106,7 +106,7 @@ test.describe('the film desk, from brief to branded comparison', () => {
   });
 
   test('a remedy is undone after a reload', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await findings(page, 'blocks')
       .first()
       .getByRole('button', { name: /^Northdraft Eddy 120 Twin for / })

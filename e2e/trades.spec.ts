@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { beam, BENCH, BROADCAST, choose, openFresh, seatOf, set, settled } from './helpers';
+import { expect, test } from './test';
+import { beam, BENCH, BROADCAST, choose, openSeat, seatOf, set, settled } from './helpers';
 
 test.describe('a new seat of each trade, from an empty page to a prediction', () => {
   test('cutting: a heavier timeline falls behind a lighter one', async ({ page }) => {
@@ -76,7 +76,7 @@ test.describe('a new seat of each trade, from an empty page to a prediction', ()
 test('an absurd figure is refused at the field with range and reason, and the last good one stays', async ({
   page,
 }) => {
-  await openFresh(page, 'brief', BROADCAST);
+  await openSeat(page, 'brief', BROADCAST);
   const task = page.getByRole('article', { name: 'Show a dive live' });
   await task.getByRole('button', { name: /^Programme frame rate: / }).click();
   const field = page.getByLabel('Programme frame rate', { exact: true });
@@ -98,7 +98,7 @@ test('an absurd figure is refused at the field with range and reason, and the la
 test('settings that cannot hold together are not taken, and the sentence keeps the last good ones', async ({
   page,
 }) => {
-  await openFresh(page, 'brief', BROADCAST);
+  await openSeat(page, 'brief', BROADCAST);
   await set(page, 'Show a dive live', 'Keyed inputs', '6');
   const task = page.getByRole('article', { name: 'Show a dive live' });
   await expect(task.getByRole('alert')).toHaveText('Not taken: the task keys 6 inputs, but only 5 come in.');
@@ -109,7 +109,7 @@ test('settings that cannot hold together are not taken, and the sentence keeps t
 });
 
 test('two drafts head to head: who is ahead, by how much, and what binds each', async ({ page }) => {
-  await openFresh(page, 'weigh', '/ninefathom/bridge-trainer');
+  await openSeat(page, 'weigh', '/ninefathom/bridge-trainer');
   const table = page.getByRole('region', { name: 'Head to head' });
   await expect(
     table.getByRole('row', { name: /Enter a harbour at dusk .* one processor thread .* 1\.\d+ ×/ }),
@@ -122,7 +122,7 @@ test('two drafts head to head: who is ahead, by how much, and what binds each', 
 
 test.describe('measured beside predicted', () => {
   test('the real machine: rows kept to check and their median error', async ({ page }) => {
-    await openFresh(page, 'weigh', BENCH);
+    await openSeat(page, 'weigh', BENCH);
     const section = page.getByRole('region', { name: 'Measured and predicted' });
     await expect(section).toContainText(/rows kept to check: median error 1\d %/);
     await expect(
@@ -133,7 +133,7 @@ test.describe('measured beside predicted', () => {
   });
 
   test('result files are read, calibrate the draft, and can be taken back', async ({ page }) => {
-    await openFresh(page, 'weigh', BROADCAST);
+    await openSeat(page, 'weigh', BROADCAST);
     const section = page.getByRole('region', { name: 'Measured and predicted' });
     await section
       .getByLabel('Result files')
@@ -175,7 +175,7 @@ test.describe('measured beside predicted', () => {
   test('what is measured on one draft moves another with the same processor, and leaves a stranger alone', async ({
     page,
   }) => {
-    await openFresh(page, 'weigh');
+    await openSeat(page, 'weigh');
     const row = page.getByRole('row', { name: /^Export cinema master/ });
     // earlier tests may have left copies between the drafts: each is found by its name
     const heads = await page.getByRole('columnheader').allTextContents();

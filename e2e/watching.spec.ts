@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { openFresh, SEAT, settled } from './helpers';
+import { expect, test, type Locator, type Page } from './test';
+import { openSeat, SEAT, settled } from './helpers';
 
 /** An amount as it is shown, in minor units. */
 const minor = (text: string): number => Math.round(Number(text.replace(/[^\d.−-]/g, '').replace('−', '-')) * 100);
@@ -10,7 +10,7 @@ const part = (page: Page, name: string) =>
 
 test.describe('the film desk against branded machines', () => {
   test('two of them: what the difference is made of splits to the cent, options and years count', async ({ page }) => {
-    await openFresh(page, 'rivals');
+    await openSeat(page, 'rivals');
     await page.getByRole('button', { name: 'Draft B', exact: true }).click();
     for (const name of ['Aldmoor Quarry T5', 'Stellmark Girder X']) {
       await page.getByRole('option', { name: new RegExp(`^${name}`) }).click();
@@ -43,7 +43,7 @@ test.describe('the film desk against branded machines', () => {
   });
 
   test('an option is ordered with it, and stays so', async ({ page }) => {
-    await openFresh(page, 'rivals');
+    await openSeat(page, 'rivals');
     await page.getByRole('option', { name: /^Aldmoor Quarry T5/ }).click();
     const landed = page.getByRole('region', { name: 'Price and speed' }).getByRole('row', { name: /^Landed/ });
     await expect(landed).toContainText('4,083.93 USD');
@@ -68,7 +68,7 @@ test.describe('the film desk against branded machines', () => {
   });
 
   test('a branded machine is entered from a draft; a bad price is named', async ({ page }) => {
-    await openFresh(page, 'rivals');
+    await openSeat(page, 'rivals');
     await page.getByRole('button', { name: 'Enter a branded machine' }).click();
     const form = page.getByRole('form', { name: 'Enter a branded machine' });
     await form.getByLabel('Maker').fill('Stellmark');
@@ -87,7 +87,7 @@ test.describe('the film desk against branded machines', () => {
 
 test.describe('buying the film desk', () => {
   test('the basket adds up in every column, and the ledger shows its price', async ({ page }) => {
-    await openFresh(page, 'draft');
+    await openSeat(page, 'draft');
     await page.keyboard.press('g');
     await page.keyboard.press('5');
     await expect(page).toHaveURL(/buy$/);
@@ -104,7 +104,7 @@ test.describe('buying the film desk', () => {
   });
 
   test('a price by hand counts, is marked, and is taken away; a bad one is refused in words', async ({ page }) => {
-    await openFresh(page, 'buy');
+    await openSeat(page, 'buy');
     const basket = page.getByRole('region', { name: 'Basket' });
     const before = await basket.getByRole('heading', { level: 1 }).textContent();
     await part(page, 'Ketterlode Hold 12 TB').click();
@@ -131,7 +131,7 @@ test.describe('buying the film desk', () => {
   });
 
   test('what was paid is kept apart from today’s price, with what was saved', async ({ page }) => {
-    await openFresh(page, 'buy');
+    await openSeat(page, 'buy');
     await part(page, 'Palisar Gale 12').click();
     const pane = page.getByRole('region', { name: 'Part', exact: true });
     await pane.getByRole('button', { name: 'Keep what was paid' }).click();
@@ -146,7 +146,7 @@ test.describe('buying the film desk', () => {
   test('a part shows its offers with what speaks against each, its history and what waiting was worth', async ({
     page,
   }) => {
-    await openFresh(page, 'buy');
+    await openSeat(page, 'buy');
     await part(page, 'Halcyte Tern 12').click();
     const pane = page.getByRole('region', { name: 'Part', exact: true });
     await expect(pane).toContainText('its maker asks');
@@ -158,7 +158,7 @@ test.describe('buying the film desk', () => {
   });
 
   test('the same work in region B: its currency, its tax, substitutes as good', async ({ page }) => {
-    await openFresh(page, 'buy');
+    await openSeat(page, 'buy');
     await page.getByRole('button', { name: 'Two lesser cards', exact: true }).click();
     const there = page.getByRole('region', { name: 'In another region' });
     await there.getByRole('button', { name: /^Region B, EUR, VAT 21 % in the price/ }).click();
@@ -183,7 +183,7 @@ test('prices are asked for: one seller is down, the others move; a watch fires a
   await news.getByRole('button', { name: 'Seen' }).click();
   await expect(page.getByText('Nothing changed: prices and findings stand as they did.')).toBeVisible();
 
-  await openFresh(page, 'buy');
+  await openSeat(page, 'buy');
   await part(page, 'Palisar Gale 12').click();
   const pane = page.getByRole('region', { name: 'Part', exact: true });
   const now = minor((await pane.locator('summary b.num').first().textContent()) ?? '');

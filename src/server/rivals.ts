@@ -1,3 +1,4 @@
+import { minorUnits, priceMinor } from '@/core/units/bounds';
 import { z } from 'zod';
 import { idFrom } from '@/core/formats/csv/rows';
 import { rivalSchema } from '@/core/model/rivals';
@@ -12,8 +13,8 @@ const inputSchema = z.object({
   draftId: z.string().max(200),
   maker: z.string().max(200),
   name: z.string().max(200),
-  priceMinor: z.number().int().positive('must be above 0'),
-  shippingMinor: z.number().int().nonnegative(),
+  priceMinor: priceMinor('must be above 0'),
+  shippingMinor: minorUnits(),
   warrantyMonths: z.number().int('must be a whole number of months').positive('must be above 0'),
   onSite: z.boolean(),
 });

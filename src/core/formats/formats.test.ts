@@ -208,7 +208,7 @@ describe('schemas', () => {
     for (const name of schemaNames())
       expect(schemaOf(name), name).toMatchObject({ $schema: 'https://json-schema.org/draft/2020-12/schema' });
     expect(schemaOf('graphics')).toMatchObject({
-      properties: { lengthMm: { label: 'length', unit: 'mm', better: 'lower', exclusiveMinimum: 0 } },
+      properties: { lengthMm: { label: 'length', unit: 'mm', better: 'lower', minimum: 0.01, maximum: 10_000 } },
     });
     expect(schemaOf('constructor')).toBeUndefined();
   });

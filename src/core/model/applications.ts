@@ -1,3 +1,4 @@
+import { listOf, pieces, quantity, quantityFromZero } from '../units/bounds';
 import { z } from 'zod';
 import { idText, plainText } from '../parts/common';
 
@@ -31,11 +32,11 @@ export const applicationSchema = z.strictObject({
   effects: z.enum(['graphics', 'processor']),
   engineEncode: z.boolean(),
   /** Threads its processor stages can keep busy. */
-  threadCap: z.number().int().positive(),
+  threadCap: pieces(4096),
   /** Cards its graphics stages can use, and the share of each further card that arrives. */
-  cards: z.strictObject({ max: z.number().int().positive(), gain: z.number().min(0).max(1) }),
+  cards: z.strictObject({ max: pieces(64), gain: z.number().min(0).max(1) }),
   /** Largest picture it sends to an encoder engine, whatever the engine could do. */
-  engineLimit: z.strictObject({ width: z.number().int().positive(), height: z.number().int().positive() }).optional(),
+  engineLimit: z.strictObject({ width: quantity('px').int(), height: quantity('px').int() }).optional(),
   /** Work of its stages against the trade's common case, where it is known to differ. */
   costs: z
     .strictObject({
@@ -44,16 +45,16 @@ export const applicationSchema = z.strictObject({
       graphics: z.number().positive().max(10).optional(),
     })
     .optional(),
-  computeStacks: z.array(plainText(40)),
+  computeStacks: listOf(plainText(40), 40),
   /** Operating systems it runs on; absent when not stated. */
-  systems: z.array(plainText(40)).min(1).optional(),
+  systems: listOf(plainText(40), 40).min(1).optional(),
   /** Its maker supports it only with a certified graphics driver. */
   certifiedDriver: z.boolean().optional(),
   /** Published minimum and recommended; a minimum is where trouble begins. */
-  memoryGiB: z.strictObject({ minimum: z.number().positive(), recommended: z.number().positive() }),
-  graphicsMemoryGiB: z.strictObject({ minimum: z.number().positive(), recommended: z.number().positive() }),
+  memoryGiB: z.strictObject({ minimum: quantity('GiB'), recommended: quantity('GiB') }),
+  graphicsMemoryGiB: z.strictObject({ minimum: quantity('GiB'), recommended: quantity('GiB') }),
   /** What its own program takes before any picture is open. */
-  ownMemoryGiB: z.number().positive(),
-  ownGraphicsMemoryGiB: z.number().nonnegative(),
+  ownMemoryGiB: quantity('GiB'),
+  ownGraphicsMemoryGiB: quantityFromZero('GiB'),
 });
 export type ApplicationProfile = z.infer<typeof applicationSchema>;

@@ -1,3 +1,4 @@
+import { listOf, pieces, quantity, priceMinor } from '../units/bounds';
 import { z } from 'zod';
 import { idText, isoDate, partIdSchema, plainText, USB_CONNECTORS, wirelessStandard } from '../parts/common';
 import { taskSchema } from './tasks';
@@ -11,7 +12,7 @@ export const sittingSchema = z.strictObject({
   id: idText,
   name: plainText(60),
   hoursPerWeek: z.number().min(0).max(168),
-  tasks: z.array(idText).min(1),
+  tasks: listOf(idText, 100).min(1),
 });
 export type Sitting = z.infer<typeof sittingSchema>;
 
@@ -39,13 +40,13 @@ export type PortDemand = z.infer<typeof portDemandSchema>;
 /** Must-haves that are not speed (J6). */
 export const mustHavesSchema = z.strictObject({
   errorCorrection: z.boolean().optional(),
-  networkGbitPerS: z.number().positive().optional(),
+  networkGbitPerS: quantity('Gb/s').optional(),
   wireless: z.boolean().optional(),
-  videoInputs: z.number().int().positive().optional(),
-  displays: z.number().int().positive().optional(),
-  volumeL: z.number().positive().optional(),
+  videoInputs: pieces(64).optional(),
+  displays: pieces(64).optional(),
+  volumeL: quantity('L').optional(),
   /** Ports at the back and the front together that reach this rate. */
-  fastPorts: z.strictObject({ count: z.number().int().positive(), gbitPerS: z.number().positive() }).optional(),
+  fastPorts: z.strictObject({ count: pieces(64), gbitPerS: quantity('Gb/s') }).optional(),
   /** Ports by connector, place and rate. */
   ports: z.array(portDemandSchema).min(1).max(12).optional(),
   /** Displays that may hang on one output, each passing the picture on to the next; one each when not stated. */
@@ -65,7 +66,7 @@ const briefFields = z.strictObject({
   name: plainText(80),
   region: idText,
   /** In minor units of the region's currency. */
-  budgetMinor: z.number().int().positive().optional(),
+  budgetMinor: priceMinor().optional(),
   budgetTaxIncluded: z.boolean(),
   /** The budget is a limit and not a wish. */
   budgetFirm: z.boolean().optional(),
@@ -90,7 +91,7 @@ const briefFields = z.strictObject({
   whole: wholeSchema.optional(),
   /** What the room's own wireless router speaks. */
   router: wirelessStandard.optional(),
-  ownedDisplays: z.array(partIdSchema),
+  ownedDisplays: listOf(partIdSchema, 20),
   tasks: z.array(taskSchema).max(60),
   sittings: z.array(sittingSchema).max(20),
   /** Options of branded machines that this seat would take. */

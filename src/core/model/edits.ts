@@ -1,3 +1,4 @@
+import { listOf, priceMinor } from '../units/bounds';
 import { counted, firstFree, idIn } from '../units/free';
 import { measurementSchema } from './measurement';
 import { z } from 'zod';
@@ -16,7 +17,7 @@ const singleEditSchemas = [
   z.strictObject({ kind: z.literal('remove'), item: idText }),
   z.strictObject({ kind: z.literal('pin'), item: idText, slot: idText }),
   z.strictObject({ kind: z.literal('unpin'), item: idText }),
-  z.strictObject({ kind: z.literal('roles'), item: idText, roles: z.array(driveRole) }),
+  z.strictObject({ kind: z.literal('roles'), item: idText, roles: listOf(driveRole, 10) }),
   z.strictObject({ kind: z.literal('own'), item: idText, owned: z.boolean() }),
   /** Sets a price by hand, or takes it away. */
   z.strictObject({ kind: z.literal('hand-price'), item: idText, handPrice: handPriceSchema.optional() }),
@@ -195,7 +196,7 @@ export const briefEditSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('remove-task'), task: idText }),
   z.strictObject({ kind: z.literal('set-sitting'), sitting: sittingSchema }),
   z.strictObject({ kind: z.literal('remove-sitting'), sitting: idText }),
-  z.strictObject({ kind: z.literal('set-budget'), budgetMinor: z.number().int().positive().optional() }),
+  z.strictObject({ kind: z.literal('set-budget'), budgetMinor: priceMinor().optional() }),
   z.strictObject({ kind: z.literal('set-must-haves'), mustHaves: mustHavesSchema }),
   z.strictObject({ kind: z.literal('set-displays'), ownedDisplays: z.array(partIdSchema).max(20) }),
   z.strictObject({ kind: z.literal('set-figures'), figures: briefFiguresSchema }),

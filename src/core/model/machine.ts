@@ -1,3 +1,4 @@
+import { listOf } from '../units/bounds';
 import { z } from 'zod';
 import { measurementSchema } from './measurement';
 import { handPriceSchema, paidSchema } from './offers';
@@ -49,7 +50,7 @@ export const itemSchema = z.strictObject({
   part: partIdSchema,
   /** The part's name when it was chosen, so that a part gone from the catalogue can still be named. */
   label: plainText().optional(),
-  roles: z.array(driveRole).optional(),
+  roles: listOf(driveRole, 10).optional(),
   /** Already owned: costs nothing again. */
   owned: z.boolean().optional(),
   /** A card that stands in the case's upright mount, on a riser. */

@@ -39,16 +39,19 @@ export type Workload = z.infer<typeof workloadSchema>;
 
 export const UNITS = ['fps', 'MB/s', 'kIO/s', 'MIPS', 'events/s', '°C', 'W', 'GHz', 'rpm'] as const;
 
+/** What an instrument can have shown, in any of the units. */
+const measured = () => z.number().positive({ abort: true }).min(1e-6).max(1e9);
+
 /** One result on one machine (J29). */
 export const measurementSchema = z
   .strictObject({
     id: idText,
     workload: workloadSchema,
-    value: z.number().positive().max(1e9),
+    value: measured(),
     unit: z.enum(UNITS),
     /** Least and most of several runs. */
-    low: z.number().positive().optional(),
-    high: z.number().positive().optional(),
+    low: measured().optional(),
+    high: measured().optional(),
     tool: plainText(40),
     settings: plainText(300).optional(),
     date: isoDate.optional(),

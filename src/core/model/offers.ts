@@ -1,11 +1,12 @@
+import { listOf, minorUnits, pieces, piecesOrNone, tally, priceMinor } from '../units/bounds';
 import { z } from 'zod';
 import { PART_KINDS, type PartKind } from '../parts';
 import { idText, isoDate, partIdSchema, plainText } from '../parts/common';
 import { currencySchema } from '../units/money';
 
-const minor = z.number().int().nonnegative();
+const minor = minorUnits();
 const NO_PRICE = 'must be above 0: an unknown price is left out, not 0';
-const price = z.number().int().positive(NO_PRICE);
+const price = priceMinor(NO_PRICE);
 const percentText = z.string().regex(/^(100|\d{1,2})(\.\d{1,4})?$/, 'is not a percentage such as "7.5"');
 
 /** Where money is spent: currency and sales tax, and whether prices there are quoted with it. */
@@ -52,8 +53,7 @@ export const couponSchema = z.strictObject({
   /** Goods it is for must come to this much. */
   fromMinor: price.optional(),
   /** Kinds of part that it is for; all when not stated. */
-  kinds: z
-    .array(z.enum(PART_KINDS as readonly [PartKind, ...PartKind[]]))
+  kinds: listOf(z.enum(PART_KINDS as readonly [PartKind, ...PartKind[]]), PART_KINDS.length)
     .min(1)
     .optional(),
   from: isoDate.optional(),
@@ -78,13 +78,13 @@ export const BY_HAND = { id: 'by-hand', name: 'Entered by hand' } as const;
 export const sellerSchema = z.strictObject({
   id: idText,
   name: plainText(60),
-  ratings: z.number().int().nonnegative().optional(),
+  ratings: tally().optional(),
   meanRating: z.number().min(1).max(5).optional(),
   /** Sells in somebody else's shop. */
   thirdParty: z.boolean().optional(),
   sellsSince: isoDate.optional(),
   returnDays: z.number().int().nonnegative().max(365).optional(),
-  shipping: z.array(shippingTermsSchema).optional(),
+  shipping: listOf(shippingTermsSchema, 40).optional(),
   coupons: z.array(couponSchema).max(100).optional(),
   bundles: z.array(bundleSchema).max(200).optional(),
 });
@@ -98,7 +98,7 @@ export const rebateSchema = z.strictObject({
   /** Claims arrive by this day. */
   claimBy: isoDate.optional(),
   /** Pieces an order may claim for. */
-  limit: z.number().int().positive().optional(),
+  limit: pieces().optional(),
   conditions: plainText(200),
 });
 
@@ -112,18 +112,18 @@ export const offerSchema = z
     seller: idText,
     region: idText,
     /** Above 0; 0 only where the offer says that it is free of charge. */
-    priceMinor: z.number().int().nonnegative(NO_PRICE),
+    priceMinor: minorUnits(NO_PRICE),
     /** Given away: a price of 0 that is meant. */
     free: z.boolean().optional(),
     /** Charged for each piece of this offer; without it the seller's terms for the region hold. */
     shippingMinor: minor.optional(),
     condition: z.enum(CONDITIONS),
-    deliveryDays: z.number().int().nonnegative().optional(),
+    deliveryDays: piecesOrNone(3650).optional(),
     /** Pieces there are; unknown when not stated. */
-    stock: z.number().int().nonnegative().optional(),
+    stock: tally().optional(),
     rebate: rebateSchema.optional(),
     /** What is left of a refurbished or used part. */
-    warrantyLeftMonths: z.number().int().nonnegative().optional(),
+    warrantyLeftMonths: piecesOrNone(1200).optional(),
     wornPercent: z.number().min(0).max(100).optional(),
     /** The last day it holds. */
     until: isoDate.optional(),

@@ -1,3 +1,4 @@
+import { listOf, minorUnits, piecesOrNone, quantity, priceMinor } from '../units/bounds';
 import { z } from 'zod';
 import { machineEditSchema } from './edits';
 import { machineSchema } from './machine';
@@ -6,15 +7,15 @@ import { idText, isoDate, plainText } from '../parts/common';
 /** What the maker charges for the machine in a region, as that region quotes prices. */
 export const rivalOfferSchema = z.strictObject({
   region: idText,
-  priceMinor: z.number().int().positive(),
-  shippingMinor: z.number().int().nonnegative(),
-  deliveryDays: z.number().int().nonnegative().optional(),
+  priceMinor: priceMinor(),
+  shippingMinor: minorUnits(),
+  deliveryDays: piecesOrNone(3650).optional(),
   asOf: isoDate,
 });
 
 /** What a maker does when a machine fails. */
 export const supportSchema = z.strictObject({
-  warrantyMonths: z.number().int().positive(),
+  warrantyMonths: quantity('months').int(),
   onSite: z.boolean(),
   /** Working days until somebody comes or the machine is back. */
   responseDays: z.number().nonnegative().max(60).optional(),
@@ -29,7 +30,7 @@ export const rivalOptionSchema = z.strictObject({
   /** Options that must be taken with it. */
   needs: z.array(idText).max(10).optional(),
   /** More or less than the machine without it, as the region quotes; a region that is missing does not sell it. */
-  prices: z.array(z.strictObject({ region: idText, minor: z.number().int() })).min(1),
+  prices: listOf(z.strictObject({ region: idText, minor: z.number().int().min(-1e13).max(1e13) }), 40).min(1),
   edit: machineEditSchema.optional(),
   support: supportSchema.optional(),
 });
@@ -56,13 +57,13 @@ export const rivalSchema = z
     maker: plainText(60),
     name: plainText(80),
     machine: machineSchema,
-    offers: z.array(rivalOfferSchema).min(1),
+    offers: listOf(rivalOfferSchema, 40).min(1),
     options: z.array(rivalOptionSchema).max(60).optional(),
-    warrantyMonths: z.number().int().positive(),
+    warrantyMonths: quantity('months').int(),
     onSite: z.boolean(),
     responseDays: z.number().nonnegative().max(60).optional(),
     stated: statedSchema.optional(),
-    notes: z.array(plainText(200)),
+    notes: listOf(plainText(200), 40),
   })
   .superRefine((rival, context) => {
     const ids = new Set<string>();

@@ -1,3 +1,4 @@
+import { listOf } from '../units/bounds';
 import { z } from 'zod';
 import { CONDITIONS } from './offers';
 import { idText } from '../parts/common';
@@ -22,11 +23,11 @@ export const settingsSchema = z.strictObject({
   /** Share of its rating that a supply may give for hours. */
   supplyShare: z.number().min(0.5).max(1).default(0.8),
   /** Ways of sizing a supply that count; the others are shown beside them. */
-  policies: z.array(z.enum(POLICIES)).min(1).default(['sustained', 'peak', 'excursion']),
+  policies: listOf(z.enum(POLICIES), POLICIES.length).min(1).default(['sustained', 'peak', 'excursion']),
   /** Factor on the sustained draw, for those who size by it. */
   drawMultiple: z.number().min(1).max(4).default(1.5),
   /** Conditions of parts that are bought. */
-  conditions: z.array(z.enum(CONDITIONS)).min(1).default(['new']),
+  conditions: listOf(z.enum(CONDITIONS), CONDITIONS.length).min(1).default(['new']),
   /** Sellers below this grade are not bought from. */
   trustFloor: z.enum(TRUST_FLOORS).default('little-known'),
   /** A price far below the others from a seller with few ratings is not paid; both have to hold. */

@@ -1,3 +1,4 @@
+import { priceMinor } from '../units/bounds';
 import { z } from 'zod';
 import { idText, isoDate, partIdSchema } from '../parts/common';
 
@@ -8,9 +9,9 @@ export const watchSchema = z.strictObject({
     z.strictObject({ kind: z.literal('part'), part: partIdSchema, region: idText }),
     z.strictObject({ kind: z.literal('draft'), seat: z.string().max(200), draft: z.string().max(200) }),
   ]),
-  targetMinor: z.number().int().positive('must be above 0'),
+  targetMinor: priceMinor('must be above 0'),
   since: isoDate,
-  fired: z.strictObject({ on: isoDate, minor: z.number().int().positive() }).optional(),
+  fired: z.strictObject({ on: isoDate, minor: priceMinor() }).optional(),
   /** Somebody has seen that it fired. */
   seen: z.boolean().optional(),
 });

@@ -1,3 +1,4 @@
+import { listOf, pieces, quantity } from '../units/bounds';
 import { z } from 'zod';
 import {
   boardForm,
@@ -44,12 +45,12 @@ export const slotSchema = z.strictObject({
   lanes: lanes.optional(),
   mechanicalLanes: lanes.optional(),
   row: z.number().int().min(1).max(8).optional(),
-  lengthsMm: z.array(z.number().int().positive()).optional(),
+  lengthsMm: listOf(quantity('mm').int()).optional(),
   takesSata: z.boolean().optional(),
   /** The board's cover over an M.2 slot can be left off for a drive that brings its own heatsink. */
   coverComesOff: z.boolean().optional(),
   splits: z.number().int().min(1).max(4).optional(),
-  roomMm: z.number().positive().optional(),
+  roomMm: quantity('mm').optional(),
   /** For an M.2 slot: the expansion row it lies at; 0 is above the first row. */
   atRow: z.number().int().min(0).max(8).optional(),
 });
@@ -59,13 +60,13 @@ export type SlotSpec = z.infer<typeof slotSchema>;
 export const sharedPortSchema = z.strictObject({
   id: idText,
   lanes,
-  modes: z
-    .array(z.strictObject({ name: plainText(20), lanes: z.record(idText, z.number().int().min(0).max(16)) }))
-    .min(1),
+  modes: listOf(z.strictObject({ name: plainText(20), lanes: z.record(idText, z.number().int().min(0).max(16)) })).min(
+    1,
+  ),
 });
 
 /** Using `slot` switches the slots in `off` off. */
-export const exclusionSchema = z.strictObject({ slot: idText, off: z.array(idText).min(1) });
+export const exclusionSchema = z.strictObject({ slot: idText, off: listOf(idText).min(1) });
 
 /** A function soldered to the board: it hangs on the tree and shares its uplink. */
 export const integratedSchema = z.strictObject({
@@ -73,15 +74,15 @@ export const integratedSchema = z.strictObject({
   label: plainText(40),
   on: idText,
   kind: z.enum(['network', 'usb', 'wireless', 'audio']),
-  gbitPerS: z.number().positive(),
+  gbitPerS: quantity('Gb/s'),
 });
 
 export const topologySchema = z.strictObject({
-  hubs: z.array(hubSchema),
-  slots: z.array(slotSchema),
-  sharedPorts: z.array(sharedPortSchema).optional(),
-  exclusions: z.array(exclusionSchema).optional(),
-  integrated: z.array(integratedSchema).optional(),
+  hubs: listOf(hubSchema),
+  slots: listOf(slotSchema),
+  sharedPorts: listOf(sharedPortSchema).optional(),
+  exclusions: listOf(exclusionSchema).optional(),
+  integrated: listOf(integratedSchema).optional(),
 });
 export type Topology = z.infer<typeof topologySchema>;
 
@@ -90,7 +91,7 @@ export const memorySlotSchema = z.strictObject({
   label: plainText(12),
   channel: plainText(4),
   position: z.number().int().min(1).max(3),
-  fillOrder: z.number().int().min(1),
+  fillOrder: pieces(64),
 });
 export type MemorySlot = z.infer<typeof memorySlotSchema>;
 
@@ -102,14 +103,13 @@ export const boardSchema = z.strictObject({
   form: boardForm.optional().meta({ label: 'form' }),
   memoryGeneration: memoryGeneration.optional().meta({ label: 'memory generation' }),
   moduleKind: moduleKind.optional().meta({ label: 'module kind' }),
-  memorySlots: z.array(memorySlotSchema).optional().meta({ label: 'memory slots' }),
+  memorySlots: listOf(memorySlotSchema).optional().meta({ label: 'memory slots' }),
   moduleLimitGiB: figure('limit per memory slot', 'GiB', 'higher'),
   memoryLimitGiB: figure('memory limit', 'GiB', 'higher'),
   /** The highest rate that can be set at all; what is supported in a population is in `memoryRates`. */
   memoryRateMTs: figure('memory rate limit', 'MT/s', 'higher'),
-  memoryRates: z.array(populationRateSchema).min(1).optional().meta({ label: 'memory rates by population' }),
-  profileKinds: z
-    .array(z.enum(['XP', 'EP']))
+  memoryRates: listOf(populationRateSchema).min(1).optional().meta({ label: 'memory rates by population' }),
+  profileKinds: listOf(z.enum(['XP', 'EP']))
     .optional()
     .meta({ label: 'memory profile kinds read' }),
   errorCorrection: flag('error correction'),
@@ -118,26 +118,24 @@ export const boardSchema = z.strictObject({
   boardPowerW: figure('own draw', 'W', 'lower'),
   shippedFirmware: plainText(20).optional().meta({ label: 'shipped firmware' }),
   /** `slotsOff` are slots whose lanes this family does not have. */
-  processorFamilies: z
-    .array(
-      z.strictObject({
-        family: plainText(40),
-        minimumFirmware: plainText(20).optional(),
-        slotsOff: z.array(idText).optional(),
-      }),
-    )
+  processorFamilies: listOf(
+    z.strictObject({
+      family: plainText(40),
+      minimumFirmware: plainText(20).optional(),
+      slotsOff: listOf(idText).optional(),
+    }),
+  )
     .optional()
     .meta({ label: 'processor families' }),
   /** Published versions, with the faults that are known of them. */
-  firmwareVersions: z
-    .array(
-      z.strictObject({
-        version: plainText(20),
-        channel: z.enum(['release', 'beta']),
-        date: isoDate.optional(),
-        fault: plainText(160).optional(),
-      }),
-    )
+  firmwareVersions: listOf(
+    z.strictObject({
+      version: plainText(20),
+      channel: z.enum(['release', 'beta']),
+      date: isoDate.optional(),
+      fault: plainText(160).optional(),
+    }),
+  )
     .optional()
     .meta({ label: 'firmware versions published' }),
   flashWithoutProcessor: flag('firmware can be flashed without a processor'),
@@ -161,5 +159,5 @@ export const boardSchema = z.strictObject({
   sataCables: count('data cables included'),
   remoteManagement: flag('remote management'),
   heatsinkHeightMm: figure('heatsink height near the socket', 'mm', 'lower'),
-  testedMemory: z.array(partIdSchema).optional().meta({ label: 'tested memory' }),
+  testedMemory: listOf(partIdSchema).optional().meta({ label: 'tested memory' }),
 });

@@ -1,3 +1,4 @@
+import { listOf, pieces, quantity } from '../units/bounds';
 import { z } from 'zod';
 import { boardForm, count, figure, figureFromZero, flag, lights, partBase, usbPorts } from './common';
 import { SUPPLY_FORMS } from './supply';
@@ -12,28 +13,28 @@ export type Side = z.infer<typeof sideSchema>;
  */
 export const mountSchema = z.strictObject({
   side: sideSchema,
-  radiatorsMm: z.array(z.number().int().positive()).optional(),
-  fans: z.array(z.strictObject({ sizeMm: z.number().int().positive(), count: z.number().int().positive() })).optional(),
-  rowMm: z.number().positive().optional(),
+  radiatorsMm: listOf(quantity('mm').int()).optional(),
+  fans: listOf(z.strictObject({ sizeMm: quantity('mm').int(), count: pieces(64) })).optional(),
+  rowMm: quantity('mm').optional(),
 });
 
 /** Fans that come with a case, with what is known of them. */
 const includedFanSchema = z.strictObject({
   side: sideSchema,
-  sizeMm: z.number().int().positive(),
-  count: z.number().int().positive(),
-  maxRpm: z.number().positive().optional(),
-  airflowM3h: z.number().positive().optional(),
-  pressurePa: z.number().positive().optional(),
-  noiseDbA: z.number().positive().optional(),
+  sizeMm: quantity('mm').int(),
+  count: pieces(64),
+  maxRpm: quantity('rpm').optional(),
+  airflowM3h: quantity('m³/h').optional(),
+  pressurePa: quantity('Pa').optional(),
+  noiseDbA: quantity('dB(A)').optional(),
 });
 
 export const caseSchema = z.strictObject({
   kind: z.literal('case'),
   ...partBase,
   frame: z.enum(['closed', 'open']).optional().meta({ label: 'frame' }),
-  boardForms: z.array(boardForm).min(1).optional().meta({ label: 'board forms' }),
-  supplyForms: z.array(z.enum(SUPPLY_FORMS)).min(1).optional().meta({ label: 'supply forms' }),
+  boardForms: listOf(boardForm).min(1).optional().meta({ label: 'board forms' }),
+  supplyForms: listOf(z.enum(SUPPLY_FORMS)).min(1).optional().meta({ label: 'supply forms' }),
   supplyLengthMm: figure('room for the supply', 'mm', 'higher'),
   cardLengthMm: figure('room for cards', 'mm', 'higher'),
   cardLengthFrontRadiatorMm: figure('room for cards with a front radiator', 'mm', 'higher'),
@@ -41,8 +42,8 @@ export const caseSchema = z.strictObject({
   expansionSlots: count('expansion slots'),
   uprightCards: flag('upright card mount'),
   coolerHeightMm: figure('room for the cooler', 'mm', 'higher'),
-  mounts: z.array(mountSchema).optional().meta({ label: 'radiator and fan mounts' }),
-  fansIncluded: z.array(includedFanSchema).optional().meta({ label: 'fans included' }),
+  mounts: listOf(mountSchema).optional().meta({ label: 'radiator and fan mounts' }),
+  fansIncluded: listOf(includedFanSchema).optional().meta({ label: 'fans included' }),
   fanCurrentA: figureFromZero('current of a fan included', 'A', 'lower'),
   ...lights,
   fanPowerW: figureFromZero('power of the fans included', 'W', 'lower'),

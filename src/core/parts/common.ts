@@ -1,3 +1,13 @@
+import {
+  listOf,
+  pieces,
+  piecesOrNone,
+  quantity,
+  quantityFromZero,
+  tally,
+  type BoundedUnit,
+  priceMinor,
+} from '../units/bounds';
 import { z } from 'zod';
 import { CHROMA } from '../units/quantity';
 
@@ -12,17 +22,17 @@ export interface FigureMeta {
 }
 
 /** A number that may be unknown: absent means unknown, never zero. */
-export function figure(label: string, unit: string, better: Better, schema = z.number().positive()) {
-  return schema.optional().meta({ label, unit, better });
+export function figure(label: string, unit: BoundedUnit | 'of 5' | 'share', better: Better, schema?: z.ZodNumber) {
+  return (schema ?? quantity(unit as BoundedUnit)).optional().meta({ label, unit, better });
 }
 
 /** A figure that may truly be zero, such as the modules a board has soldered on. */
-export const figureFromZero = (label: string, unit: string, better: Better) =>
-  figure(label, unit, better, z.number().nonnegative());
+export const figureFromZero = (label: string, unit: BoundedUnit, better: Better) =>
+  figure(label, unit, better, quantityFromZero(unit));
 
-/** A whole count that may be zero. */
-export const count = (label: string, better: Better = 'higher') =>
-  z.number().int().nonnegative().optional().meta({ label, better });
+/** A whole count that may be zero, of pieces that may be laid out one by one. */
+export const count = (label: string, better: Better = 'higher', most?: number) =>
+  piecesOrNone(most).optional().meta({ label, better });
 
 export const flag = (label: string) => z.boolean().optional().meta({ label });
 
@@ -57,14 +67,14 @@ export function gtinIsValid(text: string): boolean {
 
 /** What is known about a part beyond its label (J17). */
 export const evidenceSchema = z.strictObject({
-  ratings: count('ratings'),
+  ratings: tally().optional().meta({ label: 'ratings', better: 'higher' }),
   meanRating: figure('mean rating', 'of 5', 'higher', z.number().min(1).max(5)),
   returnRate: figure('return rate', 'share', 'lower', z.number().min(0).max(1)),
   testedGrade: plainText(60).optional().meta({ label: 'tested grade' }),
 });
 
 /** What a maker asks for a part in a region, as that region quotes prices. */
-export const listPriceSchema = z.strictObject({ region: idText, minor: z.number().int().positive() });
+export const listPriceSchema = z.strictObject({ region: idText, minor: priceMinor() });
 
 /** Fields every kind of part has. */
 export const partBase = {
@@ -81,7 +91,7 @@ export const partBase = {
   withdrawn: isoDate.optional().meta({ label: 'withdrawn' }),
   warrantyMonths: figure('warranty', 'months', 'higher'),
   massG: figure('mass', 'g', 'lower'),
-  listPrices: z.array(listPriceSchema).max(40).optional().meta({ label: "maker's list prices" }),
+  listPrices: listOf(listPriceSchema).max(40).optional().meta({ label: "maker's list prices" }),
   evidence: evidenceSchema.optional().meta({ label: 'evidence' }),
   source: plainText(200).optional().meta({ label: 'source' }),
 };
@@ -95,7 +105,7 @@ export const moduleKind = z.enum(MODULE_KINDS);
 export const populationRateSchema = z.strictObject({
   modulesPerChannel: z.number().int().min(1).max(3),
   ranks: z.number().int().min(1).max(8),
-  rateMTs: z.number().positive(),
+  rateMTs: quantity('MT/s'),
 });
 export type PopulationRate = z.infer<typeof populationRateSchema>;
 
@@ -118,18 +128,17 @@ export const mediaEngineSchema = z.strictObject({
   codec: codecSchema,
   chroma: chromaSchema,
   bitDepth: bitDepthSchema,
-  mpxPerS: z.number().positive(),
-  maxWidth: z.number().int().positive(),
-  maxHeight: z.number().int().positive(),
-  sessions: z.number().int().positive().optional(),
+  mpxPerS: quantity('Mpx/s'),
+  maxWidth: quantity('px').int(),
+  maxHeight: quantity('px').int(),
+  sessions: pieces().optional(),
 });
 export type MediaEngine = z.infer<typeof mediaEngineSchema>;
-export const mediaEngines = z.array(mediaEngineSchema).optional().meta({ label: 'media engines' });
+export const mediaEngines = listOf(mediaEngineSchema).optional().meta({ label: 'media engines' });
 
 /** Thermal resistance to the air at fan speeds; a part without fans has one point at 1 rpm. */
 export const resistancePoints = (label: string) =>
-  z
-    .array(z.strictObject({ rpm: z.number().positive(), kPerW: z.number().positive() }))
+  listOf(z.strictObject({ rpm: quantity('rpm'), kPerW: quantity('K/W') }))
     .min(1)
     .optional()
     .meta({ label });
@@ -137,7 +146,7 @@ export const resistancePoints = (label: string) =>
 /** Supply connectors. One cable feeds one high-power input. */
 export const CONNECTORS = ['board-24', 'processor-8', 'card-8', 'card-16', 'sata', 'peripheral'] as const;
 export const connectorCounts = z
-  .partialRecord(z.enum(CONNECTORS), z.number().int().nonnegative())
+  .partialRecord(z.enum(CONNECTORS), piecesOrNone(64))
   .optional()
   .meta({ label: 'connectors' });
 export type Connector = (typeof CONNECTORS)[number];
@@ -145,17 +154,17 @@ export type Connector = (typeof CONNECTORS)[number];
 /** Display outputs and inputs by open interface version. */
 export const displayPort = z.strictObject({
   kind: z.enum(['DisplayPort 1.4', 'DisplayPort 2.1', 'HDMI 2.0', 'HDMI 2.1', 'USB-C']),
-  count: z.number().int().positive(),
+  count: pieces(64),
 });
 /** Connectors of USB ports as the standard names them. */
 export const USB_CONNECTORS = ['A', 'C'] as const;
 /** Ports of one connector and rate; a connector that is not stated may be either. */
 export const usbPortSchema = z.strictObject({
-  gbitPerS: z.number().positive(),
-  count: z.number().int().positive(),
+  gbitPerS: quantity('Gb/s'),
+  count: pieces(64),
   connector: z.enum(USB_CONNECTORS).optional(),
 });
-export const usbPorts = (label: string) => z.array(usbPortSchema).optional().meta({ label });
+export const usbPorts = (label: string) => listOf(usbPortSchema).optional().meta({ label });
 
 /** Amendments of IEEE 802.11, oldest first. */
 export const WIRELESS_STANDARDS = ['n', 'ac', 'ax', 'be'] as const;
@@ -175,4 +184,4 @@ export const lights = {
 /** The plug of lights that do not say: by far the usual one. */
 export const USUAL_LIGHT_PLUG: LightPlug = '3-pin 5 V';
 
-export const displayPorts = (label: string) => z.array(displayPort).optional().meta({ label });
+export const displayPorts = (label: string) => listOf(displayPort).optional().meta({ label });

@@ -1,3 +1,4 @@
+import { listOf } from '../units/bounds';
 import { z } from 'zod';
 import { count, figure, flag, lights, partBase, plainText, figureFromZero, resistancePoints } from './common';
 
@@ -5,8 +6,7 @@ export const coolerSchema = z.strictObject({
   kind: z.literal('cooler'),
   ...partBase,
   type: z.enum(['tower', 'low-profile', 'liquid', 'passive']).optional().meta({ label: 'type' }),
-  sockets: z
-    .array(z.strictObject({ socket: plainText(40), kit: z.enum(['included', 'apart']) }))
+  sockets: listOf(z.strictObject({ socket: plainText(40), kit: z.enum(['included', 'apart']) }))
     .optional()
     .meta({ label: 'sockets' }),
   resistance: resistancePoints('thermal resistance'),

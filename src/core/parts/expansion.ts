@@ -1,3 +1,4 @@
+import { listOf, quantity } from '../units/bounds';
 import { z } from 'zod';
 import { connectorCounts, count, figure, flag, lanes, linkGeneration, partBase, wirelessStandard } from './common';
 
@@ -16,16 +17,14 @@ export const expansionSchema = z.strictObject({
   powerW: figure('power', 'W', 'lower'),
   connectors: connectorCounts,
   driveSlots: count('drive slots on the card'),
-  driveForms: z
-    .array(z.enum(['M.2 2230', 'M.2 2280', 'M.2 22110']))
+  driveForms: listOf(z.enum(['M.2 2230', 'M.2 2280', 'M.2 22110']))
     .optional()
     .meta({ label: 'drive forms it takes' }),
   ownSwitch: flag('own lane switch'),
   videoInputs: count('video inputs'),
   inputGbitPerS: figure('rate of an input', 'Gb/s', 'higher'),
   /** Where its inputs differ: how many there are of each rate. */
-  inputPorts: z
-    .array(z.strictObject({ gbitPerS: z.number().positive(), count: z.number().int().min(1).max(64) }))
+  inputPorts: listOf(z.strictObject({ gbitPerS: quantity('Gb/s'), count: z.number().int().min(1).max(64) }))
     .max(16)
     .optional()
     .meta({ label: 'inputs by rate' }),

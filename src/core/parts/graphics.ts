@@ -1,3 +1,4 @@
+import { listOf } from '../units/bounds';
 import { z } from 'zod';
 import {
   connectorCounts,
@@ -39,9 +40,9 @@ export const graphicsSchema = z.strictObject({
   mediaEngines,
   outputs: displayPorts('display outputs'),
   maxDisplays: count('displays driven'),
-  computeStacks: z.array(plainText(40)).optional().meta({ label: 'compute stacks' }),
+  computeStacks: listOf(plainText(40)).optional().meta({ label: 'compute stacks' }),
   certifiedDriver: flag('certified driver'),
-  adaptiveSync: z.array(plainText(40)).optional().meta({ label: 'adaptive-sync kinds' }),
+  adaptiveSync: listOf(plainText(40)).optional().meta({ label: 'adaptive-sync kinds' }),
   cooling: z.enum(['fans', 'passive']).optional().meta({ label: 'cooling' }),
   resistance: resistancePoints('thermal resistance, chip to air'),
   maxTemperatureC: figure('temperature limit', '°C', 'higher'),

@@ -1,3 +1,4 @@
+import { listOf } from '../units/bounds';
 import { z } from 'zod';
 import { count, figure, flag, memoryGeneration, moduleKind, partBase, partIdSchema, plainText } from './common';
 
@@ -8,9 +9,9 @@ export const memorySchema = z.strictObject({
   generation: memoryGeneration.optional().meta({ label: 'generation' }),
   moduleKind: moduleKind.optional().meta({ label: 'module kind' }),
   errorCorrection: flag('error correction'),
-  modules: count('modules'),
+  modules: count('modules', 'higher', 64),
   moduleGiB: figure('capacity a module', 'GiB', 'higher'),
-  ranks: count('ranks', 'none'),
+  ranks: count('ranks', 'none', 16),
   profileKind: z.enum(['XP', 'EP', 'none']).optional().meta({ label: 'profile kind' }),
   rateMTs: figure('profile rate', 'MT/s', 'higher'),
   casLatency: figure('CL', 'cycles', 'lower'),
@@ -25,7 +26,7 @@ export const memorySchema = z.strictObject({
     .strictObject({ name: plainText(40), certainty: z.enum(['known', 'likely']) })
     .optional()
     .meta({ label: 'die kind' }),
-  testedBoards: z.array(partIdSchema).optional().meta({ label: 'tested boards' }),
+  testedBoards: listOf(partIdSchema).optional().meta({ label: 'tested boards' }),
 });
 
 /** GiB of all modules of a kit together; undefined while either figure is not stated. */

@@ -1,3 +1,4 @@
+import { listOf, pieces, quantity } from '../units/bounds';
 import { z } from 'zod';
 import {
   populationRateSchema,
@@ -18,7 +19,7 @@ import {
 /** Cores of one kind. `workPerClock` is relative to a reference core at 1.0. */
 export const coreGroupSchema = z.strictObject({
   kind: z.enum(['performance', 'efficiency']),
-  count: z.number().int().positive(),
+  count: pieces(4096),
   threadsPerCore: z.number().int().min(1).max(2),
   baseGHz: figure('base clock', 'GHz', 'higher'),
   boostGHz: figure('boost clock', 'GHz', 'higher'),
@@ -29,12 +30,12 @@ export type CoreGroup = z.infer<typeof coreGroupSchema>;
 
 export const memorySupportSchema = z.strictObject({
   generation: memoryGeneration,
-  kinds: z.array(moduleKind).min(1),
-  rates: z.array(populationRateSchema).min(1),
+  kinds: listOf(moduleKind).min(1),
+  rates: listOf(populationRateSchema).min(1),
 });
 
 export const integratedGraphicsSchema = z.strictObject({
-  fp32Tflops: z.number().positive(),
+  fp32Tflops: quantity('TFLOP/s'),
   mediaEngines,
   outputs: displayPorts('display outputs'),
 });
@@ -44,7 +45,7 @@ export const processorSchema = z.strictObject({
   ...partBase,
   socket: plainText(40).optional().meta({ label: 'socket' }),
   family: plainText(40).optional().meta({ label: 'family' }),
-  coreGroups: z.array(coreGroupSchema).min(1).optional().meta({ label: 'core groups' }),
+  coreGroups: listOf(coreGroupSchema).min(1).optional().meta({ label: 'core groups' }),
   cacheMiB: figure('last-level cache', 'MiB', 'higher'),
   idlePowerW: figure('idle power', 'W', 'lower'),
   basePowerW: figure('base power', 'W', 'lower'),
@@ -54,12 +55,11 @@ export const processorSchema = z.strictObject({
   shortPowerS: figureFromZero('short power window', 's', 'higher'),
   maxTemperatureC: figure('temperature limit', '°C', 'higher'),
   packageKPerW: figure('resistance of the package', 'K/W', 'lower'),
-  memory: z.array(memorySupportSchema).optional().meta({ label: 'memory support' }),
+  memory: listOf(memorySupportSchema).optional().meta({ label: 'memory support' }),
   memoryChannels: count('memory channels'),
   memoryLimitGiB: figure('memory limit', 'GiB', 'higher'),
   errorCorrection: flag('error correction'),
-  rootLinks: z
-    .array(z.strictObject({ generation: linkGeneration, lanes }))
+  rootLinks: listOf(z.strictObject({ generation: linkGeneration, lanes }))
     .optional()
     .meta({ label: 'root links' }),
   integratedGraphics: z

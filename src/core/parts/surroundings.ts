@@ -1,3 +1,4 @@
+import { listOf } from '../units/bounds';
 import { z } from 'zod';
 import {
   CONNECTORS,
@@ -18,10 +19,10 @@ export const displaySchema = z.strictObject({
   kind: z.literal('display'),
   ...partBase,
   diagonalIn: figure('diagonal', 'in', 'none'),
-  widthPx: count('width'),
-  heightPx: count('height'),
+  widthPx: count('width', 'higher', 1e6),
+  heightPx: count('height', 'higher', 1e6),
   refreshHz: figure('refresh rate', 'Hz', 'higher'),
-  adaptiveSync: z.array(plainText(40)).optional().meta({ label: 'adaptive-sync kinds' }),
+  adaptiveSync: listOf(plainText(40)).optional().meta({ label: 'adaptive-sync kinds' }),
   inputs: displayPorts('inputs'),
   /** Passes a DisplayPort picture on to a further display on the same output (multi-stream transport). */
   chains: flag('passes pictures on'),
@@ -32,8 +33,7 @@ export const peripheralSchema = z.strictObject({
   ...partBase,
   purpose: plainText(60).optional().meta({ label: 'purpose' }),
   /** What of a desk it is, so that it can be told whether one is there. */
-  serves: z
-    .array(z.enum(['keyboard', 'pointing']))
+  serves: listOf(z.enum(['keyboard', 'pointing']))
     .optional()
     .meta({ label: 'serves as' }),
 });

@@ -1,3 +1,4 @@
+import { UNIT_BOUNDS, type BoundedUnit } from '../../units/bounds';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { parse } from 'csv-parse/sync';
@@ -210,15 +211,18 @@ describe('a sheet goes out and in again', () => {
       .filter((value) => /^[^<>\p{Cc}]*$/u.test(value) && value.trim() !== '')
       .map((value) => value.trim());
     const optional = <T>(value: fc.Arbitrary<T>) => fc.option(value, { nil: undefined });
-    const figure = optional(fc.double({ min: 1e-18, max: 1e9, noNaN: true, noDefaultInfinity: true }));
+    const figure = (unit: BoundedUnit) => {
+      const [min, max] = UNIT_BOUNDS[unit];
+      return optional(fc.double({ min, max, noNaN: true, noDefaultInfinity: true }));
+    };
     const drive = fc.record({
       kind: fc.constant('drive'),
       id: fc.constant('d'),
       maker: text,
       name: text,
       source: optional(text),
-      capacityGB: figure,
-      seqReadMBs: figure,
+      capacityGB: figure('GB'),
+      seqReadMBs: figure('MB/s'),
       encryption: optional(fc.boolean()),
       lanes: optional(fc.constantFrom(1, 2, 4)),
       evidence: optional(fc.constantFrom({}, { ratings: 3 }, { ratings: 3, meanRating: 4.5, testedGrade: '=A' })),

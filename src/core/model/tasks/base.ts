@@ -14,7 +14,7 @@ export const taskBase = {
   id: idText,
   name: plainText(80),
   importance: z.number().int().min(1).max(5),
-  runsPerWeek: z.number().nonnegative().optional(),
+  runsPerWeek: z.number().min(0).max(1e6).optional(),
   /** Keeps a reserve so that the machine stays usable while elastic work runs. */
   foreground: z.boolean().optional(),
   application: idText.optional(),

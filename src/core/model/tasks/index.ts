@@ -1,3 +1,4 @@
+import { listOf, pieces, quantity, quantityFromZero } from '../../units/bounds';
 import { z } from 'zod';
 import { bitDepthSchema, chromaSchema, codecSchema, plainText } from '../../parts/common';
 import { DRIVE_ROLES, driveRole } from '../../figures/resources';
@@ -63,7 +64,7 @@ export const editPlaySchema = z.strictObject({
   /** Writes finished frames to the scratch drive as it goes. */
   renderCache: z.boolean(),
   /** Hours of this footage that stay on the active drive. */
-  keepHours: z.number().nonnegative(),
+  keepHours: quantityFromZero('h'),
 });
 export type EditPlay = z.infer<typeof editPlaySchema>;
 
@@ -79,8 +80,8 @@ export const editExportSchema = z.strictObject({
   outMbitPerS: mbitPerS,
   path: z.enum(['engine', 'software']),
   preset: z.enum(PRESETS),
-  programmeMin: z.number().positive(),
-  targetMin: z.number().positive().optional(),
+  programmeMin: quantity('min'),
+  targetMin: quantity('min').optional(),
 });
 export type EditExport = z.infer<typeof editExportSchema>;
 
@@ -89,7 +90,7 @@ export const deskSchema = z.strictObject({
   ...taskBase,
   browserTabs: z.number().int().min(0).max(500),
   conferencing: z.boolean(),
-  otherGiB: z.number().nonnegative(),
+  otherGiB: quantityFromZero('GiB'),
 });
 export type DeskWork = z.infer<typeof deskSchema>;
 
@@ -194,23 +195,23 @@ export const customSchema = z.strictObject({
   /** What one unit is called: frame, record, job. */
   unit: plainText(20),
   /** Units a second that must be kept (real-time). */
-  unitsPerS: z.number().positive().optional(),
+  unitsPerS: z.number().positive({ abort: true }).min(1e-9).max(1e12).optional(),
   /** Units in a run and the longest it may take (elastic). */
-  unitsPerRun: z.number().positive().optional(),
-  targetMin: z.number().positive().optional(),
-  threadCap: z.number().int().positive().optional(),
-  serialGwork: z.number().nonnegative().optional(),
-  parallelGwork: z.number().nonnegative().optional(),
-  memoryTrafficGB: z.number().nonnegative().optional(),
-  fp32Gflop: z.number().nonnegative().optional(),
-  graphicsTrafficGB: z.number().nonnegative().optional(),
-  networkGB: z.number().nonnegative().optional(),
-  memoryGiB: z.number().nonnegative().optional(),
-  graphicsMemoryGiB: z.number().nonnegative().optional(),
-  readGB: z.partialRecord(driveRole, z.number().nonnegative()).optional(),
-  writeGB: z.partialRecord(driveRole, z.number().nonnegative()).optional(),
+  unitsPerRun: z.number().positive({ abort: true }).min(1e-9).max(1e15).optional(),
+  targetMin: quantity('min').optional(),
+  threadCap: pieces(4096).optional(),
+  serialGwork: quantityFromZero('Gwork').optional(),
+  parallelGwork: quantityFromZero('Gwork').optional(),
+  memoryTrafficGB: quantityFromZero('GB').optional(),
+  fp32Gflop: quantityFromZero('GFLOP').optional(),
+  graphicsTrafficGB: quantityFromZero('GB').optional(),
+  networkGB: quantityFromZero('GB').optional(),
+  memoryGiB: quantityFromZero('GiB').optional(),
+  graphicsMemoryGiB: quantityFromZero('GiB').optional(),
+  readGB: z.partialRecord(driveRole, quantityFromZero('GB')).optional(),
+  writeGB: z.partialRecord(driveRole, quantityFromZero('GB')).optional(),
   /** Streams between devices while the task runs, at a fixed rate. */
-  flows: z.array(z.strictObject({ from: flowEnd, to: flowEnd, gbytePerS: z.number().positive() })).optional(),
+  flows: listOf(z.strictObject({ from: flowEnd, to: flowEnd, gbytePerS: quantity('GB/s') }), 64).optional(),
 });
 export type CustomWork = z.infer<typeof customSchema>;
 

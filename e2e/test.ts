@@ -1,0 +1,50 @@
+import Database from 'better-sqlite3';
+import { test as base } from '@playwright/test';
+import { filesOf, portOf } from './lanes';
+
+export { expect, type Locator, type Page } from '@playwright/test';
+
+/** Points by day are a million rows: they are copied only when a test added some. */
+const LARGE = 'price_points';
+
+/** Puts the database under the running app back to what it was when it was made; takes some hundredths of a second. */
+function restore(port: number): void {
+  const { db, origin } = filesOf(port);
+  const live = new Database(db, { timeout: 10_000 });
+  try {
+    live.pragma('foreign_keys = OFF');
+    live.prepare('ATTACH ? AS origin').run(origin);
+    const tables = live
+      .prepare("SELECT name FROM origin.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'")
+      .pluck()
+      .all() as string[];
+    const count = (schema: string) => live.prepare(`SELECT count(*) FROM ${schema}.${LARGE}`).pluck().get();
+    const revision = (schema: string) =>
+      Number(live.prepare(`SELECT value FROM ${schema}.meta WHERE key = 'catalogue-revision'`).pluck().get());
+    live.transaction(() => {
+      const [now, before] = [revision('main'), revision('origin')];
+      for (const table of tables)
+        if (table !== LARGE || count('main') !== count('origin')) {
+          live.exec(`DELETE FROM main.${table}`);
+          live.exec(`INSERT INTO main.${table} SELECT * FROM origin.${table}`);
+        }
+      // the app knows a catalogue by its revision: one that was changed does not come back under an old number
+      if (now !== before)
+        for (const schema of ['main', 'origin'])
+          live.prepare(`UPDATE ${schema}.meta SET value = ? WHERE key = 'catalogue-revision'`).run(String(now + 1));
+    })();
+  } finally {
+    live.close();
+  }
+}
+
+/** Every test begins with the demo as it was made, whatever the one before has done. */
+export const test = base.extend<{ fresh: undefined }>({
+  fresh: [
+    async ({ baseURL }, use) => {
+      restore(portOf(baseURL));
+      await use(undefined);
+    },
+    { auto: true },
+  ],
+});
