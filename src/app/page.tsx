@@ -2,6 +2,7 @@ import { service } from '@/server/instance';
 import { ownedRows } from '@/server/desk';
 import { priceState } from '@/server/prices/manage';
 import { allSeats } from '@/server/seatBundle';
+import { rowsSetAside } from '@/server/setAside';
 import { DeskStation } from '@/ui/desk/DeskStation';
 
 export const dynamic = 'force-dynamic';
@@ -15,6 +16,7 @@ export default async function DeskPage() {
       settings={await service().settings()}
       regions={data.regions}
       prices={await priceState(service())}
+      aside={await rowsSetAside(service())}
     />
   );
 }

@@ -9,6 +9,7 @@ import * as prices from './prices/manage';
 import { startRefreshing } from './prices/schedule';
 import { makeRival as makeRivalOf } from './rivals';
 import { markDrafts } from './seen';
+import * as setAside from './setAside';
 import * as library from './library';
 import * as drafts from './drafts';
 import * as edits from './edits';
@@ -35,7 +36,7 @@ export async function loadSeat(seatId: string): Promise<SeatBundle | undefined> 
 export async function stepSeat(
   seatId: string,
   direction: 'undo' | 'redo',
-): Promise<{ label: string | undefined; bundle: SeatBundle | undefined }> {
+): Promise<{ label: string | undefined; bundle: SeatBundle | undefined } | Refused> {
   return edits.stepSeat(service(), String(seatId), direction === 'redo' ? 'redo' : 'undo');
 }
 
@@ -170,6 +171,14 @@ export async function addPresentMachine(seatId: string): Promise<string | undefi
 
 export async function saveSettings(settings: unknown) {
   return moved(desk.saveSettings(service(), settings));
+}
+
+export async function mendSetAside(place: unknown, id: string, text: string) {
+  return moved(setAside.mendSetAside(service(), place, String(id), String(text)));
+}
+
+export async function dropSetAside(place: unknown, id: string) {
+  return moved(setAside.dropSetAside(service(), place, String(id)));
 }
 
 export async function keepOwned(owned: unknown) {

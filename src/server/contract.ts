@@ -7,6 +7,7 @@ import type { Seen } from '@/core/versus/standing';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
+import type { Problem } from '@/core/formats/problems';
 import type { Refused } from './refuse';
 
 export type { Done, Refused } from './refuse';
@@ -127,6 +128,16 @@ export interface PartSheet {
     readonly currency: Currency;
     readonly pricesIncludeTax: boolean;
   } | null;
+}
+
+/** A row that cannot be read, for whoever mends it. */
+export interface AsideRow {
+  readonly place: string;
+  readonly id: string;
+  /** What it is, in words. */
+  readonly what: string;
+  readonly text: string;
+  readonly problems: readonly Problem[];
 }
 
 /** Something owned with its part's name; no kind when the part is gone from the library. */

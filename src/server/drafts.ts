@@ -1,4 +1,5 @@
-import { firstFree, idIn, numbered, counted } from '@/core/units/free';
+import { LONGEST_NAME } from '@/core/parts/common';
+import { counted, firstFree, idIn, numbered, numberedWithin } from '@/core/units/free';
 import { machineSchema } from '@/core/model/machine';
 import * as projects from '@/store/projectStore';
 import type { SeatBundle } from './contract';
@@ -34,7 +35,7 @@ export async function copyDraft(
 
 function* namesOfCopy(first: string, source: string): Generator<string> {
   yield first;
-  yield* numbered(`${source} copy`, ' ');
+  yield* numberedWithin(LONGEST_NAME, source, ' copy');
 }
 
 /** Drafts of other seats that have parts, to start from. */

@@ -70,9 +70,11 @@ export async function stepSeat(
   service: Service,
   seatId: string,
   direction: 'undo' | 'redo',
-): Promise<{ label: string | undefined; bundle: SeatBundle | undefined }> {
-  const label = await projects.step(service.db, seatId, direction, now());
-  return { label, bundle: await seatBundle(service, seatId) };
+): Promise<{ label: string | undefined; bundle: SeatBundle | undefined } | Refused> {
+  return answering(async () => {
+    const label = await projects.step(service.db, seatId, direction, now());
+    return { label, bundle: await seatBundle(service, seatId) };
+  });
 }
 
 /** Fills in one missing figure of a part by hand. Only single numbers can be typed in this way. */

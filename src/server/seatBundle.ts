@@ -1,3 +1,4 @@
+import { idIn } from '@/core/units/free';
 import type { Brief } from '@/core/model/brief';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import type { MachineEdit } from '@/core/model/edits';
@@ -56,6 +57,8 @@ export async function seatBundle(service: Service, seatId: string): Promise<Seat
   const documents = await projects.readSeat(service.db, seatId);
   if (!documents) return undefined;
   const { data, revision } = await service.catalogue();
+  // without its region nothing can be priced or wired; the desk tells it
+  if (!idIn(data.regions)(documents.brief.body.region)) return undefined;
   const measuredElsewhere = await projects.measuredElsewhere(service.db, seatId);
   return {
     ...documents,

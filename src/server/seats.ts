@@ -1,8 +1,9 @@
+import { LONGEST_NAME } from '@/core/parts/common';
 import { z } from 'zod';
 import { briefSchema } from '@/core/model/brief';
 import { machineSchema, type Machine } from '@/core/model/machine';
 import { deskRegion } from '@/core/model/settings';
-import { firstFree, idIn, numbered } from '@/core/units/free';
+import { firstFree, idIn, numbered, numberedWithin } from '@/core/units/free';
 import * as projects from '@/store/projectStore';
 import { answering, refuse, type Refused } from './refuse';
 import { type Service } from './service';
@@ -66,7 +67,7 @@ export async function copySeat(service: Service, seatId: string): Promise<string
   if (!from) return undefined;
   const seats = await projects.listSeats(service.db);
   const names = new Set(seats.filter((seat) => seat.projectId === from.seat.projectId).map((seat) => seat.name));
-  const name = firstFree(numbered(`${from.seat.name}, copy`, ' '), (taken) => names.has(taken));
+  const name = firstFree(numberedWithin(LONGEST_NAME, from.seat.name, ', copy'), (taken) => names.has(taken));
   const copy = firstFree(numbered(seatId), idIn(seats));
   await projects.addSeat(service.db, {
     projectId: from.seat.projectId,

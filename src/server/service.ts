@@ -1,3 +1,4 @@
+import type { SetAside } from '@/store/aside';
 import { compileCatalogue, type Catalogue } from '@/core/model/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import type { Settings } from '@/core/model/settings';
@@ -11,13 +12,16 @@ export interface CatalogueNow {
   readonly data: CatalogueData;
   readonly revision: number;
   readonly compiled: Catalogue;
+  /** Rows of it that cannot be read. */
+  readonly aside: readonly SetAside[];
 }
 
-function catalogueNow(data: CatalogueData, revision: number): CatalogueNow {
+function catalogueNow(data: CatalogueData, revision: number, aside: readonly SetAside[]): CatalogueNow {
   let compiled: Catalogue | undefined;
   return {
     data,
     revision,
+    aside,
     get compiled() {
       return (compiled ??= compileCatalogue(data));
     },
@@ -49,8 +53,11 @@ export function openService(path: string = databasePath()): Service {
     settings: () => readSettings(db),
     catalogue: async () => {
       const revision = await catalogueRevision(db);
-      if (cached?.revision !== revision)
-        cached = catalogueNow(await readCatalogueData(db, 'with-hand-figures', memo), revision);
+      if (cached?.revision !== revision) {
+        const aside: SetAside[] = [];
+        const data = await readCatalogueData(db, 'with-hand-figures', memo, (row) => aside.push(row));
+        cached = catalogueNow(data, revision, aside);
+      }
       return cached;
     },
   };

@@ -1,4 +1,7 @@
+import { readJson, readRow, unheard, type OnAside } from './aside';
+import type { z } from 'zod';
 import { catalogueSchema, type CatalogueData, type Offer } from '@/core/model/catalogueSchema';
+import { offerSchema } from '@/core/model/offers';
 import { partSchema, partSchemas, type Part, type PartKind } from '@/core/parts';
 import { withValueAt } from '@/core/parts/fields';
 import { writing, type Database, type Writer } from './database';
@@ -34,46 +37,69 @@ export async function readCatalogueData(
   db: Database,
   what: 'with-hand-figures' | 'files' = 'with-hand-figures',
   memo: CatalogueMemo = emptyMemo(),
+  aside: OnAside = unheard,
 ): Promise<CatalogueData> {
-  const rows = await db.selectFrom('parts').select(['id', 'spec']).orderBy('id').execute();
+  const rows = await db.selectFrom('parts').select(['id', 'kind', 'spec']).orderBy('id').execute();
   const figures = new Map<string, { field: string; value: string }[]>();
   if (what === 'with-hand-figures')
     for (const row of await db.selectFrom('part_figures').selectAll().execute())
       figures.set(row.part_id, [...(figures.get(row.part_id) ?? []), { field: row.field, value: row.value }]);
   const offers = await db.selectFrom('offers').select(['id', 'spec']).orderBy('id').execute();
   return {
-    parts: rows.map((row): Part => {
-      const hand = figures.get(row.id);
-      const text = hand === undefined ? row.spec : `${row.spec} ${JSON.stringify(hand)}`;
+    parts: rows.flatMap((row): Part[] => {
+      const hand = figures.get(row.id) ?? [];
+      const text = hand.length === 0 ? row.spec : `${row.spec} ${JSON.stringify(hand)}`;
       const known = memo.parts.get(row.id);
-      if (known?.text === text) return known.part;
-      const part = withFigures(row.spec, hand);
-      memo.parts.set(row.id, { text, part });
-      return part;
+      if (known?.text === text) return [known.part];
+      let whole = true;
+      const found = readPart(row, hand, (row) => {
+        whole = false;
+        aside(row);
+      });
+      // what was set aside is told again each time
+      if (found && whole) memo.parts.set(row.id, { text, part: found });
+      return found ? [found] : [];
     }),
-    offers: offers.map((row): Offer => {
+    offers: offers.flatMap((row): Offer[] => {
       const known = memo.offers.get(row.id);
-      if (known?.text === row.spec) return known.offer;
-      const offer = catalogueSchema.shape.offers.element.parse(JSON.parse(row.spec));
-      memo.offers.set(row.id, { text: row.spec, offer });
-      return offer;
+      if (known?.text === row.spec) return [known.offer];
+      const found = readRow('offers', { id: row.id, text: row.spec }, offerSchema, aside);
+      for (const offer of found) memo.offers.set(row.id, { text: row.spec, offer });
+      return found;
     }),
-    regions: await readSmall(db, 'regions'),
-    sellers: await readSmall(db, 'sellers'),
-    applications: await readSmall(db, 'applications'),
-    rivals: await readSmall(db, 'rivals'),
+    regions: await readSmall(db, 'regions', aside),
+    sellers: await readSmall(db, 'sellers', aside),
+    applications: await readSmall(db, 'applications', aside),
+    rivals: await readSmall(db, 'rivals', aside),
   };
 }
 
-/** Null stands for "taken away": the file's figure was wrong and the right one is not known. */
-function withFigures(spec: string, figures: readonly { field: string; value: string }[] | undefined): Part {
-  const json = JSON.parse(spec) as { kind: PartKind };
-  const laidOver = (figures ?? []).reduce<object>(
-    (part, { field, value }) => withValueAt(part, field, (JSON.parse(value) as unknown) ?? undefined),
-    json,
-  );
-  // asking the kind's own schema is several times faster than trying a union
-  return partSchemas[json.kind].parse(laidOver) as Part;
+/** The schema of one kind: asking it is several times faster than trying a union. */
+const schemaFor = (kind: string): z.ZodType<Part> =>
+  (Object.hasOwn(partSchemas, kind) ? partSchemas[kind as PartKind] : partSchema) as unknown as z.ZodType<Part>;
+
+/**
+ * A part with what was filled in by hand laid over it; null stands for "taken away": the file's figure was wrong and the
+ * right one is not known. A figure that the part cannot have (its kind has changed since) is set aside, the part stays.
+ */
+function readPart(
+  { id, kind, spec }: { readonly id: string; readonly kind: string; readonly spec: string },
+  hand: readonly { readonly field: string; readonly value: string }[],
+  aside: OnAside,
+): Part | undefined {
+  const schema = schemaFor(kind);
+  const [bare] = readRow('parts', { id, text: spec }, schema, aside);
+  if (!bare) return undefined;
+  let part = bare;
+  for (const { field, value } of hand) {
+    const laidOver = readJson(
+      JSON.stringify(withValueAt(part, field, (JSON.parse(value) as unknown) ?? undefined)),
+      schema,
+    );
+    if ('value' in laidOver) part = laidOver.value;
+    else aside({ place: 'figures', id: `${id} ${field}`, text: value, problems: laidOver.problems });
+  }
+  return part;
 }
 
 /** A part as it would be with a figure filled in; the schema's verdict decides. */
@@ -81,7 +107,7 @@ export async function partWithFigure(
   db: Database | Writer,
   partId: string,
   field: string,
-  value: number,
+  value: unknown,
 ): Promise<Part | undefined> {
   const row = await db.selectFrom('parts').select('spec').where('id', '=', partId).executeTakeFirst();
   if (!row) return undefined;
@@ -132,8 +158,18 @@ export async function fixToday(db: Database, today: string): Promise<void> {
   );
 }
 
-/** One of the small lists, validated. */
-export async function readSmall<L extends SmallList>(db: Database, list: L): Promise<CatalogueData[L]> {
-  const rows = await db.selectFrom('small_lists').select('spec').where('list', '=', list).orderBy('id').execute();
-  return catalogueSchema.shape[list].parse(rows.map((row) => JSON.parse(row.spec) as unknown)) as CatalogueData[L];
+/** One of the small lists; what cannot be read is set aside. */
+export async function readSmall<L extends SmallList>(
+  db: Database,
+  list: L,
+  aside: OnAside = unheard,
+): Promise<CatalogueData[L]> {
+  const rows = await db
+    .selectFrom('small_lists')
+    .select(['id', 'spec'])
+    .where('list', '=', list)
+    .orderBy('id')
+    .execute();
+  const schema = catalogueSchema.shape[list].element as z.ZodType<CatalogueData[L][number]>;
+  return rows.flatMap(({ id, spec }) => readRow(list, { id, text: spec }, schema, aside)) as CatalogueData[L];
 }

@@ -14,6 +14,8 @@ export function openDatabase(path: string): { db: Database; close: () => Promise
   sqlite.pragma('journal_mode = WAL');
   sqlite.pragma('foreign_keys = ON');
   sqlite.pragma('busy_timeout = 5000');
+  // what was acknowledged is on the disk: WAL alone syncs only at checkpoints, and a power cut would take edits with it
+  sqlite.pragma('synchronous = FULL');
   migrate(sqlite);
   const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) });
   return { db, close: () => db.destroy() };

@@ -1,25 +1,38 @@
-import { z } from 'zod';
+import { readJson, readRow, unheard, type OnAside } from './aside';
 import { handFigureSchema, ownedSchema, type HandFigure, type Owned } from '@/core/formats/projectFile';
 import { columnTargetSchema, type ColumnTarget } from '@/core/formats/csv/mapping';
-import { settingsSchema, type Settings } from '@/core/model/settings';
+import { settingsSchema, usualSettings, type Settings } from '@/core/model/settings';
 import { writing, type Database } from './database';
 
 export async function readHandFigures(db: Database): Promise<HandFigure[]> {
   const rows = await db.selectFrom('part_figures').selectAll().orderBy('part_id').orderBy('field').execute();
-  return rows.map((row) =>
-    handFigureSchema.parse({ part: row.part_id, field: row.field, value: JSON.parse(row.value), at: row.at }),
+  return rows.flatMap((row) =>
+    readRow(
+      'figures',
+      {
+        id: `${row.part_id} ${row.field}`,
+        text: `{"part":${JSON.stringify(row.part_id)},"field":${JSON.stringify(row.field)},"value":${row.value},"at":${JSON.stringify(row.at)}}`,
+      },
+      handFigureSchema,
+    ),
   );
 }
 
-export async function readOwned(db: Database): Promise<Owned[]> {
+export async function readOwned(db: Database, aside: OnAside = unheard): Promise<Owned[]> {
   const rows = await db.selectFrom('owned').selectAll().orderBy('id').execute();
-  return z.array(ownedSchema).parse(rows.map((row) => JSON.parse(row.spec) as unknown));
+  return rows.flatMap(({ id, spec }) => readRow('owned', { id, text: spec }, ownedSchema, aside));
 }
 
 /** Where columns of tables of this kind went before, by heading. */
 export async function rememberedColumns(db: Database, kind: string): Promise<Map<string, ColumnTarget>> {
   const rows = await db.selectFrom('column_choices').selectAll().where('kind', '=', kind).execute();
-  return new Map(rows.map((row) => [row.header, columnTargetSchema.parse(JSON.parse(row.target))]));
+  // what is no column any more is chosen anew
+  return new Map(
+    rows.flatMap(({ header, target }) => {
+      const read = readJson(target, columnTargetSchema);
+      return 'value' in read ? [[header, read.value] as const] : [];
+    }),
+  );
 }
 
 export async function rememberColumns(
@@ -42,13 +55,15 @@ export async function rememberColumns(
 
 const SETTINGS = 'settings';
 
-export async function readSettings(db: Database): Promise<Settings> {
+/** The workshop's settings; the usual ones where they cannot be read. */
+export async function readSettings(db: Database, aside: OnAside = unheard): Promise<Settings> {
   const row = await db.selectFrom('meta').select('value').where('key', '=', SETTINGS).executeTakeFirst();
-  return settingsSchema.parse(row ? JSON.parse(row.value) : {});
+  const [settings] = row ? readRow('settings', { id: SETTINGS, text: row.value }, settingsSchema, aside) : [];
+  return settings ?? usualSettings;
 }
 
 export async function writeSettings(db: Database, settings: Settings): Promise<void> {
-  const value = JSON.stringify(settings);
+  const value = JSON.stringify(settingsSchema.parse(settings));
   await writing(db, (trx) =>
     trx
       .insertInto('meta')

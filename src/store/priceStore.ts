@@ -1,3 +1,4 @@
+import { readJson, readRow, unheard, type OnAside } from './aside';
 import { dayNumber } from '@/core/units/days';
 import SQLite from 'better-sqlite3';
 import { sql } from 'kysely';
@@ -121,9 +122,9 @@ export async function readPoints(
   );
 }
 
-export async function readSources(db: Database): Promise<PriceSource[]> {
-  const rows = await db.selectFrom('sources').select('spec').orderBy('position').orderBy('id').execute();
-  return rows.map((row) => priceSourceSchema.parse(JSON.parse(row.spec)));
+export async function readSources(db: Database, aside: OnAside = unheard): Promise<PriceSource[]> {
+  const rows = await db.selectFrom('sources').select(['id', 'spec']).orderBy('position').orderBy('id').execute();
+  return rows.flatMap(({ id, spec }) => readRow('sources', { id, text: spec }, priceSourceSchema, aside));
 }
 
 export async function writeSource(db: Database, source: PriceSource): Promise<void> {
@@ -145,15 +146,15 @@ export const removeSource = (db: Database, id: string): Promise<void> =>
     await trx.deleteFrom('sources').where('id', '=', id).execute();
   });
 
-export async function readWatches(db: Database | Writer): Promise<Watch[]> {
-  const rows = await db.selectFrom('watches').select('spec').orderBy('id').execute();
-  return rows.map((row) => watchSchema.parse(JSON.parse(row.spec)));
+export async function readWatches(db: Database | Writer, aside: OnAside = unheard): Promise<Watch[]> {
+  const rows = await db.selectFrom('watches').select(['id', 'spec']).orderBy('id').execute();
+  return rows.flatMap(({ id, spec }) => readRow('watches', { id, text: spec }, watchSchema, aside));
 }
 
 export const writeWatches = (db: Database, watches: readonly Watch[]): Promise<void> =>
   writing(db, async (trx) => {
     for (const watch of watches) {
-      const spec = JSON.stringify(watch);
+      const spec = JSON.stringify(watchSchema.parse(watch));
       await trx
         .insertInto('watches')
         .values({ id: watch.id, spec })
@@ -173,7 +174,7 @@ const rateSchema = z.object({ base: currencySchema, quote: currencySchema, day: 
 export async function readRates(db: Database, today: string): Promise<DayRate[]> {
   const { rows } = await sql<unknown>`
     SELECT base, quote, max(day) AS day, rate FROM rates WHERE day <= ${today} GROUP BY base, quote`.execute(db);
-  return rows.map((row) => rateSchema.parse(row));
+  return rows.flatMap((row) => rateSchema.safeParse(row).data ?? []);
 }
 
 export const writeRate = (db: Database, { base, quote, day, rate }: DayRate): Promise<void> =>
@@ -243,7 +244,7 @@ export const writeSeen = (
     for (const { seat, draft, seen } of marks)
       await trx
         .insertInto('seen')
-        .values({ seat_id: seat, draft_id: draft, spec: JSON.stringify(seen) })
+        .values({ seat_id: seat, draft_id: draft, spec: JSON.stringify(seenSchema.parse(seen)) })
         .onConflict((oc) => oc.columns(['seat_id', 'draft_id']).doUpdateSet({ spec: JSON.stringify(seen) }))
         .execute();
   });
@@ -251,5 +252,11 @@ export const writeSeen = (
 /** How the drafts of a seat stood when they were marked, by draft. */
 export async function readSeen(db: Database, seat: string): Promise<Record<string, Seen>> {
   const rows = await db.selectFrom('seen').select(['draft_id', 'spec']).where('seat_id', '=', seat).execute();
-  return Object.fromEntries(rows.map((row) => [row.draft_id, seenSchema.parse(JSON.parse(row.spec))]));
+  // a mark that cannot be read is none: the draft counts as not looked at
+  return Object.fromEntries(
+    rows.flatMap(({ draft_id, spec }) => {
+      const read = readJson(spec, seenSchema);
+      return 'value' in read ? [[draft_id, read.value] as const] : [];
+    }),
+  );
 }

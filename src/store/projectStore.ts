@@ -1,6 +1,8 @@
+import type { z } from 'zod';
 import { briefSchema, type Brief } from '@/core/model/brief';
 import { machineSchema, type Machine } from '@/core/model/machine';
-import { readFigure, writeFigure } from './catalogueStore';
+import { partWithFigure, readFigure, writeFigure } from './catalogueStore';
+import { readRow, unheard, type OnAside } from './aside';
 import { writing, type Database, type Writer } from './database';
 
 /** A brief or a draft as stored, with the revision that edits must name. */
@@ -35,7 +37,12 @@ export async function listSeats(db: Database): Promise<SeatRow[]> {
     .execute();
 }
 
-export async function readSeat(db: Database, seatId: string): Promise<SeatDocuments | undefined> {
+/** A seat with its documents; without a brief that can be read there is none, drafts that cannot are left out. */
+export async function readSeat(
+  db: Database,
+  seatId: string,
+  aside: OnAside = unheard,
+): Promise<SeatDocuments | undefined> {
   const seat = (await listSeats(db)).find((row) => row.id === seatId);
   if (!seat) return undefined;
   const rows = await db
@@ -45,22 +52,22 @@ export async function readSeat(db: Database, seatId: string): Promise<SeatDocume
     .orderBy('position')
     .orderBy('id')
     .execute();
-  const brief = rows.find((row) => row.kind === 'brief');
-  if (!brief) return undefined;
-  return {
-    seat,
-    brief: { id: brief.id, revision: brief.revision, body: briefSchema.parse(JSON.parse(brief.body)) },
-    drafts: rows
-      .filter((row) => row.kind === 'draft')
-      .map((row) => ({ id: row.id, revision: row.revision, body: machineSchema.parse(JSON.parse(row.body)) })),
-  };
+  const stored = <T>(kind: 'brief' | 'draft', schema: z.ZodType<T>): Stored<T>[] =>
+    rows
+      .filter((row) => row.kind === kind)
+      .flatMap(({ id, revision, body: text }) =>
+        readRow('documents', { id, text }, schema, aside).map((body) => ({ id, revision, body })),
+      );
+  const [brief] = stored('brief', briefSchema);
+  const drafts = stored('draft', machineSchema);
+  return brief && { seat, brief, drafts };
 }
 
 /** Drafts of other seats that results were measured on. */
 export async function measuredElsewhere(db: Database, seatId: string): Promise<Machine[]> {
   const rows = await db
     .selectFrom('documents')
-    .select('body')
+    .select(['id', 'body'])
     .where('kind', '=', 'draft')
     .where('seat_id', '!=', seatId)
     .where('body', 'like', '%"evidence":[%')
@@ -68,7 +75,7 @@ export async function measuredElsewhere(db: Database, seatId: string): Promise<M
     .orderBy('position')
     .orderBy('id')
     .execute();
-  return rows.map((row) => machineSchema.parse(JSON.parse(row.body)));
+  return rows.flatMap(({ id, body: text }) => readRow('documents', { id, text }, machineSchema));
 }
 
 export interface NewSeat {
@@ -100,7 +107,7 @@ export async function addSeat(db: Database, seat: NewSeat): Promise<void> {
         id: `${seat.seatId}.brief`,
         seat_id: seat.seatId,
         kind: 'brief',
-        body: JSON.stringify(seat.brief),
+        body: JSON.stringify(briefSchema.parse(seat.brief)),
         revision: 1,
         position: 0,
       })
@@ -112,7 +119,7 @@ export async function addSeat(db: Database, seat: NewSeat): Promise<void> {
           id: `${seat.seatId}.${draft.id}`,
           seat_id: seat.seatId,
           kind: 'draft',
-          body: JSON.stringify(draft),
+          body: JSON.stringify(machineSchema.parse(draft)),
           revision: 1,
           position: i + 1,
         })
@@ -193,14 +200,15 @@ export async function addDraft(
   at: string,
 ): Promise<string> {
   return writing(db, async (trx) => {
+    const body = JSON.stringify(machineSchema.parse(machine));
     const id = `${seatId}.${machine.id}`;
     const last = await trx
       .selectFrom('documents')
       .select((eb) => eb.fn.max('position').as('position'))
       .where('seat_id', '=', seatId)
       .executeTakeFirst();
-    await insertDraft(trx, seatId, id, JSON.stringify(machine), Number(last?.position ?? 0) + 1);
-    await remember(trx, seatId, `document ${id}`, label, null, JSON.stringify(machine), at);
+    await insertDraft(trx, seatId, id, body, Number(last?.position ?? 0) + 1);
+    await remember(trx, seatId, `document ${id}`, label, null, body, at);
     return id;
   });
 }
@@ -272,7 +280,10 @@ export async function stepsOf(db: Database, seatId: string): Promise<Steps> {
   return { undo: undo?.label, redo: redo?.label };
 }
 
-/** Takes one step back or forward in a seat's history. Returns the step's label, or nothing when there is none. */
+/**
+ * Takes one step back or forward in a seat's history. Returns the step's label, or nothing when there is none.
+ * @throws ZodError when what the step would bring cannot be read any more; then nothing has changed
+ */
 export async function step(
   db: Database,
   seatId: string,
@@ -291,8 +302,11 @@ export async function step(
     if (!entry) return undefined;
     const value = back ? entry.before : entry.after;
     const [kind, target = '', field = ''] = entry.target.split(' ');
-    if (kind === 'figure') await writeFigure(trx, target, field, value, at);
-    else await restore(trx, seatId, target, value);
+    if (kind === 'figure') {
+      // the part may have come back as another kind, which has no such figure
+      if (value !== null) await partWithFigure(trx, target, field, JSON.parse(value));
+      await writeFigure(trx, target, field, value, at);
+    } else await restore(trx, seatId, target, value);
     await trx
       .updateTable('history')
       .set({ undone: back ? 1 : 0 })
@@ -304,6 +318,7 @@ export async function step(
 
 async function restore(trx: Writer, seatId: string, documentId: string, body: string | null): Promise<void> {
   const row = await trx.selectFrom('documents').selectAll().where('id', '=', documentId).executeTakeFirst();
+  if (body !== null) (row?.kind === 'brief' ? briefSchema : machineSchema).parse(JSON.parse(body));
   if (body === null) await trx.deleteFrom('documents').where('id', '=', documentId).execute();
   else if (row)
     await trx

@@ -1,3 +1,4 @@
+import { restingOn } from './rests';
 import { sql } from 'kysely';
 import { applyIncoming, LISTS } from './lists';
 import { bumpCatalogue } from './catalogueStore';
@@ -49,8 +50,8 @@ export async function originOf(db: Database, list: string, id: string): Promise<
 export type StepBack =
   | { readonly state: 'done'; readonly label: string }
   | { readonly state: 'nothing' }
-  /** Something made since still refers to what would go. */
-  | { readonly state: 'held'; readonly label: string };
+  /** Something made since still rests on what would go: by name, as far as it is known. */
+  | { readonly state: 'held'; readonly label: string; readonly by: readonly string[] };
 
 /** Takes the newest step back, or brings the last one taken back again. All of it or nothing. */
 export async function stepLibrary(db: Database, direction: 'undo' | 'redo'): Promise<StepBack> {
@@ -62,6 +63,8 @@ export async function stepLibrary(db: Database, direction: 'undo' | 'redo'): Pro
     .orderBy('seq', back ? 'desc' : 'asc');
   const wanted = await pick.executeTakeFirst();
   if (!wanted) return { state: 'nothing' };
+  const by = await restingOn(db, wanted.seq);
+  if (by.length > 0) return { state: 'held', label: wanted.label, by };
   try {
     return await writing(db, async (trx) => {
       await sql`PRAGMA defer_foreign_keys = ON`.execute(trx);
@@ -82,7 +85,8 @@ export async function stepLibrary(db: Database, direction: 'undo' | 'redo'): Pro
       return { state: 'done' as const, label: wanted.label };
     });
   } catch (error) {
-    if (error instanceof Error && error.message.includes('FOREIGN KEY')) return { state: 'held', label: wanted.label };
+    if (error instanceof Error && error.message.includes('FOREIGN KEY'))
+      return { state: 'held', label: wanted.label, by: [] };
     throw error;
   }
 }

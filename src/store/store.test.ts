@@ -138,7 +138,7 @@ describe('steps', () => {
         }),
       })
       .execute();
-    expect(await stepLibrary(db, 'undo')).toEqual({ state: 'held', label: 'part' });
+    expect(await stepLibrary(db, 'undo')).toEqual({ state: 'held', label: 'part', by: [] });
     expect(await state()).toEqual([['a', 1]]);
     expect((await listSteps(db))[0]?.undone).toBe(false);
   });

@@ -1,6 +1,14 @@
 import { listOf, pieces, quantity, priceMinor } from '../units/bounds';
 import { z } from 'zod';
-import { idText, isoDate, partIdSchema, plainText, USB_CONNECTORS, wirelessStandard } from '../parts/common';
+import {
+  LONGEST_NAME,
+  idText,
+  isoDate,
+  partIdSchema,
+  plainText,
+  USB_CONNECTORS,
+  wirelessStandard,
+} from '../parts/common';
 import { taskSchema } from './tasks';
 
 export const KEEPING = ['one', 'two', 'three'] as const;
@@ -63,7 +71,7 @@ export const mustHavesSchema = z.strictObject({
 /** A brief's fields before its references are checked. */
 const briefFields = z.strictObject({
   id: idText,
-  name: plainText(80),
+  name: plainText(LONGEST_NAME),
   region: idText,
   /** In minor units of the region's currency. */
   budgetMinor: priceMinor().optional(),

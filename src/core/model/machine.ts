@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { measurementSchema } from './measurement';
 import { handPriceSchema, paidSchema } from './offers';
 import { sideSchema } from '../parts/case';
-import { idText, isoDate, partIdSchema, plainText } from '../parts/common';
+import { LONGEST_NAME, idText, isoDate, partIdSchema, plainText } from '../parts/common';
 
 import { driveRole } from '../figures/resources';
 /** Fan speed in % of full against °C, rising; between the points it is interpolated, outside them held. */
@@ -82,7 +82,7 @@ export const movedHere = ({ owned, stood }: Item, machine: Pick<Machine, 'presen
 export const machineSchema = z
   .strictObject({
     id: idText,
-    name: plainText(80),
+    name: plainText(LONGEST_NAME),
     items: z.array(itemSchema).max(200),
     /** item → slot; hard for the placement search */
     pins: z.record(idText, idText).optional(),

@@ -45,6 +45,9 @@ export const plainText = (max = 120) =>
     .max(max, `is longer than ${max} characters`)
     .regex(/^[^<>\p{Cc}]*$/u, 'holds markup or control characters; write it as plain text');
 
+/** Longest name of a seat, a draft or a project. */
+export const LONGEST_NAME = 80;
+
 export const idText = z
   .string()
   .regex(/^[a-z0-9][a-z0-9.-]{0,79}$/, 'is not an id: use lower-case letters, digits, "-" and "."');

@@ -10,13 +10,14 @@ import { basketFor } from '@/core/versus/basketFor';
 import { coins } from '@/core/words/format';
 import type { Settings } from '@/core/model/settings';
 import { getsText } from '@/core/words/results';
-import type { OwnedRow, PriceState, SeatBundle } from '@/server/contract';
+import type { AsideRow, OwnedRow, PriceState, SeatBundle } from '@/server/contract';
 import { Beam } from '../shared/Beam';
 import { budgetBeam, taskBeam, worstTask } from '../shared/beams';
 import { LevelCounts, LOUD } from '../shared/Level';
 import { DeskBar } from '../shared/DeskBar';
 import { STATIONS, stationPath } from '../seat/stations';
 import { AddPresent } from './AddPresent';
+import { AsidePanel } from './AsidePanel';
 import { Changed } from './Changed';
 import { PricesPanel } from './PricesPanel';
 import type { RemovedSeat } from './removed';
@@ -32,12 +33,14 @@ export function DeskStation({
   settings,
   regions,
   prices,
+  aside,
 }: {
   seats: readonly SeatBundle[];
   owned: readonly OwnedRow[];
   settings: Settings;
   regions: readonly RegionChoice[];
   prices: PriceState;
+  aside: readonly AsideRow[];
 }) {
   const places: Place[] = seats.flatMap((bundle) =>
     bundle.drafts.map((draft) => ({
@@ -69,6 +72,7 @@ export function DeskStation({
       <main className="station">
         <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(300px, 360px)' }}>
           <section className="pane" aria-label="Projects">
+            <AsidePanel rows={aside} />
             <Changed rows={rows} watches={prices.watches} />
             {gone && (
               <p className="bar" role="status" style={{ marginBottom: 10 }}>

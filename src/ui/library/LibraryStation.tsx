@@ -9,6 +9,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { columnsOf, usualColumns, type Column } from '@/core/library/columns';
 import { PART_KINDS, type PartKind } from '@/core/parts';
 import type { Settings } from '@/core/model/settings';
+import { listed } from '@/core/words/format';
 import { kindName } from '@/core/words/names';
 import { stepLibrary } from '@/server/actions';
 import type { LibraryPage, StepRow } from '@/server/contract';
@@ -113,7 +114,7 @@ export function LibraryStation({
       result.state === 'done'
         ? `${direction === 'undo' ? 'Taken back' : 'Brought again'}: ${result.label}`
         : result.state === 'held'
-          ? `Not taken back: something made since refers to what "${result.label}" brought.`
+          ? `Not ${direction === 'undo' ? 'taken back' : 'brought again'}: ${heldBy(result.by)} on what "${result.label}" changes. Take it out there first.`
           : `Nothing to ${direction}.`,
     );
     changed();
@@ -280,4 +281,11 @@ export function LibraryStation({
       )}
     </div>
   );
+}
+
+/** Who rests on something, a few by name. */
+function heldBy(names: readonly string[]): string {
+  if (names.length === 0) return 'something made since rests';
+  const told = names.slice(0, 4);
+  return `${listed(names.length > told.length ? [...told, `${names.length - told.length} more`] : told)} ${names.length === 1 ? 'rests' : 'rest'}`;
 }

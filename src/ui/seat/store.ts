@@ -250,7 +250,12 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
         set({ draftId, phase: 'now', preview: undefined, position: undefined, panel: 'findings' }),
       step: async (direction) => {
         if (running || queue.length > 0) return;
-        const { label, bundle: next } = await actions.stepSeat(get().bundle.seat.id, direction);
+        const stepped = await actions.stepSeat(get().bundle.seat.id, direction);
+        if ('state' in stepped) {
+          set({ refused: stepped.problems });
+          return;
+        }
+        const { label, bundle: next } = stepped;
         if (next) take(next);
         set({ told: label ? `${direction === 'undo' ? 'Undone' : 'Redone'}: ${label}` : `Nothing to ${direction}.` });
       },
