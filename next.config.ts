@@ -1,10 +1,17 @@
 import type { NextConfig } from 'next';
+import { HEADERS, policy } from './src/server/door/headers';
+
+const INBOX_HEADERS = [...Object.entries(HEADERS), ['content-security-policy', policy('none', false)] as const].map(
+  ([key, value]) => ({ key, value }),
+);
 
 const config: NextConfig = {
   serverExternalPackages: ['better-sqlite3'],
   poweredByHeader: false,
   reactStrictMode: true,
-  experimental: { serverActions: { bodySizeLimit: '60mb' } },
+  // files are given to their own route, which takes them as they arrive
+  experimental: { serverActions: { bodySizeLimit: '8mb' } },
+  headers: () => Promise.resolve([{ source: '/api/inbox', headers: INBOX_HEADERS }]),
 };
 
 export default config;

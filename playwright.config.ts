@@ -8,7 +8,7 @@ const shots = process.env['VANE_SCREENSHOTS'] === '1';
 const served = (port: number) => {
   const { db, origin, catalogue } = filesOf(port);
   return {
-    command: `rm -f ${db} ${db}-wal ${db}-shm && node --import tsx src/demo/make.ts ${db} ${catalogue} && cp ${db} ${origin} && (node --import tsx src/standins/feed/main.ts ${catalogue} ${port + 1} & node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port})`,
+    command: `rm -f ${db} ${db}-wal ${db}-shm && node --import tsx src/demo/make.ts ${db} ${catalogue} && cp ${db} ${origin} && (node --import tsx src/standins/feed/main.ts ${catalogue} ${port + 1} & node scripts/serve.mjs 127.0.0.1 ${port})`,
     env: { VANE_DB: db, VANE_FEED: urlOf(port + 1), NEXT_TELEMETRY_DISABLED: '1' },
     port,
     timeout: 180_000,

@@ -13,14 +13,10 @@ export interface App {
 /** Starts both; needs a build (`npm run build`) and the demo database in .cache (`npm run demo` makes it). */
 export async function openApp(port: number): Promise<App> {
   const address = `http://127.0.0.1:${port}`;
-  const server = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      env: { ...process.env, VANE_DB: process.env['VANE_DB'] ?? '.cache/demo.db', NEXT_TELEMETRY_DISABLED: '1' },
-      stdio: 'ignore',
-    },
-  );
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '127.0.0.1', String(port)], {
+    env: { ...process.env, VANE_DB: process.env['VANE_DB'] ?? '.cache/demo.db', NEXT_TELEMETRY_DISABLED: '1' },
+    stdio: 'ignore',
+  });
   for (let left = 60; left > 0; left--) {
     const up = await fetch(address).then(
       (response) => response.ok,

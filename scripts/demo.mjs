@@ -33,11 +33,11 @@ const feed = existsSync(catalogue)
       { cwd: rootPath(), stdio: ['ignore', 'ignore', 'inherit'], env: ENV },
     )
   : undefined;
-const app = spawn(
-  process.execPath,
-  [rootPath('node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', HOST, '-p', String(PORT)],
-  { cwd: rootPath(), stdio: ['ignore', 'pipe', 'inherit'], env: { ...ENV, VANE_DB: database } },
-);
+const app = spawn(process.execPath, [rootPath('scripts', 'serve.mjs'), HOST, String(PORT)], {
+  cwd: rootPath(),
+  stdio: ['ignore', 'pipe', 'inherit'],
+  env: { ...ENV, VANE_DB: database },
+});
 let said = false;
 app.stdout.on('data', (chunk) => {
   if (!said && String(chunk).includes('Ready')) {

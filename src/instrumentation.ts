@@ -3,5 +3,12 @@ export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
   const { service } = await import('@/server/instance');
   const { keepPricesFresh } = await import('@/server/prices/schedule');
-  keepPricesFresh(service());
+  const { troubleLine, troubleOf } = await import('@/server/trouble');
+  try {
+    keepPricesFresh(service());
+  } catch (error) {
+    // the app goes on: its pages say the same, and it works again as soon as the matter is settled
+    const trouble = troubleOf(error);
+    console.error(trouble ? troubleLine(trouble) : error);
+  }
 }

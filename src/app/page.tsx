@@ -4,19 +4,22 @@ import { priceState } from '@/server/prices/manage';
 import { allSeats } from '@/server/seatBundle';
 import { rowsSetAside } from '@/server/setAside';
 import { DeskStation } from '@/ui/desk/DeskStation';
+import { orTrouble } from './orTrouble';
 
 export const dynamic = 'force-dynamic';
 
-export default async function DeskPage() {
-  const { data } = await service().catalogue();
-  return (
-    <DeskStation
-      seats={await allSeats(service())}
-      owned={await ownedRows(service())}
-      settings={await service().settings()}
-      regions={data.regions}
-      prices={await priceState(service())}
-      aside={await rowsSetAside(service())}
-    />
-  );
+export default function DeskPage() {
+  return orTrouble(async () => {
+    const { data } = await service().catalogue();
+    return (
+      <DeskStation
+        seats={await allSeats(service())}
+        owned={await ownedRows(service())}
+        settings={await service().settings()}
+        regions={data.regions}
+        prices={await priceState(service())}
+        aside={await rowsSetAside(service())}
+      />
+    );
+  });
 }

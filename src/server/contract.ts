@@ -11,6 +11,7 @@ import type { Problem } from '@/core/formats/problems';
 import type { Refused } from './refuse';
 
 export type { Done, Refused } from './refuse';
+export type { Trouble } from './trouble';
 import type { Settings } from '@/core/model/settings';
 import type { Mapping } from '@/core/formats/csv/mapping';
 import type { Owned } from '@/core/formats/projectFile';
@@ -56,6 +57,8 @@ export type SaveResult<T> =
   | { readonly state: 'saved'; readonly revision: number; readonly steps: Steps }
   | { readonly state: 'stale'; readonly revision: number; readonly body: T }
   | Refused
+  /** The database cannot be used; the change is not lost, whoever sent it keeps it. */
+  | { readonly state: 'trouble'; readonly message: string }
   | { readonly state: 'gone' };
 
 /** One row of the library's grid. */

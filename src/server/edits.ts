@@ -1,3 +1,4 @@
+import { troubleLine, troubleOf } from './trouble';
 import { z } from 'zod';
 import { briefSchema, type Brief } from '@/core/model/brief';
 import { briefEditSchema, editBrief, editMachine, machineEditSchema } from '@/core/model/edits';
@@ -18,6 +19,19 @@ const target = z.strictObject({
   label: z.string().max(300),
 });
 
+/** A save whose change is kept by its sender while the database cannot be used. */
+async function saving<T>(work: () => Promise<SaveResult<T>>): Promise<SaveResult<T>> {
+  return answering(async () => {
+    try {
+      return await work();
+    } catch (error) {
+      const trouble = troubleOf(error);
+      if (!trouble) throw error;
+      return { state: 'trouble' as const, message: troubleLine(trouble) };
+    }
+  });
+}
+
 async function saved<T>(service: Service, seatId: string, result: projects.Saved<T>): Promise<SaveResult<T>> {
   return result.state === 'saved'
     ? { state: 'saved', revision: result.revision, steps: await projects.stepsOf(service.db, seatId) }
@@ -26,7 +40,7 @@ async function saved<T>(service: Service, seatId: string, result: projects.Saved
 
 /** Saves one edit of a draft when it was based on the stored revision. */
 export async function saveDraftEdit(service: Service, input: unknown, edit: unknown): Promise<SaveResult<Machine>> {
-  return answering(async () => {
+  return saving(async () => {
     const { seatId, documentId, base, label } = read(target, input);
     const change = read(machineEditSchema, edit);
     return saved(
@@ -47,7 +61,7 @@ export async function saveDraftEdit(service: Service, input: unknown, edit: unkn
 
 /** Saves one edit of a brief when it was based on the stored revision. */
 export async function saveBriefEdit(service: Service, input: unknown, edit: unknown): Promise<SaveResult<Brief>> {
-  return answering(async () => {
+  return saving(async () => {
     const { seatId, documentId, base, label } = read(target, input);
     const change = read(briefEditSchema, edit);
     return saved(

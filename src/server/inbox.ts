@@ -57,6 +57,7 @@ export function readUpload(service: Service, id: string): Upload | undefined {
  */
 export async function keepUpload(service: Service, name: string, body: ReadableStream<Uint8Array>): Promise<Upload> {
   sweep(service);
+  room(service);
   const id = randomUUID();
   const path = join(folder(service), `${id}.file`);
   let bytes = 0;
@@ -89,6 +90,21 @@ export function dropUpload(service: Service, id: string): void {
   if (!ID.test(id)) return;
   for (const file of readdirSync(folder(service)))
     if (file.startsWith(id)) rmSync(join(folder(service), file), { force: true });
+}
+
+/** Files that may wait at once, and what they may take together. */
+const MOST_FILES = 40;
+const MOST_BYTES = 3 * LARGEST_FILE_BYTES;
+
+/** @throws UnreadableFile when so much waits already that no more is taken */
+function room(service: Service): void {
+  const waiting = readdirSync(folder(service)).filter((file) => file.endsWith('.file'));
+  const bytes = waiting.reduce((all, file) => all + statSync(join(folder(service), file)).size, 0);
+  if (waiting.length >= MOST_FILES || bytes >= MOST_BYTES)
+    throw new UnreadableFile(
+      'inbox',
+      `holds ${waiting.length} files of ${(bytes / 1e9).toFixed(1)} GB that nobody went on with; throw some away, or wait: they go after two days`,
+    );
 }
 
 function sweep(service: Service): void {

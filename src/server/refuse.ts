@@ -1,3 +1,4 @@
+import { troubleLine, troubleOf } from './trouble';
 import { z } from 'zod';
 import { problemsOf, type Problem } from '@/core/formats/problems';
 
@@ -41,6 +42,8 @@ export async function answering<T>(work: () => Promise<T>): Promise<T | Refused>
   } catch (error) {
     if (error instanceof Refusal) return refusedFor(error.problems);
     if (error instanceof z.ZodError) return refusedFor(problemsOf(error));
+    const trouble = troubleOf(error);
+    if (trouble) return refusedFor([{ path: 'database', message: troubleLine(trouble) }]);
     throw error;
   }
 }

@@ -54,12 +54,22 @@ export async function rowsSetAside(service: Service): Promise<AsideRow[]> {
         asTold(
           row,
           seat && row.id !== seat.brief.id
-            ? `draft of ${name}, ${projectName}`
+            ? `draft${nameIn(row.text)} of ${name}, ${projectName}`
             : `brief or draft of ${name}, ${projectName}; without its brief the seat does not open`,
         ),
       );
   }
   return told;
+}
+
+/** What a row calls itself, as far as it can be told. */
+function nameIn(text: string): string {
+  try {
+    const { name } = JSON.parse(text) as { name?: unknown };
+    return typeof name === 'string' ? ` "${name.length > 40 ? `${name.slice(0, 40)}…` : name}"` : '';
+  } catch {
+    return '';
+  }
 }
 
 const asTold = ({ place, id, text, problems }: SetAside, what: string): AsideRow => ({

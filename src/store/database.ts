@@ -7,27 +7,52 @@ import { MIGRATIONS, type Tables } from './schema';
 export type Database = Kysely<Tables>;
 export type Writer = Transaction<Tables>;
 
+/** A database that a newer release has written. */
+export class NewerDatabase extends Error {
+  constructor(
+    readonly has: number,
+    readonly knows: number,
+  ) {
+    super(
+      `this database was written by a newer release (step ${has}, this release knows ${knows}); start that release`,
+    );
+  }
+}
+
 /** Opens (and where needed makes) a database: WAL, foreign keys, one writer at a time with a busy timeout. */
 export function openDatabase(path: string): { db: Database; close: () => Promise<void> } {
   if (path !== ':memory:') mkdirSync(dirname(path), { recursive: true });
   const sqlite = new SQLite(path);
+  try {
+    prepare(sqlite);
+  } catch (error) {
+    sqlite.close();
+    throw error;
+  }
+  const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) });
+  return {
+    db,
+    close: async () => {
+      await db.destroy();
+      // what was never asked anything was never taken over, and would stay open
+      sqlite.close();
+    },
+  };
+}
+
+function prepare(sqlite: SQLite.Database): void {
   sqlite.pragma('journal_mode = WAL');
   sqlite.pragma('foreign_keys = ON');
   sqlite.pragma('busy_timeout = 5000');
   // what was acknowledged is on the disk: WAL alone syncs only at checkpoints, and a power cut would take edits with it
   sqlite.pragma('synchronous = FULL');
   migrate(sqlite);
-  const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) });
-  return { db, close: () => db.destroy() };
 }
 
 function migrate(sqlite: SQLite.Database): void {
   const run = sqlite.transaction(() => {
     const done = sqlite.pragma('user_version', { simple: true }) as number;
-    if (done > MIGRATIONS.length)
-      throw new Error(
-        `this database was written by a newer release (step ${done}, this release knows ${MIGRATIONS.length}); start that release`,
-      );
+    if (done > MIGRATIONS.length) throw new NewerDatabase(done, MIGRATIONS.length);
     for (const [i, step] of MIGRATIONS.entries()) if (i >= done) sqlite.exec(step);
     sqlite.pragma(`user_version = ${MIGRATIONS.length}`);
   });

@@ -31,9 +31,10 @@ export function AsidePanel({ rows }: { rows: readonly AsideRow[] }) {
         {rows.map((row) => (
           <li key={`${row.place} ${row.id}`}>
             <Typography variant="body2">
-              {row.what}: {row.problems.map(({ path, message }) => `${path} ${message}`).join('; ')}
+              {row.what.charAt(0).toUpperCase() + row.what.slice(1)}:{' '}
+              {row.problems.map(({ path, message }) => `${path} ${message}`).join('; ')}
             </Typography>
-            <Stack direction="row" sx={{ gap: 1 }}>
+            <Stack direction="row" sx={{ gap: 1, ml: '-6px' }}>
               <Button size="small" onClick={() => setOpen(row)}>
                 Mend
               </Button>
@@ -78,7 +79,8 @@ function Mend({ row, onClose }: { row: AsideRow; onClose: () => void }) {
           margin="dense"
           value={text}
           onChange={(event) => setText(event.target.value)}
-          slotProps={{ htmlInput: { spellCheck: false, className: 'mono' } }}
+          slotProps={{ htmlInput: { spellCheck: false } }}
+          sx={{ '& textarea': { fontFamily: 'var(--mono)', fontSize: 13 } }}
         />
       </DialogContent>
       <DialogActions>

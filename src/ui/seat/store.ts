@@ -155,6 +155,11 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
                     : state.bundle.drafts,
               },
             }));
+          } else if (result.state === 'trouble') {
+            set({
+              saving: { state: 'failed', message: `The change is not saved yet, it is kept here. ${result.message}` },
+            });
+            return;
           } else if (result.state === 'refused') {
             queue = [];
             set({ refused: result.problems });

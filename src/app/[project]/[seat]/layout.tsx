@@ -2,6 +2,8 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { service } from '@/server/instance';
 import { seatBundle } from '@/server/seatBundle';
+import { decoded } from '../../answered';
+import { orTrouble } from '../../orTrouble';
 import { SeatFrame } from '@/ui/seat/SeatFrame';
 
 export const dynamic = 'force-dynamic';
@@ -14,7 +16,9 @@ export default async function SeatLayout({
   params: Promise<{ project: string; seat: string }>;
 }) {
   const { project, seat } = await params;
-  const bundle = await seatBundle(service(), decodeURIComponent(seat));
-  if (!bundle || bundle.seat.projectId !== decodeURIComponent(project)) notFound();
-  return <SeatFrame bundle={bundle}>{children}</SeatFrame>;
+  return orTrouble(async () => {
+    const bundle = await seatBundle(service(), decoded(seat));
+    if (!bundle || bundle.seat.projectId !== decoded(project)) notFound();
+    return <SeatFrame bundle={bundle}>{children}</SeatFrame>;
+  });
 }

@@ -1,10 +1,11 @@
+import { answered } from '../../answered';
 import { service } from '@/server/instance';
 import { librarySearchSchema, searchPage } from '@/server/library';
 
 export const dynamic = 'force-dynamic';
 
 /** One window of the grid: the question as JSON in `q`. */
-export async function GET(request: Request): Promise<Response> {
+export const GET = answered(async (request: Request): Promise<Response> => {
   const text = new URL(request.url).searchParams.get('q') ?? '';
   let json: unknown;
   try {
@@ -16,4 +17,4 @@ export async function GET(request: Request): Promise<Response> {
   if (!search.success)
     return Response.json({ message: 'the question is not one that the library answers' }, { status: 400 });
   return Response.json(await searchPage(service(), search.data));
-}
+});

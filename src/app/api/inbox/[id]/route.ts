@@ -1,17 +1,22 @@
+import { answered } from '../../../answered';
 import { cancelUpload } from '@/server/files';
 import { jobState } from '@/server/jobs';
 
 export const dynamic = 'force-dynamic';
 
 /** How far the work on an upload is. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const { id } = await params;
-  return Response.json(jobState(id) ?? { state: 'none' });
-}
+export const GET = answered(
+  async (_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
+    const { id } = await params;
+    return Response.json(jobState(id) ?? { state: 'none' });
+  },
+);
 
 /** Ends the work on it; nothing of it stays. */
-export async function DELETE(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const { id } = await params;
-  cancelUpload(id);
-  return Response.json({ state: 'cancelled' });
-}
+export const DELETE = answered(
+  async (_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
+    const { id } = await params;
+    cancelUpload(id);
+    return Response.json({ state: 'cancelled' });
+  },
+);

@@ -1,10 +1,11 @@
+import { answered } from '../../../answered';
 import { service } from '@/server/instance';
 import { draftHistory, partHistory } from '@/server/prices/history';
 
 export const dynamic = 'force-dynamic';
 
 /** Price by day: of a part in a region (`part`, `region`), or of a whole draft (`seat`, `draft`). */
-export async function GET(request: Request): Promise<Response> {
+export const GET = answered(async (request: Request): Promise<Response> => {
   const asked = new URL(request.url).searchParams;
   const get = (name: string) => asked.get(name) ?? '';
   const view =
@@ -14,4 +15,4 @@ export async function GET(request: Request): Promise<Response> {
   return view
     ? Response.json(view, { headers: { 'cache-control': 'no-store' } })
     : Response.json({ message: 'there is no such part or draft' }, { status: 404 });
-}
+});
