@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
-import { beam, findings, openSeat, SEAT, settled } from './helpers';
+import { beam, findings, openSeat, settled } from './helpers';
 
 test.describe('the tray', () => {
   test('ranks candidates by effect, previews with the arrow keys and takes with Enter', async ({ page }) => {
@@ -149,33 +149,6 @@ test.describe('weigh and rivals', () => {
 });
 
 test.describe('manners', () => {
-  test('an edit based on an older revision is offered again, never lost', async ({ page, context }) => {
-    await openSeat(page, 'draft');
-    const other = await context.newPage();
-    await other.goto(`${SEAT}/draft`);
-    await settled(other);
-    await findings(page, 'blocks')
-      .first()
-      .getByRole('button', { name: /^Northdraft Eddy 120 Twin for / })
-      .click();
-    await settled(page);
-    // the other window still shows the old draft and changes it
-    await findings(other, 'blocks')
-      .nth(1)
-      .getByRole('button', { name: /^Gatewick Brazier 800 Fixed for / })
-      .click();
-    await expect(other.getByRole('alert').filter({ hasText: 'This seat was changed in another window' })).toContainText(
-      'Gatewick Brazier 800 Fixed for Voltarn Hearth 700',
-    );
-    await expect(findings(other, 'blocks')).toHaveCount(1);
-    await other.getByRole('button', { name: 'Put mine on top' }).click();
-    await settled(other);
-    await expect(findings(other, 'blocks')).toHaveCount(0);
-    await page.reload();
-    await expect(findings(page, 'blocks')).toHaveCount(0);
-    await other.close();
-  });
-
   test('the command field goes places, does things and finds parts', async ({ page }) => {
     await openSeat(page, 'draft');
     await page.keyboard.press('Control+k');

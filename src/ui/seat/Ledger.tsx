@@ -19,6 +19,7 @@ export function Ledger() {
   const seat = useSeat((state) => state.bundle.seat);
   const show = useSeat((state) => state.show);
   const saving = useSeat((state) => state.saving.state);
+  const waiting = useSeat((state) => state.waiting !== undefined);
   const told = useSeat((state) => state.told);
   const previewing = useSeat((state) => state.preview !== undefined);
   const revision = useSeat((state) => state.bundle.drafts.find((draft) => draft.id === state.draftId)?.revision);
@@ -42,7 +43,7 @@ export function Ledger() {
       ? 'saving …'
       : saving === 'failed'
         ? 'not saved yet'
-        : saving === 'stale'
+        : waiting
           ? 'waiting for you'
           : previewing
             ? 'preview, not taken'

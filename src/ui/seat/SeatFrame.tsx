@@ -14,12 +14,16 @@ import { Ledger } from './Ledger';
 import { SaveBar } from './SaveBar';
 import { Shortcuts } from './Shortcuts';
 import { STATIONS, stationPath } from './stations';
+import { pageStorage, windowName } from './outbox';
 import { createSeatStore, SeatContext, useSeat, type SeatStore } from './store';
 
 /** Top bar, station and ledger around everything that belongs to one seat. */
 export function SeatFrame({ bundle, children }: { bundle: SeatBundle; children: ReactNode }) {
   const store = useRef<SeatStore>(undefined);
-  store.current ??= createSeatStore(bundle);
+  store.current ??= createSeatStore(
+    bundle,
+    typeof window === 'undefined' ? undefined : pageStorage(bundle.seat.id, windowName()),
+  );
   useDraftOfAddress(store.current);
   return (
     <SeatContext value={store.current}>

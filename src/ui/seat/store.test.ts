@@ -18,8 +18,9 @@ vi.mock('@/server/actions', () => {
     (kind: 'brief' | 'draft') => async (target: { documentId: string; base: number; label: string }, edit: unknown) => {
       if (server.down) throw new Error('network');
       server.calls.push(`${target.label} on ${target.base}`);
-      server.beforeSave?.();
+      const hook = server.beforeSave;
       server.beforeSave = undefined;
+      hook?.();
       const stored = kind === 'brief' ? now().brief : now().drafts.find((draft) => draft.id === target.documentId);
       if (!stored) return { state: 'gone' };
       if (stored.revision !== target.base) return { state: 'stale', revision: stored.revision, body: stored.body };
@@ -122,41 +123,166 @@ describe('edits', () => {
   });
 });
 
-describe('a stale edit', () => {
-  beforeEach(async () => {
+describe('somebody else saved in between', () => {
+  test('at another place: both changes hold, and nobody is asked', async () => {
     elsewhere('s.a', { kind: 'memory-profile', profile: 'off' });
+    store.getState().editDraft(rename('Mine'), 'mine');
+    await idle();
+    expect(store.getState().waiting).toBeUndefined();
+    expect((server.bundle as SeatBundle).drafts[0]).toMatchObject({
+      revision: 3,
+      body: { name: 'Mine', memoryProfile: 'off' },
+    });
+    expect(nameOf()).toBe('Mine');
+    expect(store.getState().bundle.drafts[0]?.body.memoryProfile).toBe('off');
+  });
+
+  test('to the same: that is no clash either', async () => {
+    elsewhere('s.a', rename('Mine'));
+    store.getState().editDraft(rename('Mine'), 'mine');
+    await idle();
+    expect(store.getState().waiting).toBeUndefined();
+    expect(nameOf()).toBe('Mine');
+  });
+
+  test('again and again: it is tried on what is stored each time', async () => {
+    let more = 4;
+    const again = () => {
+      elsewhere('s.a', { kind: 'memory-profile', profile: more % 2 === 0 ? 'off' : 'on' });
+      if (--more > 0) server.beforeSave = again;
+    };
+    server.beforeSave = again;
+    store.getState().editDraft(rename('Mine'), 'mine');
+    await vi.waitFor(() => expect((server.bundle as SeatBundle).drafts[0]?.body.name).toBe('Mine'));
+    expect(more).toBe(0);
+  });
+});
+
+describe('the same place changed in two windows', () => {
+  beforeEach(async () => {
+    elsewhere('s.a', rename('Theirs'));
     store.getState().editDraft(rename('Mine'), 'mine');
     await idle();
   });
 
-  test('is kept while what is stored is shown', () => {
-    expect(store.getState().saving).toMatchObject({ state: 'stale', label: 'mine' });
-    expect(nameOf()).toBe('Test machine');
-    expect(store.getState().bundle.drafts[0]?.body.memoryProfile).toBe('off');
+  test('the edit is kept while what is stored is shown, with both versions', () => {
+    expect(store.getState().waiting).toMatchObject({
+      edits: [{ label: 'mine' }],
+      clashes: [{ place: 'name', mine: 'Mine', stored: 'Theirs' }],
+    });
+    expect(nameOf()).toBe('Theirs');
+    expect(store.getState().unsaved()).toBe(true);
   });
 
   test('goes on top of the other change when asked to', async () => {
     store.getState().putOnTop();
     expect(nameOf()).toBe('Mine');
     await idle();
-    expect(store.getState().saving.state).toBe('saved');
-    expect((server.bundle as SeatBundle).drafts[0]).toMatchObject({
-      revision: 3,
-      body: { name: 'Mine', memoryProfile: 'off' },
-    });
+    expect(store.getState().waiting).toBeUndefined();
+    expect((server.bundle as SeatBundle).drafts[0]).toMatchObject({ revision: 3, body: { name: 'Mine' } });
+    expect(store.getState().unsaved()).toBe(false);
   });
 
   test('is left out when asked to', () => {
     store.getState().forget();
-    expect(store.getState().saving.state).toBe('saved');
-    expect(nameOf()).toBe('Test machine');
+    expect(store.getState().waiting).toBeUndefined();
+    expect(nameOf()).toBe('Theirs');
   });
 
   test('can be overtaken again, and is offered again', async () => {
-    server.beforeSave = () => elsewhere('s.a', { kind: 'memory-profile', profile: 'on' });
+    server.beforeSave = () => elsewhere('s.a', rename('Theirs again'));
     store.getState().putOnTop();
     await idle();
-    expect(store.getState().saving).toMatchObject({ state: 'stale', label: 'mine' });
+    expect(store.getState().waiting).toMatchObject({ clashes: [{ mine: 'Mine', stored: 'Theirs again' }] });
+  });
+
+  test('is not dropped by the next edit, which is saved', async () => {
+    store.getState().editDraft({ kind: 'memory-profile', profile: 'off' }, 'next');
+    await idle();
+    expect((server.bundle as SeatBundle).drafts[0]?.body).toMatchObject({ name: 'Theirs', memoryProfile: 'off' });
+    expect(store.getState().waiting?.edits.map(({ label }) => label)).toEqual(['mine']);
+    store.getState().putOnTop();
+    await idle();
+    expect((server.bundle as SeatBundle).drafts[0]?.body).toMatchObject({ name: 'Mine', memoryProfile: 'off' });
+  });
+
+  test('several are decided one by one', async () => {
+    elsewhere('s.a', { kind: 'memory-profile', profile: 'off' });
+    store.getState().editDraft({ kind: 'memory-profile', profile: 'on' }, 'profile');
+    // the profile was on before: nothing to change, nothing to clash
+    await idle();
+    elsewhere('s.b', rename('Theirs B'));
+    store.getState().selectDraft('s.b');
+    store.getState().editDraft(rename('Mine B'), 'mine b');
+    await idle();
+    expect(store.getState().waiting?.edits.map(({ label }) => label)).toEqual(['mine', 'mine b']);
+    store.getState().forget(0);
+    expect(store.getState().waiting).toMatchObject({ edits: [{ label: 'mine b' }] });
+    store.getState().putOnTop(0);
+    await idle();
+    expect(store.getState().waiting).toBeUndefined();
+    expect((server.bundle as SeatBundle).drafts.map(({ body }) => body.name)).toEqual(['Theirs', 'Mine B']);
+  });
+});
+
+describe('a page that is left', () => {
+  /** A storage that outlives the page. */
+  const kept = () => {
+    let text = '[]';
+    return {
+      read: () => JSON.parse(text) as never,
+      write: (value: unknown) => (text = JSON.stringify(value)),
+      empty: () => text === '[]',
+    };
+  };
+
+  test('with the app away: the next page takes the edits up and saves them, and forgets them then', async () => {
+    const storage = kept();
+    store = createSeatStore(bundleOf(), storage);
+    server.down = true;
+    store.getState().editDraft(rename('One'), 'first');
+    store.getState().editBrief({ kind: 'set-budget', budgetMinor: 7 }, 'budget');
+    await idle();
+    expect(storage.empty()).toBe(false);
+    // another page, the app back
+    server.down = false;
+    store = createSeatStore(structuredClone(server.bundle) as SeatBundle, storage);
+    store.getState().takeUp();
+    expect(nameOf()).toBe('One');
+    await idle();
+    expect((server.bundle as SeatBundle).drafts[0]?.body.name).toBe('One');
+    expect((server.bundle as SeatBundle).brief.body.budgetMinor).toBe(7);
+    expect(storage.empty()).toBe(true);
+  });
+
+  test('with something to decide: the next page asks again', async () => {
+    const storage = kept();
+    store = createSeatStore(bundleOf(), storage);
+    elsewhere('s.a', rename('Theirs'));
+    store.getState().editDraft(rename('Mine'), 'mine');
+    await idle();
+    store = createSeatStore(structuredClone(server.bundle) as SeatBundle, storage);
+    store.getState().takeUp();
+    await idle();
+    expect(store.getState().waiting).toMatchObject({ clashes: [{ mine: 'Mine', stored: 'Theirs' }] });
+    expect((server.bundle as SeatBundle).drafts[0]?.body.name).toBe('Theirs');
+    store.getState().forget();
+    expect(storage.empty()).toBe(true);
+  });
+
+  test('while somebody changed the same: it is asked, not overwritten', async () => {
+    const storage = kept();
+    store = createSeatStore(bundleOf(), storage);
+    server.down = true;
+    store.getState().editDraft(rename('Mine'), 'mine');
+    await idle();
+    server.down = false;
+    elsewhere('s.a', rename('Theirs'));
+    store = createSeatStore(structuredClone(server.bundle) as SeatBundle, storage);
+    store.getState().takeUp();
+    await idle();
+    expect(nameOf()).toBe('Theirs');
+    expect(store.getState().waiting?.edits.map(({ label }) => label)).toEqual(['mine']);
   });
 });
 
@@ -186,8 +312,9 @@ describe('trouble', () => {
     server.bundle = { ...(server.bundle as SeatBundle), drafts: (server.bundle as SeatBundle).drafts.slice(0, 1) };
     store.getState().editDraft(rename('Lost'), 'lost');
     await idle();
-    // the seat is shown as it is stored, on a draft that exists
+    // the seat is shown as it is stored, on a draft that exists; the edit is told, not lost
     expect(store.getState().draftId).toBe('s.a');
+    expect(store.getState().waiting).toMatchObject({ edits: [{ label: 'lost' }], clashes: [{ stored: 'removed' }] });
   });
 
   test('undo waits while something is being saved', async () => {

@@ -6,7 +6,7 @@ import { subjectOf, contextOf, type Assessment, type Context } from '@/core/asse
 import { measuredMachines } from '@/core/evidence/comparable';
 import type { Brief } from '@/core/model/brief';
 import { compileCatalogue } from '@/core/model/catalogue';
-import { editBrief, editMachine, type BriefEdit, type MachineEdit } from '@/core/model/edits';
+import type { BriefEdit, MachineEdit } from '@/core/model/edits';
 import type { Offer } from '@/core/model/catalogueSchema';
 import type { Problem } from '@/core/formats/problems';
 import type { Machine, Phase } from '@/core/model/machine';
@@ -17,17 +17,26 @@ import type { Currency } from '@/core/units/money';
 import type { Position } from '@/core/search/candidates';
 import * as actions from '@/server/actions';
 import type { SeatBundle, StoredBody } from '@/server/contract';
-
-/** One edit on its way to the database. */
-type Pending =
-  | { readonly document: 'brief'; readonly id: string; readonly edit: BriefEdit; readonly label: string }
-  | { readonly document: 'draft'; readonly id: string; readonly edit: MachineEdit; readonly label: string };
+import {
+  changedPlaces,
+  clashesOf,
+  NOWHERE,
+  withEdit,
+  type Body,
+  type Clash,
+  type Kept,
+  type Pending,
+  type Storage,
+} from './outbox';
 
 export type Saving =
-  | { readonly state: 'saved' }
-  | { readonly state: 'saving' }
-  | { readonly state: 'failed'; readonly message: string }
-  | { readonly state: 'stale'; readonly label: string; readonly edits: readonly Pending[] };
+  { readonly state: 'saved' } | { readonly state: 'saving' } | { readonly state: 'failed'; readonly message: string };
+
+/** Edits that somebody has to decide on: the same places were changed elsewhere meanwhile. */
+export interface Waiting {
+  readonly edits: readonly Pending[];
+  readonly clashes: readonly Clash[];
+}
 
 export interface SeatState {
   readonly bundle: SeatBundle;
@@ -42,6 +51,7 @@ export interface SeatState {
   /** The phase of the machine that is looked at and edited. */
   readonly phase: Phase;
   readonly saving: Saving;
+  readonly waiting: Waiting | undefined;
   readonly told: string | undefined;
   readonly refused: readonly Problem[];
   editDraft: (edit: MachineEdit, label: string) => void;
@@ -61,8 +71,14 @@ export interface SeatState {
   /** Copies a draft of another seat into this one. */
   bring: (fromSeat: string, documentId: string) => Promise<void>;
   drop: () => Promise<void>;
-  putOnTop: () => void;
-  forget: () => void;
+  /** Puts edits that wait on top of what is stored: one by its place, or all. */
+  putOnTop: (at?: number) => void;
+  /** Gives edits that wait up. */
+  forget: (at?: number) => void;
+  /** Takes up what an earlier page of this window left unsaved. */
+  takeUp: () => void;
+  /** Whether something here is not stored yet. */
+  unsaved: () => boolean;
   retry: () => void;
 }
 
@@ -73,38 +89,74 @@ export type SeatStore = StoreApi<SeatState>;
 const replace = <T>(list: readonly StoredBody<T>[], id: string, change: (entry: StoredBody<T>) => StoredBody<T>) =>
   list.map((entry) => (entry.id === id ? change(entry) : entry));
 
+const bodyOf = (bundle: SeatBundle, { document, id }: Pick<Pending, 'document' | 'id'>): Body | undefined =>
+  document === 'brief' ? bundle.brief.body : bundle.drafts.find((draft) => draft.id === id)?.body;
+
 /** Applies an edit to the documents on the page, at once. */
 function applied(bundle: SeatBundle, pending: Pending): SeatBundle {
+  const body = bodyOf(bundle, pending);
+  if (!body) return bundle;
+  const changed = withEdit(body, pending);
   return pending.document === 'brief'
-    ? { ...bundle, brief: { ...bundle.brief, body: editBrief(bundle.brief.body, pending.edit) } }
-    : {
-        ...bundle,
-        drafts: replace(bundle.drafts, pending.id, (draft) => ({
-          ...draft,
-          body: editMachine(draft.body, pending.edit),
-        })),
-      };
+    ? { ...bundle, brief: { ...bundle.brief, body: changed as Brief } }
+    : { ...bundle, drafts: replace(bundle.drafts, pending.id, (draft) => ({ ...draft, body: changed as Machine })) };
 }
 
 const draftOr = (bundle: SeatBundle, id: string): string =>
   bundle.drafts.some((draft) => draft.id === id) ? id : (bundle.drafts[0]?.id ?? '');
 
+/** Times that a save is tried again on what somebody else has stored meanwhile. */
+const MOST_OVERTAKEN = 20;
+
 /**
  * The page's copy of a seat. Edits show at once and are saved one after the other, each with the revision it was based
- * on; when someone else saved in between, the edits wait and are offered again on top of what is stored now.
+ * on. When someone else saved in between, edits of other places go on top by themselves; those of the same places wait
+ * for a decision. What is not acknowledged is kept in the page's storage until it is applied or given up.
  */
-export function createSeatStore(bundle: SeatBundle): SeatStore {
+export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE): SeatStore {
   let queue: Pending[] = [];
   let running = false;
+  /** Documents as they were last known to be stored, by id. */
+  const stored = new Map<string, Body>();
+  const learn = ({ brief, drafts }: SeatBundle) => {
+    stored.clear();
+    for (const { id, body } of [brief, ...drafts]) stored.set(id, body);
+  };
+  learn(bundle);
+  /** What edits that wait were made on, by document: a reload asks about them again. */
+  const bases = new Map<string, Body | undefined>();
 
   return createStore<SeatState>()((set, get) => {
     const measuredOf = (next: SeatBundle) => [...next.drafts.map((draft) => draft.body), ...next.measuredElsewhere];
     const contextFor = (next: SeatBundle) =>
       contextOf(compileCatalogue(next.data), next.today, next.settings, measuredOf(next));
 
+    /** Writes down what is not acknowledged, so that a page that is left or lost does not take it along. */
+    const keep = () => {
+      const grouped = (edits: readonly Pending[], baseOf: (id: string) => Body | undefined): Kept[] =>
+        [...new Set(edits.map(({ id }) => id))].map((id) => ({
+          id,
+          base: baseOf(id),
+          edits: edits.filter((pending) => pending.id === id),
+        }));
+      storage.write([
+        ...grouped(get().waiting?.edits ?? [], (id) => bases.get(id)),
+        ...grouped(queue, (id) => stored.get(id)),
+      ]);
+    };
+    /** Sets edits of a document aside for somebody to decide. */
+    const ask = (edits: readonly Pending[], clashes: readonly Clash[], base: Body | undefined) => {
+      const before = get().waiting;
+      for (const { id } of edits) if (!bases.has(id)) bases.set(id, base);
+      set({
+        waiting: { edits: [...(before?.edits ?? []), ...edits], clashes: [...(before?.clashes ?? []), ...clashes] },
+      });
+    };
+
     /** What came from the server, with the edits that are still on their way put on top. */
     const take = (next: SeatBundle) => {
       const before = get().bundle;
+      learn(next);
       const known = new Set(next.data.parts.map((part) => part.id as string));
       // parts that candidates brought stay known as long as the catalogue is the same
       const parts =
@@ -123,56 +175,81 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
       set({ bundle: merged, context: contextFor(merged), draftId: draftOr(merged, get().draftId), preview: undefined });
     };
 
+    /** Someone else saved this document: what does not meet goes on top, the rest waits. */
+    const overtaken = async (first: Pending): Promise<void> => {
+      const mine = queue.filter((pending) => pending.id === first.id);
+      const base = stored.get(first.id);
+      const fresh = await actions.loadSeat(get().bundle.seat.id);
+      if (!fresh) throw new Error('the seat cannot be loaded');
+      const theirs = bodyOf(fresh, first);
+      const clashes =
+        base && theirs
+          ? clashesOf(base, mine.reduce(withEdit, base), theirs)
+          : [{ place: 'draft', mine: first.label, stored: 'removed' }];
+      if (clashes.length > 0) {
+        queue = queue.filter((pending) => pending.id !== first.id);
+        ask(mine, clashes, base);
+      }
+      take(fresh);
+      keep();
+    };
+
+    /** What was saved is no longer on its way. */
+    const acknowledge = ({ id, document }: Pending, revision: number, steps: SeatBundle['steps']) => {
+      const [done, ...rest] = queue;
+      const base = stored.get(id);
+      if (done && base) stored.set(id, withEdit(base, done));
+      queue = rest;
+      keep();
+      set((state) => ({
+        bundle: {
+          ...state.bundle,
+          steps,
+          brief: document === 'brief' ? { ...state.bundle.brief, revision } : state.bundle.brief,
+          drafts:
+            document === 'draft'
+              ? replace(state.bundle.drafts, id, (draft) => ({ ...draft, revision }))
+              : state.bundle.drafts,
+        },
+      }));
+    };
+
     const drain = async (): Promise<void> => {
       if (running) return;
       running = true;
       set({ saving: { state: 'saving' } });
       try {
+        let overtakes = 0;
         for (let next = queue[0]; next; next = queue[0]) {
           const { bundle: now } = get();
-          const stored = next.document === 'brief' ? now.brief : now.drafts.find((draft) => draft.id === next?.id);
-          if (!stored) {
-            queue = queue.slice(1);
+          const document = next.document === 'brief' ? now.brief : now.drafts.find((draft) => draft.id === next?.id);
+          if (!document) {
+            await overtaken(next);
             continue;
           }
-          const target = { seatId: now.seat.id, documentId: stored.id, base: stored.revision, label: next.label };
+          const target = { seatId: now.seat.id, documentId: document.id, base: document.revision, label: next.label };
           const result =
             next.document === 'brief'
               ? await actions.saveBriefEdit(target, next.edit)
               : await actions.saveDraftEdit(target, next.edit);
-          if (result.state === 'saved') {
-            queue = queue.slice(1);
-            const { revision, steps } = result;
-            const { id, document } = next;
-            set((state) => ({
-              bundle: {
-                ...state.bundle,
-                steps,
-                brief: document === 'brief' ? { ...state.bundle.brief, revision } : state.bundle.brief,
-                drafts:
-                  document === 'draft'
-                    ? replace(state.bundle.drafts, id, (draft) => ({ ...draft, revision }))
-                    : state.bundle.drafts,
-              },
-            }));
-          } else if (result.state === 'trouble') {
+          if (result.state === 'saved') acknowledge(next, result.revision, result.steps);
+          else if (result.state === 'trouble') {
             set({
               saving: { state: 'failed', message: `The change is not saved yet, it is kept here. ${result.message}` },
             });
             return;
           } else if (result.state === 'refused') {
-            queue = [];
+            queue = queue.slice(1);
+            keep();
             set({ refused: result.problems });
             const fresh = await actions.loadSeat(now.seat.id);
             if (fresh) take(fresh);
-          } else {
-            const waiting = queue;
-            queue = [];
-            const fresh = await actions.loadSeat(now.seat.id);
-            if (fresh) take(fresh);
-            set({ saving: { state: 'stale', label: next.label, edits: waiting } });
+          } else if (++overtakes > MOST_OVERTAKEN) {
+            set({
+              saving: { state: 'failed', message: 'Another window saves all the time. The change is kept here.' },
+            });
             return;
-          }
+          } else await overtaken(next);
         }
         set({ saving: { state: 'saved' } });
       } catch {
@@ -189,6 +266,7 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
 
     const push = (pending: Pending) => {
       queue = [...queue, pending];
+      keep();
       set((state) => {
         const next = applied(state.bundle, pending);
         // what is measured on one machine counts for the others that are like it
@@ -221,6 +299,7 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
       sheet: undefined,
       phase: 'now',
       saving: { state: 'saved' },
+      waiting: undefined,
       told: undefined,
       refused: [],
       editDraft: (edit, label) => {
@@ -288,17 +367,55 @@ export function createSeatStore(bundle: SeatBundle): SeatStore {
         const next = await actions.dropDraft(get().bundle.seat.id, get().draftId);
         if (next) take(next);
       },
-      putOnTop: () => {
-        const { saving } = get();
-        if (saving.state !== 'stale') return;
-        queue = [...saving.edits];
-        set((state) => ({ bundle: queue.reduce(applied, state.bundle) }));
+      putOnTop: (at) => {
+        const { waiting } = get();
+        if (!waiting) return;
+        const chosen = waiting.edits.filter((_, i) => at === undefined || i === at);
+        queue = [...queue, ...chosen];
+        set((state) => ({
+          waiting: without(waiting, at, state.bundle),
+          bundle: chosen.reduce(applied, state.bundle),
+        }));
+        keep();
         void drain();
       },
-      forget: () => set({ saving: { state: 'saved' } }),
+      forget: (at) => {
+        const { waiting, bundle: now } = get();
+        if (waiting) set({ waiting: without(waiting, at, now) });
+        keep();
+      },
+      unsaved: () => queue.length > 0 || get().waiting !== undefined,
       retry: () => void drain(),
+      takeUp: () => {
+        for (const { id, base, edits } of storage.read()) {
+          const [first] = edits;
+          const theirs = first && bodyOf(get().bundle, first);
+          const clashes =
+            base && theirs
+              ? clashesOf(base, edits.reduce(withEdit, base), theirs)
+              : [{ place: 'draft', mine: first?.label ?? id, stored: 'removed' }];
+          if (clashes.length > 0) ask(edits, clashes, base);
+          else {
+            queue = [...queue, ...edits];
+            set((state) => ({ bundle: edits.reduce(applied, state.bundle) }));
+          }
+        }
+        keep();
+        if (queue.length > 0) void drain();
+      },
     };
   });
+}
+
+/** What waits without one of its edits, or without any; places that the others do not touch are no clash any more. */
+function without({ edits, clashes }: Waiting, at: number | undefined, bundle: SeatBundle): Waiting | undefined {
+  const left = edits.filter((_, i) => at !== undefined && i !== at);
+  if (left.length === 0) return undefined;
+  const touched = left.flatMap((pending) => {
+    const body = bodyOf(bundle, pending);
+    return body ? changedPlaces(body, withEdit(body, pending)) : ['draft'];
+  });
+  return { edits: left, clashes: clashes.filter(({ place }) => touched.includes(place)) };
 }
 
 export const SeatContext = createContext<SeatStore | undefined>(undefined);
