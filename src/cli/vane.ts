@@ -19,11 +19,13 @@ const USE = `use:
                           as CSV; --to FILE, else to standard output
   vane prices FILE…       takes tables of prices by day (offer,date,price), each whole or not at all
   vane refresh            asks all price sources once and says how each fared
+  vane backup FILE        copies the whole database into a file, with a manifest, while the app goes on
+  vane restore FILE       checks such a file and puts it in the database's place; what was there is kept beside it
   vane schema NAME        prints a JSON Schema; NAME is one of ${schemaNames().join(', ')}
 
 tables (check, import): --kind KIND, --map "HEADING=field[unit]", --all field=value, --decimal . or ,,
   --separator C, --encoding NAME, --region ID; what is not said is guessed or remembered
-exit codes of check, import, export, prices: 0 done, 2 invalid input; of refresh: 0 all sources answered, 1 some did
+exit codes of check, import, export, prices, backup, restore: 0 done, 2 invalid input; of refresh: 0 all sources answered, 1 some did
 not, 3 another refresh runs
 
 exit codes of assess: 1 something blocks, else 3 something is unproven, else 4 an important or decisive task does not
@@ -102,6 +104,7 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 // what touches the database is loaded for the commands that do
 const files = () => import('./files');
 const prices = () => import('./prices');
+const backup = () => import('./backup');
 
 const [command, argument, ...more] = process.argv.slice(2);
 const args = argument === undefined ? [] : [argument, ...more];
@@ -118,6 +121,12 @@ switch (command) {
     break;
   case 'prices':
     process.exitCode = await (await prices()).pricesCommand(args);
+    break;
+  case 'backup':
+    process.exitCode = await (await backup()).backupCommand(argument);
+    break;
+  case 'restore':
+    process.exitCode = await (await backup()).restoreCommand(argument);
     break;
   case 'refresh':
     process.exitCode = await (await prices()).refreshCommand();
