@@ -1,4 +1,5 @@
 import { service } from '@/server/instance';
+import { listBackups } from '@/server/backups';
 import { ownedRows } from '@/server/desk';
 import { priceState } from '@/server/prices/manage';
 import { allSeats } from '@/server/seatBundle';
@@ -19,6 +20,7 @@ export default function DeskPage() {
         regions={data.regions}
         prices={await priceState(service())}
         aside={await rowsSetAside(service())}
+        backups={listBackups(service())}
       />
     );
   });

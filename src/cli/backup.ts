@@ -1,38 +1,25 @@
-import { BadBackup, backupTo, restoreFrom, type Manifest } from '@/store/backup';
-import { databasePath } from '@/server/path';
-import { troubleLine, troubleOf } from '@/server/trouble';
-import { refuse, say } from './say';
+import { backupProblem, backUpFile, putBackFile, tryFile } from '@/server/backupFile';
+import { optionsOf, refuse, say } from './say';
 
-const TOLD = ['projects', 'seats', 'documents', 'parts', 'offers', 'price_points', 'owned', 'watches'];
-
-const counted = ({ tables }: Manifest): string =>
-  TOLD.map((name) => `${tables[name]?.rows ?? 0} ${name.replace('_', ' ')}`).join(', ');
-
-/** Runs one of the two; what cannot be done is a sentence and the exit code for invalid input. */
-async function told(path: string | undefined, work: (file: string) => Promise<void>): Promise<number> {
+/** Says what was done with a file; what cannot be done is a sentence and the exit code for invalid input. */
+async function told(path: string | undefined, work: (file: string) => string | Promise<string>): Promise<number> {
   if (path === undefined) return refuse([{ path: 'FILE', message: 'is missing; name the file of the backup' }]);
   try {
-    await work(path);
+    say(await work(path));
     return 0;
   } catch (error) {
-    if (error instanceof BadBackup) return refuse([{ path, message: error.message }]);
-    const trouble = troubleOf(error);
-    if (trouble) return refuse([{ path, message: troubleLine(trouble) }]);
-    throw error;
+    const message = backupProblem(error);
+    if (message === undefined) throw error;
+    return refuse([{ path, message }]);
   }
 }
 
 /** `vane backup FILE` */
-export const backupCommand = (path: string | undefined): Promise<number> =>
-  told(path, async (file) => {
-    const manifest = await backupTo(databasePath(), file, new Date().toISOString());
-    say(`${file}: ${counted(manifest)}`);
-  });
+export const backupCommand = (path: string | undefined): Promise<number> => told(path, backUpFile);
 
-/** `vane restore FILE` */
-export const restoreCommand = (path: string | undefined): Promise<number> =>
-  told(path, async (file) => {
-    const { manifest, kept } = restoreFrom(file, databasePath(), new Date().toISOString());
-    say(`${file} of ${manifest.at} is back: ${counted(manifest)}`);
-    if (kept !== undefined) say(`what was there before lies in ${kept}`);
-  });
+/** `vane restore FILE`, and with `--try yes` only into a scratch database. */
+export async function restoreCommand(args: readonly string[]): Promise<number> {
+  const parsed = optionsOf(args, ['try']);
+  if ('problem' in parsed) return refuse([parsed.problem]);
+  return told(parsed.rest[0], parsed.options.has('try') ? tryFile : putBackFile);
+}

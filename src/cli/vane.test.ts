@@ -214,3 +214,41 @@ describe('prices on the command line', () => {
     expect([code, out.trim()]).toEqual([0, 'no price source is set up']);
   });
 });
+
+describe('backup and restore', () => {
+  /** The command with a database of its own. */
+  const withDatabase = (db: string, ...args: string[]) => {
+    const result = spawnSync(process.execPath, [join(ROOT, 'bin', 'vane.mjs'), ...args], {
+      encoding: 'utf8',
+      cwd: folder,
+      env: { ...process.env, VANE_DB: db },
+    });
+    return { code: result.status, out: result.stdout, err: result.stderr };
+  };
+
+  test('what was backed up comes back, also after more was imported, and what was there is kept', () => {
+    const db = join(folder, 'kept.db');
+    const kept = join(folder, 'kept.backup');
+    expect(withDatabase(db, 'backup', kept)).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('does not exist') as string,
+    });
+    const film = file('film.case.json', filmCase);
+    expect(withDatabase(db, 'import', film).code).toBe(0);
+    expect(withDatabase(db, 'backup', kept).out).toContain('1 seats');
+    expect(withDatabase(db, 'import', film).code).toBe(0);
+    expect(withDatabase(db, 'restore', kept, '--try', 'yes').out).toContain('comes back whole: 1 seat,');
+    const restored = withDatabase(db, 'restore', kept);
+    expect(restored).toMatchObject({ code: 0 });
+    expect(restored.out).toMatch(/is back: 1 projects, 1 seats/);
+    const before = /lies in (\S+)/.exec(restored.out)?.[1] ?? '';
+    expect(withDatabase(before, 'backup', join(folder, 'before.backup')).out).toContain('2 seats');
+  }, 60_000);
+
+  test('what is no backup is refused with its reason', () => {
+    expect(withDatabase(join(folder, 'none.db'), 'restore', file('letter', 'dear')).err).toMatch(
+      /is no database|damaged/,
+    );
+    expect(withDatabase(join(folder, 'none.db'), 'restore').err).toContain('name the file of the backup');
+  });
+});

@@ -20,7 +20,8 @@ const USE = `use:
   vane prices FILE…       takes tables of prices by day (offer,date,price), each whole or not at all
   vane refresh            asks all price sources once and says how each fared
   vane backup FILE        copies the whole database into a file, with a manifest, while the app goes on
-  vane restore FILE       checks such a file and puts it in the database's place; what was there is kept beside it
+  vane restore FILE       checks such a file and puts it in the database's place; what was there is kept beside it;
+                          with --try yes only into a scratch database, reading all of it
   vane schema NAME        prints a JSON Schema; NAME is one of ${schemaNames().join(', ')}
 
 tables (check, import): --kind KIND, --map "HEADING=field[unit]", --all field=value, --decimal . or ,,
@@ -126,7 +127,7 @@ switch (command) {
     process.exitCode = await (await backup()).backupCommand(argument);
     break;
   case 'restore':
-    process.exitCode = await (await backup()).restoreCommand(argument);
+    process.exitCode = await (await backup()).restoreCommand(args);
     break;
   case 'refresh':
     process.exitCode = await (await prices()).refreshCommand();

@@ -2,6 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import type { SaveResult, SeatBundle } from './contract';
+import * as backups from './backups';
 import * as desk from './desk';
 import * as files from './files';
 import { service } from './instance';
@@ -171,6 +172,14 @@ export async function addPresentMachine(seatId: string): Promise<string | undefi
 
 export async function saveSettings(settings: unknown) {
   return moved(desk.saveSettings(service(), settings));
+}
+
+export async function backUp() {
+  return backups.backUp(service());
+}
+
+export async function tryBackup(name: string) {
+  return backups.tryBackup(service(), String(name));
 }
 
 export async function mendSetAside(place: unknown, id: string, text: string) {

@@ -133,6 +133,13 @@ export interface PartSheet {
   } | null;
 }
 
+/** A backup that was made. */
+export interface BackupRow {
+  readonly name: string;
+  readonly at: string;
+  readonly bytes: number;
+}
+
 /** A row that cannot be read, for whoever mends it. */
 export interface AsideRow {
   readonly place: string;

@@ -20,7 +20,7 @@ import {
 } from './library';
 import { saveDraftEdit } from './edits';
 import { seatBundle } from './seatBundle';
-import { newSeat } from './seats';
+import { dropSeat, newSeat } from './seats';
 import { preparedService } from './tests/prepared';
 import { type Service, fixDemoDay } from './service';
 
@@ -247,10 +247,22 @@ describe('parts by hand', () => {
     // newest first: price, part, then the import
     expect(await stepTheLibrary(service, 'undo')).toMatchObject({ label: 'Price of Own Drive' });
     expect(await stepTheLibrary(service, 'undo')).toMatchObject({ label: 'Own Drive by hand' });
+    // the seat rests on it, and is named
+    expect(await stepTheLibrary(service, 'undo')).toEqual({
+      state: 'held',
+      label: 'Import of demo.json',
+      by: [
+        'the brief of Film',
+        'Draft A of Film',
+        'Draft B of Film',
+        'Present machine of Film',
+        'Two lesser cards of Film',
+      ],
+    });
+    expect((await seatBundle(service, 'film'))?.drafts).toHaveLength(4);
+    await dropSeat(service, 'film');
     expect(await stepTheLibrary(service, 'undo')).toMatchObject({ state: 'done', label: 'Import of demo.json' });
     expect((await service.catalogue()).data.parts).toEqual([]);
-    // the draft is still there, and says that its parts are gone
-    expect((await seatBundle(service, 'film'))?.drafts).toHaveLength(4);
     expect(await stepTheLibrary(service, 'redo')).toMatchObject({ state: 'done' });
     expect((await service.catalogue()).data.parts.length).toBeGreaterThan(600);
   });

@@ -50,6 +50,8 @@ export const settingsSchema = z.strictObject({
     .default({ failuresPercent: 6, sentInDays: 8 }),
   /** Hours between refreshes of prices by themselves; none without. */
   refreshHours: z.number().int().min(1).max(168).optional(),
+  /** Backups kept beside the database, one a day; none are made by the clock at 0. */
+  backupsKept: z.number().int().min(0).max(60).default(7),
   lengthUnit: z.enum(['mm', 'inch']).default('mm'),
 });
 export type Settings = z.infer<typeof settingsSchema>;

@@ -10,7 +10,7 @@ import { basketFor } from '@/core/versus/basketFor';
 import { coins } from '@/core/words/format';
 import type { Settings } from '@/core/model/settings';
 import { getsText } from '@/core/words/results';
-import type { AsideRow, OwnedRow, PriceState, SeatBundle } from '@/server/contract';
+import type { AsideRow, BackupRow, OwnedRow, PriceState, SeatBundle } from '@/server/contract';
 import { Beam } from '../shared/Beam';
 import { budgetBeam, taskBeam, worstTask } from '../shared/beams';
 import { LevelCounts, LOUD } from '../shared/Level';
@@ -18,6 +18,7 @@ import { DeskBar } from '../shared/DeskBar';
 import { STATIONS, stationPath } from '../seat/stations';
 import { AddPresent } from './AddPresent';
 import { AsidePanel } from './AsidePanel';
+import { BackupsPanel } from './BackupsPanel';
 import { Changed } from './Changed';
 import { PricesPanel } from './PricesPanel';
 import type { RemovedSeat } from './removed';
@@ -34,6 +35,7 @@ export function DeskStation({
   regions,
   prices,
   aside,
+  backups,
 }: {
   seats: readonly SeatBundle[];
   owned: readonly OwnedRow[];
@@ -41,6 +43,7 @@ export function DeskStation({
   regions: readonly RegionChoice[];
   prices: PriceState;
   aside: readonly AsideRow[];
+  backups: readonly BackupRow[];
 }) {
   const places: Place[] = seats.flatMap((bundle) =>
     bundle.drafts.map((draft) => ({
@@ -124,6 +127,7 @@ export function DeskStation({
               <OwnedPanel owned={owned} places={places} />
               <PricesPanel prices={prices} />
               <SettingsPanel settings={settings} regions={regions} />
+              <BackupsPanel backups={backups} kept={settings.backupsKept} />
             </div>
           </section>
         </div>
