@@ -27,7 +27,10 @@ const BLANK_PX = 80;
 const LEAST_BLANK_S = 460e-6;
 const LEAST_BLANK_LINES = 14;
 
-/** Bits a second of a picture with reduced blanking. Source: VESA CVT 2.1, reduced blanking version 2. */
+/**
+ * Bits a second of a picture with reduced blanking. Source: VESA CVT 2.1, reduced blanking version 2.
+ * @example pictureBitsPerS(3840, 2160, 60) // 12.54e9: (3840 + 80) × (2160 + 62) × 60 × 24
+ */
 export function pictureBitsPerS(widthPx: number, heightPx: number, hz: number): number {
   const lineS = (1 / hz - LEAST_BLANK_S) / heightPx;
   const blank = Math.max(LEAST_BLANK_LINES, Math.floor(LEAST_BLANK_S / lineS) + 1);

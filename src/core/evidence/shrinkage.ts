@@ -17,6 +17,7 @@ export interface Seen {
  * Log-normal shrinkage: the model's own doubt is the prior around 1, each measurement counts by its noise, so few or
  * noisy ones move the factor little; what does not carry over to other sizes and pictures stays in doubt. Source:
  * conjugate normal model on logarithms.
+ * @example one measurement at 1.2 with 5 % noise, a model 30 % in doubt: factor 1.192
  */
 export function shrunk(seen: readonly Seen[], priorSpread: number): Factor {
   const prior = Math.log(Math.max(priorSpread, 1.02));

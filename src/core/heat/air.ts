@@ -17,6 +17,7 @@ export const airflowM3h = (watts: number, riseK: number): number =>
  * m³/h a fan moves against an opening. Its curve is taken as a straight line from static pressure to free air, the
  * opening's loss as `resistance × flow²`; both scale with speed so that the flow is proportional to it (fan laws).
  * @param resistance Pa/(m³/h)²
+ * @example throughOpening(100, 12, 0.001) // 64.9
  */
 export function throughOpening(freeM3h: number, staticPa: number, resistance: number): number {
   if (resistance <= 0) return freeM3h;

@@ -3,6 +3,7 @@ import type { Connector } from '../parts/common';
 /**
  * What a slot feeds a card, W: 75 through a connector of 16 lanes to a card of 16, 25 to a smaller one. Source: PCI
  * Express card electromechanical specification.
+ * @example slotPowerW(16) // 75
  */
 export const slotPowerW = (lanes: number | undefined): number | undefined =>
   lanes === undefined ? undefined : lanes >= 16 ? 75 : 25;

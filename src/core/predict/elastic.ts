@@ -171,6 +171,7 @@ function stageTimes(
 /**
  * Max-min fair progress of elastic tasks: raise every task's share of its own full speed together until a resource is
  * full, freeze the tasks on it, go on with the others. `busy[i]` maps resource → share used at full speed.
+ * @example two tasks that each fill the same cores alone: [0.5, 0.5]
  */
 export function shareMaxMin(busy: readonly ReadonlyMap<string, number>[]): number[] {
   const shares = busy.map(() => 0);

@@ -75,6 +75,7 @@ export function withinMemory(tasks: readonly Expanded[], holds: readonly HoldRes
 /**
  * Slow-down of a task when what the sitting holds exceeds memory: 1 + cost × missing share, so it grows smoothly from
  * 1. Source: judgement, constant `spillCost`.
+ * @example a task that holds 40 GiB where 32 fit: 1 + spillCost × (1 − 32 ÷ 40)
  */
 export function spill(task: Expanded, holds: readonly HoldResult[]): number {
   let factor = 1;
