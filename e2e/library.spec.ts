@@ -112,6 +112,8 @@ test.describe('the library', () => {
     await dialog.getByLabel('Maker').fill('Marlhouse');
     await dialog.getByLabel('Name').fill('Jetty');
     await dialog.getByRole('button', { name: 'Add it' }).click();
+    // a dialog that closes gives the focus back, and with it would close what was opened meanwhile
+    await expect(dialog).toHaveCount(0);
     await expect(sheet(page).getByRole('heading', { level: 1 })).toHaveText('Marlhouse Jetty');
     await sheet(page).getByRole('button', { name: 'board forms: unknown. Change.' }).click();
     await page.getByLabel('board forms, with | between').fill('ATX | Micro-ATX');
@@ -137,6 +139,7 @@ test.describe('the library', () => {
     await page.getByRole('dialog').getByLabel('Maker').fill('Aldmoor');
     await page.getByRole('dialog').getByLabel('Name').fill('Own case');
     await page.getByRole('button', { name: 'Add it' }).click();
+    await expect(dialog).toHaveCount(0);
     await expect(sheet(page)).toContainText('Its figures are borrowed from marlhouse-jetty');
     // and belongs to the part it was typed at
     await expect(ownPrice).toHaveValue('');
