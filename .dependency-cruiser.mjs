@@ -6,7 +6,7 @@ const only = (name, from, allowed) => ({
   severity: 'error',
   comment: `${from} may only import from ${allowed.join(', ')}`,
   // tests may look further: they set up whole worlds
-  from: { path: `^src/${from}/`, pathNot: '\\.test\\.ts$' },
+  from: { path: `^src/${from}/`, pathNot: '(\\.test\\.ts$|/tests/)' },
   to: { path: '^src/', pathNot: `^src/(${[from, ...allowed].join('|')})/` },
 });
 

@@ -1,5 +1,6 @@
 import type { NextConfig } from 'next';
-import { HEADERS, policy } from './src/server/door/headers';
+import { HEADERS } from './src/server/door/answers.mjs';
+import { policy } from './src/server/door/policy';
 
 const INBOX_HEADERS = [...Object.entries(HEADERS), ['content-security-policy', policy('none', false)] as const].map(
   ([key, value]) => ({ key, value }),

@@ -3,9 +3,10 @@
 import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import next from 'next';
+import { HEADERS, READS, WRITES } from '../src/server/door/answers.mjs';
 
 const [host = '127.0.0.1', port = '4600'] = process.argv.slice(2);
-const METHODS = new Set(['GET', 'HEAD', 'POST', 'DELETE']);
+const METHODS = [...READS, ...WRITES];
 /** Longest address; a question to the library is far below it. */
 const MOST_URL = 8_000;
 
@@ -21,7 +22,7 @@ function readable(url) {
 
 /** Why a request is refused before anything looks at it. */
 function refusal({ method, url }) {
-  if (!METHODS.has(method)) return [405, `the method ${method} is not known here`];
+  if (!METHODS.includes(method)) return [405, `the method ${method} is not known here`];
   if (url.length > MOST_URL) return [414, 'the address is too long'];
   if (!readable(url)) return [400, 'the address holds an escape that is none'];
   return undefined;
@@ -31,10 +32,8 @@ function answer(response, status, message) {
   response.writeHead(status, {
     'content-type': 'application/json',
     'content-security-policy': "default-src 'none'; frame-ancestors 'none'",
-    'x-content-type-options': 'nosniff',
-    'referrer-policy': 'no-referrer',
-    'cross-origin-resource-policy': 'same-origin',
-    ...(status === 405 ? { allow: [...METHODS].join(', ') } : {}),
+    ...HEADERS,
+    ...(status === 405 ? { allow: METHODS.join(', ') } : {}),
     connection: 'close',
   });
   response.end(JSON.stringify({ message }));

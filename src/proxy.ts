@@ -1,6 +1,7 @@
 import { NextResponse, type NextRequest } from 'next/server';
 import { turnedAway } from '@/server/door/guard';
-import { HEADERS, policy } from '@/server/door/headers';
+import { HEADERS } from '@/server/door/answers.mjs';
+import { policy } from '@/server/door/policy';
 
 /**
  * Files that are given go past: the framework would hold their bodies in memory here and cut them at 10 MB. Their route

@@ -1,9 +1,9 @@
 import { troubleLine, troubleOf } from './trouble';
 import { z } from 'zod';
-import { briefSchema, type Brief } from '@/core/model/brief';
+import { briefSchema } from '@/core/model/brief';
 import { briefEditSchema, editBrief, editMachine, machineEditSchema } from '@/core/model/edits';
 import { fullName } from '@/core/model/fitted';
-import { machineSchema, type Machine } from '@/core/model/machine';
+import { machineSchema } from '@/core/model/machine';
 import { figureMeta, isNumberField } from '@/core/parts';
 import { partWithFigure } from '@/store/catalogueStore';
 import * as projects from '@/store/projectStore';
@@ -32,53 +32,29 @@ async function saving<T>(work: () => Promise<SaveResult<T>>): Promise<SaveResult
   });
 }
 
-async function saved<T>(service: Service, seatId: string, result: projects.Saved<T>): Promise<SaveResult<T>> {
-  return result.state === 'saved'
-    ? { state: 'saved', revision: result.revision, steps: await projects.stepsOf(service.db, seatId) }
-    : result;
-}
-
-/** Saves one edit of a draft when it was based on the stored revision. */
-export async function saveDraftEdit(service: Service, input: unknown, edit: unknown): Promise<SaveResult<Machine>> {
-  return saving(async () => {
-    const { seatId, documentId, base, label } = read(target, input);
-    const change = read(machineEditSchema, edit);
-    return saved(
-      service,
-      seatId,
-      await projects.saveDocument(service.db, {
+/** Saves one edit of a kind of document when it was based on the stored revision. */
+const saveEdit =
+  <T, E>(kind: { body: z.ZodType<T>; edits: z.ZodType<E>; change: (body: T, edit: E) => T }) =>
+  (service: Service, input: unknown, edit: unknown): Promise<SaveResult<T>> =>
+    saving(async () => {
+      const { seatId, documentId, base, label } = read(target, input);
+      const wanted = read(kind.edits, edit);
+      const result = await projects.saveDocument(service.db, {
         seatId,
         documentId,
         base,
         label,
         at: now(),
-        parse: (json) => machineSchema.parse(json),
-        change: (machine) => editMachine(machine, change),
-      }),
-    );
-  });
-}
+        parse: (json) => kind.body.parse(json),
+        change: (body) => kind.change(body, wanted),
+      });
+      return result.state === 'saved'
+        ? { state: 'saved', revision: result.revision, steps: await projects.stepsOf(service.db, seatId) }
+        : result;
+    });
 
-/** Saves one edit of a brief when it was based on the stored revision. */
-export async function saveBriefEdit(service: Service, input: unknown, edit: unknown): Promise<SaveResult<Brief>> {
-  return saving(async () => {
-    const { seatId, documentId, base, label } = read(target, input);
-    const change = read(briefEditSchema, edit);
-    return saved(
-      service,
-      seatId,
-      await projects.saveDocument(service.db, {
-        seatId,
-        documentId,
-        base,
-        label,
-        at: now(),
-        parse: (json) => briefSchema.parse(json),
-        change: (brief) => editBrief(brief, change),
-      }),
-    );
-  });
-}
+export const saveDraftEdit = saveEdit({ body: machineSchema, edits: machineEditSchema, change: editMachine });
+export const saveBriefEdit = saveEdit({ body: briefSchema, edits: briefEditSchema, change: editBrief });
 
 export async function stepSeat(
   service: Service,

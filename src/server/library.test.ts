@@ -1,7 +1,5 @@
 import { describe, expect, test } from 'vitest';
 import { demoCatalogue } from '@/demo/catalogue';
-import { filmBrief, filmDrafts } from '@/demo/ninefathom';
-import { addSeat } from '@/store/projectStore';
 import { dropOwned, keepOwned, ownedRows, putOwned, saveSettings } from './desk';
 import { addPresentMachine } from './drafts';
 import { guessTable, openUploadedMachine, previewMachine } from './files';
@@ -21,7 +19,7 @@ import {
 import { saveDraftEdit } from './edits';
 import { seatBundle } from './seatBundle';
 import { dropSeat, newSeat } from './seats';
-import { preparedService } from './tests/prepared';
+import { addFilm, preparedService } from './tests/prepared';
 import { type Service, fixDemoDay } from './service';
 
 let service: Service;
@@ -32,14 +30,7 @@ preparedService(
   (given) => ({ service } = given),
   async (service) => {
     await fixDemoDay(service, '2026-05-18');
-    await addSeat(service.db, {
-      projectId: 'p',
-      projectName: 'Project',
-      seatId: 'film',
-      seatName: 'Film',
-      brief: filmBrief(),
-      drafts: filmDrafts(),
-    });
+    await addFilm(service);
   },
 );
 

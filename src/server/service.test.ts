@@ -1,7 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
-import { addSeat } from '@/store/projectStore';
 import { assess, contextOf } from '@/core/assess';
 import { compileCatalogue } from '@/core/model/catalogue';
 import { filmBrief, filmDrafts } from '@/demo/ninefathom';
@@ -12,7 +11,7 @@ import { copyDraft, draftsElsewhere, dropDraft } from './drafts';
 import { fillFigure, saveBriefEdit, saveDraftEdit, stepSeat } from './edits';
 import { seatBundle } from './seatBundle';
 import { bringSeat, copySeat, dropSeat, newSeat } from './seats';
-import { preparedService } from './tests/prepared';
+import { addFilm, preparedService } from './tests/prepared';
 import { type Service, openService } from './service';
 
 let folder: string;
@@ -31,19 +30,7 @@ const totals = (result: Awaited<ReturnType<typeof importText>>) =>
     { added: 0, changed: 0 },
   );
 
-preparedService(
-  demoCatalogue(),
-  (given) => ({ folder, service } = given),
-  (service) =>
-    addSeat(service.db, {
-      projectId: 'p',
-      projectName: 'Project',
-      seatId: 'film',
-      seatName: 'Film',
-      brief: filmBrief(),
-      drafts: filmDrafts(),
-    }),
-);
+preparedService(demoCatalogue(), (given) => ({ folder, service } = given), addFilm);
 
 async function stepped(...args: Parameters<typeof stepSeat>) {
   const result = await stepSeat(...args);

@@ -6,16 +6,11 @@ import { writing, type Database } from './database';
 
 export async function readHandFigures(db: Database): Promise<HandFigure[]> {
   const rows = await db.selectFrom('part_figures').selectAll().orderBy('part_id').orderBy('field').execute();
-  return rows.flatMap((row) =>
-    readRow(
-      'figures',
-      {
-        id: `${row.part_id} ${row.field}`,
-        text: `{"part":${JSON.stringify(row.part_id)},"field":${JSON.stringify(row.field)},"value":${row.value},"at":${JSON.stringify(row.at)}}`,
-      },
-      handFigureSchema,
-    ),
-  );
+  // one that cannot be read is told by the part that it lies over
+  return rows.flatMap(({ part_id: part, field, value, at }) => {
+    const read = readJson(value, handFigureSchema.shape.value);
+    return 'value' in read ? (handFigureSchema.safeParse({ part, field, value: read.value, at }).data ?? []) : [];
+  });
 }
 
 export async function readOwned(db: Database, aside: OnAside = unheard): Promise<Owned[]> {

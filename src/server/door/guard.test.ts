@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import { turnedAway } from './guard';
-import { HEADERS, policy } from './headers';
+import { HEADERS } from './answers.mjs';
+import { policy } from './policy';
 
 const knock = (method: string, headers: Readonly<Record<string, string>>) =>
   turnedAway({ method, header: (name) => headers[name] ?? null })?.status;

@@ -1,3 +1,5 @@
+import { READS, WRITES } from './answers.mjs';
+
 /** What the door looks at of a request. */
 export interface Knock {
   readonly method: string;
@@ -18,16 +20,13 @@ const LOOPBACK: ReadonlySet<string> = new Set(['127.0.0.1', 'localhost', '[::1]'
 const named = (): ReadonlySet<string> =>
   new Set((process.env['VANE_HOSTS'] ?? '').split(',').flatMap((name) => name.trim().toLowerCase() || []));
 
-const READS: ReadonlySet<string> = new Set(['GET', 'HEAD']);
-const WRITES: ReadonlySet<string> = new Set(['POST', 'DELETE']);
-
 /**
  * Whether a request may come in. A page elsewhere can reach a loopback address under a name of its own (rebinding), so
  * the name that was asked for has to be one of ours; and it can send forms and scripts, so whatever changes something has
  * to come from a page of the app itself. Sources: RFC 9110 (Host), Fetch metadata, RFC 6454 (Origin).
  */
 export function turnedAway({ method, header }: Knock): TurnedAway | undefined {
-  if (!READS.has(method) && !WRITES.has(method))
+  if (!READS.includes(method) && !WRITES.includes(method))
     return { status: 405, message: `the method ${method} is not known here` };
   const host = header('host')?.toLowerCase();
   if (host === undefined) return { status: 400, message: 'the request names no host' };
@@ -38,7 +37,7 @@ export function turnedAway({ method, header }: Knock): TurnedAway | undefined {
       message: `${name} is not where this app is; open it at its own address, or name the host in VANE_HOSTS`,
     };
   const site = header('sec-fetch-site');
-  if (READS.has(method)) {
+  if (READS.includes(method)) {
     // a page elsewhere may link here, and nothing more: no frame, script, image or fetch of it reads an answer
     const navigates = header('sec-fetch-mode') === 'navigate' && header('sec-fetch-dest') === 'document';
     return site === 'cross-site' && !navigates

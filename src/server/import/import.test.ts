@@ -5,8 +5,7 @@ import SQLite from 'better-sqlite3';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { ZipFile } from 'yazl';
 import { demoCatalogue } from '@/demo/catalogue';
-import { filmBrief, filmDrafts } from '@/demo/ninefathom';
-import { addSeat } from '@/store/projectStore';
+import { filmDrafts } from '@/demo/ninefathom';
 import { listSteps, stepLibrary } from '@/store/steps';
 import { exportArchive, exportCatalogue, exportSheet } from '../exports';
 import { openService, type Service } from '../service';
@@ -16,7 +15,7 @@ import { checkFile } from './check';
 import { sampleCsv } from './csvFile';
 import { importFile, sniff } from './importFile';
 import { LARGEST_FILE_BYTES, type CsvRequest, type ImportRequest } from './request';
-import { preparedService } from '../tests/prepared';
+import { addFilm, preparedService } from '../tests/prepared';
 import { tableRequest } from './tableRequest';
 
 const ROOT = join(import.meta.dirname, '..', '..', '..');
@@ -268,14 +267,7 @@ describe('an archive', () => {
         })
       ).state,
     ).toBe('written');
-    await addSeat(service.db, {
-      projectId: 'p',
-      projectName: 'Project',
-      seatId: 'film',
-      seatName: 'Film',
-      brief: filmBrief(),
-      drafts: filmDrafts(),
-    });
+    await addFilm(service);
   });
 
   const written = async (stream: NodeJS.ReadableStream, name: string) => {

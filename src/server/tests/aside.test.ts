@@ -2,7 +2,6 @@ import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { expect, test } from 'vitest';
 import { demoCatalogue } from '@/demo/catalogue';
 import { filmBrief, filmDrafts } from '@/demo/ninefathom';
-import { addSeat } from '@/store/projectStore';
 import { sql } from 'kysely';
 import { saveDraftEdit, fillFigure, stepSeat } from '../edits';
 import { copyDraft } from '../drafts';
@@ -14,22 +13,10 @@ import { keepWatch } from '../prices/manage';
 import { removePart, stepTheLibrary } from '../library';
 import { libraryStep } from '../libraryStep';
 import type { Service } from '../service';
-import { preparedService } from './prepared';
+import { addFilm, preparedService } from './prepared';
 
 let service: Service;
-preparedService(
-  demoCatalogue(),
-  (given) => ({ service } = given),
-  (service) =>
-    addSeat(service.db, {
-      projectId: 'p',
-      projectName: 'Project',
-      seatId: 'film',
-      seatName: 'Film',
-      brief: filmBrief(),
-      drafts: filmDrafts(),
-    }),
-);
+preparedService(demoCatalogue(), (given) => ({ service } = given), addFilm);
 
 /** Spoils a row as another release, or a disk, might have. */
 const spoil = (table: string, column: string, id: string, text: string, key = 'id') =>

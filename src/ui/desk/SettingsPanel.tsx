@@ -130,7 +130,22 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
           >
             {`× ${settings.drawMultiple}`}
           </Value>
-          . The library shows lengths in{' '}
+          . Of the daily backups the last{' '}
+          <Value
+            label="Backups that are kept"
+            editor={{
+              kind: 'number',
+              value: settings.backupsKept,
+              unit: 'backups',
+              min: 0,
+              max: 60,
+              whole: true,
+              onChange: (value) => value !== undefined && void save({ ...settings, backupsKept: value }),
+            }}
+          >
+            {settings.backupsKept === 0 ? 'none' : String(settings.backupsKept)}
+          </Value>{' '}
+          are kept. The library shows lengths in{' '}
           <Value
             label="Unit of lengths"
             editor={{

@@ -86,7 +86,7 @@ function Decide({ waiting }: { waiting: Waiting }) {
         </TableHead>
         <TableBody>
           {clashes.map((clash) => (
-            <TableRow key={clash.place}>
+            <TableRow key={`${clash.id} ${clash.place}`}>
               <TableCell>{placeText(clash)}</TableCell>
               <TableCell>{valueText(clash.stored)}</TableCell>
               <TableCell>{valueText(clash.mine)}</TableCell>

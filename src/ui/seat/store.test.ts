@@ -10,6 +10,7 @@ const server = vi.hoisted(() => ({
   calls: [] as string[],
   down: false,
   beforeSave: undefined as (() => void) | undefined,
+  beforeLoad: undefined as (() => void) | undefined,
 }));
 
 vi.mock('@/server/actions', () => {
@@ -43,7 +44,12 @@ vi.mock('@/server/actions', () => {
   return {
     saveDraftEdit: save('draft'),
     saveBriefEdit: save('brief'),
-    loadSeat: async () => now(),
+    loadSeat: async () => {
+      const hook = server.beforeLoad;
+      server.beforeLoad = undefined;
+      hook?.();
+      return now();
+    },
     stepSeat: async () => ({ label: 'an edit', bundle: now() }),
     fillFigure: async () => ({ state: 'refused', problems: [{ path: 'x', message: 'no' }] }),
     copyDraft: async () => ({ bundle: now(), id: undefined }),
@@ -80,6 +86,7 @@ beforeEach(() => {
   server.calls = [];
   server.down = false;
   server.beforeSave = undefined;
+  server.beforeLoad = undefined;
   store = createSeatStore(bundleOf());
 });
 
@@ -225,6 +232,17 @@ describe('the same place changed in two windows', () => {
   });
 });
 
+test('what is edited while the other version is loaded waits with the rest', async () => {
+  elsewhere('s.a', rename('Theirs'));
+  server.beforeLoad = () => store.getState().editDraft({ kind: 'memory-profile', profile: 'off' }, 'meanwhile');
+  store.getState().editDraft(rename('Mine'), 'mine');
+  await idle();
+  expect(store.getState().waiting?.edits.map(({ label }) => label)).toEqual(['mine', 'meanwhile']);
+  store.getState().putOnTop();
+  await idle();
+  expect((server.bundle as SeatBundle).drafts[0]?.body).toMatchObject({ name: 'Mine', memoryProfile: 'off' });
+});
+
 describe('a page that is left', () => {
   /** A storage that outlives the page. */
   const kept = () => {
@@ -247,6 +265,8 @@ describe('a page that is left', () => {
     // another page, the app back
     server.down = false;
     store = createSeatStore(structuredClone(server.bundle) as SeatBundle, storage);
+    store.getState().takeUp();
+    // an effect may run twice
     store.getState().takeUp();
     expect(nameOf()).toBe('One');
     await idle();

@@ -35,7 +35,7 @@ export type Saving =
 /** Edits that somebody has to decide on: the same places were changed elsewhere meanwhile. */
 export interface Waiting {
   readonly edits: readonly Pending[];
-  readonly clashes: readonly Clash[];
+  readonly clashes: readonly (Clash & { readonly id: string })[];
 }
 
 export interface SeatState {
@@ -116,6 +116,7 @@ const MOST_OVERTAKEN = 20;
 export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE): SeatStore {
   let queue: Pending[] = [];
   let running = false;
+  let takenUp = false;
   /** Documents as they were last known to be stored, by id. */
   const stored = new Map<string, Body>();
   const learn = ({ brief, drafts }: SeatBundle) => {
@@ -144,13 +145,24 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
         ...grouped(queue, (id) => stored.get(id)),
       ]);
     };
-    /** Sets edits of a document aside for somebody to decide. */
-    const ask = (edits: readonly Pending[], clashes: readonly Clash[], base: Body | undefined) => {
+    /** Sets edits of a document aside for somebody to decide, when they meet what is stored; says whether they do. */
+    const asks = (edits: readonly Pending[], base: Body | undefined, theirs: Body | undefined): boolean => {
+      const [first] = edits;
+      if (!first) return false;
+      const clashes =
+        base && theirs
+          ? clashesOf(base, edits.reduce(withEdit, base), theirs)
+          : [{ place: 'draft', mine: first.label, stored: 'removed' }];
+      if (clashes.length === 0) return false;
       const before = get().waiting;
-      for (const { id } of edits) if (!bases.has(id)) bases.set(id, base);
+      if (!before?.edits.some(({ id }) => id === first.id)) bases.set(first.id, base);
       set({
-        waiting: { edits: [...(before?.edits ?? []), ...edits], clashes: [...(before?.clashes ?? []), ...clashes] },
+        waiting: {
+          edits: [...(before?.edits ?? []), ...edits],
+          clashes: [...(before?.clashes ?? []), ...clashes.map((clash) => ({ ...clash, id: first.id }))],
+        },
       });
+      return true;
     };
 
     /** What came from the server, with the edits that are still on their way put on top. */
@@ -177,19 +189,12 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
 
     /** Someone else saved this document: what does not meet goes on top, the rest waits. */
     const overtaken = async (first: Pending): Promise<void> => {
-      const mine = queue.filter((pending) => pending.id === first.id);
-      const base = stored.get(first.id);
       const fresh = await actions.loadSeat(get().bundle.seat.id);
       if (!fresh) throw new Error('the seat cannot be loaded');
-      const theirs = bodyOf(fresh, first);
-      const clashes =
-        base && theirs
-          ? clashesOf(base, mine.reduce(withEdit, base), theirs)
-          : [{ place: 'draft', mine: first.label, stored: 'removed' }];
-      if (clashes.length > 0) {
+      // only now: more may have been edited while it was loaded
+      const mine = queue.filter((pending) => pending.id === first.id);
+      if (asks(mine, stored.get(first.id), bodyOf(fresh, first)))
         queue = queue.filter((pending) => pending.id !== first.id);
-        ask(mine, clashes, base);
-      }
       take(fresh);
       keep();
     };
@@ -387,18 +392,13 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
       unsaved: () => queue.length > 0 || get().waiting !== undefined,
       retry: () => void drain(),
       takeUp: () => {
-        for (const { id, base, edits } of storage.read()) {
+        if (takenUp) return;
+        takenUp = true;
+        for (const { base, edits } of storage.read()) {
           const [first] = edits;
-          const theirs = first && bodyOf(get().bundle, first);
-          const clashes =
-            base && theirs
-              ? clashesOf(base, edits.reduce(withEdit, base), theirs)
-              : [{ place: 'draft', mine: first?.label ?? id, stored: 'removed' }];
-          if (clashes.length > 0) ask(edits, clashes, base);
-          else {
-            queue = [...queue, ...edits];
-            set((state) => ({ bundle: edits.reduce(applied, state.bundle) }));
-          }
+          if (asks(edits, base, first && bodyOf(get().bundle, first))) continue;
+          queue = [...queue, ...edits];
+          set((state) => ({ bundle: edits.reduce(applied, state.bundle) }));
         }
         keep();
         if (queue.length > 0) void drain();
@@ -411,11 +411,14 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
 function without({ edits, clashes }: Waiting, at: number | undefined, bundle: SeatBundle): Waiting | undefined {
   const left = edits.filter((_, i) => at !== undefined && i !== at);
   if (left.length === 0) return undefined;
-  const touched = left.flatMap((pending) => {
+  const touches = (pending: Pending, place: string): boolean => {
     const body = bodyOf(bundle, pending);
-    return body ? changedPlaces(body, withEdit(body, pending)) : ['draft'];
-  });
-  return { edits: left, clashes: clashes.filter(({ place }) => touched.includes(place)) };
+    return !body || changedPlaces(body, withEdit(body, pending)).includes(place);
+  };
+  return {
+    edits: left,
+    clashes: clashes.filter(({ id, place }) => left.some((pending) => pending.id === id && touches(pending, place))),
+  };
 }
 
 export const SeatContext = createContext<SeatStore | undefined>(undefined);

@@ -17,14 +17,3 @@ export function policy(nonce: string, development: boolean): string {
     "object-src 'none'",
   ].join('; ');
 }
-
-/** Headers of every answer besides the policy. */
-export const HEADERS: Readonly<Record<string, string>> = {
-  'x-content-type-options': 'nosniff',
-  'x-frame-options': 'DENY',
-  'referrer-policy': 'no-referrer',
-  'permissions-policy':
-    'camera=(), microphone=(), geolocation=(), usb=(), serial=(), hid=(), payment=(), display-capture=(), browsing-topics=()',
-  'cross-origin-opener-policy': 'same-origin',
-  'cross-origin-resource-policy': 'same-origin',
-};
