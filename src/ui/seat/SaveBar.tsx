@@ -75,7 +75,9 @@ function Decide({ waiting }: { waiting: Waiting }) {
       <Button variant="contained" onClick={() => putOnTop()}>
         {edits.length === 1 ? 'Put mine on top' : 'Put all on top'}
       </Button>
-      <Button onClick={() => forget()}>{edits.length === 1 ? 'Leave mine out' : 'Leave all out'}</Button>
+      <Button color="inherit" onClick={() => forget()}>
+        {edits.length === 1 ? 'Leave mine out' : 'Leave all out'}
+      </Button>
       <Table size="small" aria-label="Both versions" sx={{ width: 'auto' }}>
         <TableHead>
           <TableRow>
@@ -97,8 +99,13 @@ function Decide({ waiting }: { waiting: Waiting }) {
       {edits.length > 1 &&
         edits.map(({ label }, at) => (
           <Typography key={at} variant="body2" component="div" sx={{ width: '100%' }}>
-            {label} <Button onClick={() => putOnTop(at)}>Put on top</Button>
-            <Button onClick={() => forget(at)}>Leave out</Button>
+            {label}{' '}
+            <Button color="inherit" onClick={() => putOnTop(at)}>
+              Put on top
+            </Button>
+            <Button color="inherit" onClick={() => forget(at)}>
+              Leave out
+            </Button>
           </Typography>
         ))}
     </div>
