@@ -1,5 +1,6 @@
 import tseslint from 'typescript-eslint';
 import hooks from 'eslint-plugin-react-hooks';
+import regexp from 'eslint-plugin-regexp';
 import wholeMoney from './lint/wholeMoney.mjs';
 
 export default tseslint.config(
@@ -30,6 +31,17 @@ export default tseslint.config(
       '@typescript-eslint/no-floating-promises': 'error',
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
       '@typescript-eslint/await-thenable': 'error',
+    },
+  },
+  {
+    // an expression over text from outside takes time in proportion to it: what backtracks in two places can stand still
+    files: ['src/**/*.ts', 'src/**/*.tsx', 'src/**/*.mjs', 'scripts/**/*.mjs', 'bin/**/*.mjs'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential', ignorePartial: false }],
+      'regexp/no-dupe-disjunctions': 'error',
+      'regexp/no-misleading-capturing-group': 'error',
     },
   },
   {

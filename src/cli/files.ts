@@ -14,6 +14,7 @@ import { importFile, sniff, writeChecked } from '@/server/import/importFile';
 import type { DryRun, ImportRequest, Progress } from '@/server/import/request';
 import { tableRequest, type TableOptions } from '@/server/import/tableRequest';
 import { UnreadableFile } from '@/server/import/text';
+import { stillWanted } from '@/server/child';
 import { jobRequestSchema, type JobLine } from '@/server/jobs';
 import { openService, type Service } from '@/server/service';
 import { openCase } from '@/server/cases';
@@ -212,12 +213,16 @@ export async function jobCommand(path: string | undefined): Promise<number> {
   const progress = (state: Progress) => {
     if (Date.now() - last < EVERY_MS) return;
     last = Date.now();
+    stillWanted();
     tell({ say: 'progress', progress: state });
   };
   const service = openService(job.database);
   try {
     if (job.write) {
-      const result = await writeChecked(service, job.request, job.staging, job.write.revision);
+      const result = await writeChecked(service, job.request, job.staging, job.write.revision, {
+        upload: job.id,
+        stillWanted,
+      });
       tell(
         result.state === 'moved' ? { say: 'moved' } : { say: 'written', changed: result.changed, step: result.step },
       );

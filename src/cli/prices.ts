@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { importPoints } from '@/server/prices/pointsFile';
-import { refreshPrices } from '@/server/prices/refresh';
+import { refreshAll, refreshPrices } from '@/server/prices/refresh';
 import { withService } from './files';
 import { refuse, say } from './say';
 
@@ -43,4 +43,14 @@ export const refreshCommand = (): Promise<number> =>
     }
     if (report.message) say(report.message);
     return report.sources.some((source) => source.state === 'failed') ? 1 : 0;
+  });
+
+/** A refresh that the app asked for, in this process of its own: how it goes is told as lines of JSON. */
+export const refreshJobCommand = ([id, started, by]: readonly string[]): Promise<number> =>
+  withService(async (service) => {
+    if (id === undefined || started === undefined || by === undefined)
+      return refuse([{ path: 'refresh-job', message: 'is asked for by the app itself; use refresh' }]);
+    const place = { id: Number(id), started };
+    await refreshAll(service, by, place, { onReport: (report) => say(JSON.stringify(report)) });
+    return 0;
   });

@@ -132,6 +132,9 @@ switch (command) {
   case 'refresh':
     process.exitCode = await (await prices()).refreshCommand();
     break;
+  case 'refresh-job':
+    process.exitCode = await (await prices()).refreshJobCommand(args);
+    break;
   case 'export':
     process.exitCode = await (await files()).exportCommand(args);
     break;

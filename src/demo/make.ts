@@ -38,11 +38,14 @@ async function main(): Promise<void> {
       drafts: benchDrafts(),
     });
     const { data } = await service.catalogue();
-    await saveSettings(service, { ...usualSettings, tariffMinorPerKWh: '18.5' });
-    const points = await demoPrices(service, data, {
-      feed: process.env['VANE_FEED'] ?? 'http://127.0.0.1:4601',
-      folder: resolve(database.replace(/\.db$/, '')),
+    const feed = process.env['VANE_FEED'] ?? 'http://127.0.0.1:4601';
+    const folder = resolve(database.replace(/\.db$/, '-feeds'));
+    await saveSettings(service, {
+      ...usualSettings,
+      tariffMinorPerKWh: '18.5',
+      sources: { loopbackPorts: [Number(new URL(feed).port)], hosts: [], folder },
     });
+    const points = await demoPrices(service, data, { feed, folder });
     await demoNews(service, new Map(data.parts.map((part) => [part.id as string, part.kind])));
     await fixDemoDay(service, DEMO_TODAY);
     console.log(`demo database made: ${result.dryRun.read} catalogue entries, ${points} prices by day`);

@@ -3,7 +3,8 @@ import { compileCatalogue } from '@/core/model/catalogue';
 import { standingOf } from '@/core/versus/standing';
 import { markDrafts } from '@/server/seen';
 import { dayNumber, dayText } from '@/core/units/days';
-import { writeFileSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { CatalogueFile } from '@/core/model/catalogueSchema';
 import { importPoints } from '@/server/prices/pointsFile';
 import { keepRate, keepSource, keepWatch } from '@/server/prices/manage';
@@ -42,14 +43,15 @@ export async function demoPrices(
   { feed, folder }: { feed: string; folder: string },
 ): Promise<number> {
   const kinds = new Map(catalogue.parts.map((part) => [part.id as string, part.kind]));
-  const path = `${folder}-prices.csv`;
+  mkdirSync(folder, { recursive: true });
+  const path = join(folder, 'history.csv');
   writeFileSync(path, '');
   for (const lines of historyLines(catalogue.offers, (part) => kinds.get(part) ?? ''))
     writeFileSync(path, lines, { flag: 'a' });
   const { written, problems } = await importPoints(service, path);
   if (problems[0]) throw new Error(`the demo's prices are wrong: ${problems[0].path} ${problems[0].message}`);
   // one seller sends a file, the others answer
-  const workshop = `${folder}-workshop-prices.csv`;
+  const workshop = join(folder, 'workshop.csv');
   writeFileSync(workshop, csvAnswer(worldOf(catalogue), 'quillstone', 'region-a', DEMO_TODAY));
   const regions = new Set(catalogue.regions.map((region) => region.id));
   for (const seller of catalogue.sellers)

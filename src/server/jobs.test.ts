@@ -1,9 +1,12 @@
-import { existsSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { expect, test, vi } from 'vitest';
 import { demoCatalogue } from '@/demo/catalogue';
 import { checkUpload, dropUpload, writeUpload } from './files';
-import { keepUpload, stagingPath } from './inbox';
-import { cancelJob, jobState } from './jobs';
+import { keepUpload, requestPath, stagingPath } from './inbox';
+import { takenUpload } from '@/store/staging';
+import { stillWanted } from './child';
+import { cancelJob, jobOutcome, jobState } from './jobs';
 import { preparedService } from './tests/prepared';
 import { type Service } from './service';
 
@@ -75,4 +78,49 @@ test('a file with problems is not written, and one that cannot be read fails in 
     problems: [{ message: expect.stringContaining('has 1 problem') as unknown }],
   });
   expect(await checkUpload(service, 'no-such-id', undefined)).toMatchObject({ state: 'refused' });
+});
+
+/** What a start of the app forgets. */
+const restarted = () => (globalThis as { vaneJobs?: Map<string, unknown> }).vaneJobs?.clear();
+
+test('after a restart it is known what became of an upload: at rest, ended, or written', async () => {
+  const given = await upload('demo.json', JSON.stringify({ ...demoCatalogue(), rivals: [] }));
+  expect(await jobOutcome(service, given.id)).toBeUndefined();
+  await checkUpload(service, given.id, undefined);
+  await reaches(given.id, 'checked');
+  restarted();
+  expect(await jobOutcome(service, given.id)).toEqual({ state: 'ended' });
+  // nothing is written without a check that is known
+  expect(await writeUpload(service, given.id)).toMatchObject({ state: 'refused' });
+  await checkUpload(service, given.id, undefined);
+  await reaches(given.id, 'checked');
+  await writeUpload(service, given.id);
+  await reaches(given.id, 'written');
+  restarted();
+  expect(await jobOutcome(service, given.id)).toMatchObject({
+    state: 'written',
+    changed: expect.any(Number) as number,
+  });
+});
+
+test('an import whose app has ended does not commit behind its back', async () => {
+  const given = await upload('demo.json', JSON.stringify({ ...demoCatalogue(), rivals: [] }));
+  await checkUpload(service, given.id, undefined);
+  await reaches(given.id, 'checked');
+  const checked = jobState(given.id);
+  const revision = checked?.state === 'checked' ? checked.dryRun.revision : -1;
+  const told = JSON.parse(readFileSync(requestPath(service, given.id), 'utf8')) as object;
+  writeFileSync(requestPath(service, given.id), JSON.stringify({ ...told, write: { revision } }));
+  const job = (parent: string) =>
+    spawnSync(process.execPath, ['bin/vane.mjs', 'job', requestPath(service, given.id)], {
+      encoding: 'utf8',
+      env: { ...process.env, VANE_PARENT: parent },
+    });
+  // started by a process that is not its parent any more
+  expect(job('1').status).not.toBe(0);
+  expect((await service.catalogue()).data.parts).toEqual([]);
+  expect(await takenUpload(service.db, given.id)).toBeUndefined();
+  expect(job(String(process.pid)).stdout).toContain('"say":"written"');
+  expect((await service.catalogue()).data.parts.length).toBeGreaterThan(600);
+  expect(() => stillWanted()).not.toThrow();
 });

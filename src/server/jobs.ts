@@ -1,8 +1,8 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { createInterface } from 'node:readline';
+import type { ChildProcess } from 'node:child_process';
+import { existsSync, rmSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
+import { takenUpload } from '@/store/staging';
+import { vaneChild } from './child';
 import { requestPath, stagingPath } from './inbox';
 import type { DryRun, ImportRequest, Progress } from './import/request';
 import type { Service } from './service';
@@ -17,6 +17,8 @@ export type JobState =
   | { readonly state: 'written'; readonly changed: number; readonly step: number | undefined }
   | { readonly state: 'moved' }
   | { readonly state: 'cancelled' }
+  /** The app was stopped while it was at work on it; nothing was written. */
+  | { readonly state: 'ended' }
   | { readonly state: 'failed'; readonly message: string };
 
 interface Job {
@@ -30,6 +32,15 @@ const jobs = (): Map<string, Job> => (holder.vaneJobs ??= new Map());
 
 export const jobState = (id: string): JobState | undefined => jobs().get(id)?.state;
 
+/** What became of the work on an upload, also when it was begun before the app was started. */
+export async function jobOutcome(service: Service, id: string): Promise<JobState | undefined> {
+  const state = jobState(id);
+  if (state) return state;
+  const changed = await takenUpload(service.db, id);
+  if (changed !== undefined) return { state: 'written', changed, step: undefined };
+  return existsSync(requestPath(service, id)) ? { state: 'ended' } : undefined;
+}
+
 /** What a job process prints, a line each. */
 const lineSchema = z.discriminatedUnion('say', [
   z.object({ say: z.literal('progress'), progress: z.custom<Progress>() }),
@@ -41,6 +52,8 @@ export type JobLine = z.infer<typeof lineSchema>;
 
 /** What a job process is told, as a file. */
 export const jobRequestSchema = z.object({
+  /** The upload that it works on. */
+  id: z.string(),
   database: z.string(),
   staging: z.string(),
   request: z.custom<ImportRequest>(),
@@ -52,6 +65,7 @@ export type JobRequest = z.infer<typeof jobRequestSchema>;
 export function startJob(service: Service, id: string, request: ImportRequest, write?: { revision: number }): void {
   cancelJob(id);
   const told: JobRequest = {
+    id,
     database: service.path,
     staging: stagingPath(service, id),
     request,
@@ -59,27 +73,25 @@ export function startJob(service: Service, id: string, request: ImportRequest, w
   };
   const path = requestPath(service, id);
   writeFileSync(path, JSON.stringify(told));
-  const child = spawn(process.execPath, [join(process.cwd(), 'bin', 'vane.mjs'), 'job', path], {
-    stdio: ['ignore', 'pipe', 'pipe'],
-    env: { ...process.env, VANE_DB: service.path },
-  });
-  const job: Job = { state: { state: 'running', what: write ? 'writing' : 'checking', progress: undefined }, child };
+  const job: Job = {
+    state: { state: 'running', what: write ? 'writing' : 'checking', progress: undefined },
+    child: vaneChild(['job', path], service.path, {
+      onLine: (line) => take(job, line),
+      onEnd: (code, error) => {
+        job.child = undefined;
+        if (job.state.state === 'running')
+          job.state = {
+            state: 'failed',
+            message: `the process that reads the file ended with code ${code ?? 'none'}${error === '' ? '' : `: ${error}`}; nothing was written`,
+          };
+      },
+    }),
+  };
   jobs().set(id, job);
-  let errors = '';
-  child.stderr.on('data', (chunk: Buffer) => (errors = `${errors}${String(chunk)}`.slice(-2000)));
-  createInterface({ input: child.stdout }).on('line', (line) => take(job, line));
-  child.on('close', (code) => {
-    job.child = undefined;
-    if (job.state.state === 'running')
-      job.state = {
-        state: 'failed',
-        message: `the process that reads the file ended with code ${code ?? 'none'}${errors ? `: ${errors.trim().split('\n').at(-1) ?? ''}` : ''}; nothing was written`,
-      };
-  });
 }
 
-function take(job: Job, line: string): void {
-  const parsed = lineSchema.safeParse(JSON.parse(line));
+function take(job: Job, line: unknown): void {
+  const parsed = lineSchema.safeParse(line);
   if (!parsed.success || job.state.state === 'cancelled') return;
   const { data } = parsed;
   switch (data.say) {

@@ -44,7 +44,14 @@ export interface Service {
 export function openService(path: string = databasePath()): Service {
   const { db, close } = openDatabase(path);
   let cached: CatalogueNow | undefined;
+  /** The reading that is under way: whoever asks meanwhile gets the same. */
+  let reading: { readonly revision: number; readonly catalogue: Promise<CatalogueNow> } | undefined;
   const memo = emptyMemo();
+  const readAt = async (revision: number): Promise<CatalogueNow> => {
+    const aside: SetAside[] = [];
+    const data = await readCatalogueData(db, 'with-hand-figures', memo, (row) => aside.push(row));
+    return catalogueNow(data, revision, aside);
+  };
   return {
     db,
     path,
@@ -53,12 +60,20 @@ export function openService(path: string = databasePath()): Service {
     settings: () => readSettings(db),
     catalogue: async () => {
       const revision = await catalogueRevision(db);
-      if (cached?.revision !== revision) {
-        const aside: SetAside[] = [];
-        const data = await readCatalogueData(db, 'with-hand-figures', memo, (row) => aside.push(row));
-        cached = catalogueNow(data, revision, aside);
+      if (cached?.revision === revision) return cached;
+      if (reading?.revision !== revision) {
+        const mine = { revision, catalogue: readAt(revision) };
+        reading = mine;
+        mine.catalogue.then(
+          (read) => {
+            if (reading === mine) [cached, reading] = [read, undefined];
+          },
+          () => {
+            if (reading === mine) reading = undefined;
+          },
+        );
       }
-      return cached;
+      return reading.catalogue;
     },
   };
 }

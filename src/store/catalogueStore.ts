@@ -4,6 +4,7 @@ import { catalogueSchema, type CatalogueData, type Offer } from '@/core/model/ca
 import { offerSchema } from '@/core/model/offers';
 import { partSchema, partSchemas, type Part, type PartKind } from '@/core/parts';
 import { withValueAt } from '@/core/parts/fields';
+import { inTurns } from './turns';
 import { writing, type Database, type Writer } from './database';
 import type { SmallList } from './schema';
 
@@ -46,7 +47,7 @@ export async function readCatalogueData(
       figures.set(row.part_id, [...(figures.get(row.part_id) ?? []), { field: row.field, value: row.value }]);
   const offers = await db.selectFrom('offers').select(['id', 'spec']).orderBy('id').execute();
   return {
-    parts: rows.flatMap((row): Part[] => {
+    parts: await inTurns(rows, (row): readonly Part[] => {
       const hand = figures.get(row.id) ?? [];
       const text = hand.length === 0 ? row.spec : `${row.spec} ${JSON.stringify(hand)}`;
       const known = memo.parts.get(row.id);
@@ -60,7 +61,7 @@ export async function readCatalogueData(
       if (found && whole) memo.parts.set(row.id, { text, part: found });
       return found ? [found] : [];
     }),
-    offers: offers.flatMap((row): Offer[] => {
+    offers: await inTurns(offers, (row): readonly Offer[] => {
       const known = memo.offers.get(row.id);
       if (known?.text === row.spec) return [known.offer];
       const found = readRow('offers', { id: row.id, text: row.spec }, offerSchema, aside);

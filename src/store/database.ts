@@ -43,10 +43,12 @@ export function openDatabase(path: string): { db: Database; close: () => Promise
 function prepare(sqlite: SQLite.Database): void {
   sqlite.pragma('journal_mode = WAL');
   sqlite.pragma('foreign_keys = ON');
+  // longer waits are made in `writing`, which lets the process go on meanwhile
   sqlite.pragma('busy_timeout = 5000');
   // what was acknowledged is on the disk: WAL alone syncs only at checkpoints, and a power cut would take edits with it
   sqlite.pragma('synchronous = FULL');
   migrate(sqlite);
+  sqlite.pragma('busy_timeout = 20');
 }
 
 function migrate(sqlite: SQLite.Database): void {
@@ -59,17 +61,44 @@ function migrate(sqlite: SQLite.Database): void {
   run.immediate();
 }
 
+/** Another process writes. */
+class Locked extends Error {}
+
+/** How long a writer waits for another, and between two looks, ms. */
+const PATIENCE_MS = 15_000;
+const LOOK_MS = 15;
+
 /**
  * Runs a change in one transaction that takes the write lock before it reads, so that two writers wait for each other
- * (up to the busy timeout) instead of failing half-way.
+ * instead of failing half-way. Waiting is done outside SQLite, whose own waiting would stop the whole process: while a
+ * large import is written, everybody else goes on reading.
  */
-export function writing<T>(db: Database, change: (trx: Writer) => Promise<T>): Promise<T> {
-  return db.transaction().execute(async (trx) => {
+export async function writing<T>(db: Database, change: (trx: Writer) => Promise<T>): Promise<T> {
+  const until = Date.now() + PATIENCE_MS;
+  for (;;) {
+    try {
+      return await db.transaction().execute(async (trx) => {
+        await takeLock(trx);
+        return change(trx);
+      });
+    } catch (error) {
+      if (!(error instanceof Locked)) throw error;
+      if (Date.now() > until) throw error.cause;
+      await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+    }
+  }
+}
+
+async function takeLock(trx: Writer): Promise<void> {
+  try {
     await trx
       .insertInto('meta')
       .values({ key: 'writer', value: '' })
       .onConflict((oc) => oc.column('key').doUpdateSet({ value: '' }))
       .execute();
-    return change(trx);
-  });
+  } catch (error) {
+    throw isBusy(error) ? new Locked('another process writes', { cause: error }) : error;
+  }
 }
+
+const isBusy = (error: unknown): boolean => (error as { code?: unknown }).code === 'SQLITE_BUSY';

@@ -194,11 +194,35 @@ export interface StoredRefresh {
   readonly spec: string;
 }
 
+/** Who holds the place for a refresh: kept in its row until its report takes the place of it. */
+const holderSchema = z.object({ pid: z.number().int() }).catch({ pid: 0 });
+
+/** Ends the refreshes whose process is gone, with what their report says; how many they were. */
+export const endAbandoned = (
+  db: Database,
+  isRunning: (pid: number) => boolean,
+  report: (started: string) => object,
+): Promise<number> =>
+  writing(db, async (trx) => {
+    const open = await trx.selectFrom('refreshes').selectAll().where('ended', 'is', null).execute();
+    const gone = open.filter(({ spec }) => {
+      const { pid } = holderSchema.parse(JSON.parse(spec));
+      return pid > 0 && !isRunning(pid);
+    });
+    for (const { id, started } of gone)
+      await trx
+        .updateTable('refreshes')
+        .set({ ended: started, spec: JSON.stringify(report(started)) })
+        .where('id', '=', id)
+        .execute();
+    return gone.length;
+  });
+
 /**
- * Takes the one place for a refresh; undefined when another holds it. A place that was taken before `stale` (ISO time) and
- * never given back is that of a process that was ended.
+ * Takes the one place for a refresh for a process; undefined when another holds it. A place that was taken before `stale`
+ * (ISO time) and never given back is that of a process that hangs.
  */
-export const beginRefresh = (db: Database, started: string, stale: string): Promise<number | undefined> =>
+export const beginRefresh = (db: Database, started: string, stale: string, pid: number): Promise<number | undefined> =>
   writing(db, async (trx) => {
     const running = await trx
       .selectFrom('refreshes')
@@ -210,7 +234,7 @@ export const beginRefresh = (db: Database, started: string, stale: string): Prom
     if (running) return undefined;
     const row = await trx
       .insertInto('refreshes')
-      .values({ started, ended: null, spec: '{}' })
+      .values({ started, ended: null, spec: JSON.stringify({ pid }) })
       .returning('id')
       .executeTakeFirstOrThrow();
     return row.id;

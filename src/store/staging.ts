@@ -166,6 +166,37 @@ export type Committed =
   /** The catalogue moved since the file was checked; check it again. */
   | { readonly state: 'moved' };
 
+export interface CommitLabel {
+  readonly label: string;
+  readonly origin: string;
+  readonly at: string;
+  /** Upload that it comes from: what became of it is known after a restart. */
+  readonly upload?: string | undefined;
+  /** Throws when nobody waits for it any more; asked last of all, so that nothing is written behind anybody's back. */
+  readonly stillWanted?: () => void;
+}
+
+const uploadKey = (id: string): string => `upload:${id}`;
+
+/** Entries that the import of an upload wrote; undefined when it wrote nothing. */
+export async function takenUpload(db: Database, id: string): Promise<number | undefined> {
+  const row = await db.selectFrom('meta').select('value').where('key', '=', uploadKey(id)).executeTakeFirst();
+  return row && Number(row.value);
+}
+
+/** Remembered outcomes of uploads; more are of files that are long gone from the inbox. */
+const REMEMBERED_UPLOADS = 60;
+
+async function rememberUpload(trx: Writer, id: string, changed: number): Promise<void> {
+  await trx
+    .insertInto('meta')
+    .values({ key: uploadKey(id), value: String(changed) })
+    .onConflict((oc) => oc.column('key').doUpdateSet({ value: String(changed) }))
+    .execute();
+  await sql`DELETE FROM meta WHERE key LIKE 'upload:%' AND rowid NOT IN
+    (SELECT rowid FROM meta WHERE key LIKE 'upload:%' ORDER BY rowid DESC LIMIT ${REMEMBERED_UPLOADS})`.execute(trx);
+}
+
 /**
  * Writes a checked file: one transaction, all of it or nothing, whatever ends the process on the way. Only entries that
  * differ are written, so that reading a file again changes nothing and makes no step.
@@ -174,7 +205,7 @@ export async function commitStaged(
   db: Database,
   path: string,
   revision: number,
-  label: { readonly label: string; readonly origin: string; readonly at: string },
+  { upload, stillWanted, ...label }: CommitLabel,
 ): Promise<Committed> {
   return attached(db, path, () =>
     writing(db, async (trx): Promise<Committed> => {
@@ -192,8 +223,11 @@ export async function commitStaged(
       }
       await applySeats(trx, step, seats);
       await bumpCatalogue(trx);
-      const changed = await sql<{ n: number }>`SELECT count(*) AS n FROM changes WHERE step = ${step}`.execute(trx);
-      return { state: 'written', step, changed: Number(changed.rows[0]?.n ?? 0) };
+      const counted = await sql<{ n: number }>`SELECT count(*) AS n FROM changes WHERE step = ${step}`.execute(trx);
+      const changed = Number(counted.rows[0]?.n ?? 0);
+      if (upload !== undefined) await rememberUpload(trx, upload, changed);
+      stillWanted?.();
+      return { state: 'written', step, changed };
     }),
   );
 }

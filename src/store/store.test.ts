@@ -144,6 +144,26 @@ describe('steps', () => {
   });
 });
 
+describe('a writer', () => {
+  test('waits for another process without stopping its own, and gives up in time with the cause', async () => {
+    const other = new SQLite(join(folder, 'test.db'));
+    other.exec('BEGIN IMMEDIATE');
+    let turns = 0;
+    const timer = setInterval(() => turns++, 5);
+    let written = false;
+    const waiting = apply('two', [drive('a', 1)]).then(() => (written = true));
+    // others read meanwhile
+    while (turns < 10) await new Promise((resolve) => setTimeout(resolve, 5));
+    expect((await readCatalogueData(db)).parts).toEqual([]);
+    expect(written).toBe(false);
+    other.exec('COMMIT');
+    await waiting;
+    clearInterval(timer);
+    expect((await readCatalogueData(db)).parts).toHaveLength(1);
+    other.close();
+  });
+});
+
 describe('reading', () => {
   test('gives the same object for what has not changed, and a new one for what has', async () => {
     await apply('two', [drive('a', 1), drive('b', 2)]);

@@ -23,11 +23,29 @@ export interface Told {
 export type CutTable = (text: string) => string[][];
 
 const failed = (message: string): Reading => ({ ok: false, message });
-const read = (tool: string, found: readonly Found[], notes: readonly string[] = []): Reading => ({
-  ok: true,
-  tool,
-  found,
-  notes,
+
+/** What no instrument shows is left out and told; a file without anything else is no result. */
+function read(tool: string, found: readonly Found[], notes: readonly string[] = []): Reading {
+  const told = found.map((entry) => ({ entry, wrong: wrongWith(entry) }));
+  const sound = told.filter(({ wrong }) => wrong === undefined).map(({ entry }) => entry);
+  const leftOut = told.flatMap(({ wrong }) => wrong ?? []);
+  if (sound.length === 0 && leftOut[0] !== undefined) return failed(`Nothing of the file can be taken: ${leftOut[0]}.`);
+  return { ok: true, tool, found: sound, notes: [...notes, ...leftOut.map((wrong) => `Left out: ${wrong}.`)] };
+}
+
+function wrongWith(entry: Found): string | undefined {
+  const parsed = measurementSchema.safeParse(completed(entry, 'measured', 'a file'));
+  if (parsed.success) return undefined;
+  const [issue] = parsed.error.issues;
+  return `${entry.workload.work}: ${issue?.path.join('.') ?? 'value'} ${issue?.message ?? 'is no figure of a machine'}`;
+}
+
+/** A measurement with its id and file; floating-point means must not fall outside their own range by a rounding error. */
+const completed = (entry: Found, id: string, source: string) => ({
+  ...entry,
+  value: Math.min(entry.high ?? Infinity, Math.max(entry.low ?? 0, entry.value)),
+  id,
+  source,
 });
 
 /** Result files longer than this are no results of these tools. */
@@ -84,6 +102,7 @@ function readFio(text: string): Reading {
   } catch {
     return failed('The storage result is cut off: it is no whole JSON.');
   }
+  // its schema looks four levels deep, however deep the rest is
   const parsed = fioSchema.safeParse(raw);
   if (!parsed.success) {
     const [issue] = parsed.error.issues;
@@ -294,6 +313,9 @@ const SENSORS: readonly (readonly [RegExp, Measurement['unit'], number])[] = [
   [/rpm|fan/i, 'rpm', 1],
 ];
 
+/** A column's name as it may be shown: what cannot be seen is taken out. */
+const shownName = (name: string): string => name.replace(/[<>\p{Cc}\p{Cf}]/gu, ' ').trim().slice(0, 60);
+
 function readSensors(text: string, cut: CutTable): Reading {
   let rows: string[][];
   try {
@@ -313,10 +335,11 @@ function readSensors(text: string, cut: CutTable): Reading {
     const mean = (values.reduce((all, value) => all + value, 0) / values.length) * factor;
     return [
       {
-        workload: { work: 'sensor', sensor: name.replace(/[<>\p{Cc}]/gu, ' ').slice(0, 60) },
+        workload: { work: 'sensor', sensor: shownName(name) },
         value: mean,
-        low: Math.min(...values) * factor,
-        high: Math.max(...values) * factor,
+        // a log may have more lines than a call may have arguments
+        low: values.reduce((least, value) => Math.min(least, value)) * factor,
+        high: values.reduce((most, value) => Math.max(most, value)) * factor,
         unit,
         tool: 'sensor log',
         settings: `mean of the last ${values.length} of ${lines.length} values`,
@@ -335,8 +358,6 @@ export function withIds(found: readonly Found[], source: string, taken: readonly
   return found.map((entry) => {
     const id = firstFree(counted('measured'), (taken) => used.has(taken));
     used.add(id);
-    // floating-point means must not fall outside their own range by a rounding error
-    const value = Math.min(entry.high ?? Infinity, Math.max(entry.low ?? 0, entry.value));
-    return measurementSchema.parse({ ...entry, value, id, source });
+    return measurementSchema.parse(completed(entry, id, source));
   });
 }

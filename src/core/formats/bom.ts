@@ -3,7 +3,7 @@ import type { Catalogue } from '../model/catalogue';
 import { machineSchema, type Machine } from '../model/machine';
 import { PART_KINDS, type Part, type PartKind } from '../parts';
 import { checkEntry, inside } from './entries';
-import { parseText, problemsOf, type Parsed, type Problem } from './problems';
+import { parseText, readJson, problemsOf, type Parsed, type Problem } from './problems';
 
 /**
  * A machine as a hardware bill of materials: CycloneDX 1.6 (ECMA-424) in JSON. Each part is a component of type `device`;
@@ -125,14 +125,13 @@ function valuesOf(
   const values = new Map<string, unknown>();
   (properties ?? []).forEach((entry, i) => {
     if (!entry.name.startsWith(PREFIX)) return;
-    try {
-      values.set(entry.name, JSON.parse(entry.value ?? 'null'));
-    } catch {
+    const read = readJson(entry.value ?? 'null');
+    if (read.ok) values.set(entry.name, read.value);
+    else
       problems.push({
         path: `${path}.properties[${i}].value`,
         message: `of "${entry.name}" is not JSON text; texts stand in quotes`,
       });
-    }
   });
   return values;
 }

@@ -312,7 +312,7 @@ function readProcessorList(text: string, library: readonly Part[]): Parsed<Inven
       problems: [{ path: 'lscpu', message: 'names neither a model nor its cores; give the whole output of lscpu -J' }],
     };
   const maxMHz = Number(said.get('CPU max MHz'));
-  const cache = /([\d.]+)\s*(KiB|MiB)/.exec(said.get('L3 cache') ?? '');
+  const cache = /^([\d.]{1,12})\s?(KiB|MiB)/.exec(said.get('L3 cache') ?? '');
   const found: Found = {
     kind: 'processor',
     maker: cleaned(said.get('Vendor ID')),

@@ -79,6 +79,44 @@ export function problemsOf(error: z.ZodError): Problem[] {
   });
 }
 
+/** Levels of brackets in brackets; nothing that is read here has a quarter of them. */
+export const DEEPEST = 100;
+
+/** Levels of brackets in brackets that a JSON text has; strings are passed over. */
+export function depthOf(text: string): number {
+  let [depth, deepest, quoted] = [0, 0, false];
+  for (let i = 0; i < text.length; i++)
+    switch (text.charCodeAt(i)) {
+      case 0x5c:
+        if (quoted) i++;
+        break;
+      case 0x22:
+        quoted = !quoted;
+        break;
+      case 0x7b:
+      case 0x5b:
+        if (!quoted && ++depth > deepest) deepest = depth;
+        break;
+      case 0x7d:
+      case 0x5d:
+        if (!quoted) depth--;
+        break;
+    }
+  return deepest;
+}
+
+/** The value of a JSON text that came from outside; one that is nested deeper than anybody can walk it is refused. */
+export function readJson(text: string): Parsed<unknown> {
+  const refused = (message: string) => ({ ok: false as const, problems: [{ path: 'file', message }] });
+  const depth = depthOf(text);
+  if (depth > DEEPEST) return refused(`is nested ${depth} levels deep; up to ${DEEPEST} are read`);
+  try {
+    return { ok: true, value: JSON.parse(text) as unknown };
+  } catch (error) {
+    return refused(`is not JSON: ${error instanceof SyntaxError ? error.message : String(error)}`);
+  }
+}
+
 /** Text to JSON to schema, with every problem named instead of the first exception. */
 export function parseText<T>(text: string, schema: z.ZodType<T>): Parsed<T> {
   if (text.length > MAX_TEXT)
@@ -91,18 +129,8 @@ export function parseText<T>(text: string, schema: z.ZodType<T>): Parsed<T> {
         },
       ],
     };
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch (error) {
-    return {
-      ok: false,
-      problems: [
-        { path: 'file', message: `is not JSON: ${error instanceof SyntaxError ? error.message : String(error)}` },
-      ],
-    };
-  }
-  return parseJson(json, schema);
+  const json = readJson(text);
+  return json.ok ? parseJson(json.value, schema) : json;
 }
 
 export function parseJson<T>(json: unknown, schema: z.ZodType<T>): Parsed<T> {

@@ -19,7 +19,7 @@ export type Term =
   /** A bare "2 TB": in the names, or equal to a figure. */
   | { readonly kind: 'size'; readonly text: string; readonly range: Range };
 
-const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
+const NUMBER = String.raw`\d{1,15}(?:[.,]\d{1,15})?`;
 const UNIT = String.raw`(?:\s?(?:[a-zA-Zµ°%³"²]+[0-9³]?(?:\([A-Za-z]\))?(?:\/[a-zA-Z]+)?))?`;
 const OPERATORS: readonly (readonly [pattern: string, op: string])[] = [
   ['≥|>=|=>|at least|from', '>='],
@@ -64,12 +64,16 @@ interface Match {
   readonly term: Term;
 }
 
+/** More than this of a question is not read. */
+const LONGEST_QUESTION = 300;
+
 /**
  * Splits a question into words and ranges: "gale ≥ 24 GB < 300 mm", "cores at least 12", "300..400 W", "2 TB".
  * Decimal commas are read; what is no number with a sense stays a word.
  * @example parseQuery('gale >= 24 GB') // word "gale", range ≥ 24 in GB
  */
-export function parseQuery(text: string): readonly Term[] {
+export function parseQuery(typed: string): readonly Term[] {
+  const text = typed.slice(0, LONGEST_QUESTION);
   const matches: Match[] = [];
   const free = (at: number, end: number) => matches.every((match) => end <= match.at || at >= match.end);
   const words = (until: number): string[] => {
@@ -136,8 +140,8 @@ export type Filter =
   | { readonly kind: 'text'; readonly text: string };
 
 /** Reads what somebody typed above a column. A bare number means "equal to"; an empty text is no filter. */
-export function parseFilter(text: string, holds: 'number' | 'text'): Filter | undefined {
-  const trimmed = text.trim();
+export function parseFilter(typed: string, holds: 'number' | 'text'): Filter | undefined {
+  const trimmed = typed.slice(0, LONGEST_QUESTION).trim();
   if (trimmed === '') return undefined;
   if (/^(unknown|\?)$/i.test(trimmed)) return { kind: 'unknown' };
   if (/^known$/i.test(trimmed)) return { kind: 'known' };

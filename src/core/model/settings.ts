@@ -50,6 +50,15 @@ export const settingsSchema = z.strictObject({
     .default({ failuresPercent: 6, sentInDays: 8 }),
   /** Hours between refreshes of prices by themselves; none without. */
   refreshHours: z.number().int().min(1).max(168).optional(),
+  /** What sources of prices may reach beside public addresses over https: ports here, hosts in private networks, a folder. */
+  sources: z
+    .strictObject({
+      loopbackPorts: listOf(z.number().int().min(1).max(65_535), 20).default([]),
+      hosts: listOf(z.string().trim().toLowerCase().regex(/^[a-z0-9.:-]{1,253}$/, 'is no name of a host'), 20).default([]),
+      /** Absolute path of the folder that files of prices lie in. */
+      folder: z.string().trim().regex(/^(?:\/|[A-Za-z]:\\)/, 'is no absolute path').max(400).optional(),
+    })
+    .default({ loopbackPorts: [], hosts: [] }),
   /** Backups kept beside the database, one a day; none are made by the clock at 0. */
   backupsKept: z.number().int().min(0).max(60).default(7),
   lengthUnit: z.enum(['mm', 'inch']).default('mm'),

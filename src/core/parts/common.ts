@@ -9,6 +9,7 @@ import {
   priceMinor,
 } from '../units/bounds';
 import { z } from 'zod';
+import { hiddenIn } from '../units/text';
 import { CHROMA } from '../units/quantity';
 
 /** Which way a figure is better; `none` where it depends on the work or is only a size. */
@@ -36,14 +37,23 @@ export const count = (label: string, better: Better = 'higher', most?: number) =
 
 export const flag = (label: string) => z.boolean().optional().meta({ label });
 
-/** Text people will see: no control characters and no markup, so that it means the same everywhere it is shown. */
+/**
+ * Text people will see: no control characters, no markup, and nothing that cannot be seen, so that it means the same
+ * everywhere it is shown.
+ */
 export const plainText = (max = 120) =>
   z
     .string()
     .trim()
     .min(1, 'is empty')
     .max(max, `is longer than ${max} characters`)
+    .refine((text) => hiddenIn(text) === undefined, { error: (issue) => hiddenMessage(String(issue.input)) })
     .regex(/^[^<>\p{Cc}]*$/u, 'holds markup or control characters; write it as plain text');
+
+const hiddenMessage = (text: string): string => {
+  const found = hiddenIn(text);
+  return found ? `holds the invisible character ${found.name} at place ${found.place}; take it out` : '';
+};
 
 /** Longest name of a seat, a draft or a project. */
 export const LONGEST_NAME = 80;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { withoutEnd } from './text';
 import { exact, inverted, plusOne, timesExact, type Exact } from './decimal';
 
 /** Digits of the minor unit of each currency that this release knows. Source: ISO 4217, table A.1. */
@@ -21,7 +22,7 @@ export function minorOf(text: string | number, currency: Currency): number | und
   if (!match) return undefined;
   const [, sign = '', whole = '', given = ''] = match;
   const digits = minorDigits(currency);
-  const part = given.replace(/0+$/, '');
+  const part = withoutEnd(given, (char) => char === '0');
   if (part.length > digits) return undefined;
   const minor = Number(whole + part.padEnd(digits, '0'));
   return sign === '-' ? -minor : minor;

@@ -12,6 +12,7 @@ import {
   PROJECT_LISTS,
   projectSchemas,
   type HandFigure,
+  type Owned,
   type ProjectList,
   type SeatSpec,
 } from '@/core/formats/projectFile';
@@ -20,7 +21,8 @@ import type { Database } from '@/store/database';
 import { compareStaged, openLookup, openStaging, stagedProblems, type Staging } from '@/store/staging';
 import { readSmall } from '@/store/catalogueStore';
 import { unpack } from './archive';
-import { csvRows, headerProblems } from './csvFile';
+import { headerProblems } from '@/core/formats/csv/mapping';
+import { csvRows } from './csvFile';
 import { LARGEST_FILE_BYTES, type CsvRequest, type DryRun, type ImportRequest, type Progress } from './request';
 import { detectEncoding, sampleOf, textOf, UnreadableFile } from './text';
 
@@ -185,11 +187,17 @@ function stageProjectEntry(list: ProjectList, json: unknown, place: string, stag
   const spec = list === 'figures' ? { value: (value as HandFigure).value, at: (value as HandFigure).at } : value;
   if (!staging.add(list, id, spec, place))
     staging.problem({ path: place, message: duplicateMessage(id, staging.placeOf(list, id) ?? 'another entry') });
-  if (list === 'seats') {
+  if (list !== 'seats') staging.refer('parts', (value as HandFigure | Owned).part, `${place}.part`);
+  else {
     const seat = value as SeatSpec;
     staging.refer('regions', seat.brief.region, `${place}.brief.region`);
     for (const task of seat.brief.tasks)
       if (task.application !== undefined) staging.refer('applications', task.application, `${place}.brief`);
+    for (const display of seat.brief.ownedDisplays) staging.refer('parts', display, `${place}.brief.ownedDisplays`);
+    for (const [d, draft] of seat.drafts.entries())
+      for (const [i, item] of draft.items.entries())
+        for (const part of [item.part, ...(item.standInRange ?? [])])
+          staging.refer('parts', part, `${place}.drafts[${d}].items[${i}].part`);
   }
 }
 

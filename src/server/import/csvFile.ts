@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
 import { CsvError, parse } from 'csv-parse';
-import { guessDecimal } from '@/core/formats/csv/mapping';
+import { guessDecimal, headerProblems, MOST_COLUMNS } from '@/core/formats/csv/mapping';
 import { detectEncoding, sampleOf, textOf, UnreadableFile, type OnBytes } from './text';
 
 /** How a table is written. */
@@ -76,6 +76,7 @@ export interface CsvSample extends CsvShape {
 }
 
 const SAMPLE_ROWS = 200;
+const SAMPLE_CHARACTERS = 1_000_000;
 
 /** Headings and first rows of a table, its encoding and separator guessed where they are not given. */
 export async function sampleCsv(path: string, given: Partial<CsvShape> = {}): Promise<CsvSample> {
@@ -83,11 +84,15 @@ export async function sampleCsv(path: string, given: Partial<CsvShape> = {}): Pr
   const encoding = given.encoding ?? detectEncoding(bytes);
   const separator = given.separator ?? guessSeparator(new TextDecoder(encoding).decode(bytes));
   const rows: (readonly string[])[] = [];
+  let characters = 0;
   for await (const { cells } of csvRows(path, { encoding, separator })) {
     rows.push(cells);
-    if (rows.length > SAMPLE_ROWS) break;
+    characters += cells.reduce((all, cell) => all + cell.length, cells.length);
+    if (rows.length > SAMPLE_ROWS || characters > SAMPLE_CHARACTERS) break;
   }
   const [first = [], ...rest] = rows;
+  if (first.length > MOST_COLUMNS)
+    throw new UnreadableFile('row 1', `has ${first.length} columns; tables of up to ${MOST_COLUMNS} are read`);
   const headers = first.map((header) => header.trim());
   return {
     encoding,
@@ -97,24 +102,4 @@ export async function sampleCsv(path: string, given: Partial<CsvShape> = {}): Pr
     decimal: guessDecimal(rest.flat(), separator),
     problems: headerProblems(headers),
   };
-}
-
-/** Headings must tell their columns apart. */
-export function headerProblems(headers: readonly string[]): { path: string; message: string }[] {
-  if (headers.every((header) => header === ''))
-    return [{ path: 'row 1', message: 'has no headings; the first row names the columns' }];
-  const seen = new Map<string, number>();
-  return headers.flatMap((header, i) => {
-    if (header === '') return [];
-    const before = seen.get(header);
-    seen.set(header, before ?? i);
-    return before === undefined
-      ? []
-      : [
-          {
-            path: `row 1, column ${i + 1}`,
-            message: `"${header}" heads column ${before + 1} already; rename or delete one of the two`,
-          },
-        ];
-  });
 }

@@ -421,7 +421,7 @@ describe('a process that is ended in the middle', () => {
     const wal = join(folder, 'test.db-wal');
     const job = file(
       'job.json',
-      JSON.stringify({ database: service.path, staging, request, write: { revision: dryRun.revision } }),
+      JSON.stringify({ id: 'large', database: service.path, staging, request, write: { revision: dryRun.revision } }),
     );
     const start = () => spawn(process.execPath, [join(ROOT, 'bin', 'vane.mjs'), 'job', job], { stdio: 'ignore' });
     const child = start();

@@ -2,7 +2,7 @@ import { isProcessorList } from '@/core/formats/lshw';
 import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { commitStaged, type Committed, type StagedProblem } from '@/store/staging';
+import { commitStaged, type CommitLabel, type Committed, type StagedProblem } from '@/store/staging';
 import { CASE_FORMAT } from '@/core/formats/caseFile';
 import { CATALOGUE_FORMAT } from '@/core/model/catalogueSchema';
 import { now, type Service } from '../service';
@@ -58,5 +58,11 @@ export const writeChecked = (
   request: ImportRequest,
   staging: string,
   revision: number,
+  more: Pick<CommitLabel, 'upload' | 'stillWanted'> = {},
 ): Promise<Committed> =>
-  commitStaged(service.db, staging, revision, { label: `Import of ${request.name}`, origin: request.name, at: now() });
+  commitStaged(service.db, staging, revision, {
+    label: `Import of ${request.name}`,
+    origin: request.name,
+    at: now(),
+    ...more,
+  });

@@ -1,10 +1,11 @@
 import type { SourceReport } from '../contract';
 import { dayNumber } from '@/core/units/days';
+import { spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import { CATALOGUE_FORMAT } from '@/core/model/catalogueSchema';
 import { FAULTS, type Fault } from '@/standins/feed/answers';
 import { modelPrice } from '@/standins/feed/priceModel';
@@ -15,13 +16,15 @@ import { PARTS, REGION, machineOf, briefOf } from '@/core/tests/world';
 import type { Machine } from '@/core/model/machine';
 import { addDemoSeat } from '../seats';
 import { fixDemoDay, type Service } from '../service';
+import { usualSettings } from '@/core/model/settings';
+import { saveSettings } from '../desk';
 import { seatBundle } from '../seatBundle';
 import { usualAsking, type Asking } from './fetchSource';
 import { draftHistory, partHistory, waitingOnKind } from './history';
 import { dropWatch, keepSource, keepWatch, priceState } from './manage';
 import { importPoints } from './pointsFile';
-import { refreshPrices, runningRefresh } from './refresh';
-import { refreshDue } from './schedule';
+import { endRefreshesOfTheGone, refreshPrices, runningRefresh } from './refresh';
+import { refreshDue, startRefreshing } from './schedule';
 import { markDrafts } from '../seen';
 import { preparedService } from '../tests/prepared';
 import { makeRival } from '../rivals';
@@ -79,6 +82,14 @@ preparedService(
   (given) => ({ folder, service } = given),
   (service) => fixDemoDay(service, TODAY),
 );
+
+/** Lets sources reach these ports of this machine, and files of the test's folder. */
+const reaching = (...ports: readonly Server[]) =>
+  saveSettings(service, {
+    ...usualSettings,
+    sources: { loopbackPorts: ports.map((server) => (server.address() as AddressInfo).port), hosts: [], folder },
+  });
+beforeEach(() => reaching(feed));
 
 const source = (seller: string, fault?: Fault, format: 'json-ld' | 'csv' = 'json-ld') =>
   keepSource(service, {
@@ -167,6 +178,7 @@ describe('a refresh of prices', () => {
   test('a source that breaks once is asked again and then taken', async () => {
     const once = feedServer(worldOf(CATALOGUE as never), { east: 'half' });
     await new Promise<void>((resolve) => once.listen(0, '127.0.0.1', resolve));
+    await reaching(once);
     const at = `http://127.0.0.1:${(once.address() as AddressInfo).port}/east/here/prices.jsonld?day={day}`;
     await keepSource(service, {
       id: 'east',
@@ -228,7 +240,7 @@ describe('a refresh of prices', () => {
       refreshPrices(service, 'two', { asking }),
     ]);
     expect([first.state, second.state].sort()).toEqual(['busy', 'done']);
-    await beginRefresh(service.db, '2026-05-18T10:00:00.000Z', '2026-05-18T09:45:00.000Z');
+    await beginRefresh(service.db, '2026-05-18T10:00:00.000Z', '2026-05-18T09:45:00.000Z', process.pid);
     expect((await refreshPrices(service, 'three', { asking, clock: () => '2026-05-18T10:05:00.000Z' })).state).toBe(
       'busy',
     );
@@ -237,13 +249,42 @@ describe('a refresh of prices', () => {
     );
   });
 
+  test('the place of a process that is gone is free at once, and its refresh is told as ended', async () => {
+    const gone = spawnSync(process.execPath, ['-e', '']).pid;
+    await beginRefresh(service.db, '2026-05-18T10:00:00.000Z', '2026-05-18T09:45:00.000Z', gone);
+    await source('east');
+    expect((await refreshPrices(service, 'next', { asking, clock: () => '2026-05-18T10:00:01.000Z' })).state).toBe(
+      'done',
+    );
+    await beginRefresh(service.db, '2026-05-18T11:00:00.000Z', '2026-05-18T10:45:00.000Z', gone);
+    expect(await endRefreshesOfTheGone(service)).toBe(1);
+    expect((await priceState(service)).last).toMatchObject({
+      started: '2026-05-18T11:00:00.000Z',
+      message: expect.stringContaining('the app was stopped') as string,
+    });
+    expect(await endRefreshesOfTheGone(service)).toBe(0);
+  });
+
+  test('runs in a process of its own for the app, which tells how it goes and gives the place back', async () => {
+    await source('east');
+    expect(await startRefreshing(service, 'a test')).toBe('started');
+    expect(await startRefreshing(service, 'a second')).toBe('busy');
+    await vi.waitFor(async () => expect((await priceState(service)).last).toMatchObject({ by: 'a test' }), 20_000);
+    expect((await priceState(service)).last?.sources).toMatchObject([{ id: 'east', state: 'done' }]);
+    await vi.waitFor(() => expect(runningRefresh()).toBeUndefined(), 5000);
+    expect((await offersOf('east'))[0]?.asOf).toBe(TODAY);
+  });
+
   test('says how it goes while it runs, and keeps its report', async () => {
     await source('east');
     const seen: string[] = [];
     await refreshPrices(service, 'a test', {
       asking: {
         ...asking,
-        fetch: (url, signal) => (seen.push(runningRefresh()?.sources[0]?.state ?? ''), usualAsking.fetch(url, signal)),
+        get: (url, reach, signal) => (
+          seen.push(runningRefresh()?.sources[0]?.state ?? ''),
+          usualAsking.get(url, reach, signal)
+        ),
       },
     });
     expect(seen).toEqual(['asking']);

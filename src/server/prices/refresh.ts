@@ -9,6 +9,7 @@ import { partFinder, takePrices } from '@/core/formats/feed/takePrices';
 import { looked, type Watch } from '@/core/money/watch';
 import {
   beginRefresh,
+  endAbandoned,
   endRefresh,
   readSources,
   readWatches,
@@ -18,6 +19,8 @@ import {
 } from '@/store/priceStore';
 import { readSeat } from '@/store/projectStore';
 import { now, todayOf, type Service } from '../service';
+import type { Reach } from './address';
+import { isRunning, Orphaned, stillWanted } from '../child';
 import { askSource, usualAsking, type Asking } from './fetchSource';
 
 export type Refreshed = { readonly state: 'done'; readonly report: RefreshReport } | { readonly state: 'busy' };
@@ -29,24 +32,48 @@ const KEPT_PROBLEMS = 40;
 const STALE_MS = 15 * 60_000;
 
 /** What runs in this process, for pages that look. */
-const holder = globalThis as { vaneRefresh?: { report: RefreshReport | undefined } };
+const holder = globalThis as { vaneRefresh?: { report: RefreshReport } };
 export const runningRefresh = (): RefreshReport | undefined => holder.vaneRefresh?.report;
 
+/** Shows how a refresh goes, here or in a process that tells of it; undefined at its end. */
+export function showRefresh(report: RefreshReport | undefined): void {
+  if (report) holder.vaneRefresh = { report };
+  else delete holder.vaneRefresh;
+}
+
 /** The one place for a refresh, taken. */
-interface Place {
+export interface Place {
   readonly id: number;
   readonly started: string;
 }
 
 interface How {
+  /** Told of each change of the report. */
+  readonly onReport?: (report: RefreshReport) => void;
   readonly asking?: Asking;
   readonly clock?: () => string;
 }
 
+/** Ends what a process that is gone had begun, so that it holds no place and its state is known. */
+export const endRefreshesOfTheGone = async (service: Service): Promise<number> => {
+  const day = await todayOf(service);
+  return endAbandoned(service.db, isRunning, (started) => ({
+    started,
+    ended: started,
+    by: 'before the app was stopped',
+    day,
+    sources: [],
+    fired: [],
+    message: 'the app was stopped while sources were asked; what they had answered by then is kept',
+  }));
+};
+
 /** Takes the place for a refresh; undefined when another one runs, in this process or elsewhere. */
 export async function takePlace(service: Service, { clock = now }: How = {}): Promise<Place | undefined> {
   const started = clock();
-  const id = await beginRefresh(service.db, started, new Date(Date.parse(started) - STALE_MS).toISOString());
+  await endRefreshesOfTheGone(service);
+  const stale = new Date(Date.parse(started) - STALE_MS).toISOString();
+  const id = await beginRefresh(service.db, started, stale, process.pid);
   return id === undefined ? undefined : { id, started };
 }
 
@@ -64,10 +91,11 @@ export async function refreshAll(
   service: Service,
   by: string,
   { id, started }: Place,
-  { asking = usualAsking, clock = now }: How = {},
+  { asking = usualAsking, clock = now, onReport }: How = {},
 ): Promise<RefreshReport> {
   const today = await todayOf(service);
   const sources = (await readSources(service.db)).filter((source) => source.active);
+  const reach = (await service.settings()).sources;
   const reports = new Map(sources.map((source) => [source.id, blank(source)]));
   const report = (ended?: string, fired: readonly string[] = []): RefreshReport => ({
     started,
@@ -78,7 +106,11 @@ export async function refreshAll(
     fired,
     ...(sources.length === 0 ? { message: 'no price source is set up' } : {}),
   });
-  const show = () => (holder.vaneRefresh = { report: report() });
+  const show = () => {
+    const now = report();
+    showRefresh(now);
+    onReport?.(now);
+  };
   show();
   try {
     const queue = [...sources];
@@ -90,8 +122,9 @@ export async function refreshAll(
           show();
         };
         try {
-          await refreshSource(service, it, today, asking, say);
+          await refreshSource(service, it, today, reach, asking, say);
         } catch (error) {
+          if (error instanceof Orphaned) throw error;
           // what one source does wrong must not stop the others
           say({ state: 'failed', message: error instanceof Error ? error.message : String(error) });
         }
@@ -109,7 +142,7 @@ export async function refreshAll(
     });
     throw error;
   } finally {
-    delete holder.vaneRefresh;
+    showRefresh(undefined);
   }
 }
 
@@ -131,10 +164,11 @@ async function refreshSource(
   service: Service,
   source: PriceSource,
   today: string,
+  reach: Reach,
   asking: Asking,
   say: (change: Partial<SourceReport>) => void,
 ): Promise<void> {
-  const asked = await askSource(source, today, asking, (attempts, message) =>
+  const asked = await askSource(source, today, reach, asking, (attempts, message) =>
     say({ state: 'asking', attempts, ...(message === undefined ? {} : { message }) }),
   );
   if (asked.state === 'failed') return say({ state: 'failed', attempts: asked.attempts, message: asked.message });
@@ -157,6 +191,7 @@ async function refreshSource(
       .map((offer) => [offer.id, offer]),
   );
   const taken = takePrices(asked.answer, source, region, partFinder(data.parts), known, today);
+  stillWanted();
   const written = await writePrices(service.db, taken.offers, taken.points);
   say({
     state: 'done',

@@ -1,6 +1,8 @@
-import { refreshAll, takePlace } from './refresh';
-import { lastRefresh } from '@/store/priceStore';
-import type { Service } from '../service';
+import { endRefresh, lastRefresh } from '@/store/priceStore';
+import { vaneChild } from '../child';
+import type { RefreshReport } from '../contract';
+import { now, todayOf, type Service } from '../service';
+import { endRefreshesOfTheGone, showRefresh, takePlace, type Place } from './refresh';
 
 /** How often the clock is looked at, ms. */
 const LOOK_MS = 60_000;
@@ -10,10 +12,33 @@ const holder = globalThis as { vanePriceTimer?: NodeJS.Timeout };
 export async function startRefreshing(service: Service, by: string): Promise<'started' | 'busy'> {
   const place = await takePlace(service);
   if (!place) return 'busy';
-  void refreshAll(service, by, place).catch((error: unknown) =>
-    console.error('the prices could not be refreshed:', error),
-  );
+  refreshElsewhere(service, by, place);
   return 'started';
+}
+
+/** A refresh in a process of its own: what sources answer is read and compared there, however long it takes. */
+function refreshElsewhere(service: Service, by: string, place: Place): void {
+  vaneChild(['refresh-job', String(place.id), place.started, by], service.path, {
+    onLine: (line) => showRefresh(line as RefreshReport),
+    onEnd: (code, error) => {
+      showRefresh(undefined);
+      if (code !== 0) void endUnfinished(service, by, place, error).catch(() => undefined);
+    },
+  });
+}
+
+/** Gives the place back when the process ended before it did. */
+async function endUnfinished(service: Service, by: string, { id, started }: Place, error: string): Promise<void> {
+  const report: RefreshReport = {
+    started,
+    ended: now(),
+    by,
+    day: await todayOf(service),
+    sources: [],
+    fired: [],
+    message: `the prices could not be refreshed${error === '' ? '' : `: ${error}`}`,
+  };
+  await endRefresh(service.db, id, now(), report);
 }
 
 /** Whether the desk's own rhythm asks for a refresh. A clock that was set back does not start one after the other. */
@@ -23,6 +48,7 @@ export const refreshDue = (last: string | undefined, hours: number | undefined, 
 /** Looks every minute whether prices are to be asked for, as the desk's settings say. Once a process. */
 export function keepPricesFresh(service: Service): void {
   if (holder.vanePriceTimer) return;
+  void endRefreshesOfTheGone(service).catch(() => undefined);
   const look = async () => {
     const { refreshHours } = await service.settings();
     const last = await lastRefresh(service.db);

@@ -66,6 +66,15 @@ export function Outcome({ name, job, mending, onMend, onCheck, onWrite, onCancel
           </button>
         </p>
       );
+    case 'ended':
+      return (
+        <p role="status">
+          The app was stopped while it was at work on {name}. Nothing was written.{' '}
+          <button type="button" className="link" onClick={onCheck}>
+            Check again
+          </button>
+        </p>
+      );
     case 'failed':
       return (
         <p className="short" role="alert">

@@ -31,16 +31,16 @@ export type JobView =
   | { readonly state: 'written'; readonly changed: number; readonly step?: number }
   | { readonly state: 'moved' }
   | { readonly state: 'cancelled' }
+  | { readonly state: 'ended' }
   | { readonly state: 'failed'; readonly message: string };
 
 const EVERY_MS = 250;
 
-/** The work on an upload, asked for until it is at rest. */
+/** The work on an upload, asked for until it is at rest; also work that was begun before the page was opened. */
 export function useJob(id: string): { job: JobView; follow: () => void; cancel: () => Promise<void> } {
   const [job, setJob] = useState<JobView>({ state: 'none' });
-  const [turn, setTurn] = useState(0);
+  const [turn, setTurn] = useState(1);
   useEffect(() => {
-    if (turn === 0) return;
     let timer: ReturnType<typeof setTimeout> | undefined;
     let current = true;
     const ask = async () => {

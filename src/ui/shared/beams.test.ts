@@ -90,7 +90,7 @@ describe('a task as a beam', () => {
       'play',
     );
     expect(beam.verdict).toBe('short');
-    expect(beam.why.join(' ')).toMatch(/About \d+\.?\d* of 25 frames a second are dropped/);
+    expect(beam.why.join(' ')).toMatch(/About \d+(?:\.\d+)? of 25 frames a second are dropped/);
   });
 
   test('desk work is told as a multiple of its pace', () => {

@@ -1,4 +1,6 @@
+import { readJson } from '../problems';
 import { typedIn, unitOf } from '../../units/convert';
+import { withoutEnd } from '../../units/text';
 import type { Field } from '../../parts/fields';
 
 /** How a file writes its numbers. */
@@ -44,14 +46,23 @@ const NO = new Set(['no', 'false', '0', 'n']);
 const good = (value: unknown): CellValue => ({ ok: true, value });
 const bad = (message: string): CellValue => ({ ok: false, message });
 
+/** A cell longer than this is no figure with its unit. */
+const LONGEST_FIGURE = 100;
+
 /**
  * A number as the file writes it, with an optional unit behind it: "1 234,5 mm" with a decimal comma, "1,234.5" with a
  * point. A sign that could be either is read as the file's decimal sign says, never guessed cell by cell.
  */
 export function readNumber(text: string, decimal: DecimalSign): { value: number; unit: string } | undefined {
-  const match = /^([+-]?[\d\s.,'’\u00a0\u202f]*\d(?:[eE][+-]?\d+)?)\s*(\D.*)?$/u.exec(text.trim());
-  if (!match) return undefined;
-  const [, digits = '', unit = ''] = match;
+  const cell = text.trim();
+  if (cell.length > LONGEST_FIGURE) return undefined;
+  const run = /^[+-]?[\d\s.,'’\u00a0\u202f]*/u.exec(cell)?.[0] ?? '';
+  const mantissa = withoutEnd(run, (char) => !/\d/.test(char));
+  if (mantissa === '') return undefined;
+  const exponent = /^[eE][+-]?\d+/.exec(cell.slice(mantissa.length))?.[0] ?? '';
+  const digits = mantissa + exponent;
+  const unit = cell.slice(digits.length);
+  if (/^\d/.test(unit) || /[\r\n]/.test(unit)) return undefined;
   const grouping = decimal === '.' ? /[,\s'’\u00a0\u202f]/gu : /[.\s'’\u00a0\u202f]/gu;
   const parts = digits.split(decimal);
   if (parts.length > 2) return undefined;
@@ -90,12 +101,11 @@ function readChoice(field: Field, text: string): CellValue {
   return good(field.numericChoices ? Number(found) : found);
 }
 
-function readJson(text: string): CellValue {
-  try {
-    return good(JSON.parse(text));
-  } catch {
-    return bad('is not readable as JSON; a structure is written as JSON in one cell, as an export shows it');
-  }
+function readStructure(text: string): CellValue {
+  const read = readJson(text);
+  return read.ok
+    ? good(read.value)
+    : bad('is not readable as JSON; a structure is written as JSON in one cell, as an export shows it');
 }
 
 /** A cell as the value its field wants; undefined for a cell that says "unknown". */
@@ -113,15 +123,18 @@ export function readCell(field: Field, raw: string, decimal: DecimalSign, column
       return YES.has(word) ? good(true) : NO.has(word) ? good(false) : bad(`"${text}" must be yes or no`);
     }
     case 'list': {
-      if (text.startsWith('[')) return readJson(text);
-      const entries = text.split(/\s*[|;]\s*/).filter(Boolean);
+      if (text.startsWith('[')) return readStructure(text);
+      const entries = text
+        .split(/[|;]/)
+        .map((entry) => entry.trim())
+        .filter(Boolean);
       if (!field.numericChoices && field.choices.length === 0) return good(entries);
       const read = entries.map((entry) => readChoice(field, entry));
       const wrong = read.find((entry) => !entry.ok);
       return wrong ?? good(read.map((entry) => (entry.ok ? entry.value : undefined)));
     }
     case 'structure':
-      return readJson(text);
+      return readStructure(text);
     case 'date':
     case 'text':
       return good(text);

@@ -155,6 +155,31 @@ describe('a row', () => {
     ],
   };
 
+  test.each([
+    ['USD', '12.50', 12_50],
+    ['JPY', '15000', 15_000],
+    ['KWD', '1.234', 1_234],
+  ] as const)('a price in %s is counted in its own smallest unit', (currency, text, minor) => {
+    const reader = rowReader(
+      {
+        kind: 'cooler',
+        columns: [
+          { header: 'maker', field: 'maker' },
+          { header: 'name', field: 'name' },
+          { header: 'cooling', field: 'cooling' },
+          { header: 'price', field: 'price' },
+        ],
+        decimal: '.',
+        constants: {},
+      },
+      currency,
+    );
+    expect(reader.read(['Holt', 'Tower', 'air', text])).toMatchObject({ ok: true, priceMinor: minor });
+    expect(reader.read(['Holt', 'Tower', 'air', '1.23456'])).toMatchObject({
+      problems: [{ column: 'price', message: `"1.23456" has more decimals than ${currency} has` }],
+    });
+  });
+
   test('becomes a part with an id from its names, and a price in whole cents', () => {
     expect(rowReader(mapping, 'USD').read(['Weir 2 TB', '7.1', '149.90'])).toEqual({
       ok: true,

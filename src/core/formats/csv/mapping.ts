@@ -2,10 +2,14 @@ import { z } from 'zod';
 import { unitOf, unitsLike } from '../../units/convert';
 import { folded } from '../../units/text';
 import type { Field } from '../../parts/fields';
+import type { Problem } from '../problems';
 import { sheetFields, SHEETS, type SheetKind } from './sheets';
 
 /** Target of a price column: it makes an offer instead of a figure. */
 export const PRICE_TARGET = 'price';
+
+/** Columns of one table; no kind of part has a tenth as many figures. */
+export const MOST_COLUMNS = 400;
 
 /** Where a column of a file goes; a column without a target is left out. `unit` is what the file counts in. */
 export const columnTargetSchema = z.strictObject({
@@ -17,7 +21,7 @@ export type ColumnTarget = z.infer<typeof columnTargetSchema>;
 
 export const mappingSchema = z.strictObject({
   kind: z.enum(SHEETS as readonly [SheetKind, ...SheetKind[]]),
-  columns: z.array(columnTargetSchema).max(400),
+  columns: z.array(columnTargetSchema).max(MOST_COLUMNS),
   decimal: z.enum(['.', ',']),
   /** Values for fields that the file has no column for, such as the maker of a price list. */
   constants: z.record(z.string().max(80), z.string().max(200)),
@@ -68,18 +72,31 @@ export interface Heading {
   readonly unit: string | undefined;
 }
 
+/** More of a heading says nothing of its column. */
+const LONGEST_HEADING = 200;
+
 /** "Max. length (mm)" → "max length", mm; "Read [MB/s]" → "read", MB/s; "Weight, kg" → "weight", kg. */
-export function headingOf(header: string): Heading {
-  const inBrackets = /[([]\s*([^()[\]]+?)\s*[)\]]/.exec(header);
-  const afterComma = /[,/]\s*([^,]+)$/.exec(header);
-  const lastWord = /\s(\S+)$/.exec(header);
-  for (const found of [inBrackets, afterComma, lastWord]) {
-    const unit = found
-      ? (unitOf(found[1] ?? '') ?? (/^[A-Z]{3}$/.test(found[1] ?? '') ? found[1] : undefined))
-      : undefined;
-    if (found && unit !== undefined) return { words: wordsOf(header.replace(found[0], ' ')), unit };
+export function headingOf(whole: string): Heading {
+  const header = whole.slice(0, LONGEST_HEADING);
+  for (const [from, to] of unitPlaces(header)) {
+    const inside = header.slice(from + 1, to).trim();
+    const unit = unitOf(inside) ?? (/^[A-Z]{3}$/.test(inside) ? inside : undefined);
+    if (unit !== undefined) return { words: wordsOf(`${header.slice(0, from)} ${header.slice(to + 1)}`), unit };
   }
   return { words: wordsOf(header), unit: undefined };
+}
+
+/** Where a heading may say its unit, from the sign before to the sign after: in brackets, after a comma, as the last word. */
+function unitPlaces(header: string): (readonly [from: number, to: number])[] {
+  const open = header.search(/[([]/);
+  const close = open < 0 ? -1 : header.slice(open).search(/[)\]]/);
+  const last = (sign: string) => header.lastIndexOf(sign);
+  return [
+    [open, close < 0 ? -1 : open + close] as const,
+    [Math.max(last(','), last('/')), header.length] as const,
+    [last(','), header.length] as const,
+    [last(' '), header.length] as const,
+  ].filter(([from, to]) => from >= 0 && to > from);
 }
 
 const wordsOf = (text: string): string =>
@@ -87,20 +104,39 @@ const wordsOf = (text: string): string =>
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim();
 
+interface Spoken {
+  readonly path: string;
+  readonly label: string;
+  readonly words: ReadonlySet<string>;
+}
+
+/** A field's names as words, made once: each heading of a table is held against all fields of all kinds. */
+const spokenOf = new WeakMap<Field, Spoken>();
+function spoken(field: Field): Spoken {
+  const known = spokenOf.get(field);
+  if (known) return known;
+  const label = wordsOf(field.label);
+  const made = { path: wordsOf(field.path), label, words: new Set(label.split(' ')) };
+  spokenOf.set(field, made);
+  return made;
+}
+
 /** How well a heading names a field, 0 for not at all. An impossible unit rules a field out. */
 function fits(heading: Heading, header: string, field: Field): number {
   if (header.trim() === field.path) return 100;
   if (heading.unit !== undefined && !(field.unit !== undefined && takesUnit(field, heading.unit))) return 0;
   const bonus = heading.unit === undefined ? 0 : 5;
-  if (heading.words === wordsOf(field.path)) return 95;
-  const label = wordsOf(field.label);
+  const { path, label, words: theirs } = spoken(field);
+  if (heading.words === path) return 95;
   if (heading.words === label) return 90 + bonus;
   const called = CALLED[field.path] ?? [];
   const place = called.indexOf(heading.words);
   if (place >= 0) return 80 - place + bonus;
-  const [mine, theirs] = [new Set(heading.words.split(' ')), new Set(label.split(' '))];
-  const shared = [...mine].filter((word) => theirs.has(word)).length;
-  const alike = shared / (mine.size + theirs.size - shared);
+  const mine = heading.words.split(' ');
+  let shared = 0;
+  for (const [i, word] of mine.entries()) if (theirs.has(word) && mine.indexOf(word) === i) shared++;
+  if (shared === 0) return 0;
+  const alike = shared / (new Set(mine).size + theirs.size - shared);
   return alike >= 0.5 ? 40 * alike + bonus : 0;
 }
 
@@ -116,20 +152,27 @@ export function guessColumns(
   headers: readonly string[],
   remembered: ReadonlyMap<string, ColumnTarget>,
   currency: string,
+  headings: readonly Heading[] = headers.map(headingOf),
 ): ColumnTarget[] {
   const fields = [...sheetFields(kind), ...(kind === 'offer' ? [] : [{ ...priceField(currency) }])];
   const targets = headers.map((header): ColumnTarget | undefined => remembered.get(header));
   const taken = new Set(targets.flatMap((target) => target?.field ?? []));
+  const scored = (heading: Heading, header: string) =>
+    fields.flatMap((field) => {
+      const score = fits(heading, header, field);
+      return score > 0 ? [{ field, score }] : [];
+    });
   const pairs = headers
     .flatMap((header, h) =>
-      targets[h] ? [] : fields.map((field) => ({ h, field, score: fits(headingOf(header), header, field) })),
+      targets[h]
+        ? []
+        : scored(headings[h] ?? headingOf(header), header).map(({ field, score }) => ({ h, field, score })),
     )
-    .filter((pair) => pair.score > 0)
     .sort((a, b) => b.score - a.score || a.h - b.h);
   for (const { h, field } of pairs) {
     if (targets[h] || taken.has(field.path)) continue;
     taken.add(field.path);
-    const unit = headingOf(headers[h] ?? '').unit ?? field.unit;
+    const unit = headings[h]?.unit ?? field.unit;
     targets[h] = { header: headers[h] ?? '', field: field.path, ...(unit === undefined ? {} : { unit }) };
   }
   return headers.map((header, h) => targets[h] ?? { header });
@@ -150,9 +193,10 @@ export const priceField = (currency: string): Field => ({
 
 /** Kind whose fields the headers name best; undefined when they name hardly any. */
 export function guessKind(headers: readonly string[], currency: string): SheetKind | undefined {
+  const headings = headers.map(headingOf);
   let best: { kind: SheetKind; score: number } | undefined;
   for (const kind of SHEETS) {
-    const targets = guessColumns(kind, headers, new Map(), currency);
+    const targets = guessColumns(kind, headers, new Map(), currency, headings);
     const score =
       targets.filter((target) => target.field !== undefined && !COMMON.has(target.field)).length /
       Math.max(3, headers.length);
@@ -187,4 +231,26 @@ export function guessDecimal(cells: Iterable<string>, separator: string): '.' | 
       point++;
   }
   return comma > point || (comma === point && comma > 0 && separator === ';') ? ',' : '.';
+}
+
+/** Headings must tell their columns apart. */
+export function headerProblems(headers: readonly string[]): Problem[] {
+  if (headers.length > MOST_COLUMNS)
+    return [{ path: 'row 1', message: `has ${headers.length} columns; tables of up to ${MOST_COLUMNS} are read` }];
+  if (headers.every((header) => header === ''))
+    return [{ path: 'row 1', message: 'has no headings; the first row names the columns' }];
+  const seen = new Map<string, number>();
+  return headers.flatMap((header, i) => {
+    if (header === '') return [];
+    const before = seen.get(header);
+    seen.set(header, before ?? i);
+    return before === undefined
+      ? []
+      : [
+          {
+            path: `row 1, column ${i + 1}`,
+            message: `"${header}" heads column ${before + 1} already; rename or delete one of the two`,
+          },
+        ];
+  });
 }

@@ -1,6 +1,7 @@
 import { idText } from '../../parts/common';
 import type { Field } from '../../parts/fields';
-import { folded } from '../../units/text';
+import { minorOfShown, shownCoins, type Currency } from '../../units/money';
+import { folded, withoutEnd } from '../../units/text';
 import { problemsOf } from '../problems';
 import { readCell } from './cells';
 import { priceField, PRICE_TARGET, type Mapping } from './mapping';
@@ -31,9 +32,12 @@ function hashOf(text: string): string {
 /** Id from maker and name, the same each time; names in scripts that an id cannot hold are told apart by their hash. */
 export function idFrom(maker: string, name: string): string {
   const text = `${maker} ${name}`;
-  const slug = folded(text)
-    .replace(/[^a-z0-9.]+/g, '-')
-    .replace(/^[-.]+|-+$/g, '');
+  const slug = withoutEnd(
+    folded(text)
+      .replace(/[^a-z0-9.]+/g, '-')
+      .replace(/^[-.]+/, ''),
+    (char) => char === '-',
+  );
   const lost = /[^\p{ASCII}\p{M}]/u.test(text.normalize('NFKD'));
   const id = lost || slug === '' ? `${slug === '' ? 'part' : slug}-${hashOf(text)}` : slug;
   return id.length <= 80 ? id : `${id.slice(0, 71)}-${hashOf(text)}`;
@@ -57,7 +61,7 @@ function columnOf(path: readonly PropertyKey[], sources: ReadonlyMap<string, str
 }
 
 /** @param currency of the price column when the mapping has one and states no unit */
-export function rowReader(mapping: Mapping, currency: string): RowReader {
+export function rowReader(mapping: Mapping, currency: Currency): RowReader {
   const fields = new Map<string, Field>(
     [...sheetFields(mapping.kind), priceField(currency)].map((field) => [field.path, field]),
   );
@@ -81,8 +85,10 @@ export function rowReader(mapping: Mapping, currency: string): RowReader {
       if (!cell.ok) problems.push({ column, message: cell.message });
       else if (cell.value === undefined) return;
       else if (field.path === PRICE_TARGET) {
-        const minor = Math.round(Number(cell.value) * 100);
-        if (minor > 0) priceMinor = minor;
+        const minor = minorOfShown(Number(cell.value), currency);
+        if (Math.abs(shownCoins(minor, currency) - Number(cell.value)) > 1e-6)
+          problems.push({ column, message: `"${text}" has more decimals than ${currency} has` });
+        else if (minor > 0) priceMinor = minor;
         else problems.push({ column, message: 'must be above 0; leave the cell empty when there is no price' });
       } else setAt(entry, field.path, cell.value);
     };

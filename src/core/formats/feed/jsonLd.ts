@@ -1,3 +1,4 @@
+import { readJson } from '../problems';
 import type { FeedAnswer, FeedEntry, FeedProblem } from './source';
 
 type Json = Readonly<Record<string, unknown>>;
@@ -57,17 +58,14 @@ function shippingOf(details: unknown): string | undefined {
  * schema.org `Product`, `Offer`, `OfferShippingDetails`, version 29; JSON-LD 1.1 (W3C 2020).
  */
 export function readJsonLd(source: string): FeedAnswer {
-  let json: unknown;
-  try {
-    json = JSON.parse(source);
-  } catch (error) {
+  const read = readJson(source);
+  // the reader's own message quotes what it read; what lies at an address is not shown to who may only name it
+  if (!read.ok)
     return {
       entries: [],
-      problems: [
-        { place: 'answer', message: `is no JSON: ${error instanceof Error ? error.message : 'it breaks off'}` },
-      ],
+      problems: [{ place: 'answer', message: 'is no JSON, breaks off half way or is nested too deep' }],
     };
-  }
+  const json = read.value;
   const entries: FeedEntry[] = [];
   const problems: FeedProblem[] = [];
   let count = 0;

@@ -1,6 +1,7 @@
 import { answered } from '../../../answered';
 import { cancelUpload } from '@/server/files';
-import { jobState } from '@/server/jobs';
+import { service } from '@/server/instance';
+import { jobOutcome } from '@/server/jobs';
 
 export const dynamic = 'force-dynamic';
 
@@ -8,7 +9,7 @@ export const dynamic = 'force-dynamic';
 export const GET = answered(
   async (_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
     const { id } = await params;
-    return Response.json(jobState(id) ?? { state: 'none' });
+    return Response.json((await jobOutcome(service(), id)) ?? { state: 'none' });
   },
 );
 
