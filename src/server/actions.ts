@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import type { SaveResult, SeatBundle } from './contract';
+import type { SaveResult, SeatBundle, SteppedSeat, Steps } from './contract';
 import * as backups from './backups';
 import * as desk from './desk';
 import * as files from './files';
@@ -14,6 +14,7 @@ import * as setAside from './setAside';
 import * as library from './library';
 import * as drafts from './drafts';
 import * as edits from './edits';
+import { stepsOf } from '@/store/history';
 import { seatBundle } from './seatBundle';
 import * as seats from './seats';
 import type { Brief } from '@/core/model/brief';
@@ -30,31 +31,36 @@ export async function saveBriefEdit(target: unknown, edit: unknown): Promise<Sav
   return edits.saveBriefEdit(service(), target, edit);
 }
 
-export async function loadSeat(seatId: string): Promise<SeatBundle | undefined> {
-  return seatBundle(service(), String(seatId));
+export async function loadSeat(seatId: string, window?: string): Promise<SeatBundle | undefined> {
+  return seatBundle(service(), String(seatId), String(window ?? ''));
+}
+
+export async function seatSteps(seatId: string, window: string): Promise<Steps> {
+  return stepsOf(service().db, String(seatId), String(window));
 }
 
 export async function stepSeat(
   seatId: string,
   direction: 'undo' | 'redo',
-): Promise<{ label: string | undefined; bundle: SeatBundle | undefined } | Refused> {
-  return edits.stepSeat(service(), String(seatId), direction === 'redo' ? 'redo' : 'undo');
+  options: unknown,
+): Promise<SteppedSeat | Refused> {
+  return edits.stepSeat(service(), String(seatId), direction === 'redo' ? 'redo' : 'undo', options);
 }
 
-export async function fillFigure(seatId: string, partId: string, field: string, value: number) {
-  return edits.fillFigure(service(), String(seatId), String(partId), String(field), Number(value));
+export async function fillFigure(seatId: string, partId: string, field: string, value: number, window: string) {
+  return edits.fillFigure(service(), String(seatId), String(partId), String(field), Number(value), String(window));
 }
 
-export async function copyDraft(seatId: string, documentId: string, fromSeat?: string) {
-  return drafts.copyDraft(service(), String(seatId), String(documentId), String(fromSeat ?? seatId));
+export async function copyDraft(seatId: string, documentId: string, fromSeat: string, window: string) {
+  return drafts.copyDraft(service(), String(seatId), String(documentId), String(fromSeat), String(window));
 }
 
 export async function draftsElsewhere(seatId: string) {
   return drafts.draftsElsewhere(service(), String(seatId));
 }
 
-export async function dropDraft(seatId: string, documentId: string): Promise<SeatBundle | undefined> {
-  return drafts.dropDraft(service(), String(seatId), String(documentId));
+export async function dropDraft(seatId: string, documentId: string, window: string): Promise<SeatBundle | undefined> {
+  return drafts.dropDraft(service(), String(seatId), String(documentId), String(window));
 }
 
 export async function newSeat(projectId: string, name: string): Promise<seats.MadeSeat | Refused> {
@@ -128,8 +134,12 @@ export async function dropSeat(seatId: string) {
   return moved(seats.dropSeat(service(), String(seatId)));
 }
 
-export async function bringSeat(removed: unknown) {
-  return moved(seats.bringSeat(service(), removed));
+export async function dropProject(projectId: string) {
+  return moved(seats.dropProject(service(), String(projectId)));
+}
+
+export async function bringBack(id: number) {
+  return moved(seats.bringBack(service(), Number(id)));
 }
 
 export async function makeRival(input: unknown) {

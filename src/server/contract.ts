@@ -8,6 +8,7 @@ import type { CatalogueData } from '@/core/model/catalogueSchema';
 import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
 import type { Problem } from '@/core/formats/problems';
+import type { Stepped, Steps } from '@/store/history';
 import type { Refused } from './refuse';
 
 export type { Done, Refused } from './refuse';
@@ -24,10 +25,13 @@ export interface StoredBody<T> {
   readonly body: T;
 }
 
-/** What undo and redo would do, in words. */
-export interface Steps {
-  readonly undo: string | undefined;
-  readonly redo: string | undefined;
+export type { StepOffer, Stepped, Steps } from '@/store/history';
+export type { Removed } from '@/store/removed';
+
+/** What came of taking a step back or forward, and the seat as it is then. */
+export interface SteppedSeat {
+  readonly stepped: Stepped;
+  readonly bundle: SeatBundle | undefined;
 }
 
 /** All a seat's screens need: its documents and the part of the catalogue that they and the rivals mention. */

@@ -72,12 +72,13 @@ export async function putOwned(service: Service, id: string, target: unknown): P
     const part = data.parts.find((candidate) => candidate.id === entry.part);
     if (!part) refuse(id, 'is a part that the library does not have any more');
     const label = fullName(part);
-    const common = { seatId: seat.seat.id, at: now() };
+    const step = (label: string) => ({ label, at: now(), window: '' });
+    const common = { seatId: seat.seat.id };
     let saved;
     if (part.kind === 'display')
       saved = await projects.saveDocument(service.db, {
         ...common,
-        label: `${label} stands here`,
+        step: step(`${label} stands here`),
         documentId: seat.brief.id,
         base: seat.brief.revision,
         parse: (json) => briefSchema.parse(json),
@@ -88,7 +89,7 @@ export async function putOwned(service: Service, id: string, target: unknown): P
       if (!draft) refuse(id, 'needs a draft to go into');
       saved = await projects.saveDocument(service.db, {
         ...common,
-        label: `Add ${label}, owned`,
+        step: step(`Add ${label}, owned`),
         documentId: draft.id,
         base: draft.revision,
         parse: (json) => machineSchema.parse(json),

@@ -12,11 +12,12 @@ export async function copyDraft(
   seatId: string,
   documentId: string,
   fromSeat = seatId,
+  window = '',
 ): Promise<{ bundle: SeatBundle | undefined; id: string | undefined }> {
   const seat = await projects.readSeat(service.db, seatId);
   const origin = fromSeat === seatId ? seat : await projects.readSeat(service.db, fromSeat);
   const source = origin?.drafts.find((draft) => draft.id === documentId);
-  if (!seat || !source) return { bundle: await seatBundle(service, seatId), id: undefined };
+  if (!seat || !source) return { bundle: await seatBundle(service, seatId, window), id: undefined };
   const bodies = seat.drafts.map(({ body }) => body);
   const draftId = firstFree(counted(seatId, bodies.length + 1), idIn(bodies));
   const letter = `Draft ${String.fromCharCode(64 + Math.min(26, Number(draftId.slice(seatId.length + 1))))}`;
@@ -27,10 +28,9 @@ export async function copyDraft(
     service.db,
     seatId,
     { ...source.body, id: draftId, name },
-    `Copy of ${source.body.name}`,
-    now(),
+    { label: `Copy of ${source.body.name}`, at: now(), window },
   );
-  return { bundle: await seatBundle(service, seatId), id };
+  return { bundle: await seatBundle(service, seatId, window), id };
 }
 
 function* namesOfCopy(first: string, source: string): Generator<string> {
@@ -59,13 +59,22 @@ export async function draftsElsewhere(
   );
 }
 
-export async function dropDraft(service: Service, seatId: string, documentId: string): Promise<SeatBundle | undefined> {
+export async function dropDraft(
+  service: Service,
+  seatId: string,
+  documentId: string,
+  window = '',
+): Promise<SeatBundle | undefined> {
   const seat = await projects.readSeat(service.db, seatId);
   const draft = seat?.drafts.find((candidate) => candidate.id === documentId);
   // the last draft stays: a seat without one has no stations to show
   if (seat && draft && seat.drafts.length > 1)
-    await projects.removeDraft(service.db, seatId, documentId, `Removal of ${draft.body.name}`, now());
-  return seatBundle(service, seatId);
+    await projects.removeDraft(service.db, seatId, documentId, {
+      label: `Removal of ${draft.body.name}`,
+      at: now(),
+      window,
+    });
+  return seatBundle(service, seatId, window);
 }
 
 /** An empty draft for the machine that is there; gives back the address where it is filled. */
@@ -77,8 +86,7 @@ export async function addPresentMachine(service: Service, seatId: string): Promi
     service.db,
     seatId,
     machineSchema.parse({ id, name: 'Present machine', items: [], present: true }),
-    'Present machine',
-    now(),
+    { label: 'Present machine', at: now(), window: '' },
   );
   return `/${encodeURIComponent(seat.seat.projectId)}/${encodeURIComponent(seatId)}/draft?draft=${encodeURIComponent(documentId)}`;
 }

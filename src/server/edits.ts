@@ -6,17 +6,22 @@ import { fullName } from '@/core/model/fitted';
 import { machineSchema } from '@/core/model/machine';
 import { figureMeta, isNumberField } from '@/core/parts';
 import { partWithFigure } from '@/store/catalogueStore';
+import * as history from '@/store/history';
 import * as projects from '@/store/projectStore';
-import type { SaveResult, SeatBundle } from './contract';
+import type { SaveResult, SeatBundle, SteppedSeat } from './contract';
 import { answering, read, refuse, type Refused } from './refuse';
 import { seatBundle } from './seatBundle';
 import { now, type Service } from './service';
+
+/** Name that a window gives itself; empty for none. */
+const windowName = z.string().max(40).default('');
 
 const target = z.strictObject({
   seatId: z.string(),
   documentId: z.string(),
   base: z.number().int(),
   label: z.string().max(300),
+  window: windowName,
 });
 
 /** A save whose change is kept by its sender while the database cannot be used. */
@@ -37,19 +42,18 @@ const saveEdit =
   <T, E>(kind: { body: z.ZodType<T>; edits: z.ZodType<E>; change: (body: T, edit: E) => T }) =>
   (service: Service, input: unknown, edit: unknown): Promise<SaveResult<T>> =>
     saving(async () => {
-      const { seatId, documentId, base, label } = read(target, input);
+      const { seatId, documentId, base, label, window } = read(target, input);
       const wanted = read(kind.edits, edit);
       const result = await projects.saveDocument(service.db, {
         seatId,
         documentId,
         base,
-        label,
-        at: now(),
+        step: { label, at: now(), window },
         parse: (json) => kind.body.parse(json),
         change: (body) => kind.change(body, wanted),
       });
       return result.state === 'saved'
-        ? { state: 'saved', revision: result.revision, steps: await projects.stepsOf(service.db, seatId) }
+        ? { state: 'saved', revision: result.revision, steps: await history.stepsOf(service.db, seatId, window) }
         : result;
     });
 
@@ -60,12 +64,20 @@ export async function stepSeat(
   service: Service,
   seatId: string,
   direction: 'undo' | 'redo',
-): Promise<{ label: string | undefined; bundle: SeatBundle | undefined } | Refused> {
+  options: unknown = {},
+): Promise<SteppedSeat | Refused> {
   return answering(async () => {
-    const label = await projects.step(service.db, seatId, direction, now());
-    return { label, bundle: await seatBundle(service, seatId) };
+    const how = read(stepOptions, options);
+    const stepped = await history.step(service.db, seatId, direction, { ...how, at: now() });
+    return { stepped, bundle: await seatBundle(service, seatId, how.window) };
   });
 }
+
+const stepOptions = z.strictObject({
+  window: windowName,
+  seq: z.number().int().optional(),
+  anyway: z.boolean().optional(),
+});
 
 /** Fills in one missing figure of a part by hand. Only single numbers can be typed in this way. */
 export async function fillFigure(
@@ -74,6 +86,7 @@ export async function fillFigure(
   partId: string,
   field: string,
   value: number,
+  window = '',
 ): Promise<{ state: 'filled'; bundle: SeatBundle | undefined } | Refused> {
   const path = `${partId}.${field}`;
   return answering(async () => {
@@ -81,15 +94,11 @@ export async function fillFigure(
     if (!part) refuse(path, 'is a part that the catalogue does not have');
     if (!isNumberField(part.kind, field)) refuse(path, 'is not a single figure that can be typed in here');
     await partWithFigure(service.db, partId, field, value);
-    await projects.setFigure(
-      service.db,
-      seatId,
-      partId,
-      field,
-      value,
-      `${figureMeta(part.kind, field).label} of ${fullName(part)}`,
-      now(),
-    );
-    return { state: 'filled' as const, bundle: await seatBundle(service, seatId) };
+    await projects.setFigure(service.db, seatId, partId, field, value, {
+      label: `${figureMeta(part.kind, field).label} of ${fullName(part)}`,
+      at: now(),
+      window,
+    });
+    return { state: 'filled' as const, bundle: await seatBundle(service, seatId, window) };
   });
 }

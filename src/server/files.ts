@@ -150,7 +150,16 @@ async function asDraft(service: Service, seatId: string, machine: Machine): Prom
   const seat = await projects.readSeat(service.db, seatId);
   if (!seat) refuse('seat', 'is no longer there; choose another');
   const free = firstFree(numbered(machine.id), idIn(seat.drafts.map(({ body }) => body)));
-  await projects.addDraft(service.db, seatId, { ...machine, id: free }, `${machine.name} from a file`, now());
+  await projects.addDraft(
+    service.db,
+    seatId,
+    { ...machine, id: free },
+    {
+      label: `${machine.name} from a file`,
+      at: now(),
+      window: '',
+    },
+  );
   return { state: 'opened', seatId, projectId: seat.seat.projectId };
 }
 

@@ -5,6 +5,7 @@ import type { MachineEdit } from '@/core/model/edits';
 import type { Machine } from '@/core/model/machine';
 import { isNews, type Watch } from '@/core/money/watch';
 import { readSeen, readWatches } from '@/store/priceStore';
+import { stepsOf } from '@/store/history';
 import * as projects from '@/store/projectStore';
 import type { SeatBundle } from './contract';
 import { todayOf, type Service } from './service';
@@ -53,7 +54,8 @@ function concerns({ what }: Watch, { seat, brief, drafts }: projects.SeatDocumen
         drafts.some((draft) => draft.body.items.some((item) => item.part === what.part));
 }
 
-export async function seatBundle(service: Service, seatId: string): Promise<SeatBundle | undefined> {
+/** A seat for its screens; what can be taken back is that of a window. */
+export async function seatBundle(service: Service, seatId: string, window = ''): Promise<SeatBundle | undefined> {
   const documents = await projects.readSeat(service.db, seatId);
   if (!documents) return undefined;
   const { data, revision } = await service.catalogue();
@@ -67,7 +69,7 @@ export async function seatBundle(service: Service, seatId: string): Promise<Seat
     catalogueRevision: revision,
     today: await todayOf(service),
     settings: await service.settings(),
-    steps: await projects.stepsOf(service.db, seatId),
+    steps: await stepsOf(service.db, seatId, window),
     seen: await readSeen(service.db, seatId),
     news: (await readWatches(service.db)).filter((watch) => isNews(watch) && concerns(watch, documents)),
   };

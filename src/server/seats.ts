@@ -1,12 +1,12 @@
 import { LONGEST_NAME } from '@/core/parts/common';
-import { z } from 'zod';
 import { briefSchema } from '@/core/model/brief';
 import { machineSchema, type Machine } from '@/core/model/machine';
 import { deskRegion } from '@/core/model/settings';
 import { firstFree, idIn, numbered, numberedWithin } from '@/core/units/free';
 import * as projects from '@/store/projectStore';
-import { answering, refuse, type Refused } from './refuse';
-import { type Service } from './service';
+import { bringBack as bringRemoved, listRemoved, removeProject, removeSeat, type Removed } from '@/store/removed';
+import { answering, DONE, refuse, type Done, type Refused } from './refuse';
+import { now, type Service } from './service';
 
 export interface MadeSeat {
   readonly state: 'made';
@@ -80,32 +80,32 @@ export async function copySeat(service: Service, seatId: string): Promise<string
   return copy;
 }
 
-/** Takes a seat away; what was there can be brought back with `bringSeat`. */
-export const dropSeat = (service: Service, seatId: string): Promise<projects.SeatDocuments | undefined> =>
-  projects.removeSeat(service.db, seatId);
+/** Takes a seat away; it can be brought back, undo list and all. */
+export const dropSeat = (service: Service, seatId: string): Promise<Removed | undefined> =>
+  removeSeat(service.db, seatId, now());
 
-const removedSeat = z.object({
-  seat: z.object({ id: z.string(), name: z.string(), projectId: z.string(), projectName: z.string() }),
-  brief: z.object({ body: briefSchema }),
-  drafts: z.array(z.object({ body: machineSchema })),
-});
+/** Takes a project away with all its seats. */
+export const dropProject = (service: Service, projectId: string): Promise<Removed | undefined> =>
+  removeProject(service.db, projectId, now());
 
-/** Brings a removed seat back; false when its place is taken or it is no seat. */
-export async function bringSeat(service: Service, removed: unknown): Promise<boolean> {
-  const read = removedSeat.safeParse(removed);
-  if (!read.success) return false;
-  const { seat, brief, drafts } = read.data;
-  if ((await projects.listSeats(service.db)).some(({ id }) => id === seat.id)) return false;
-  await projects.addSeat(service.db, {
-    projectId: seat.projectId,
-    projectName: seat.projectName,
-    seatId: seat.id,
-    seatName: seat.name,
-    brief: brief.body,
-    drafts: drafts.map(({ body }) => body),
+/** Brings back what was removed. */
+export const bringBack = (service: Service, id: number): Promise<Done | Refused> =>
+  answering(async () => {
+    switch (await bringRemoved(service.db, id)) {
+      case 'brought':
+        return DONE;
+      case 'gone':
+        return refuse('removed', 'is not kept any more');
+      case 'taken':
+        return refuse(
+          'removed',
+          'cannot come back: a seat of the same name has its place by now; rename that one first',
+        );
+    }
   });
-  return true;
-}
+
+/** What can be brought back, the newest first. */
+export const removedSeats = (service: Service): Promise<Removed[]> => listRemoved(service.db);
 
 /** A seat as it is, its ids as they are. */
 export const addDemoSeat = (service: Service, seat: projects.NewSeat): Promise<void> =>

@@ -1,8 +1,10 @@
 import type { z } from 'zod';
 import { briefSchema, type Brief } from '@/core/model/brief';
 import { machineSchema, type Machine } from '@/core/model/machine';
-import { partWithFigure, readFigure, writeFigure } from './catalogueStore';
+import { readFigure, writeFigure } from './catalogueStore';
 import { readRow, unheard, type OnAside } from './aside';
+import { insertDraft } from './documents';
+import { remember, type NewStep } from './history';
 import { writing, type Database, type Writer } from './database';
 
 /** A brief or a draft as stored, with the revision that edits must name. */
@@ -127,18 +129,6 @@ export async function addSeat(db: Database, seat: NewSeat): Promise<void> {
   });
 }
 
-/** Takes a seat away with its documents and its undo list. @returns what was there, to bring it back with */
-export async function removeSeat(db: Database, seatId: string): Promise<SeatDocuments | undefined> {
-  const seat = await readSeat(db, seatId);
-  if (!seat) return undefined;
-  await writing(db, async (trx) => {
-    await trx.deleteFrom('history').where('seat_id', '=', seatId).execute();
-    await trx.deleteFrom('documents').where('seat_id', '=', seatId).execute();
-    await trx.deleteFrom('seats').where('id', '=', seatId).execute();
-  });
-  return seat;
-}
-
 export type Saved<T> =
   | { readonly state: 'saved'; readonly revision: number; readonly body: T }
   /** Someone saved in between: what is stored now, so that the edit can be offered again on top of it. */
@@ -152,8 +142,7 @@ export async function saveDocument<T>(
     seatId: string;
     documentId: string;
     base: number;
-    label: string;
-    at: string;
+    step: NewStep;
     parse: (json: unknown) => T;
     change: (body: T) => T;
   },
@@ -173,57 +162,24 @@ export async function saveDocument<T>(
     if (after === row.body) return { state: 'saved', revision: row.revision, body };
     const revision = row.revision + 1;
     await trx.updateTable('documents').set({ body: after, revision }).where('id', '=', row.id).execute();
-    await remember(trx, options.seatId, `document ${row.id}`, options.label, row.body, after, options.at);
+    await remember(trx, options.seatId, options.step, `document ${row.id}`, row.body, after);
     return { state: 'saved', revision, body: next };
   });
 }
 
-async function remember(
-  trx: Writer,
-  seatId: string,
-  target: string,
-  label: string,
-  before: string | null,
-  after: string | null,
-  at: string,
-): Promise<void> {
-  await trx.deleteFrom('history').where('seat_id', '=', seatId).where('undone', '=', 1).execute();
-  await trx.insertInto('history').values({ seat_id: seatId, target, label, before, after, undone: 0, at }).execute();
-}
-
 /** Adds a draft to a seat, to be undone like any edit. */
-export async function addDraft(
-  db: Database,
-  seatId: string,
-  machine: Machine,
-  label: string,
-  at: string,
-): Promise<string> {
+export async function addDraft(db: Database, seatId: string, machine: Machine, step: NewStep): Promise<string> {
   return writing(db, async (trx) => {
     const body = JSON.stringify(machineSchema.parse(machine));
     const id = `${seatId}.${machine.id}`;
-    const last = await trx
-      .selectFrom('documents')
-      .select((eb) => eb.fn.max('position').as('position'))
-      .where('seat_id', '=', seatId)
-      .executeTakeFirst();
-    await insertDraft(trx, seatId, id, body, Number(last?.position ?? 0) + 1);
-    await remember(trx, seatId, `document ${id}`, label, null, body, at);
+    await insertDraft(trx, seatId, id, body);
+    await remember(trx, seatId, step, `document ${id}`, null, body);
     return id;
   });
 }
 
-const insertDraft = (trx: Writer, seatId: string, id: string, body: string, position: number) =>
-  trx.insertInto('documents').values({ id, seat_id: seatId, kind: 'draft', body, revision: 1, position }).execute();
-
 /** Takes a draft away, to be undone like any edit. */
-export async function removeDraft(
-  db: Database,
-  seatId: string,
-  documentId: string,
-  label: string,
-  at: string,
-): Promise<void> {
+export async function removeDraft(db: Database, seatId: string, documentId: string, step: NewStep): Promise<void> {
   await writing(db, async (trx) => {
     const row = await trx
       .selectFrom('documents')
@@ -234,7 +190,7 @@ export async function removeDraft(
       .executeTakeFirst();
     if (!row) return;
     await trx.deleteFrom('documents').where('id', '=', documentId).execute();
-    await remember(trx, seatId, `document ${documentId}`, label, row.body, null, at);
+    await remember(trx, seatId, step, `document ${documentId}`, row.body, null);
   });
 }
 
@@ -245,93 +201,12 @@ export async function setFigure(
   partId: string,
   field: string,
   value: number,
-  label: string,
-  at: string,
+  step: NewStep,
 ): Promise<void> {
   await writing(db, async (trx) => {
     const before = await readFigure(trx, partId, field);
     const after = JSON.stringify(value);
-    await writeFigure(trx, partId, field, after, at);
-    await remember(trx, seatId, `figure ${partId} ${field}`, label, before, after, at);
+    await writeFigure(trx, partId, field, after, step.at);
+    await remember(trx, seatId, step, `figure ${partId} ${field}`, before, after);
   });
-}
-
-export interface Steps {
-  readonly undo: string | undefined;
-  readonly redo: string | undefined;
-}
-
-/** What undo and redo would do next, in words. */
-export async function stepsOf(db: Database, seatId: string): Promise<Steps> {
-  const undo = await db
-    .selectFrom('history')
-    .select('label')
-    .where('seat_id', '=', seatId)
-    .where('undone', '=', 0)
-    .orderBy('seq', 'desc')
-    .executeTakeFirst();
-  const redo = await db
-    .selectFrom('history')
-    .select('label')
-    .where('seat_id', '=', seatId)
-    .where('undone', '=', 1)
-    .orderBy('seq', 'asc')
-    .executeTakeFirst();
-  return { undo: undo?.label, redo: redo?.label };
-}
-
-/**
- * Takes one step back or forward in a seat's history. Returns the step's label, or nothing when there is none.
- * @throws ZodError when what the step would bring cannot be read any more; then nothing has changed
- */
-export async function step(
-  db: Database,
-  seatId: string,
-  direction: 'undo' | 'redo',
-  at: string,
-): Promise<string | undefined> {
-  return writing(db, async (trx) => {
-    const back = direction === 'undo';
-    const entry = await trx
-      .selectFrom('history')
-      .selectAll()
-      .where('seat_id', '=', seatId)
-      .where('undone', '=', back ? 0 : 1)
-      .orderBy('seq', back ? 'desc' : 'asc')
-      .executeTakeFirst();
-    if (!entry) return undefined;
-    const value = back ? entry.before : entry.after;
-    const [kind, target = '', field = ''] = entry.target.split(' ');
-    if (kind === 'figure') {
-      // the part may have come back as another kind, which has no such figure
-      if (value !== null) await partWithFigure(trx, target, field, JSON.parse(value));
-      await writeFigure(trx, target, field, value, at);
-    } else await restore(trx, seatId, target, value);
-    await trx
-      .updateTable('history')
-      .set({ undone: back ? 1 : 0 })
-      .where('seq', '=', entry.seq)
-      .execute();
-    return entry.label;
-  });
-}
-
-async function restore(trx: Writer, seatId: string, documentId: string, body: string | null): Promise<void> {
-  const row = await trx.selectFrom('documents').selectAll().where('id', '=', documentId).executeTakeFirst();
-  if (body !== null) (row?.kind === 'brief' ? briefSchema : machineSchema).parse(JSON.parse(body));
-  if (body === null) await trx.deleteFrom('documents').where('id', '=', documentId).execute();
-  else if (row)
-    await trx
-      .updateTable('documents')
-      .set({ body, revision: row.revision + 1 })
-      .where('id', '=', documentId)
-      .execute();
-  else {
-    const last = await trx
-      .selectFrom('documents')
-      .select((eb) => eb.fn.max('position').as('position'))
-      .where('seat_id', '=', seatId)
-      .executeTakeFirst();
-    await insertDraft(trx, seatId, documentId, body, Number(last?.position ?? 0) + 1);
-  }
 }

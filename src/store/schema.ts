@@ -41,7 +41,11 @@ export interface Tables {
     after: string | null;
     undone: number;
     at: string;
+    /** Window that made the step or took it over; empty when nobody knows. */
+    window: string;
   };
+  /** What was taken away and can be brought back: rows of its tables, as they stood. */
+  removed: { id: Generated<number>; at: string; label: string; spec: string };
 }
 
 /** Migrations run forward only, each once, in one transaction; `PRAGMA user_version` counts them. */
@@ -83,5 +87,9 @@ export const MIGRATIONS: readonly string[] = [
   DROP TABLE offers;
   ALTER TABLE offers_with_free RENAME TO offers;
   CREATE INDEX offers_by_part ON offers (part_id, region);
+  `,
+  `
+  ALTER TABLE history ADD COLUMN window TEXT NOT NULL DEFAULT '';
+  CREATE TABLE removed (id INTEGER PRIMARY KEY AUTOINCREMENT, at TEXT NOT NULL, label TEXT NOT NULL, spec TEXT NOT NULL) STRICT;
   `,
 ];

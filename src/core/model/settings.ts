@@ -54,9 +54,21 @@ export const settingsSchema = z.strictObject({
   sources: z
     .strictObject({
       loopbackPorts: listOf(z.number().int().min(1).max(65_535), 20).default([]),
-      hosts: listOf(z.string().trim().toLowerCase().regex(/^[a-z0-9.:-]{1,253}$/, 'is no name of a host'), 20).default([]),
+      hosts: listOf(
+        z
+          .string()
+          .trim()
+          .toLowerCase()
+          .regex(/^[a-z0-9.:-]{1,253}$/, 'is no name of a host'),
+        20,
+      ).default([]),
       /** Absolute path of the folder that files of prices lie in. */
-      folder: z.string().trim().regex(/^(?:\/|[A-Za-z]:\\)/, 'is no absolute path').max(400).optional(),
+      folder: z
+        .string()
+        .trim()
+        .regex(/^(?:\/|[A-Za-z]:\\)/, 'is no absolute path')
+        .max(400)
+        .optional(),
     })
     .default({ loopbackPorts: [], hosts: [] }),
   /** Backups kept beside the database, one a day; none are made by the clock at 0. */

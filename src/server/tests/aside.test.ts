@@ -142,7 +142,7 @@ test('a figure by hand on a part that came back as another kind is set aside; re
   expect(await told()).toEqual([]);
   await libraryStep(service, 'The drive again', [{ list: 'parts', id: DRIVE, spec: drive }]);
   expect(await stepSeat(service, 'film', 'redo')).toMatchObject({
-    label: expect.stringContaining('Fenstore Flume 2 TB') as string,
+    stepped: { label: expect.stringContaining('Fenstore Flume 2 TB') as string },
   });
   expect(await removePart(service, DRIVE)).toMatchObject({ state: 'refused' });
 });

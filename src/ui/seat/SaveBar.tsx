@@ -8,19 +8,20 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
-import type { Clash } from './outbox';
-import { useSeat, useSeatStore, type Waiting } from './store';
+import { useSeat, useSeatStore, type Asked, type Waiting } from './store';
 
 /** Says when a change could not be saved as it was, and offers it again. Nothing is lost. */
 export function SaveBar() {
   const saving = useSeat((state) => state.saving);
   const waiting = useSeat((state) => state.waiting);
+  const asked = useSeat((state) => state.asked);
   const refused = useSeat((state) => state.refused);
   const retry = useSeat((state) => state.retry);
   useLeaving();
   return (
     <>
       {waiting && <Decide waiting={waiting} />}
+      {asked && <AskFirst asked={asked} />}
       {saving.state === 'failed' && (
         <div className="bar" role="alert">
           <span>{saving.message}</span>
@@ -78,24 +79,11 @@ function Decide({ waiting }: { waiting: Waiting }) {
       <Button color="inherit" onClick={() => forget()}>
         {edits.length === 1 ? 'Leave mine out' : 'Leave all out'}
       </Button>
-      <Table size="small" aria-label="Both versions" sx={{ width: 'auto' }}>
-        <TableHead>
-          <TableRow>
-            <TableCell>Place</TableCell>
-            <TableCell>Saved</TableCell>
-            <TableCell>Mine</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {clashes.map((clash) => (
-            <TableRow key={`${clash.id} ${clash.place}`}>
-              <TableCell>{placeText(clash)}</TableCell>
-              <TableCell>{valueText(clash.stored)}</TableCell>
-              <TableCell>{valueText(clash.mine)}</TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+      <Versions
+        label="Both versions"
+        columns={['Saved', 'Mine']}
+        rows={clashes.map(({ place, stored, mine }) => ({ place, left: stored, right: mine }))}
+      />
       {edits.length > 1 &&
         edits.map(({ label }, at) => (
           <Typography key={at} variant="body2" component="div" sx={{ width: '100%' }}>
@@ -112,8 +100,77 @@ function Decide({ waiting }: { waiting: Waiting }) {
   );
 }
 
+interface VersionsProps {
+  readonly label: string;
+  readonly columns: readonly [string, string];
+  readonly rows: readonly { readonly place: string; readonly left: unknown; readonly right: unknown }[];
+}
+
+/** What stands at places of a document on two sides. */
+function Versions({ label, columns, rows }: VersionsProps) {
+  return (
+    <Table size="small" aria-label={label} sx={{ width: 'auto' }}>
+      <TableHead>
+        <TableRow>
+          {['Place', ...columns].map((head) => (
+            <TableCell key={head}>{head}</TableCell>
+          ))}
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {rows.map(({ place, left, right }, i) => (
+          <TableRow key={i}>
+            <TableCell>{placeText(place)}</TableCell>
+            <TableCell>{valueText(left)}</TableCell>
+            <TableCell>{valueText(right)}</TableCell>
+          </TableRow>
+        ))}
+      </TableBody>
+    </Table>
+  );
+}
+
+/** A step that is asked about before it is taken: another window's, or one that overwrites what was changed since. */
+function AskFirst({ asked }: { asked: Asked }) {
+  const step = useSeat((state) => state.step);
+  const leave = useSeat((state) => state.leave);
+  const foreign = asked.state === 'foreign';
+  const take = () =>
+    void (foreign ? step('undo', { seq: asked.seq }) : step(asked.direction, { seq: asked.seq, anyway: true }));
+  return (
+    <div className="bar" role="alert" style={{ flexWrap: 'wrap' }}>
+      <span>
+        {foreign ? (
+          <>
+            This window has made no step yet. The last one here, <b>{asked.label}</b>, is another window’s, of{' '}
+            {asked.at.slice(0, 16).replace('T', ', ')} UTC.
+          </>
+        ) : (
+          <>
+            {asked.direction === 'undo' ? 'Taking back' : 'Bringing again'} <b>{asked.label}</b> would overwrite what
+            was changed since.
+          </>
+        )}
+      </span>
+      <Button variant="contained" onClick={take}>
+        {foreign ? 'Take it back' : 'Overwrite it'}
+      </Button>
+      <Button color="inherit" onClick={leave}>
+        Leave as it is
+      </Button>
+      {asked.state === 'overwrites' && (
+        <Versions
+          label="What it would overwrite"
+          columns={['Now', 'Then']}
+          rows={asked.places.map(({ place, now, then }) => ({ place, left: now, right: then }))}
+        />
+      )}
+    </div>
+  );
+}
+
 /** "fan-1: part" for items/fan-1/part. */
-const placeText = ({ place }: Clash): string => place.split('/').slice(-2).join(': ');
+const placeText = (place: string): string => place.split('/').slice(-2).join(': ');
 
 const LONGEST = 60;
 

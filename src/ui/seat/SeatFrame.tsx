@@ -23,6 +23,7 @@ export function SeatFrame({ bundle, children }: { bundle: SeatBundle; children: 
   store.current ??= createSeatStore(
     bundle,
     typeof window === 'undefined' ? undefined : pageStorage(bundle.seat.id, windowName()),
+    typeof window === 'undefined' ? undefined : windowName(),
   );
   useDraftOfAddress(store.current);
   return (
@@ -72,6 +73,11 @@ function TopBar() {
   useHotkeys('g>7', () => router.push('/library'));
 
   const busy = saving === 'saving';
+  const undoText = !steps.undo
+    ? 'Nothing to undo'
+    : steps.undo.mine
+      ? `Undo: ${steps.undo.label}`
+      : `Undo another window's step: ${steps.undo.label}`;
   return (
     <header className="topbar">
       <Link href="/" className="brand">
@@ -111,8 +117,8 @@ function TopBar() {
           size="small"
           disabled={!steps.undo || busy}
           onClick={() => void step('undo')}
-          aria-label={steps.undo ? `Undo: ${steps.undo}` : 'Nothing to undo'}
-          title={steps.undo ? `Undo: ${steps.undo}` : ''}
+          aria-label={undoText}
+          title={undoText}
         >
           <Undo fontSize="small" />
         </IconButton>

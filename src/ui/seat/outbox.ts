@@ -13,65 +13,6 @@ export type Body = Brief | Machine;
 export const withEdit = (body: Body, { document, edit }: Pending): Body =>
   document === 'brief' ? editBrief(body as Brief, edit) : editMachine(body as Machine, edit);
 
-/** A place of a document that two windows changed, and not to the same. */
-export interface Clash {
-  readonly place: string;
-  readonly mine: unknown;
-  readonly stored: unknown;
-}
-
-const isObject = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
-/** Entries of a list by their ids; undefined when they have none, so that only the whole list can be compared. */
-function byId(list: unknown): Map<string, unknown> | undefined {
-  if (!Array.isArray(list)) return undefined;
-  const entries = new Map<string, unknown>();
-  for (const entry of list) {
-    if (!isObject(entry) || typeof entry['id'] !== 'string') return undefined;
-    entries.set(entry['id'], entry);
-  }
-  return entries;
-}
-
-/** Members of a value by name, or of a list by id; undefined for what has no parts. */
-const partsOf = (value: unknown): Map<string, unknown> | undefined =>
-  isObject(value) ? new Map(Object.entries(value)) : byId(value);
-
-/**
- * Places that differ between two states of a document: `items/card-1/part`. Entries of lists are told by their ids, so
- * that one that came does not move the others.
- */
-export function changedPlaces(before: unknown, after: unknown, place = ''): string[] {
-  if (before === after) return [];
-  const [a, b] = [partsOf(before), partsOf(after)];
-  if (!a || !b) return JSON.stringify(before) === JSON.stringify(after) ? [] : [place];
-  return [...new Set([...a.keys(), ...b.keys()])].flatMap((name) =>
-    changedPlaces(a.get(name), b.get(name), place === '' ? name : `${place}/${name}`),
-  );
-}
-
-/** What stands at a place. */
-export function valueAt(body: unknown, place: string): unknown {
-  let value: unknown = body;
-  for (const name of place.split('/')) value = partsOf(value)?.get(name);
-  return value;
-}
-
-const within = (place: string, other: string): boolean => place === other || place.startsWith(`${other}/`);
-
-/**
- * Places that both sides changed since `base`, one inside the other included, and that do not say the same now. Without
- * any, both changes hold together.
- */
-export function clashesOf(base: unknown, mine: unknown, stored: unknown): Clash[] {
-  const theirs = changedPlaces(base, stored);
-  return changedPlaces(base, mine)
-    .filter((place) => theirs.some((other) => within(place, other) || within(other, place)))
-    .map((place) => ({ place, mine: valueAt(mine, place), stored: valueAt(stored, place) }))
-    .filter(({ mine: here, stored: there }) => JSON.stringify(here) !== JSON.stringify(there));
-}
-
 /** Edits of one document that are not acknowledged yet, with the document as it was stored when they were made. */
 export interface Kept {
   readonly id: string;

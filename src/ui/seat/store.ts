@@ -16,18 +16,9 @@ import { inPhase } from '@/core/model/phases';
 import type { Currency } from '@/core/units/money';
 import type { Position } from '@/core/search/candidates';
 import * as actions from '@/server/actions';
-import type { SeatBundle, StoredBody } from '@/server/contract';
-import {
-  changedPlaces,
-  clashesOf,
-  NOWHERE,
-  withEdit,
-  type Body,
-  type Clash,
-  type Kept,
-  type Pending,
-  type Storage,
-} from './outbox';
+import type { SeatBundle, StepOffer, Stepped, StoredBody } from '@/server/contract';
+import { changedPlaces, clashesOf, type Clash } from '@/core/model/places';
+import { NOWHERE, withEdit, type Body, type Kept, type Pending, type Storage } from './outbox';
 
 export type Saving =
   { readonly state: 'saved' } | { readonly state: 'saving' } | { readonly state: 'failed'; readonly message: string };
@@ -53,6 +44,8 @@ export interface SeatState {
   readonly saving: Saving;
   readonly waiting: Waiting | undefined;
   readonly told: string | undefined;
+  /** A step that waits for a decision. */
+  readonly asked: Asked | undefined;
   readonly refused: readonly Problem[];
   editDraft: (edit: MachineEdit, label: string) => void;
   editBrief: (edit: BriefEdit, label: string) => void;
@@ -63,7 +56,10 @@ export interface SeatState {
   selectPhase: (phase: Phase) => void;
   look: (preview: Machine | undefined) => void;
   selectDraft: (id: string) => void;
-  step: (direction: 'undo' | 'redo') => Promise<void>;
+  /** Takes this window's last step back or forward; what it would overwrite, and another window's step, is asked first. */
+  step: (direction: 'undo' | 'redo', agreed?: { readonly seq: number; readonly anyway?: boolean }) => Promise<void>;
+  /** Leaves things as they are when a step was asked about. */
+  leave: () => void;
   fill: (part: string, field: string, value: number) => Promise<readonly Problem[]>;
   /** Takes what is stored now, after something outside the seat changed it. */
   refresh: () => Promise<void>;
@@ -81,6 +77,11 @@ export interface SeatState {
   unsaved: () => boolean;
   retry: () => void;
 }
+
+/** A step of another window, or one that would overwrite what was changed since. */
+export type Asked =
+  | ({ readonly state: 'foreign' } & StepOffer)
+  | (Extract<Stepped, { state: 'overwrites' }> & { readonly direction: 'undo' | 'redo' });
 
 export type DraftSheet = 'memory' | 'firmware' | 'compare' | 'side';
 
@@ -113,7 +114,7 @@ const MOST_OVERTAKEN = 20;
  * on. When someone else saved in between, edits of other places go on top by themselves; those of the same places wait
  * for a decision. What is not acknowledged is kept in the page's storage until it is applied or given up.
  */
-export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE): SeatStore {
+export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE, window = ''): SeatStore {
   let queue: Pending[] = [];
   let running = false;
   let takenUp = false;
@@ -189,7 +190,7 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
 
     /** Someone else saved this document: what does not meet goes on top, the rest waits. */
     const overtaken = async (first: Pending): Promise<void> => {
-      const fresh = await actions.loadSeat(get().bundle.seat.id);
+      const fresh = await actions.loadSeat(get().bundle.seat.id, window);
       if (!fresh) throw new Error('the seat cannot be loaded');
       // only now: more may have been edited while it was loaded
       const mine = queue.filter((pending) => pending.id === first.id);
@@ -232,7 +233,13 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
             await overtaken(next);
             continue;
           }
-          const target = { seatId: now.seat.id, documentId: document.id, base: document.revision, label: next.label };
+          const target = {
+            seatId: now.seat.id,
+            documentId: document.id,
+            base: document.revision,
+            label: next.label,
+            window,
+          };
           const result =
             next.document === 'brief'
               ? await actions.saveBriefEdit(target, next.edit)
@@ -247,7 +254,7 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
             queue = queue.slice(1);
             keep();
             set({ refused: result.problems });
-            const fresh = await actions.loadSeat(now.seat.id);
+            const fresh = await actions.loadSeat(now.seat.id, window);
             if (fresh) take(fresh);
           } else if (++overtakes > MOST_OVERTAKEN) {
             set({
@@ -280,6 +287,7 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
           bundle: next,
           preview: undefined,
           told: undefined,
+          asked: undefined,
           refused: [],
           ...(measures
             ? {
@@ -306,6 +314,7 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
       saving: { state: 'saved' },
       waiting: undefined,
       told: undefined,
+      asked: undefined,
       refused: [],
       editDraft: (edit, label) => {
         const { draftId: id, phase, bundle } = get();
@@ -337,39 +346,65 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
       look: (preview) => set({ preview }),
       selectDraft: (draftId) =>
         set({ draftId, phase: 'now', preview: undefined, position: undefined, panel: 'findings' }),
-      step: async (direction) => {
+      step: async (direction, agreed) => {
         if (running || queue.length > 0) return;
-        const stepped = await actions.stepSeat(get().bundle.seat.id, direction);
-        if ('state' in stepped) {
-          set({ refused: stepped.problems });
+        const offer = get().bundle.steps.undo;
+        if (direction === 'undo' && offer && !offer.mine && !agreed) {
+          set({ asked: { state: 'foreign', ...offer } });
           return;
         }
-        const { label, bundle: next } = stepped;
+        const seq = agreed?.seq ?? (direction === 'undo' ? offer?.seq : undefined);
+        const result = await actions.stepSeat(get().bundle.seat.id, direction, {
+          window,
+          ...(seq === undefined ? {} : { seq }),
+          ...(agreed?.anyway ? { anyway: true } : {}),
+        });
+        if ('state' in result) {
+          set({ refused: result.problems, asked: undefined });
+          return;
+        }
+        const { stepped, bundle: next } = result;
         if (next) take(next);
-        set({ told: label ? `${direction === 'undo' ? 'Undone' : 'Redone'}: ${label}` : `Nothing to ${direction}.` });
+        if (stepped.state === 'overwrites') {
+          set({ asked: { ...stepped, direction } });
+          return;
+        }
+        set({
+          asked: undefined,
+          told:
+            stepped.state === 'done'
+              ? `${direction === 'undo' ? 'Undone' : 'Redone'}: ${stepped.label}`
+              : `Nothing to ${direction}.`,
+        });
       },
+      leave: () => set({ asked: undefined }),
       fill: async (part, field, value) => {
-        const result = await actions.fillFigure(get().bundle.seat.id, part, field, value);
+        const result = await actions.fillFigure(get().bundle.seat.id, part, field, value, window);
         if (result.state === 'refused') return result.problems;
         if (result.bundle) take(result.bundle);
         return [];
       },
       refresh: async () => {
-        const fresh = await actions.loadSeat(get().bundle.seat.id);
+        const fresh = await actions.loadSeat(get().bundle.seat.id, window);
         if (fresh) take(fresh);
       },
       copy: async () => {
-        const { bundle: next, id } = await actions.copyDraft(get().bundle.seat.id, get().draftId);
+        const { bundle: next, id } = await actions.copyDraft(
+          get().bundle.seat.id,
+          get().draftId,
+          get().bundle.seat.id,
+          window,
+        );
         if (next) take(next);
         if (id) get().selectDraft(id);
       },
       bring: async (fromSeat, documentId) => {
-        const { bundle: next, id } = await actions.copyDraft(get().bundle.seat.id, documentId, fromSeat);
+        const { bundle: next, id } = await actions.copyDraft(get().bundle.seat.id, documentId, fromSeat, window);
         if (next) take(next);
         if (id) get().selectDraft(id);
       },
       drop: async () => {
-        const next = await actions.dropDraft(get().bundle.seat.id, get().draftId);
+        const next = await actions.dropDraft(get().bundle.seat.id, get().draftId, window);
         if (next) take(next);
       },
       putOnTop: (at) => {
@@ -394,6 +429,12 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE):
       takeUp: () => {
         if (takenUp) return;
         takenUp = true;
+        // the page came without knowing which window it would be shown in
+        if (window !== '')
+          void actions
+            .seatSteps(get().bundle.seat.id, window)
+            .then((steps) => set(({ bundle: now }) => ({ bundle: { ...now, steps } })))
+            .catch(() => undefined);
         for (const { base, edits } of storage.read()) {
           const [first] = edits;
           if (asks(edits, base, first && bodyOf(get().bundle, first))) continue;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { changedPlaces, clashesOf, valueAt } from './outbox';
+import { changedPlaces, clashesOf, laid, valueAt } from './places';
 
 const MACHINE = {
   name: 'A',
@@ -63,6 +63,39 @@ test('places that differ are all the difference there is', () => {
     fc.property(document, document, (before, after) => {
       for (const place of changedPlaces(before, after))
         expect(JSON.stringify(valueAt(before, place))).not.toBe(JSON.stringify(valueAt(after, place)));
+    }),
+  );
+});
+
+test('what changed is laid on what others have changed elsewhere', () => {
+  const item = (id: string, part = 'p') => ({ id, part });
+  const base = { name: 'a', items: [item('x'), item('y')] };
+  // swapped here, renamed and added to there
+  expect(
+    laid(base, { ...base, items: [item('x', 'q'), item('y')] }, { name: 'b', items: [item('z'), ...base.items] }),
+  ).toEqual({ name: 'b', items: [item('z'), item('x', 'q'), item('y')] });
+  // an entry that comes back stands behind the one it stood behind
+  const without = { ...base, items: [item('x')] };
+  expect(laid(without, base, { name: 'a', items: [item('x'), item('z')] })).toEqual({
+    name: 'a',
+    items: [item('x'), item('y'), item('z')],
+  });
+  expect(laid(base, without, { name: 'a', items: [item('y'), item('x')] })).toEqual({ name: 'a', items: [item('x')] });
+  expect(laid({ a: 1 }, {}, { a: 1, b: 2 })).toEqual({ b: 2 });
+  // only the order changed
+  const turned = { ...base, items: [item('y'), item('x')] };
+  expect(laid(base, turned, base)).toEqual(turned);
+});
+
+test('laid on what it was made on, a change is the change; laid on what did not clash, both hold', () => {
+  fc.assert(
+    fc.property(document, document, document, (base, mine, stored) => {
+      expect(laid(base, mine, base)).toEqual(mine);
+      expect(laid(base, base, stored)).toEqual(stored);
+      if (clashesOf(base, mine, stored).length > 0) return;
+      const both = laid(base, mine, stored);
+      for (const place of changedPlaces(base, mine)) expect(valueAt(both, place)).toEqual(valueAt(mine, place));
+      for (const place of changedPlaces(base, stored)) expect(valueAt(both, place)).toEqual(valueAt(stored, place));
     }),
   );
 });
