@@ -15,7 +15,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
-        <InitColorSchemeScript attribute="data-theme" defaultMode="light" nonce={nonce} />
+        <InitColorSchemeScript attribute="data-theme" defaultMode="system" nonce={nonce} />
         <Providers>{children}</Providers>
       </body>
     </html>

@@ -132,6 +132,9 @@ switch (command) {
   case 'refresh':
     process.exitCode = await (await prices()).refreshCommand();
     break;
+  case 'desk-job':
+    process.exitCode = await (await import('./desk')).deskJobCommand();
+    break;
   case 'refresh-job':
     process.exitCode = await (await prices()).refreshJobCommand(args);
     break;

@@ -9,7 +9,7 @@ import { compareOwnership } from '@/core/versus/ownership';
 import { supportOf } from '@/core/money/support';
 import { turnsOf } from '@/core/search/turning';
 import { turnWords } from '@/core/words/turning';
-import { budgetBeam, headroomBeams } from '@/ui/shared/beams';
+import { budgetBeam, headroomBeams } from '@/core/words/beams';
 import { coins, number } from '@/core/words/format';
 import { demoCatalogue } from './catalogue';
 import { demoSeats } from './ninefathom';

@@ -63,8 +63,8 @@ export async function dropDraft(seatId: string, documentId: string, window: stri
   return drafts.dropDraft(service(), String(seatId), String(documentId), String(window));
 }
 
-export async function newSeat(projectId: string, name: string): Promise<seats.MadeSeat | Refused> {
-  return seats.newSeat(service(), String(projectId), String(name));
+export async function beginSeat(input: unknown): Promise<seats.MadeSeat | Refused> {
+  return seats.beginSeat(service(), input);
 }
 
 /** Changes of the library move every page that shows parts. */

@@ -13,17 +13,26 @@ export interface ChildHooks {
 }
 
 /** Runs the `vane` command on a database in a process of its own, so that the app goes on answering. */
-export function vaneChild(args: readonly string[], database: string, { onLine, onEnd }: ChildHooks): ChildProcess {
+export function vaneChild(
+  args: readonly string[],
+  database: string,
+  { onLine, onEnd }: ChildHooks,
+  /** `asked` work is told what to do on its standard input, and ends with it. */
+  how: 'once' | 'asked' = 'once',
+): ChildProcess {
   const child = spawn(process.execPath, [join(process.cwd(), 'bin', 'vane.mjs'), ...args], {
-    stdio: ['ignore', 'pipe', 'pipe'],
+    stdio: [how === 'asked' ? 'pipe' : 'ignore', 'pipe', 'pipe'],
     env: { ...process.env, VANE_DB: database, [PARENT]: String(process.pid) },
   });
   let errors = '';
-  child.stderr.on('data', (chunk: Buffer) => (errors = `${errors}${String(chunk)}`.slice(-2000)));
-  createInterface({ input: child.stdout }).on('line', (line) => {
-    const said = jsonOf(line);
-    if (said !== undefined) onLine(said);
-  });
+  child.stderr?.on('data', (chunk: Buffer) => (errors = `${errors}${String(chunk)}`.slice(-2000)));
+  if (child.stdout)
+    createInterface({ input: child.stdout }).on('line', (line) => {
+      const said = jsonOf(line);
+      if (said !== undefined) onLine(said);
+    });
+  // a child that ended cannot be asked: its end is told anyway
+  child.stdin?.on('error', () => undefined);
   child.on('close', (code) => onEnd(code, errors.trim().split('\n').at(-1) ?? ''));
   return child;
 }

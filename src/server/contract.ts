@@ -9,6 +9,7 @@ import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
 import type { Problem } from '@/core/formats/problems';
 import type { Stepped, Steps } from '@/store/history';
+import type { Glance } from '@/core/words/glance';
 import type { Refused } from './refuse';
 
 export type { Done, Refused } from './refuse';
@@ -55,6 +56,35 @@ export interface SeatBundle {
   readonly seen: Readonly<Record<string, Seen>>;
   /** Watches on its drafts and their parts that fired and that nobody has seen yet. */
   readonly news: readonly Watch[];
+}
+
+/** One piece of what changed at a seat since the desk was last marked as seen. */
+export interface DeskNews {
+  readonly what: 'price' | 'findings' | 'watch';
+  /** Draft that it is about; none for a part. */
+  readonly draft: string | undefined;
+  readonly text: string;
+}
+
+/** A seat as the desk shows it. */
+export interface DeskSeat {
+  readonly id: string;
+  readonly name: string;
+  readonly projectId: string;
+  readonly projectName: string;
+  /** Its work in a few words. */
+  readonly work: string;
+  readonly budgetMinor?: number | undefined;
+  readonly drafts: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly present: boolean;
+    readonly glance: Glance;
+  }[];
+  /** Day on which somebody marked how it stood. */
+  readonly seenOn?: string | undefined;
+  readonly newsLine?: string | undefined;
+  readonly news: readonly DeskNews[];
 }
 
 export type SaveResult<T> =

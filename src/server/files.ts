@@ -168,8 +168,18 @@ async function asSeat(
   { projectId, newSeat: name }: { projectId?: string | undefined; newSeat: string },
   machine: Machine,
 ): Promise<OpenedSeat | Refused> {
-  const seat = await newSeat(service, projectId ?? 'my-project', name, machine);
+  const seat = await newSeat(service, { project: await projectFor(service, projectId), name, machine });
   return seat.state === 'refused' ? seat : { state: 'opened', seatId: seat.seatId, projectId: seat.projectId };
+}
+
+/** Where a machine goes whose project nobody named: never silently into another's. */
+const OWN_PROJECT = 'My project';
+
+/** The project that is named, else one of its own. */
+async function projectFor(service: Service, projectId: string | undefined): Promise<{ id: string } | { name: string }> {
+  const known = await projects.listProjects(service.db);
+  const found = known.find(({ id }) => id === projectId) ?? known.find(({ name }) => name === OWN_PROJECT);
+  return found ? { id: found.id } : { name: OWN_PROJECT };
 }
 
 /** What the mapping step starts from. */

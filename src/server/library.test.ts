@@ -296,7 +296,7 @@ describe('the desk', () => {
       }),
     ).toEqual({ state: 'done' });
     expect(await search()).toMatchObject({ currency: 'EUR', regionName: 'Region B' });
-    const made = await newSeat(service, 'p', 'Second');
+    const made = await newSeat(service, { project: { id: 'p' }, name: 'Second' });
     expect(made.state === 'made' && (await seatBundle(service, made.seatId))?.brief.body.region).toBe('region-b');
     expect(await saveSettings(service, { region: 'nowhere', supplyShare: 0.8, lengthUnit: 'mm' })).toMatchObject({
       state: 'refused',

@@ -260,7 +260,7 @@ describe('drafts', () => {
   });
 
   test('of other seats are offered when they have parts, and come over with a name of their own', async () => {
-    await newSeat(service, 'p', 'Sound room');
+    await newSeat(service, { project: { id: 'p' }, name: 'Sound room' });
     const offered = await draftsElsewhere(service, 'sound-room');
     expect(offered).toHaveLength(4);
     expect(await draftsElsewhere(service, 'film')).toEqual([]);
@@ -277,7 +277,7 @@ describe('drafts', () => {
   });
 
   test('what was measured on one seat reaches the others, with the parts it was measured on', async () => {
-    await newSeat(service, 'p', 'Sound room');
+    await newSeat(service, { project: { id: 'p' }, name: 'Sound room' });
     const elsewhere = async () => seatBundle(service, 'sound-room');
     // the demo's present machine has been measured already
     expect((await elsewhere())?.measuredElsewhere.map((machine) => machine.id)).toEqual(['film-now']);
@@ -336,9 +336,17 @@ describe('drafts', () => {
 });
 
 test('a new seat starts empty, with a name that is checked', async () => {
-  expect(await newSeat(service, 'p', 'Sound room')).toMatchObject({ state: 'made', seatId: 'sound-room' });
-  expect(await newSeat(service, 'p', 'Sound room')).toMatchObject({ seatId: 'sound-room-2' });
-  expect(await newSeat(service, 'p', '<b>')).toMatchObject({ state: 'refused', problems: [{ path: 'name' }] });
+  expect(await newSeat(service, { project: { id: 'p' }, name: 'Sound room' })).toMatchObject({
+    state: 'made',
+    seatId: 'sound-room',
+  });
+  expect(await newSeat(service, { project: { id: 'p' }, name: 'Sound room' })).toMatchObject({
+    seatId: 'sound-room-2',
+  });
+  expect(await newSeat(service, { project: { id: 'p' }, name: '<b>' })).toMatchObject({
+    state: 'refused',
+    problems: [{ path: 'name' }],
+  });
 });
 
 test('two processes see each other: what one wrote the other reads', async () => {

@@ -39,6 +39,10 @@ export async function listSeats(db: Database): Promise<SeatRow[]> {
     .execute();
 }
 
+/** Projects in their order, also those without a seat. */
+export const listProjects = (db: Database): Promise<{ id: string; name: string }[]> =>
+  db.selectFrom('projects').select(['id', 'name']).orderBy('position').orderBy('id').execute();
+
 /** A seat with its documents; without a brief that can be read there is none, drafts that cannot are left out. */
 export async function readSeat(
   db: Database,

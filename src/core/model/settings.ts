@@ -73,6 +73,8 @@ export const settingsSchema = z.strictObject({
     .default({ loopbackPorts: [], hosts: [] }),
   /** Backups kept beside the database, one a day; none are made by the clock at 0. */
   backupsKept: z.number().int().min(0).max(60).default(7),
+  /** Changes of a price up to this share are no news on the desk. */
+  newsPercent: z.number().min(0).max(50).default(2),
   lengthUnit: z.enum(['mm', 'inch']).default('mm'),
 });
 export type Settings = z.infer<typeof settingsSchema>;

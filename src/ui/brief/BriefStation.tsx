@@ -15,7 +15,7 @@ import { minorOfShown, shownCoins } from '@/core/units/money';
 import { coins, number } from '@/core/words/format';
 import { useDraftAssessment, useSeat } from '../seat/store';
 import { Beam } from '../shared/Beam';
-import { taskBeam } from '../shared/beams';
+import { taskBeam } from '@/core/words/beams';
 import { Value } from '../shared/Value';
 import { Demands } from './Demands';
 import { OwnedDisplays } from './OwnedDisplays';

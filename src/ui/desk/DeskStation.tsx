@@ -1,246 +1,217 @@
 'use client';
 
-import Link from 'next/link';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Link from '@mui/material/Link';
+import Stack from '@mui/material/Stack';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import NextLink from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { bringSeat } from '@/server/actions';
-import { assess, contextOf, type Assessment } from '@/core/assess';
-import { compileCatalogue } from '@/core/model/catalogue';
-import { basketFor } from '@/core/versus/basketFor';
 import { coins } from '@/core/words/format';
-import type { Settings } from '@/core/model/settings';
-import { getsText } from '@/core/words/results';
-import type { AsideRow, BackupRow, OwnedRow, PriceState, SeatBundle } from '@/server/contract';
-import { Beam } from '../shared/Beam';
-import { budgetBeam, taskBeam, worstTask } from '../shared/beams';
-import { LevelCounts, LOUD } from '../shared/Level';
+import { needsLook } from '@/core/words/glance';
+import { dropProject, markSeen } from '@/server/actions';
+import type { AsideRow, DeskSeat, Removed } from '@/server/contract';
 import { DeskBar } from '../shared/DeskBar';
-import { STATIONS, stationPath } from '../seat/stations';
-import { AddPresent } from './AddPresent';
+import { InBrowser } from '../shared/InBrowser';
+import { RemovedNotice } from '../shared/RemovedNotice';
 import { AsidePanel } from './AsidePanel';
-import { BackupsPanel } from './BackupsPanel';
-import { Changed } from './Changed';
-import { PricesPanel } from './PricesPanel';
-import type { RemovedSeat } from './removed';
-import { SeatActions } from './SeatActions';
-import { OwnedPanel, type Place } from './OwnedPanel';
-import { SettingsPanel, type RegionChoice } from './SettingsPanel';
-import { StartPanel } from './StartPanel';
+import { SeatRow } from './SeatRow';
+import { StartDoors, type ProjectChoice } from './StartDoors';
 
-/** All projects with their seats: the worst task and the price of each draft, and ways to start. */
-export function DeskStation({
-  seats,
-  owned,
-  settings,
-  regions,
-  prices,
-  aside,
-  backups,
-}: {
-  seats: readonly SeatBundle[];
-  owned: readonly OwnedRow[];
-  settings: Settings;
-  regions: readonly RegionChoice[];
-  prices: PriceState;
-  aside: readonly AsideRow[];
-  backups: readonly BackupRow[];
-}) {
-  const places: Place[] = seats.flatMap((bundle) =>
-    bundle.drafts.map((draft) => ({
-      seatId: bundle.seat.id,
-      draftId: draft.id,
-      label: `${bundle.seat.name}, ${draft.body.name}`,
-    })),
+/** What the rest of the workshop looks like, in a sentence. */
+export interface Elsewhere {
+  readonly prices: string;
+  readonly backup: string;
+}
+
+interface DeskStationProps {
+  /** `DeskSeat[]` as one text of JSON. */
+  readonly seats: string;
+  readonly aside: readonly AsideRow[];
+  /** What was removed in the last minutes. */
+  readonly removed: readonly Removed[];
+  readonly elsewhere: Elsewhere;
+  readonly currency: string | undefined;
+}
+
+const SHOW = { all: 'all', look: 'needs me', news: 'news' } as const;
+type Show = keyof typeof SHOW;
+
+const NUMBERS = [
+  'No',
+  'One',
+  'Two',
+  'Three',
+  'Four',
+  'Five',
+  'Six',
+  'Seven',
+  'Eight',
+  'Nine',
+  'Ten',
+  'Eleven',
+  'Twelve',
+];
+const numberWord = (count: number): string => NUMBERS[count] ?? String(count);
+
+const asksForMe = (seat: DeskSeat): boolean => {
+  const filled = seat.drafts.filter(({ glance, present }) => !glance.empty && !present);
+  return filled.length === 0 || filled.every(({ glance }) => needsLook(glance));
+};
+
+/** Which seat needs me: "Three of eight seats need you". */
+function answer(seats: readonly DeskSeat[]): string {
+  const count = seats.filter(asksForMe).length;
+  if (seats.length === 0) return 'Nothing is planned yet';
+  return `${numberWord(count)} of ${numberWord(seats.length).toLowerCase()} ${seats.length === 1 ? 'seat' : 'seats'} ${count === 1 ? 'needs' : 'need'} you`;
+}
+
+/** All projects with their seats: what does its work, what does not, what changed; and three doors to start. */
+export function DeskStation({ seats: text, aside, removed, elsewhere, currency }: DeskStationProps) {
+  const seats = useMemo(() => JSON.parse(text) as readonly DeskSeat[], [text]);
+  const [show, setShow] = useState<Show>('all');
+  const projects = [...new Map(seats.map((seat): [string, string] => [seat.projectId, seat.projectName]))];
+  const choices: ProjectChoice[] = projects.map(([id, name]) => ({ id, name }));
+  const shown = seats.filter(
+    (seat) => show === 'all' || (show === 'look' ? asksForMe(seat) : seat.newsLine !== undefined),
   );
-  const rows = useMemo(
-    () =>
-      seats.map((bundle) => {
-        const context = contextOf(compileCatalogue(bundle.data), bundle.today, bundle.settings, [
-          ...bundle.drafts.map((draft) => draft.body),
-          ...bundle.measuredElsewhere,
-        ]);
-        return {
-          bundle,
-          drafts: bundle.drafts.map((draft) => ({ draft, assessment: assess(draft.body, bundle.brief.body, context) })),
-        };
-      }),
-    [seats],
-  );
-  const [gone, setGone] = useState<RemovedSeat>();
-  const router = useRouter();
-  const projects = [...new Map(seats.map((bundle) => [bundle.seat.projectId, bundle.seat.projectName]))];
   return (
-    <div className="frame" style={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>
+    <Box className="frame" sx={{ '&&': { gridTemplateRows: '40px minmax(0, 1fr)' } }}>
       <DeskBar />
       <main className="station">
-        <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(300px, 360px)' }}>
+        <Box className="columns" sx={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(250px, 300px)' }}>
           <section className="pane" aria-label="Projects">
             <AsidePanel rows={aside} />
-            <Changed rows={rows} watches={prices.watches} />
-            {gone && (
-              <p className="bar" role="status" style={{ marginBottom: 10 }}>
-                {gone.seat.name} is removed, with {gone.drafts.length} {gone.drafts.length === 1 ? 'draft' : 'drafts'}.
-                <button
-                  type="button"
-                  className="link"
-                  onClick={() =>
-                    void bringSeat(gone).then(() => {
-                      setGone(undefined);
-                      router.refresh();
-                    })
-                  }
+            <RemovedNotice removed={removed} />
+            <Stack direction="row" sx={{ alignItems: 'center', gap: 3, mb: 1, flexWrap: 'wrap' }}>
+              <Typography component="h1" variant="h1">
+                {answer(seats)}
+              </Typography>
+              <Typography variant="body2" color="text.secondary" sx={{ flexGrow: 1 }}>
+                {seats.length > 0 ? 'none of its drafts does the work with parts that fit' : ''}
+              </Typography>
+              {seats.length > 0 && (
+                <ToggleButtonGroup
+                  value={show}
+                  aria-label="Seats shown"
+                  onChange={(_, next: Show | null) => next && setShow(next)}
                 >
-                  Bring it back
-                </button>
-              </p>
-            )}
-            {rows.length === 0 && (
-              <>
-                <h1>No project yet</h1>
-                <p className="quiet">Start from a brief, or open a case or catalogue file at the right.</p>
-              </>
-            )}
-            {rows.length > 0 && (
-              <p className="quiet small" style={{ marginBottom: 8 }}>
-                Prices are those of each draft’s best basket, landed: tax and shipping in.
-              </p>
-            )}
-            {projects.map(([id, name]) => (
-              <section key={id} style={{ marginBottom: 20 }} aria-label={name}>
-                <div className="spread" style={{ borderBottom: '1px solid var(--edge)', paddingBottom: 4 }}>
-                  <h1>{name}</h1>
-                  <a className="small" href={`/api/export/archive?project=${encodeURIComponent(id)}`} download>
-                    Archive of the project
-                  </a>
-                </div>
-                {rows
-                  .filter((row) => row.bundle.seat.projectId === id)
-                  .map((row) => (
-                    <SeatRow key={row.bundle.seat.id} bundle={row.bundle} drafts={row.drafts} onGone={setGone} />
+                  {(Object.keys(SHOW) as Show[]).map((key) => (
+                    <ToggleButton key={key} value={key}>
+                      {SHOW[key]}
+                    </ToggleButton>
                   ))}
-              </section>
-            ))}
+                </ToggleButtonGroup>
+              )}
+            </Stack>
+            <Seen seats={seats} />
+            {seats.length === 0 && (
+              <Typography color="text.secondary">Take one of the three doors: each ends at a brief.</Typography>
+            )}
+            {shown.length === 0 && seats.length > 0 && (
+              <Typography color="text.secondary" sx={{ py: 3 }}>
+                {show === 'look'
+                  ? 'Each seat has a draft that does its work.'
+                  : 'Nothing changed since it was marked as seen.'}
+              </Typography>
+            )}
+            <InBrowser>
+              {() =>
+                projects.map(([id, name]) => (
+                  <Project
+                    key={id}
+                    id={id}
+                    name={name}
+                    seats={shown.filter((seat) => seat.projectId === id)}
+                    all={seats}
+                  />
+                ))
+              }
+            </InBrowser>
           </section>
           <section className="pane" aria-label="Start">
-            <div className="stack" style={{ gap: 18 }}>
-              <StartPanel projects={projects.map(([id, name]) => ({ id, name }))} />
-              <OwnedPanel owned={owned} places={places} />
-              <PricesPanel prices={prices} />
-              <SettingsPanel settings={settings} regions={regions} />
-              <BackupsPanel backups={backups} kept={settings.backupsKept} />
-            </div>
+            <StartDoors projects={choices} currency={currency} />
+            <Typography component="h2" variant="h2" sx={{ mt: 5 }}>
+              Elsewhere
+            </Typography>
+            <Typography variant="body2" color="text.secondary">
+              {elsewhere.prices} · {elsewhere.backup}.{' '}
+              <Link component={NextLink} href="/workshop">
+                Workshop
+              </Link>
+            </Typography>
           </section>
-        </div>
+        </Box>
       </main>
-    </div>
+    </Box>
   );
 }
 
-function SeatRow({
-  bundle,
-  drafts,
-  onGone,
-}: {
-  onGone: (removed: RemovedSeat) => void;
-  bundle: SeatBundle;
-  drafts: readonly { draft: SeatBundle['drafts'][number]; assessment: Assessment }[];
-}) {
-  const { seat, brief } = bundle;
-  return (
-    <article style={{ padding: '10px 0', borderBottom: '1px solid var(--hair)' }} aria-label={seat.name}>
-      <div className="spread">
-        <h2 style={{ fontSize: 15 }}>
-          <Link href={stationPath(seat.projectId, seat.id, 'brief')}>{seat.name}</Link>
-        </h2>
-        <span className="row small" style={{ gap: 12 }}>
-          {STATIONS.map((station) => (
-            <Link key={station.id} href={stationPath(seat.projectId, seat.id, station.id)}>
-              {station.name}
-            </Link>
-          ))}
-          <a href={`/api/case/${encodeURIComponent(seat.id)}`} download>
-            Case file
-          </a>
-          <AddPresent seatId={seat.id} />
-          <SeatActions seatId={seat.id} onGone={onGone} />
-        </span>
-      </div>
-      <p className="quiet small">
-        {brief.body.tasks.length} tasks in {brief.body.sittings.length} sittings
-        {brief.body.budgetMinor === undefined
-          ? ''
-          : `, budget ${coins(brief.body.budgetMinor, drafts[0]?.assessment.facts.price.currency ?? 'USD')}`}
-      </p>
-      <div
-        style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))', gap: 10, marginTop: 6 }}
-      >
-        {drafts.map(({ draft, assessment }) => (
-          <DraftChip
-            key={draft.id}
-            seatId={seat.id}
-            draftId={draft.id}
-            name={draft.body.name}
-            assessment={assessment}
-          />
-        ))}
-      </div>
-    </article>
-  );
-}
-
-/** A draft at a glance: price, findings, worst task. */
-function DraftChip({
-  seatId,
-  draftId,
+function Project({
+  id,
   name,
-  assessment,
+  seats,
+  all,
 }: {
-  seatId: string;
-  draftId: string;
+  id: string;
   name: string;
-  assessment: Assessment;
+  seats: readonly DeskSeat[];
+  all: readonly DeskSeat[];
 }) {
-  const worst = worstTask(assessment);
-  const { price, machine } = assessment.facts;
-  const basket = basketFor(assessment);
-  const beam = worst && taskBeam(worst.task, worst.result);
-  const budget = budgetBeam(assessment);
-  const owned = machine.items.length > 0 && machine.items.every((item) => item.owned);
+  const router = useRouter();
+  const of = all.filter((seat) => seat.projectId === id);
+  const budget = of.reduce((sum, seat) => sum + (seat.budgetMinor ?? 0), 0);
+  const currency = of[0]?.drafts[0]?.glance.currency;
+  if (seats.length === 0) return null;
   return (
-    <div style={{ border: '1px solid var(--hair)', background: 'var(--sheet)', borderRadius: 3, padding: '6px 10px' }}>
-      <span className="spread">
-        <b>{name}</b>
-        <span className="num">
-          {owned
-            ? 'owned'
-            : `${basket.lowerBound ? 'at least ' : ''}${coins(basket.total.landedMinor, price.currency)}`}
-        </span>
-      </span>
-      <span className="small row wrap" style={{ gap: '0 10px' }}>
-        <LevelCounts findings={assessment.findings} levels={LOUD} />
-        {budget && !owned && <span className={budget.verdict}>{budget.need}</span>}
-      </span>
-      <a
-        className="small"
-        href={`/api/export/bom?seat=${encodeURIComponent(seatId)}&draft=${encodeURIComponent(draftId)}`}
-        download
-        aria-label={`Bill of materials of ${name}`}
-      >
-        Bill of materials
-      </a>
-      {beam && worst && (
-        <span style={{ display: 'block', marginTop: 4 }}>
-          <span className="small quiet">worst task: {worst.task.name}</span>
-          <Beam
-            axis={beam.axis}
-            band={beam.band}
-            verdict={beam.verdict}
-            need={beam.need}
-            gets={getsText(worst.result)}
-            sentence={beam.sentence}
-          />
-        </span>
-      )}
-    </div>
+    <Box component="section" aria-label={name} sx={{ mb: 4 }}>
+      <Stack direction="row" sx={{ alignItems: 'baseline', gap: 2, borderBottom: '1px solid var(--edge)' }}>
+        <Typography variant="subtitle2" component="h2" sx={{ flexGrow: 1 }}>
+          {name}
+          <Typography component="span" variant="body2" color="text.secondary">
+            {' '}
+            · {of.length} {of.length === 1 ? 'seat' : 'seats'}
+            {budget > 0 && currency ? ` · budgets of ${coins(budget, currency)}` : ''}
+          </Typography>
+        </Typography>
+        <Button component="a" href={`/api/export/archive?project=${encodeURIComponent(id)}`} download>
+          Archive
+        </Button>
+        <Button color="inherit" onClick={() => void dropProject(id).then(() => router.refresh())}>
+          Remove
+        </Button>
+      </Stack>
+      {seats.map((seat) => (
+        <SeatRow key={seat.id} seat={seat} />
+      ))}
+    </Box>
+  );
+}
+
+/** Since when changes are told, and the way to say that they have been seen. */
+function Seen({ seats }: { seats: readonly DeskSeat[] }) {
+  const since = seats.map((seat) => seat.seenOn).find((day) => day !== undefined);
+  if (seats.length === 0) return null;
+  const mark = () =>
+    void markSeen(
+      seats.flatMap((seat) =>
+        seat.drafts.map((draft) => ({ seatId: seat.id, draftId: draft.id, ...draft.glance.standing })),
+      ),
+    );
+  const news = seats.some((seat) => seat.newsLine !== undefined);
+  return (
+    <Typography variant="body2" color="text.secondary" component="div">
+      {since === undefined
+        ? 'Changes are told once somebody has marked how all stand. '
+        : news
+          ? `Changes are those since ${since}. `
+          : `Nothing changed since ${since}. `}
+      <Link component="button" type="button" variant="body2" onClick={mark} sx={{ minHeight: 24 }}>
+        {since === undefined ? 'Remember how all stand now' : 'Mark as seen'}
+      </Link>
+    </Typography>
   );
 }

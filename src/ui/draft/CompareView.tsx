@@ -12,7 +12,7 @@ import { kindName } from '@/core/words/names';
 import { valueWords } from '../library/Sheet';
 import { assessmentOf, useSeat } from '../seat/store';
 import { Beam } from '../shared/Beam';
-import { taskBeam } from '../shared/beams';
+import { taskBeam } from '@/core/words/beams';
 import { LevelSign } from '../shared/Level';
 
 /** This draft beside another of the seat: task by task, then line by line, same lines quiet, others with what differs. */

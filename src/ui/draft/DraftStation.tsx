@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { TaskBeam } from '../shared/TaskBeam';
 import { OpenBeam } from '../shared/Why';
-import { headroomBeams, holdBeams } from '../shared/beams';
+import { headroomBeams, holdBeams } from '@/core/words/beams';
 import { useAssessment, useSeat } from '../seat/store';
 import { Value } from '../shared/Value';
 import { CompareView } from './CompareView';

@@ -1,5 +1,8 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useRef, useState, type DragEvent, type ReactNode } from 'react';
 import type { Problem } from '@/core/formats/problems';
@@ -77,7 +80,7 @@ export function GiveFile({ label, children }: { label: string; children?: ReactN
   };
 
   return (
-    <div onDragOver={(event) => event.preventDefault()} onDrop={drop} style={{ position: 'relative' }}>
+    <Box onDragOver={(event) => event.preventDefault()} onDrop={drop} sx={{ position: 'relative' }}>
       {children}
       <input
         ref={input}
@@ -91,25 +94,20 @@ export function GiveFile({ label, children }: { label: string; children?: ReactN
           if (file) void give(file);
         }}
       />
-      <button type="button" className="chip" disabled={busy !== undefined} onClick={() => input.current?.click()}>
+      <Button variant="outlined" disabled={busy !== undefined} onClick={() => input.current?.click()}>
         {label}
-      </button>
+      </Button>
       {busy && (
-        <span role="status" className="quiet small" style={{ marginLeft: 8 }}>
-          {busy}{' '}
-          <button type="button" className="link" onClick={() => sending.current?.abort()}>
-            Stop
-          </button>
-        </span>
+        <Typography component="span" role="status" variant="body2" color="text.secondary" sx={{ ml: 2 }}>
+          {busy} <Button onClick={() => sending.current?.abort()}>Stop</Button>
+        </Typography>
       )}
       {problems && (
-        <div className={children ? undefined : 'overlay'} style={{ marginTop: 8 }}>
+        <Box className={children ? undefined : 'overlay'} sx={{ mt: 2 }}>
           <Problems title={problems.title} list={problems.list} />
-          <button type="button" className="link small" onClick={() => setProblems(undefined)}>
-            Close
-          </button>
-        </div>
+          <Button onClick={() => setProblems(undefined)}>Close</Button>
+        </Box>
       )}
-    </div>
+    </Box>
   );
 }

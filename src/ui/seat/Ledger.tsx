@@ -7,7 +7,7 @@ import { basketFor } from '@/core/versus/basketFor';
 import { coins, coinsChange, watts } from '@/core/words/format';
 import { getsText } from '@/core/words/results';
 import { Beam, Sign } from '../shared/Beam';
-import { budgetBeam, worstTask } from '../shared/beams';
+import { budgetBeam, worstTask } from '@/core/words/beams';
 import { LevelCounts, levelSummary, LOUD } from '../shared/Level';
 import { PowerWhy, PriceWhy } from './LedgerWhy';
 import { stationPath } from './stations';

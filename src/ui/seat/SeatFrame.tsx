@@ -2,12 +2,14 @@
 
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
+import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { SeatBundle } from '@/server/contract';
+import { InBrowser, Waiting } from '../shared/InBrowser';
 import { ThemeSwitch } from '../shared/ThemeSwitch';
 import { CommandField } from './CommandField';
 import { Ledger } from './Ledger';
@@ -17,14 +19,33 @@ import { STATIONS, stationPath } from './stations';
 import { pageStorage, windowName } from './outbox';
 import { createSeatStore, SeatContext, useSeat, type SeatStore } from './store';
 
-/** Top bar, station and ledger around everything that belongs to one seat. */
-export function SeatFrame({ bundle, children }: { bundle: SeatBundle; children: ReactNode }) {
-  const store = useRef<SeatStore>(undefined);
-  store.current ??= createSeatStore(
-    bundle,
-    typeof window === 'undefined' ? undefined : pageStorage(bundle.seat.id, windowName()),
-    typeof window === 'undefined' ? undefined : windowName(),
+/**
+ * Top bar, station and ledger around everything that belongs to one seat. The seat comes as one text of JSON: as objects
+ * it took three times as long to send. All of it is worked out in the browser.
+ */
+export function SeatFrame({ bundle, children }: { bundle: string; children: ReactNode }) {
+  return (
+    <InBrowser
+      meanwhile={
+        <Box className="frame">
+          <header className="topbar">
+            <span className="brand">Vane Scale</span>
+          </header>
+          <Waiting />
+        </Box>
+      }
+    >
+      {() => <Frame bundle={bundle}>{children}</Frame>}
+    </InBrowser>
   );
+}
+
+function Frame({ bundle: text, children }: { bundle: string; children: ReactNode }) {
+  const store = useRef<SeatStore>(undefined);
+  if (!store.current) {
+    const bundle = JSON.parse(text) as SeatBundle;
+    store.current = createSeatStore(bundle, pageStorage(bundle.seat.id, windowName()), windowName());
+  }
   useDraftOfAddress(store.current);
   return (
     <SeatContext value={store.current}>
@@ -32,7 +53,7 @@ export function SeatFrame({ bundle, children }: { bundle: SeatBundle; children: 
         <TopBar />
         <main className="station" style={{ display: 'flex', flexDirection: 'column' }}>
           <SaveBar />
-          <div style={{ flex: '1 1 auto', minHeight: 0 }}>{children}</div>
+          <Box sx={{ flex: '1 1 auto', minHeight: 0 }}>{children}</Box>
         </main>
         <Ledger />
       </div>

@@ -1,12 +1,21 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 
 const KEYS = [
   ['Ctrl or ⌘ K', 'find a part or do something'],
   ['g then 1 … 5', 'Brief, Draft, Weigh, Rivals, Buy'],
   ['g then 0', 'Desk'],
   ['g then 7', 'Library'],
+  ['g then 8', 'Workshop'],
   ['/ and n in the Library', 'find, new part'],
   ['Ctrl or ⌘ Z', 'undo'],
   ['Ctrl or ⌘ Shift Z', 'redo'],
@@ -19,26 +28,26 @@ const KEYS = [
 export function Shortcuts({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="shortcuts">
-      <div className="pane" style={{ padding: 18, minWidth: 420 }}>
-        <div className="panehead">
-          <h1 id="shortcuts">Keys</h1>
-          <button type="button" className="link" onClick={onClose} autoFocus>
-            Close
-          </button>
-        </div>
-        <table>
-          <tbody>
+      <DialogTitle id="shortcuts">Keys</DialogTitle>
+      <DialogContent>
+        <Table sx={{ width: 440 }}>
+          <TableBody>
             {KEYS.map(([keys, what]) => (
-              <tr key={keys}>
-                <td style={{ whiteSpace: 'nowrap' }}>
+              <TableRow key={keys}>
+                <TableCell sx={{ whiteSpace: 'nowrap' }}>
                   <kbd>{keys}</kbd>
-                </td>
-                <td>{what}</td>
-              </tr>
+                </TableCell>
+                <TableCell>{what}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
-      </div>
+          </TableBody>
+        </Table>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose} autoFocus>
+          Close
+        </Button>
+      </DialogActions>
     </Dialog>
   );
 }

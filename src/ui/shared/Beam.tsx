@@ -2,11 +2,8 @@
 
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { useId, type ReactNode } from 'react';
+import type { BeamAxis } from '@/core/words/beams';
 import type { Band, Verdict } from '@/core/units/band';
-
-/** What the axis of a beam means: ratio and tight ratio are logarithmic, a difference is in the quantity's own unit. */
-export type BeamAxis =
-  { readonly kind: 'ratio' } | { readonly kind: 'tight' } | { readonly kind: 'difference'; readonly span: number };
 
 export interface BeamProps {
   readonly label?: ReactNode;

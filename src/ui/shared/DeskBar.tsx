@@ -14,6 +14,7 @@ export function DeskBar({ children }: { children?: ReactNode }) {
   const [help, setHelp] = useState(false);
   useHotkeys('g>0', () => router.push('/'));
   useHotkeys('g>7', () => router.push('/library'));
+  useHotkeys('g>8', () => router.push('/workshop'));
   useHotkeys('?', () => setHelp(true), { useKey: true, ignoreModifiers: true });
   const link = (href: string, name: string) => (
     <Link href={href} aria-current={path === href || (href !== '/' && path.startsWith(href)) ? 'page' : undefined}>
@@ -28,6 +29,7 @@ export function DeskBar({ children }: { children?: ReactNode }) {
       <nav className="stations" aria-label="Places">
         {link('/', 'Desk')}
         {link('/library', 'Library')}
+        {link('/workshop', 'Workshop')}
       </nav>
       <span className="row" style={{ marginLeft: 'auto', gap: 6, minWidth: 0 }}>
         {children}

@@ -1,3 +1,7 @@
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+
 /** The foot of a small form: keep it, leave it, and what is wrong with it. */
 export function FormFoot({
   keep,
@@ -10,18 +14,18 @@ export function FormFoot({
 }) {
   return (
     <>
-      <div className="row" style={{ marginTop: 6 }}>
-        <button type="submit" className="chip">
+      <Stack direction="row" sx={{ gap: 2, mt: 2 }}>
+        <Button type="submit" variant="outlined">
           {keep}
-        </button>
-        <button type="button" className="link small" onClick={onLeave}>
+        </Button>
+        <Button color="inherit" onClick={onLeave}>
           Leave it
-        </button>
-      </div>
+        </Button>
+      </Stack>
       {message && (
-        <p className="short small" role="alert">
+        <Typography variant="body2" color="error" role="alert">
           {message}
-        </p>
+        </Typography>
       )}
     </>
   );

@@ -1,5 +1,7 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { FormFoot } from './FormFoot';
 
@@ -19,12 +21,7 @@ export function OpenForm({
 }) {
   const [open, setOpen] = useState(false);
   const [message, setMessage] = useState<string>();
-  if (!open)
-    return (
-      <button type="button" className="link small" onClick={() => setOpen(true)}>
-        {opener}
-      </button>
-    );
+  if (!open) return <Button onClick={() => setOpen(true)}>{opener}</Button>;
   return (
     <form
       aria-label={label}
@@ -36,7 +33,7 @@ export function OpenForm({
         if (wrong === undefined) setOpen(false);
       }}
     >
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}>{children}</div>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2 }}>{children}</Box>
       <FormFoot keep={keep} onLeave={() => setOpen(false)} message={message} />
     </form>
   );

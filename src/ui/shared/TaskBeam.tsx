@@ -7,7 +7,7 @@ import type { Task } from '@/core/model/tasks';
 import { turnWords } from '@/core/words/turning';
 import { useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
-import { taskBeam, type BeamModel } from './beams';
+import { taskBeam, type BeamModel } from '@/core/words/beams';
 import { OpenBeam } from './Why';
 
 /** A task's beam that can be opened; an unproven one says at which value of the missing figure it would turn. */

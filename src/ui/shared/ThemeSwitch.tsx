@@ -1,22 +1,29 @@
 'use client';
 
+import Contrast from '@mui/icons-material/Contrast';
 import DarkMode from '@mui/icons-material/DarkModeOutlined';
 import LightMode from '@mui/icons-material/LightModeOutlined';
 import IconButton from '@mui/material/IconButton';
 import { useColorScheme } from '@mui/material/styles';
+import Tooltip from '@mui/material/Tooltip';
 
-/** Light, dark, back again; the choice is kept by the browser. */
+const NEXT = { system: 'light', light: 'dark', dark: 'system' } as const;
+const SAYS = {
+  system: 'Theme: as the system. Use the light one',
+  light: 'Theme: light. Use the dark one',
+  dark: 'Theme: dark. Follow the system',
+} as const;
+const ICON = { system: Contrast, light: LightMode, dark: DarkMode } as const;
+
+/** As the system, light, dark, and round again; the choice is kept by the browser. */
 export function ThemeSwitch() {
-  const { mode, setMode } = useColorScheme();
-  const dark = mode === 'dark';
+  const { mode = 'system', setMode } = useColorScheme();
+  const Icon = ICON[mode];
   return (
-    <IconButton
-      size="small"
-      aria-label={dark ? 'Use the light theme' : 'Use the dark theme'}
-      title={dark ? 'Light theme' : 'Dark theme'}
-      onClick={() => setMode(dark ? 'light' : 'dark')}
-    >
-      {dark ? <LightMode fontSize="small" /> : <DarkMode fontSize="small" />}
-    </IconButton>
+    <Tooltip title={SAYS[mode]}>
+      <IconButton aria-label={SAYS[mode]} onClick={() => setMode(NEXT[mode])}>
+        <Icon fontSize="small" />
+      </IconButton>
+    </Tooltip>
   );
 }

@@ -1,6 +1,13 @@
 'use client';
 
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import InputAdornment from '@mui/material/InputAdornment';
 import Popover from '@mui/material/Popover';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import Typography from '@mui/material/Typography';
 import { useId, useState, type InputHTMLAttributes, type ReactNode } from 'react';
 import { number } from '@/core/words/format';
 
@@ -46,55 +53,46 @@ export function Value({ label, children, editor }: { label: string; children: Re
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
-      <button
+      <ButtonBase
+        component="button"
         type="button"
-        className="value"
         onClick={(event) => setAnchor(event.currentTarget)}
         aria-label={`${label}: ${typeof children === 'string' || typeof children === 'number' ? children : editor.value}. Change.`}
         aria-haspopup="dialog"
+        sx={VALUE}
       >
         {children}
-      </button>
+      </ButtonBase>
       {anchor && (
         <Popover
           open
           anchorEl={anchor}
           onClose={() => setAnchor(null)}
           anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+          slotProps={{ paper: { sx: { p: 3, minWidth: 190, maxWidth: 360 } } }}
         >
-          <div className="pane" style={{ padding: 10, minWidth: 180 }}>
-            <Editor label={label} editor={editor} onDone={() => setAnchor(null)} />
-          </div>
+          <Editor label={label} editor={editor} onDone={() => setAnchor(null)} />
         </Popover>
       )}
     </>
   );
 }
 
+/** In normal weight with a thin line under it, which strengthens under the pointer and the focus. */
+const VALUE = {
+  display: 'inline',
+  font: 'inherit',
+  verticalAlign: 'baseline',
+  lineHeight: '20px',
+  borderBottom: '1px solid var(--carries-soft)',
+  textAlign: 'inherit',
+  '&:hover, &.Mui-focusVisible': { borderBottomColor: 'var(--carries)', boxShadow: '0 1px 0 var(--carries)' },
+} as const;
+
 function Editor({ label, editor, onDone }: { label: string; editor: AnyEditor; onDone: () => void }) {
   switch (editor.kind) {
     case 'choice':
-      return (
-        <div role="group" aria-label={label} className="stack" style={{ gap: 4 }}>
-          <span className="quiet small">{label}</span>
-          {editor.explains && <Explains text={editor.explains} />}
-          {editor.options.map((option) => (
-            <button
-              key={option.value}
-              type="button"
-              className="chip"
-              autoFocus={option.value === editor.value}
-              aria-pressed={option.value === editor.value}
-              onClick={() => {
-                if (option.value !== editor.value) editor.onChange(option.value);
-                onDone();
-              }}
-            >
-              {option.label}
-            </button>
-          ))}
-        </div>
-      );
+      return <Choices label={label} editor={editor} onDone={onDone} />;
     case 'number':
       return <NumberForm label={label} editor={editor} onDone={onDone} />;
     case 'date':
@@ -102,6 +100,33 @@ function Editor({ label, editor, onDone }: { label: string; editor: AnyEditor; o
     case 'text':
       return <TextForm label={label} editor={editor} onDone={onDone} />;
   }
+}
+
+function Choices({ label, editor, onDone }: { label: string; editor: ChoiceEditor; onDone: () => void }) {
+  return (
+    <Stack role="group" aria-label={label} sx={{ gap: 1, alignItems: 'flex-start' }}>
+      <Typography variant="body2" color="text.secondary">
+        {label}
+      </Typography>
+      {editor.explains && <Explains text={editor.explains} />}
+      {editor.options.map((option) => (
+        <ToggleButton
+          key={option.value}
+          value={option.value}
+          size="small"
+          selected={option.value === editor.value}
+          autoFocus={option.value === editor.value}
+          onClick={() => {
+            if (option.value !== editor.value) editor.onChange(option.value);
+            onDone();
+          }}
+          sx={{ textAlign: 'left', justifyContent: 'flex-start' }}
+        >
+          {option.label}
+        </ToggleButton>
+      ))}
+    </Stack>
+  );
 }
 
 /** The range that a field takes, as a sentence. */
@@ -112,69 +137,70 @@ function rangeText({ min, max, unit }: NumberEditor): string {
 }
 
 const Explains = ({ text }: { text: string }) => (
-  <p className="quiet small" style={{ maxWidth: 260 }}>
+  <Typography variant="body2" color="text.secondary" sx={{ maxWidth: 280, mt: 1 }}>
     {text}
-  </p>
+  </Typography>
 );
 
-/** A field with its label and "Keep"; what `keep` gives back is what is wrong, and stays beneath. */
-function OneField({
-  label,
-  input,
-  width,
-  unit,
-  keep,
-  children,
-}: {
-  label: string;
-  input: Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> & { readonly start: string };
-  width: number;
-  unit?: string | undefined;
-  keep: (text: string) => string | undefined;
-  children?: ReactNode;
-}) {
-  const { start, ...rest } = input;
+interface OneFieldProps {
+  readonly label: string;
+  readonly start: string;
+  readonly input?: InputHTMLAttributes<HTMLInputElement>;
+  readonly width: number;
+  readonly unit?: string | undefined;
+  /** What it gives back is what is wrong, and stays beneath. */
+  readonly keep: (text: string) => string | undefined;
+  readonly children?: ReactNode;
+}
+
+/** A field with its label, its unit and "Keep". */
+function OneField({ label, start, input, width, unit, keep, children }: OneFieldProps) {
   const [text, setText] = useState(start);
   const [message, setMessage] = useState<string>();
   const id = useId();
   return (
     <form
+      noValidate
       onSubmit={(event) => {
         event.preventDefault();
         setMessage(keep(text));
       }}
     >
-      <label htmlFor={id} className="quiet small">
+      <Typography component="label" htmlFor={id} variant="body2" color="text.secondary">
         {label}
-      </label>
-      <span className="row" style={{ marginTop: 2 }}>
-        <input
-          {...rest}
+      </Typography>
+      <Stack direction="row" sx={{ gap: 2, mt: 1, alignItems: 'center' }}>
+        <TextField
           id={id}
-          className="field"
           value={text}
           autoFocus
+          type={input?.type ?? 'text'}
+          error={message !== undefined}
           onFocus={(event) => event.target.select()}
           onChange={(event) => setText(event.target.value)}
-          style={{ width }}
-          aria-invalid={message !== undefined}
+          sx={{ width }}
+          slotProps={{
+            htmlInput: input ?? {},
+            input: {
+              endAdornment: unit ? <InputAdornment position="end">{unit}</InputAdornment> : undefined,
+            },
+          }}
         />
-        {unit !== undefined && <span className="quiet">{unit}</span>}
-        <button type="submit" className="chip">
+        <Button type="submit" variant="outlined">
           Keep
-        </button>
-      </span>
+        </Button>
+      </Stack>
       {children}
       {message && (
-        <p className="short small" role="alert">
+        <Typography variant="body2" color="error" role="alert" sx={{ mt: 1, maxWidth: 280 }}>
           {message}
-        </p>
+        </Typography>
       )}
     </form>
   );
 }
 
-const EMPTY_FOR_NONE = <p className="quiet small">Leave empty for none.</p>;
+const EMPTY_FOR_NONE = <Explains text="Leave empty for none." />;
 
 function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEditor; onDone: () => void }) {
   const keep = (text: string): string | undefined => {
@@ -195,8 +221,9 @@ function NumberForm({ label, editor, onDone }: { label: string; editor: NumberEd
   return (
     <OneField
       label={label}
-      input={{ start: editor.value === undefined ? '' : String(editor.value), inputMode: 'decimal' }}
-      width={110}
+      start={editor.value === undefined ? '' : String(editor.value)}
+      input={{ inputMode: 'decimal' }}
+      width={130 + 7 * (editor.unit ?? '').length}
       unit={editor.unit ?? ''}
       keep={keep}
     >
@@ -213,7 +240,7 @@ function DateForm({ label, editor, onDone }: { label: string; editor: DateEditor
     onDone();
   };
   return (
-    <OneField label={label} input={{ start: editor.value ?? '', type: 'date' }} width={150} keep={keep}>
+    <OneField label={label} start={editor.value ?? ''} input={{ type: 'date' }} width={160} keep={keep}>
       {editor.explains && <Explains text={editor.explains} />}
       {EMPTY_FOR_NONE}
     </OneField>
@@ -229,5 +256,5 @@ function TextForm({ label, editor, onDone }: { label: string; editor: TextEditor
     onDone();
     return undefined;
   };
-  return <OneField label={label} input={{ start: editor.value, maxLength: 80 }} width={220} keep={keep} />;
+  return <OneField label={label} start={editor.value} input={{ maxLength: 80 }} width={230} keep={keep} />;
 }

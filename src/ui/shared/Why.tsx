@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { Derivation } from '@/core/figures/derive';
 import { number, quantity } from '@/core/words/format';
 import { Beam } from './Beam';
-import type { BeamModel } from './beams';
+import type { BeamModel } from '@/core/words/beams';
 
 const MADE = {
   product: 'multiplied',

@@ -10,7 +10,7 @@ import { assessmentOf, useDraft, useSeat } from '../seat/store';
 import { TaskBeam } from '../shared/TaskBeam';
 import { coins, number, watts } from '@/core/words/format';
 import { needText } from '@/core/words/results';
-import { budgetBeam } from '../shared/beams';
+import { budgetBeam } from '@/core/words/beams';
 import { Beam } from '../shared/Beam';
 import { DriveCourse } from './DriveCourse';
 import { EditGrid } from './EditGrid';

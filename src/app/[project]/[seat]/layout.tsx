@@ -19,6 +19,6 @@ export default async function SeatLayout({
   return orTrouble(async () => {
     const bundle = await seatBundle(service(), decoded(seat));
     if (!bundle || bundle.seat.projectId !== decoded(project)) notFound();
-    return <SeatFrame bundle={bundle}>{children}</SeatFrame>;
+    return <SeatFrame bundle={JSON.stringify(bundle)}>{children}</SeatFrame>;
   });
 }

@@ -1,14 +1,17 @@
 'use client';
 
+import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Problem } from '@/core/formats/problems';
 import { deskRegion, type Settings, POLICIES, type Policy } from '@/core/model/settings';
 import { saveSettings } from '@/server/actions';
 import { minorDigits, type Currency } from '@/core/units/money';
+import { Panel } from '../shared/Panel';
 import { Problems } from '../shared/Problems';
 import { Value } from '../shared/Value';
 import { BuyingSettings } from './BuyingSettings';
+import { SENTENCE } from './sentence';
 
 export interface RegionChoice {
   readonly id: string;
@@ -40,10 +43,9 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
   const { tariffMinorPerKWh: tariff, ...withoutTariff } = settings;
   const unitsACoin = 10 ** (region ? minorDigits(region.currency) : 2);
   return (
-    <section aria-label="Settings">
-      <h2>Settings</h2>
+    <Panel title="Settings">
       {region ? (
-        <p className="sentence">
+        <Typography component="p" sx={SENTENCE}>
           New seats and the library&apos;s prices are of{' '}
           <Value
             label="Region"
@@ -145,7 +147,22 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
           >
             {settings.backupsKept === 0 ? 'none' : String(settings.backupsKept)}
           </Value>{' '}
-          are kept. The library shows lengths in{' '}
+          are kept. Prices that move by up to{' '}
+          <Value
+            label="Threshold of news"
+            editor={{
+              kind: 'number',
+              value: settings.newsPercent,
+              unit: '%',
+              min: 0,
+              max: 50,
+              explains: 'A smaller change of a draft’s price is not told on the desk.',
+              onChange: (value) => value !== undefined && void save({ ...settings, newsPercent: value }),
+            }}
+          >
+            {`${settings.newsPercent} %`}
+          </Value>{' '}
+          are no news. The library shows lengths in{' '}
           <Value
             label="Unit of lengths"
             editor={{
@@ -161,12 +178,14 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
             {settings.lengthUnit === 'inch' ? 'inches' : 'millimetres'}
           </Value>
           .
-        </p>
+        </Typography>
       ) : (
-        <p className="quiet small">There is no region yet: import a catalogue that has one.</p>
+        <Typography variant="body2" color="text.secondary">
+          There is no region yet: import a catalogue that has one.
+        </Typography>
       )}
       {region && <BuyingSettings settings={settings} save={(next) => void save(next)} />}
       {problems.length > 0 && <Problems title="Not kept" list={problems} />}
-    </section>
+    </Panel>
   );
 }

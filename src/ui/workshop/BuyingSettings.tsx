@@ -1,6 +1,8 @@
 'use client';
 
 import { type Settings, TRUST_FLOORS, type TrustFloor } from '@/core/model/settings';
+import Typography from '@mui/material/Typography';
+import { SENTENCE } from './sentence';
 import { Value } from '../shared/Value';
 
 const FLOOR: Readonly<Record<TrustFloor, string>> = {
@@ -48,7 +50,7 @@ export function BuyingSettings({ settings, save }: { settings: Settings; save: (
     </Value>
   );
   return (
-    <p className="sentence">
+    <Typography component="p" sx={SENTENCE}>
       The desk buys{' '}
       <Value
         label="Conditions of parts"
@@ -186,6 +188,6 @@ export function BuyingSettings({ settings, save }: { settings: Settings; save: (
         resale: { ...settings.resale, feePercent: value },
       }))}
       .
-    </p>
+    </Typography>
   );
 }

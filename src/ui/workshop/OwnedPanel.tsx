@@ -1,12 +1,18 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, type FormEvent } from 'react';
 import type { Problem } from '@/core/formats/problems';
 import { kindName } from '@/core/words/names';
 import { dropOwned, keepOwned, putOwned } from '@/server/actions';
 import type { Done, LibraryRow, OwnedRow, Refused } from '@/server/contract';
+import { Panel } from '../shared/Panel';
 import { PartField } from '../shared/PartField';
 import { Problems } from '../shared/Problems';
 
@@ -44,10 +50,8 @@ export function OwnedPanel({ owned, places }: { owned: readonly OwnedRow[]; plac
     }
   };
   return (
-    <section aria-label="Owned">
-      <h2>Owned</h2>
-      <p className="quiet small">Parts, displays and licences that are there already. In a draft they cost nothing.</p>
-      <ul className="small" style={{ margin: '6px 0' }}>
+    <Panel title="Owned" says="Parts, displays and licences that are there already. In a draft they cost nothing.">
+      <Stack component="ul" sx={{ listStyle: 'none', p: 0, my: 1 }}>
         {owned.map((entry) => (
           <OwnedItem
             key={entry.id}
@@ -61,48 +65,49 @@ export function OwnedPanel({ owned, places }: { owned: readonly OwnedRow[]; plac
             }
           />
         ))}
-        {owned.length === 0 && <li className="quiet">Nothing yet.</li>}
-      </ul>
-      <form
-        className="stack"
-        style={{ gap: 6 }}
-        onSubmit={(event) => {
+        {owned.length === 0 && (
+          <Typography component="li" variant="body2" color="text.secondary">
+            Nothing yet.
+          </Typography>
+        )}
+      </Stack>
+      <Stack
+        component="form"
+        sx={{ gap: 2, mt: 2 }}
+        onSubmit={(event: FormEvent) => {
           event.preventDefault();
           void add();
         }}
       >
         <PartField key={owned.length} label="Part, display or licence" value={picked} onPick={setPicked} />
-        <span className="row small">
-          <label className="row" style={{ gap: 5 }}>
-            <span className="quiet">Count</span>
-            <input
-              className="field"
-              style={{ width: 52 }}
-              inputMode="numeric"
-              value={count}
-              onChange={(event) => setCount(event.target.value)}
-            />
-          </label>
-          <input
-            className="field"
-            aria-label="Note"
-            placeholder="note, for example where it stands"
+        <Stack direction="row" sx={{ gap: 2 }}>
+          <TextField
+            label="Count"
+            sx={{ width: 76 }}
+            value={count}
+            slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+            onChange={(event) => setCount(event.target.value)}
+          />
+          <TextField
+            label="Note"
+            placeholder="where it stands"
+            sx={{ flexGrow: 1 }}
             value={note}
-            maxLength={200}
+            slotProps={{ htmlInput: { maxLength: 200 } }}
             onChange={(event) => setNote(event.target.value)}
           />
-          <Button type="submit" variant="outlined" sx={{ flex: 'none' }}>
+          <Button type="submit" variant="outlined">
             Add
           </Button>
-        </span>
-      </form>
+        </Stack>
+      </Stack>
       {told && (
-        <p role="status" className="carries small">
+        <Typography role="status" variant="body2" color="success">
           {told}
-        </p>
+        </Typography>
       )}
       {problems.length > 0 && <Problems title="Not done" list={problems} />}
-    </section>
+    </Panel>
   );
 }
 
@@ -118,37 +123,44 @@ function OwnedItem({
   onPut: (place: Place) => void;
 }) {
   return (
-    <li style={{ padding: '4px 0', borderBottom: '1px solid var(--hair)' }}>
-      <span className="spread">
-        <span>
+    <Box component="li" sx={{ py: 1, borderBottom: '1px solid var(--hair)' }}>
+      <Stack direction="row" sx={{ alignItems: 'baseline', gap: 2 }}>
+        <Typography variant="body2" sx={{ flexGrow: 1 }}>
           {entry.count > 1 ? `${entry.count} × ` : ''}
           <b>{entry.label}</b>{' '}
-          <span className="quiet">{entry.kind ? kindName(entry.kind) : 'no longer in the library'}</span>
-          {entry.note && <span className="quiet">, {entry.note}</span>}
-        </span>
-        <button type="button" className="link" onClick={onDrop} aria-label={`${entry.label} is no longer owned`}>
+          <Typography component="span" variant="body2" color="text.secondary">
+            {entry.kind ? kindName(entry.kind) : 'no longer in the library'}
+            {entry.note && `, ${entry.note}`}
+          </Typography>
+        </Typography>
+        <Button color="inherit" onClick={onDrop} aria-label={`${entry.label} is no longer owned`}>
           Remove
-        </button>
-      </span>
+        </Button>
+      </Stack>
       {entry.kind && places.length > 0 && (
-        <select
-          className="field"
-          style={{ width: '100%', marginTop: 2 }}
-          aria-label={`Put ${entry.label} to use`}
+        <TextField
+          select
+          fullWidth
           value=""
+          slotProps={{
+            htmlInput: { 'aria-label': `Put ${entry.label} to use` },
+            select: {
+              displayEmpty: true,
+              renderValue: () => (entry.kind === 'display' ? 'stands at …' : 'put into a draft …'),
+            },
+          }}
           onChange={(event) => {
             const place = places.find((candidate) => `${candidate.seatId} ${candidate.draftId}` === event.target.value);
             if (place) onPut(place);
           }}
         >
-          <option value="">{entry.kind === 'display' ? 'stands at …' : 'put into a draft …'}</option>
           {places.map((place) => (
-            <option key={`${place.seatId} ${place.draftId}`} value={`${place.seatId} ${place.draftId}`}>
+            <MenuItem key={`${place.seatId} ${place.draftId}`} value={`${place.seatId} ${place.draftId}`}>
               {place.label}
-            </option>
+            </MenuItem>
           ))}
-        </select>
+        </TextField>
       )}
-    </li>
+    </Box>
   );
 }

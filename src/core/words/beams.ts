@@ -1,18 +1,21 @@
-import { ratioOf } from '@/core/units/money';
-import { basketFor } from '@/core/versus/basketFor';
-import { onBudgetBasis } from '@/core/money/spent';
-import type { Assessment } from '@/core/assess';
-import { fullName } from '@/core/model/fitted';
-import { loudestOf, warmestFor } from '@/core/heat/state';
-import type { HoldResult, TaskResult } from '@/core/predict/results';
-import type { Derivation } from '@/core/figures/derive';
-import { sensitivityOf } from '@/core/predict/sensitivity';
-import { LOWEST_FIRST, verdictOf, type Band, type Verdict } from '@/core/units/band';
-import type { Task } from '@/core/model/tasks';
-import { coins, duration, listed, memorySize, number, percent, size, watts } from '@/core/words/format';
-import { bindingName, impossibleWords, outsideWords, resourceName } from '@/core/words/names';
-import { getsText, needText, range, unitOf } from '@/core/words/results';
-import type { BeamAxis } from './Beam';
+import { ratioOf } from '../units/money';
+import { basketFor } from '../versus/basketFor';
+import { onBudgetBasis } from '../money/spent';
+import type { Assessment } from '../assess';
+import { fullName } from '../model/fitted';
+import { loudestOf, warmestFor } from '../heat/state';
+import type { HoldResult, TaskResult } from '../predict/results';
+import type { Derivation } from '../figures/derive';
+import { sensitivityOf } from '../predict/sensitivity';
+import { LOWEST_FIRST, verdictOf, type Band, type Verdict } from '../units/band';
+import type { Task } from '../model/tasks';
+import { coins, duration, listed, memorySize, number, percent, size, watts } from './format';
+import { bindingName, impossibleWords, outsideWords, resourceName } from './names';
+import { getsText, needText, range, unitOf } from './results';
+
+/** What the axis of a beam means: ratio and tight ratio are logarithmic, a difference is in the quantity's own unit. */
+export type BeamAxis =
+  { readonly kind: 'ratio' } | { readonly kind: 'tight' } | { readonly kind: 'difference'; readonly span: number };
 
 /** A beam's figures and words, ready to draw. */
 export interface BeamModel {

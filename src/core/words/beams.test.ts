@@ -1,8 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import { assessed, DESK, EXPORT, PLAY, SOURCE, without, type Change } from '@/core/tests/world';
-import { countByLevel } from '@/core/rules/rule';
-import { getsText, needText } from '@/core/words/results';
-import { beamPosition } from './Beam';
+import { assessed, DESK, EXPORT, PLAY, SOURCE, without, type Change } from '../tests/world';
+import { countByLevel } from '../rules/rule';
+import { getsText, needText } from './results';
 import { budgetBeam, headroomBeams, holdBeams, taskBeam, worstTask } from './beams';
 
 const beamOf = (change: Change, id: string) => {
@@ -12,28 +11,6 @@ const beamOf = (change: Change, id: string) => {
   if (!task || !result) throw new Error(`no task ${id}`);
   return { beam: taskBeam(task, result), result };
 };
-
-describe('the axis of a beam', () => {
-  test('has its pivot in the middle whatever it measures', () => {
-    expect(beamPosition({ kind: 'ratio' }, 1)).toBeCloseTo(100, 9);
-    expect(beamPosition({ kind: 'tight' }, 1)).toBeCloseTo(100, 9);
-    expect(beamPosition({ kind: 'difference', span: 60 }, 0)).toBe(100);
-  });
-
-  test('is logarithmic for ratios: twice and half lie as far from the pivot', () => {
-    const right = beamPosition({ kind: 'ratio' }, 2) - 100;
-    const left = 100 - beamPosition({ kind: 'ratio' }, 0.5);
-    expect(right).toBeCloseTo(left, 9);
-    expect(right).toBeCloseTo(50, 9);
-  });
-
-  test('pins what lies past its end, nought and endless too', () => {
-    expect(beamPosition({ kind: 'ratio' }, 40)).toBe(200);
-    expect(beamPosition({ kind: 'ratio' }, 0)).toBe(0);
-    expect(beamPosition({ kind: 'tight' }, 1e9)).toBe(200);
-    expect(beamPosition({ kind: 'difference', span: 60 }, -400)).toBe(0);
-  });
-});
 
 describe('a task as a beam', () => {
   test('real time: rates with a range, and a sentence for those who hear it', () => {

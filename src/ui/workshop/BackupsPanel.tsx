@@ -8,6 +8,7 @@ import { useState } from 'react';
 import type { Problem } from '@/core/formats/problems';
 import { backUp, tryBackup } from '@/server/actions';
 import type { BackupRow } from '@/server/contract';
+import { Panel } from '../shared/Panel';
 import { Problems } from '../shared/Problems';
 
 const SHOWN = 4;
@@ -32,8 +33,7 @@ export function BackupsPanel({ backups, kept }: { backups: readonly BackupRow[];
     }
   };
   return (
-    <section aria-label="Backups">
-      <h2>Backups</h2>
+    <Panel title="Backups">
       <Typography variant="body2" color="text.secondary">
         {kept > 0 ? `One a day beside the database, the last ${kept} kept.` : 'None are made by the clock.'} With the
         app ended, <code>vane restore FILE</code> puts one back.
@@ -64,6 +64,6 @@ export function BackupsPanel({ backups, kept }: { backups: readonly BackupRow[];
         </Typography>
       )}
       {problems.length > 0 && <Problems title="No backup" list={problems} />}
-    </section>
+    </Panel>
   );
 }

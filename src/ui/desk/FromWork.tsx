@@ -1,0 +1,166 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import FormLabel from '@mui/material/FormLabel';
+import InputAdornment from '@mui/material/InputAdornment';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useId, useState } from 'react';
+import { DOORS, OFTEN, type Door, type Often } from '@/core/work/doors';
+import { NotMade, SeatFields, useSeatForm } from './seatForm';
+import type { ProjectChoice } from './StartDoors';
+
+interface FromWorkProps {
+  readonly projects: readonly ProjectChoice[];
+  readonly currency: string | undefined;
+  readonly onClose: () => void;
+}
+
+/** From the work: a card, three questions, a brief. */
+export function FromWork({ projects, currency, onClose }: FromWorkProps) {
+  const [door, setDoor] = useState<Door>();
+  return (
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="from-work">
+      <DialogTitle id="from-work">{door ? door.title : 'What is done at this seat?'}</DialogTitle>
+      {door ? (
+        <Questions
+          door={door}
+          projects={projects}
+          currency={currency}
+          onBack={() => setDoor(undefined)}
+          onClose={onClose}
+        />
+      ) : (
+        <Cards onPick={setDoor} onClose={onClose} />
+      )}
+    </Dialog>
+  );
+}
+
+function Cards({ onPick, onClose }: { onPick: (door: Door) => void; onClose: () => void }) {
+  return (
+    <>
+      <DialogContent>
+        <Typography variant="body2" color="text.secondary">
+          The nearest one will do: more tasks are added in the brief, and every figure can be changed there.
+        </Typography>
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))', gap: 2, mt: 2 }}>
+          {DOORS.map((door, i) => (
+            <ButtonBase
+              key={door.id}
+              autoFocus={i === 0}
+              onClick={() => onPick(door)}
+              sx={{
+                display: 'block',
+                textAlign: 'left',
+                px: 3,
+                py: 2,
+                border: '1px solid var(--hair)',
+                borderRadius: '3px',
+                '&:hover, &.Mui-focusVisible': { borderColor: 'var(--carries)' },
+              }}
+            >
+              <Typography component="span" variant="subtitle1" sx={{ display: 'block' }}>
+                {door.title}
+              </Typography>
+              <Typography component="span" variant="body2" color="text.secondary">
+                {door.says}
+              </Typography>
+            </ButtonBase>
+          ))}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button color="inherit" onClick={onClose}>
+          Close
+        </Button>
+      </DialogActions>
+    </>
+  );
+}
+
+interface QuestionsProps extends FromWorkProps {
+  readonly door: Door;
+  readonly onBack: () => void;
+}
+
+function Questions({ door, projects, currency, onBack, onClose }: QuestionsProps) {
+  const [size, setSize] = useState<string>(door.sizes[1].id);
+  const [often, setOften] = useState<Often>('weekly');
+  const { form, problems, submit } = useSeatForm(projects, door.title, 'brief');
+  const { register, control, formState } = form;
+  return (
+    <form noValidate onSubmit={(event) => void submit(() => ({ work: { door: door.id, size, often } }))(event)}>
+      <DialogContent>
+        <Stack sx={{ gap: 4, pt: 1 }}>
+          <Choice label={door.big} value={size} options={door.sizes} onChange={setSize} />
+          <Choice label="How often?" value={often} options={OFTEN} onChange={(value) => setOften(value as Often)} />
+          <TextField
+            label="How much money?"
+            sx={{ width: 210 }}
+            inputMode="decimal"
+            placeholder="not decided"
+            error={formState.errors.budget !== undefined}
+            helperText={formState.errors.budget?.message}
+            slotProps={{
+              inputLabel: { shrink: true },
+              input: { endAdornment: <InputAdornment position="end">{currency}</InputAdornment> },
+            }}
+            {...register('budget')}
+          />
+          <SeatFields register={register} control={control} errors={formState.errors} projects={projects} />
+        </Stack>
+        <NotMade problems={problems} />
+      </DialogContent>
+      <DialogActions>
+        <Button color="inherit" onClick={onClose}>
+          Close
+        </Button>
+        <Button color="inherit" onClick={onBack}>
+          Other work
+        </Button>
+        <Button type="submit" variant="contained" disabled={formState.isSubmitting} autoFocus>
+          {formState.isSubmitting ? 'Making the brief …' : 'Make the brief'}
+        </Button>
+      </DialogActions>
+    </form>
+  );
+}
+
+interface ChoiceProps {
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly { readonly id: string; readonly label: string }[];
+  readonly onChange: (id: string) => void;
+}
+
+function Choice({ label, value, options, onChange }: ChoiceProps) {
+  const id = useId();
+  return (
+    <div>
+      <FormLabel id={id} sx={{ display: 'block', fontSize: 13, mb: 1 }}>
+        {label}
+      </FormLabel>
+      <ToggleButtonGroup
+        value={value}
+        aria-labelledby={id}
+        onChange={(_, next: string | null) => next !== null && onChange(next)}
+      >
+        {options.map((option) => (
+          <ToggleButton key={option.id} value={option.id}>
+            {option.label}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+    </div>
+  );
+}
