@@ -1,7 +1,7 @@
 import { expect, test } from './test';
 
-test('a backup is made from the desk, tried in a scratch database, and stands in the list', async ({ page }) => {
-  await page.goto('/');
+test('a backup is made in the workshop, tried in a scratch database, and stands in the list', async ({ page }) => {
+  await page.goto('/workshop');
   const panel = page.getByRole('region', { name: 'Backups' });
   await expect(panel).toContainText('One a day beside the database, the last 7 kept');
   await panel.getByRole('button', { name: 'Back up now' }).click();

@@ -47,10 +47,11 @@ test('each price, draw and temperature has one value on all stations, for every 
   await page.goto('/');
   const seats = await page.getByRole('article').evaluateAll((articles) =>
     articles.flatMap((article) => {
-      const path = article.querySelector('a[href$="/draft"]')?.getAttribute('href') ?? undefined;
-      const drafts = [...article.querySelectorAll('a[aria-label^="Bill of materials of "]')].map((link) => ({
-        name: link.getAttribute('aria-label')?.replace('Bill of materials of ', '') ?? '',
-        text: link.parentElement?.textContent ?? '',
+      const chips = [...article.querySelectorAll('a[href*="/draft?draft="]')];
+      const path = chips[0]?.getAttribute('href')?.replace(/\?.*/, '');
+      const drafts = chips.map((chip) => ({
+        name: chip.querySelector('h3')?.textContent ?? '',
+        text: chip.querySelector('h3 + span')?.textContent ?? '',
       }));
       return path === undefined || !path.startsWith('/ninefathom/') ? [] : [{ path, drafts }];
     }),
@@ -62,7 +63,7 @@ test('each price, draw and temperature has one value on all stations, for every 
     await settled(page);
     for (const { name, text } of drafts) {
       const draft = `${seat}, ${name}:`;
-      shown.add(`${draft} price`, found(text.slice(name.length), /([\d,]+\.\d+ [A-Z]{3})/), 'Desk');
+      shown.add(`${draft} price`, text === 'owned' ? undefined : `${found(text, /([\d,]+\.\d+)/)} USD`, 'Desk');
       await go(page, 'Draft');
       await page.getByRole('button', { name, exact: true }).first().click();
       await ledger(page, draft, 'Draft', shown);

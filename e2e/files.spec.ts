@@ -1,5 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, test, type Page } from './test';
+import { expect, test, type Locator, type Page } from './test';
 import { settled } from './helpers';
 import { filesOf, portOf } from './lanes';
 
@@ -17,7 +17,7 @@ const refused = (page: Page, name: string) =>
 
 test.beforeEach(async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'Open a file' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'From a file' })).toBeVisible();
 });
 
 test('a broken file gives one clear sentence and changes nothing', async ({ page }) => {
@@ -73,9 +73,10 @@ test('the same catalogue again would change nothing, and says so', async ({ page
 });
 
 test('a seat saved as a case file opens again as a seat of its own', async ({ page }) => {
+  await page.getByRole('button', { name: 'More for Film desk' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('article', { name: 'Film desk', exact: true }).getByRole('link', { name: 'Case file' }).click(),
+    page.getByRole('menuitem', { name: 'Save as a case file' }).click(),
   ]);
   const path = await download.path();
   await open(page, 'film.case.json', readFileSync(path, 'utf8'));
@@ -87,15 +88,13 @@ test('a seat saved as a case file opens again as a seat of its own', async ({ pa
 test('a project saved as an archive is known again, a bill of materials becomes a draft of another seat', async ({
   page,
 }) => {
-  const save = async (name: RegExp) => {
-    const [download] = await Promise.all([
-      page.waitForEvent('download'),
-      page.getByRole('link', { name }).first().click(),
-    ]);
+  const save = async (what: Locator) => {
+    const [download] = await Promise.all([page.waitForEvent('download'), what.first().click()]);
     return readFileSync(await download.path());
   };
-  const archive = await save(/^Archive of the project$/);
-  const bom = await save(/^Bill of materials of Draft B$/);
+  const archive = await save(page.getByRole('link', { name: 'Archive', exact: true }));
+  await page.getByRole('button', { name: 'More for Film desk' }).click();
+  const bom = await save(page.getByRole('menuitem', { name: 'Bill of materials of Draft B' }));
   await page
     .getByLabel('File to open')
     .setInputFiles({ name: 'project.zip', mimeType: 'application/zip', buffer: archive });

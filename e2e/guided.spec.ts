@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { settled } from './helpers';
+import { settled, startSeat } from './helpers';
 
 /** Headings of the findings list under which something is left to do, in the order in which it is done. */
 const TO_DO = ['Change before ordering', 'The work', 'Add', 'Find out', 'Settle on the bench', 'Weigh'];
@@ -7,9 +7,7 @@ const MOST_ACTIONS = 30;
 
 /** Makes a seat with a budget and tasks, everything but the system owned. */
 async function describe(page: Page, seat: string, budget: string, trades: readonly string[]): Promise<void> {
-  await page.goto('/');
-  await page.getByLabel('Seat', { exact: true }).fill(seat);
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await startSeat(page, seat);
   await expect(page).toHaveURL(/brief$/);
   await page.getByRole('button', { name: /^Budget: / }).click();
   await page.getByLabel('Budget', { exact: true }).fill(budget);

@@ -27,11 +27,18 @@ export const findings = (page: Page, level: 'blocks' | 'unproven' | 'caution') =
 /** A beam by the start of its sentence, as a screen reader gets it. */
 export const beam = (page: Page, start: string) => page.getByLabel(new RegExp(`^${start}: `)).first();
 
+/** Through the door from the work to an empty brief. */
+export async function startSeat(page: Page, seat: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: /^From the work/ }).click();
+  await page.getByRole('button', { name: /^Something else/ }).click();
+  await page.getByLabel('Seat', { exact: true }).fill(seat);
+  await page.getByRole('button', { name: 'Make the brief' }).click();
+}
+
 /** Makes a seat, adds a task of a trade and brings a draft of another seat: from an empty page to a prediction. */
 export async function seatOf(page: Page, seat: string, trade: string, draft: string): Promise<void> {
-  await page.goto('/');
-  await page.getByLabel('Seat', { exact: true }).fill(seat);
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await startSeat(page, seat);
   await expect(page).toHaveURL(/brief$/);
   await page.getByRole('button', { name: 'Add a task' }).click();
   await page.getByRole('menuitem', { name: trade }).click();

@@ -121,23 +121,28 @@ test.describe('the team', () => {
       'Sea-floor mosaics',
       'Office',
     ])
-      await expect(project.getByRole('article', { name: seat, exact: true })).toContainText('worst task');
+      await expect(project.getByRole('article', { name: seat, exact: true })).toContainText(
+        /work \d of \d|does not run: \d of \d/,
+      );
   });
 
   test('a seat is copied to be varied, removed and brought back', async ({ page }) => {
     await page.goto('/');
-    await page
-      .getByRole('article', { name: 'Office', exact: true })
-      .getByRole('button', { name: 'Copy', exact: true })
-      .click();
+    const more = async (seat: string, what: string) => {
+      await page.getByRole('button', { name: `More for ${seat}`, exact: true }).click();
+      await page.getByRole('menuitem', { name: what }).click();
+    };
+    await more('Office', 'Copy the seat');
     const copy = page.getByRole('article', { name: 'Office, copy', exact: true });
     await expect(copy).toContainText('Small and quiet');
-    await copy.getByRole('button', { name: 'Remove', exact: true }).click();
+    await more('Office, copy', 'Remove the seat');
     await expect(copy).toHaveCount(0);
-    await expect(page.getByRole('status').filter({ hasText: 'Office, copy is removed, with 2 drafts.' })).toBeVisible();
+    await expect(page.getByRole('status').filter({ hasText: 'Office, copy is removed' })).toBeVisible();
+    // also after the page was left
+    await page.reload();
     await page.getByRole('button', { name: 'Bring it back' }).click();
     await expect(copy).toBeVisible();
-    await copy.getByRole('button', { name: 'Remove', exact: true }).click();
+    await more('Office, copy', 'Remove the seat');
     await expect(copy).toHaveCount(0);
   });
 

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
-import { beam, findings, openSeat, settled } from './helpers';
+import { beam, findings, openSeat, settled, startSeat } from './helpers';
 
 test.describe('the tray', () => {
   test('ranks candidates by effect, previews with the arrow keys and takes with Enter', async ({ page }) => {
@@ -267,9 +267,7 @@ async function readableByAll(page: Page): Promise<void> {
 }
 
 test('a seat started from nothing says what to do next', async ({ page }) => {
-  await page.goto('/');
-  await page.getByLabel('Seat').fill('Sound room');
-  await page.getByRole('button', { name: 'Start' }).click();
+  await startSeat(page, 'Sound room');
   await expect(page.getByText(/What does this person do\?/)).toBeVisible();
   await page.getByRole('button', { name: 'Add a task' }).click();
   await page.getByRole('menuitem', { name: /^Desk base/ }).click();

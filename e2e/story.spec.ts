@@ -5,7 +5,7 @@ test.describe('the film desk, from brief to branded comparison', () => {
   test('by mouse', async ({ page }) => {
     await openSeat(page, 'draft');
     await page.goto('/');
-    await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toContainText('2 block');
+    await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toContainText('2 to change');
     await page.getByRole('link', { name: 'Film desk', exact: true }).click();
 
     // the brief is sentences; the beam beside each task is unproven for want of a figure

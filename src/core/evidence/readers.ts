@@ -314,7 +314,11 @@ const SENSORS: readonly (readonly [RegExp, Measurement['unit'], number])[] = [
 ];
 
 /** A column's name as it may be shown: what cannot be seen is taken out. */
-const shownName = (name: string): string => name.replace(/[<>\p{Cc}\p{Cf}]/gu, ' ').trim().slice(0, 60);
+const shownName = (name: string): string =>
+  name
+    .replace(/[<>\p{Cc}\p{Cf}]/gu, ' ')
+    .trim()
+    .slice(0, 60);
 
 function readSensors(text: string, cut: CutTable): Reading {
   let rows: string[][];

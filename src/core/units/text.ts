@@ -15,7 +15,8 @@ export function withoutEnd(text: string, isDropped: (char: string) => boolean): 
 const HIDDEN = /[\u00ad\u061c\u180e\u200b-\u200f\u202a-\u202e\u2060-\u206f\ufeff\u{e0000}-\u{e007f}]/gu;
 /** Joins letters of some scripts and parts of one sign; between two of them it is part of the spelling. */
 const JOINER = /^[\u200c\u200d]$/;
-const JOINS = /[\p{Script=Arabic}\p{Script=Syriac}\p{Script=Mongolian}\p{Script=Devanagari}\p{Script=Bengali}\p{Script=Sinhala}\p{Script=Malayalam}\p{Script=Kannada}\p{Script=Telugu}\p{Script=Tamil}\p{Extended_Pictographic}\ufe0f]/u;
+const JOINS =
+  /[\p{Script=Arabic}\p{Script=Syriac}\p{Script=Mongolian}\p{Script=Devanagari}\p{Script=Bengali}\p{Script=Sinhala}\p{Script=Malayalam}\p{Script=Kannada}\p{Script=Telugu}\p{Script=Tamil}\p{Extended_Pictographic}\ufe0f]/u;
 
 /** The first character of a text that cannot be seen and changes what is: its code point, and its place from 1. */
 export function hiddenIn(text: string): { readonly name: string; readonly place: number } | undefined {

@@ -25,12 +25,15 @@ interface FromWorkProps {
   readonly onClose: () => void;
 }
 
+const titleOf = (door: Door | 'other' | undefined): string =>
+  door === undefined ? 'What is done at this seat?' : door === 'other' ? 'Something else' : door.title;
+
 /** From the work: a card, three questions, a brief. */
 export function FromWork({ projects, currency, onClose }: FromWorkProps) {
-  const [door, setDoor] = useState<Door>();
+  const [door, setDoor] = useState<Door | 'other'>();
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="from-work">
-      <DialogTitle id="from-work">{door ? door.title : 'What is done at this seat?'}</DialogTitle>
+      <DialogTitle id="from-work">{titleOf(door)}</DialogTitle>
       {door ? (
         <Questions
           door={door}
@@ -46,7 +49,7 @@ export function FromWork({ projects, currency, onClose }: FromWorkProps) {
   );
 }
 
-function Cards({ onPick, onClose }: { onPick: (door: Door) => void; onClose: () => void }) {
+function Cards({ onPick, onClose }: { onPick: (door: Door | 'other') => void; onClose: () => void }) {
   return (
     <>
       <DialogContent>
@@ -55,28 +58,13 @@ function Cards({ onPick, onClose }: { onPick: (door: Door) => void; onClose: () 
         </Typography>
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))', gap: 2, mt: 2 }}>
           {DOORS.map((door, i) => (
-            <ButtonBase
-              key={door.id}
-              autoFocus={i === 0}
-              onClick={() => onPick(door)}
-              sx={{
-                display: 'block',
-                textAlign: 'left',
-                px: 3,
-                py: 2,
-                border: '1px solid var(--hair)',
-                borderRadius: '3px',
-                '&:hover, &.Mui-focusVisible': { borderColor: 'var(--carries)' },
-              }}
-            >
-              <Typography component="span" variant="subtitle1" sx={{ display: 'block' }}>
-                {door.title}
-              </Typography>
-              <Typography component="span" variant="body2" color="text.secondary">
-                {door.says}
-              </Typography>
-            </ButtonBase>
+            <WorkCard key={door.id} first={i === 0} title={door.title} says={door.says} onPick={() => onPick(door)} />
           ))}
+          <WorkCard
+            title="Something else"
+            says="an empty brief: its tasks are added one by one"
+            onPick={() => onPick('other')}
+          />
         </Box>
       </DialogContent>
       <DialogActions>
@@ -88,22 +76,63 @@ function Cards({ onPick, onClose }: { onPick: (door: Door) => void; onClose: () 
   );
 }
 
+interface WorkCardProps {
+  readonly title: string;
+  readonly says: string;
+  readonly first?: boolean;
+  readonly onPick: () => void;
+}
+
+function WorkCard({ title, says, first = false, onPick }: WorkCardProps) {
+  return (
+    <ButtonBase
+      autoFocus={first}
+      onClick={onPick}
+      sx={{
+        display: 'block',
+        textAlign: 'left',
+        px: 3,
+        py: 2,
+        border: '1px solid var(--hair)',
+        borderRadius: '3px',
+        '&:hover, &.Mui-focusVisible': { borderColor: 'var(--carries)' },
+      }}
+    >
+      <Typography component="span" variant="subtitle1" sx={{ display: 'block' }}>
+        {title}
+      </Typography>
+      <Typography component="span" variant="body2" color="text.secondary">
+        {says}
+      </Typography>
+    </ButtonBase>
+  );
+}
+
 interface QuestionsProps extends FromWorkProps {
-  readonly door: Door;
+  /** `other` work is described in an empty brief. */
+  readonly door: Door | 'other';
   readonly onBack: () => void;
 }
 
 function Questions({ door, projects, currency, onBack, onClose }: QuestionsProps) {
-  const [size, setSize] = useState<string>(door.sizes[1].id);
+  const asked = door === 'other' ? undefined : door;
+  const [size, setSize] = useState<string>(asked?.sizes[1].id ?? '');
   const [often, setOften] = useState<Often>('weekly');
-  const { form, problems, submit } = useSeatForm(projects, door.title, 'brief');
+  const { form, problems, submit } = useSeatForm(projects, asked?.title ?? 'Another seat', 'brief');
   const { register, control, formState } = form;
   return (
-    <form noValidate onSubmit={(event) => void submit(() => ({ work: { door: door.id, size, often } }))(event)}>
+    <form
+      noValidate
+      onSubmit={(event) => void submit(() => (asked ? { work: { door: asked.id, size, often } } : {}))(event)}
+    >
       <DialogContent>
         <Stack sx={{ gap: 4, pt: 1 }}>
-          <Choice label={door.big} value={size} options={door.sizes} onChange={setSize} />
-          <Choice label="How often?" value={often} options={OFTEN} onChange={(value) => setOften(value as Often)} />
+          {asked && (
+            <>
+              <Choice label={asked.big} value={size} options={asked.sizes} onChange={setSize} />
+              <Choice label="How often?" value={often} options={OFTEN} onChange={(value) => setOften(value as Often)} />
+            </>
+          )}
           <TextField
             label="How much money?"
             sx={{ width: 210 }}

@@ -112,7 +112,7 @@ function DraftChip({ seat, draft }: { seat: DeskSeat; draft: DeskSeat['drafts'][
       }}
     >
       <Stack component="span" direction="row" sx={{ gap: 2, alignItems: 'baseline' }}>
-        <Typography component="span" variant="subtitle2" noWrap sx={{ flexGrow: 1 }}>
+        <Typography component="h3" variant="subtitle2" noWrap sx={{ flexGrow: 1 }}>
           {draft.name}
         </Typography>
         <Typography component="span" variant="body2">
