@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { findings, MOSAICS, openSeat, settled } from './helpers';
+import { draftMenu, findings, MOSAICS, openSeat, settled } from './helpers';
 
 /** Every value that a station shows under a name, and where. */
 class Shown {
@@ -122,7 +122,7 @@ test('two drafts differ by the same sum on Compare and on Weigh', async ({ page 
   await settled(page);
   const sum = (text: string) => found(text, /([+−][\d,.]+)\s*(?:[A-Z]{3})?\s*$/);
   await page.getByRole('button', { name: 'Draft A', exact: true }).first().click();
-  await page.getByRole('button', { name: 'Compare', exact: true }).click();
+  await draftMenu(page, 'Compare with another');
   await page
     .getByRole('group', { name: 'Draft to compare with' })
     .getByRole('button', { name: 'Draft B', exact: true })

@@ -12,6 +12,7 @@ async function describe(page: Page, seat: string, budget: string, trades: readon
   await page.getByRole('button', { name: /^Budget: / }).click();
   await page.getByLabel('Budget', { exact: true }).fill(budget);
   await page.getByLabel('Budget', { exact: true }).press('Enter');
+  await page.getByRole('button', { name: 'all terms' }).click();
   for (const what of ['display', 'keyboard', 'pointing device']) {
     const label = `Whether the ${what} is there`;
     await page.getByRole('button', { name: new RegExp(`^${label}: `) }).click();
@@ -53,7 +54,8 @@ async function nextCoin(page: Page): Promise<void> {
 /** Nothing blocks and all work is done. */
 async function doesTheWork(page: Page): Promise<void> {
   const ledger = page.getByRole('contentinfo', { name: 'Ledger' });
-  await expect(ledger).not.toContainText(/blocks?\b|does not run|do not run|falls? short|unproven/);
+  await expect(ledger).toContainText(/work (\d+) of \1\b/);
+  await expect(ledger).not.toContainText(/to change|does not run|unproven/);
 }
 
 test.describe('led by remedies and next coin alone, from an empty draft', () => {

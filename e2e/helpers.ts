@@ -36,6 +36,12 @@ export async function startSeat(page: Page, seat: string): Promise<void> {
   await page.getByRole('button', { name: 'Make the brief' }).click();
 }
 
+/** Does something with the draft that is shown. */
+export async function draftMenu(page: Page, what: string): Promise<void> {
+  await page.getByRole('button', { name: 'More for this draft' }).click();
+  await page.getByRole('menuitem', { name: what }).click();
+}
+
 /** Makes a seat, adds a task of a trade and brings a draft of another seat: from an empty page to a prediction. */
 export async function seatOf(page: Page, seat: string, trade: string, draft: string): Promise<void> {
   await startSeat(page, seat);
@@ -44,9 +50,9 @@ export async function seatOf(page: Page, seat: string, trade: string, draft: str
   await page.getByRole('menuitem', { name: trade }).click();
   await settled(page);
   await page.getByRole('link', { name: 'Draft', exact: true }).click();
-  await page.getByRole('button', { name: 'From another seat' }).click();
+  await draftMenu(page, 'Bring one from another seat …');
   // earlier tests open copies of seats in a project of their own
-  await page.getByRole('menuitem', { name: `${draft} Ninefathom Survey Cooperative`, exact: true }).click();
+  await page.getByRole('button', { name: `${draft} Ninefathom Survey Cooperative`, exact: true }).click();
   await expect(page.getByRole('button', { name: draft.split(': ')[1] ?? '', exact: true })).toHaveAttribute(
     'aria-pressed',
     'true',

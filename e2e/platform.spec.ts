@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { findings, openSeat, settled, SONAR } from './helpers';
+import { draftMenu, findings, openSeat, settled, SONAR } from './helpers';
 
 const openKits = async (page: Page) => {
   await page.getByRole('button', { name: 'Memory', exact: true }).click();
@@ -98,7 +98,7 @@ test('a later phase has its own parts, price and findings, and leaves the first 
   await openSeat(page, 'draft');
   await page.getByRole('button', { name: 'Draft B', exact: true }).click();
   const now = await page.getByRole('button', { name: /landed$/ }).textContent();
-  await page.getByText('Plan a later phase').click();
+  await draftMenu(page, 'Plan a later phase');
   await expect(page.getByRole('button', { name: /^Later adds 0\.00 USD landed$/ })).toBeVisible();
   await page.getByRole('button', { name: /^M\.2 slot 3, empty/ }).click();
   await page.getByLabel('Narrow the candidates').fill('Anchor 2 TB');
@@ -118,7 +118,7 @@ test('a later phase has its own parts, price and findings, and leaves the first 
 
 test('two drafts stand side by side, line by line', async ({ page }) => {
   await openSeat(page, 'draft');
-  await page.getByRole('button', { name: 'Compare', exact: true }).click();
+  await draftMenu(page, 'Compare with another');
   await expect(page.getByText(/^8 lines differ, 4 the same$/)).toBeVisible();
   await expect(page.getByRole('row', { name: /Voltarn Hearth 700 Gatewick Anvil 850/ })).toBeVisible();
   await expect(page.getByText('Only in Draft A')).toBeVisible();

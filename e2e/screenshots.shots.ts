@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { BENCH, BROADCAST, findings, MOSAICS, openSeat, settled, SONAR } from './helpers';
+import { draftMenu, BENCH, BROADCAST, findings, MOSAICS, openSeat, settled, SONAR } from './helpers';
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
@@ -53,7 +53,7 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('button', { name: 'Compare the kits that fit' }).click();
   await expect(page.getByText(/faster stops paying at/)).toBeVisible();
   await shot(page, 'draft-memory');
-  await page.getByRole('button', { name: 'Compare', exact: true }).click();
+  await draftMenu(page, 'Compare with another');
   await expect(page.getByText(/lines differ/)).toBeVisible();
   await shot(page, 'draft-compare');
   await page.getByRole('button', { name: 'Back to the map' }).click();
@@ -114,7 +114,7 @@ test('pictures for the README', async ({ page }) => {
   await shot(page, 'buy');
 
   await page.getByRole('link', { name: 'Draft', exact: true }).click();
-  await page.getByRole('button', { name: 'Use the dark theme' }).click();
+  await page.emulateMedia({ colorScheme: 'dark' });
   await calm(page);
   await shot(page, 'draft-dark');
 });

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
-import { beam, findings, openSeat, settled, startSeat } from './helpers';
+import { draftMenu, beam, findings, openSeat, settled, startSeat } from './helpers';
 
 test.describe('the tray', () => {
   test('ranks candidates by effect, previews with the arrow keys and takes with Enter', async ({ page }) => {
@@ -165,7 +165,7 @@ test.describe('manners', () => {
 
   test('drafts are copied, and the copy goes its own way', async ({ page }) => {
     await openSeat(page, 'draft');
-    await page.getByRole('button', { name: 'Copy', exact: true }).click();
+    await draftMenu(page, 'Copy');
     await expect(page.getByRole('button', { name: 'Draft E', exact: true })).toHaveAttribute('aria-pressed', 'true');
     await findings(page, 'blocks')
       .first()
@@ -196,12 +196,12 @@ test.describe('manners', () => {
   test('a draft is renamed and removed, and both are undone', async ({ page }) => {
     await openSeat(page, 'draft');
     await page.getByRole('button', { name: 'Draft B', exact: true }).click();
-    await page.getByRole('button', { name: /^Name of the draft: / }).click();
+    await draftMenu(page, 'Rename …');
     await page.getByLabel('Name of the draft', { exact: true }).fill('Quiet one');
     await page.getByLabel('Name of the draft', { exact: true }).press('Enter');
     await expect(page.getByRole('button', { name: 'Quiet one', exact: true })).toHaveAttribute('aria-pressed', 'true');
     await settled(page);
-    await page.getByRole('button', { name: 'Remove', exact: true }).click();
+    await draftMenu(page, 'Remove');
     await expect(page.getByRole('button', { name: 'Quiet one', exact: true })).toHaveCount(0);
     await page.getByRole('button', { name: 'Undo: Removal of Quiet one' }).click();
     await expect(page.getByRole('button', { name: 'Quiet one', exact: true })).toBeVisible();
@@ -228,7 +228,7 @@ test.describe('manners', () => {
     await page.getByRole('button', { name: 'Compare the kits that fit' }).click();
     await expect(page.getByText(/faster stops paying at/)).toBeVisible();
     await readableByAll(page);
-    await page.getByRole('button', { name: 'Compare', exact: true }).click();
+    await draftMenu(page, 'Compare with another');
     await expect(page.getByText(/lines differ/)).toBeVisible();
     await readableByAll(page);
     await page.getByRole('button', { name: 'Back to the map' }).click();
@@ -243,7 +243,7 @@ test.describe('manners', () => {
 /** No barrier that a checker finds, in the light and the dark, and nothing wider than the window. */
 async function readableByAll(page: Page): Promise<void> {
   for (const theme of ['dark', 'light'] as const) {
-    await page.getByRole('button', { name: `Use the ${theme} theme` }).click();
+    await page.emulateMedia({ colorScheme: theme });
     // colours glide for a moment, and half way they are nobody's
     await page.evaluate(() => Promise.all(document.getAnimations().map((animation) => animation.finished)));
     const results = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();

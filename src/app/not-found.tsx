@@ -1,13 +1,14 @@
+import Box from '@mui/material/Box';
 import Link from 'next/link';
 
 export default function NotFound() {
   return (
-    <main className="pane" style={{ maxWidth: 560 }}>
+    <Box component="main" className="pane" sx={{ maxWidth: 560 }}>
       <h1>There is nothing at this address</h1>
       <p className="quiet">The seat may have been removed or the link mistyped.</p>
       <p>
         <Link href="/">Go to the desk</Link>, where all projects are.
       </p>
-    </main>
+    </Box>
   );
 }

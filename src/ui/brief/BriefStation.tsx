@@ -1,5 +1,7 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import { TextButton } from '../shared/TextButton';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
@@ -13,7 +15,11 @@ import { keptRunsOf, leavesFiles } from '@/core/work/kept';
 import { waitingOfTask } from '@/core/work/waiting';
 import { minorOfShown, shownCoins } from '@/core/units/money';
 import { coins, number } from '@/core/words/format';
-import { useDraftAssessment, useSeat } from '../seat/store';
+import { briefAnswer } from '@/core/words/answers';
+import { unusualTerms } from '@/core/words/terms';
+import { assessmentOf, useDraftAssessment, useSeat } from '../seat/store';
+import { Answer } from '../shared/Answer';
+import { useRemembered } from '../shared/useRemembered';
 import { Beam } from '../shared/Beam';
 import { taskBeam } from '@/core/words/beams';
 import { Value } from '../shared/Value';
@@ -34,17 +40,17 @@ export function BriefStation() {
   const alone = brief.tasks.filter((task) => !brief.sittings.some((sitting) => sitting.tasks.includes(task.id)));
   const shown = new Set<string>();
   return (
-    <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.35fr) minmax(360px, 1fr)' }}>
+    <Box className="columns" sx={{ gridTemplateColumns: 'minmax(0, 1.35fr) minmax(360px, 1fr)' }}>
       <section className="pane" aria-label="The work">
         <p className="printed">
           {project}: {brief.name}. The work as it was told on {today}.
         </p>
         <Terms brief={brief} edit={edit} />
         {brief.tasks.length === 0 && (
-          <p className="quiet" style={{ margin: '12px 0' }}>
+          <Box component="p" className="quiet" sx={{ margin: '12px 0' }}>
             What does this person do? Add the first task; every figure can be changed afterwards, and the machine is
             judged by it.
-          </p>
+          </Box>
         )}
         {brief.sittings.map((sitting) => {
           const first = sitting.tasks.filter((id) => !shown.has(id));
@@ -52,34 +58,45 @@ export function BriefStation() {
           return <SittingBlock key={sitting.id} sitting={sitting} brief={brief} edit={edit} inFull={first} />;
         })}
         {alone.length > 0 && (
-          <div style={{ marginTop: 14 }}>
+          <Box sx={{ marginTop: '14px' }}>
             <h2>In no sitting</h2>
             <p className="quiet small">These are judged as if nothing else ran.</p>
             {alone.map((task) => (
               <TaskBlock key={task.id} task={task} edit={edit} />
             ))}
-          </div>
+          </Box>
         )}
         <AddTask brief={brief} edit={edit} />
-        <p className="printed" style={{ marginTop: 24 }}>
+        <Box component="p" className="printed" sx={{ marginTop: '24px' }}>
           This is the work that the machine is to be sized for. Confirmed by ______________________________ on
           ____________________
-        </p>
+        </Box>
       </section>
       <section className="pane unprinted" aria-label="What it demands">
         <Demands />
       </section>
-    </div>
+    </Box>
   );
 }
 
 type Edit = (edit: BriefEdit, label: string) => void;
 
-/** Budget, room and must-haves as one sentence. */
+/** What the work demands, and whether a draft meets it. */
+function BriefAnswer() {
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const drafts = useSeat((state) => state.bundle.drafts);
+  const context = useSeat((state) => state.context);
+  const made = drafts.filter(({ body }) => body.present !== true);
+  return <Answer>{briefAnswer(made.map(({ body }) => assessmentOf(body, brief, context)))}</Answer>;
+}
+
+/** Budget and what differs from the usual in one line; all terms behind it. */
 function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
   const region = useSeat((state) => state.context.catalogue.region(brief.region));
   const currency = region?.currency ?? 'USD';
   const must = brief.mustHaves;
+  const [open, setOpen] = useRemembered('all terms', false);
+  const unusual = unusualTerms(brief, currency);
   const set = (patch: Partial<Brief['mustHaves']>) =>
     edit(
       {
@@ -106,7 +123,7 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
   );
   return (
     <div>
-      <h1>{brief.name}</h1>
+      <BriefAnswer />
       <p className="sentence">
         A budget of{' '}
         <Value
@@ -160,7 +177,21 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
             />
           </>
         )}
-        , in {region?.name ?? brief.region}; a room of{' '}
+        , in {region?.name ?? brief.region}
+        {unusual.length > 0 && ` · ${unusual.join(' · ')}`}.{' '}
+        <span className="unprinted">
+          <TextButton aria-expanded={open} aria-controls="more-terms" onClick={() => setOpen(!open)}>
+            {open ? 'fewer terms' : 'all terms'}
+          </TextButton>
+        </span>
+      </p>
+      <Box
+        component="p"
+        id="more-terms"
+        className="sentence"
+        sx={{ display: open ? 'block' : 'none', '@media print': { display: 'block' } }}
+      >
+        A room of{' '}
         <Value
           label="Room temperature"
           editor={{
@@ -224,7 +255,7 @@ function Terms({ brief, edit }: { brief: Brief; edit: Edit }) {
         <Buying brief={brief} edit={edit} /> It drives <OwnedDisplays brief={brief} edit={edit} />.
         <Connections brief={brief} edit={edit} />
         <WholeDesk brief={brief} edit={edit} />
-      </p>
+      </Box>
     </div>
   );
 }
@@ -246,10 +277,10 @@ function SittingBlock({
     edit({ kind: 'set-sitting', sitting: { ...sitting, ...patch } }, label);
   const again = sitting.tasks.filter((id) => !inFull.includes(id));
   return (
-    <section style={{ marginTop: 14 }} aria-label={`Sitting ${sitting.name}`}>
-      <div
+    <Box component="section" sx={{ marginTop: '14px' }} aria-label={`Sitting ${sitting.name}`}>
+      <Box
         className="row"
-        style={{ borderBottom: '1px solid var(--edge)', paddingBottom: 2, justifyContent: 'space-between' }}
+        sx={{ borderBottom: '1px solid var(--edge)', paddingBottom: '2px', justifyContent: 'space-between' }}
       >
         <h2>
           <Value
@@ -258,7 +289,7 @@ function SittingBlock({
           >
             {sitting.name}
           </Value>
-          <span className="quiet" style={{ fontWeight: 400 }}>
+          <Box component="span" className="quiet" sx={{ fontWeight: 400 }}>
             {' '}
             ·{' '}
             <Value
@@ -275,22 +306,18 @@ function SittingBlock({
               {`${sitting.hoursPerWeek} h a week`}
             </Value>
             {sitting.tasks.length > 1 ? ', all at the same time' : ''}
-          </span>
+          </Box>
         </h2>
-        <span className="row small" style={{ gap: 10 }}>
+        <Box component="span" className="row small" sx={{ gap: '10px' }}>
           {others.length > 0 && (
-            <button type="button" className="link" onClick={(event) => setAnchor(event.currentTarget)}>
-              also runs …
-            </button>
+            <TextButton onClick={(event) => setAnchor(event.currentTarget)}>also runs …</TextButton>
           )}
-          <button
-            type="button"
-            className="link"
+          <TextButton
             onClick={() => edit({ kind: 'remove-sitting', sitting: sitting.id }, `Sitting ${sitting.name} out`)}
           >
             take apart
-          </button>
-        </span>
+          </TextButton>
+        </Box>
         {anchor && (
           <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
             {others.map((task) => (
@@ -307,13 +334,13 @@ function SittingBlock({
             ))}
           </Menu>
         )}
-      </div>
+      </Box>
       {inFull.map((id) => {
         const task = brief.tasks.find((candidate) => candidate.id === id);
         return task && <TaskBlock key={id} task={task} edit={edit} />;
       })}
       {again.length > 0 && (
-        <p className="small quiet" style={{ paddingTop: 4 }}>
+        <Box component="p" className="small quiet" sx={{ paddingTop: '4px' }}>
           with{' '}
           {again.map((id, i) => (
             <span key={id}>
@@ -322,23 +349,21 @@ function SittingBlock({
               {sitting.tasks.length > 1 && (
                 <span className="unprinted">
                   {' ('}
-                  <button
-                    type="button"
-                    className="link"
+                  <TextButton
                     onClick={() =>
                       set({ tasks: sitting.tasks.filter((other) => other !== id) }, `${id} out of ${sitting.name}`)
                     }
                   >
                     not here
-                  </button>
+                  </TextButton>
                   )
                 </span>
               )}
             </span>
           ))}
-        </p>
+        </Box>
       )}
-    </section>
+    </Box>
   );
 }
 
@@ -363,8 +388,12 @@ function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
     edit({ kind: 'set-task', task: next }, next.name);
   };
   return (
-    <article style={{ padding: '6px 0 8px', borderBottom: '1px solid var(--hair)' }} aria-label={task.name}>
-      <div className="row" style={{ justifyContent: 'space-between', gap: 16 }}>
+    <Box
+      component="article"
+      sx={{ padding: '6px 0 8px', borderBottom: '1px solid var(--hair)' }}
+      aria-label={task.name}
+    >
+      <Box className="row" sx={{ justifyContent: 'space-between', gap: '16px' }}>
         <h3 className="grow">
           <Value
             label="Name of the task"
@@ -372,7 +401,7 @@ function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
           >
             {task.name}
           </Value>{' '}
-          <span className="quiet" style={{ fontWeight: 400 }}>
+          <Box component="span" className="quiet" sx={{ fontWeight: 400 }}>
             ·{' '}
             <Value
               label="Importance"
@@ -385,31 +414,30 @@ function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
             >
               {IMPORTANCE[task.importance] ?? ''}
             </Value>
-          </span>
+          </Box>
         </h3>
         {beam && (
-          <span className="unprinted" style={{ width: 150, flex: 'none' }}>
+          <Box component="span" className="unprinted" sx={{ width: 150, flex: 'none' }}>
             <Beam axis={beam.axis} band={beam.band} verdict={beam.verdict} sentence={beam.sentence} compact />
-          </span>
+          </Box>
         )}
         {beam && (
-          <span
+          <Box
+            component="span"
             className={`unprinted small num cut ${beam.verdict}`}
-            style={{ width: 118, flex: 'none' }}
+            sx={{ width: 118, flex: 'none' }}
             title={beam.gets}
           >
             {result.verdict === 'unproven' ? 'unproven' : beam.gets}
-          </span>
+          </Box>
         )}
-        <button
-          type="button"
-          className="link small"
+        <TextButton
           onClick={() => edit({ kind: 'remove-task', task: task.id }, `${task.name} out of the brief`)}
           aria-label={`Leave ${task.name} out of the brief`}
         >
           leave out
-        </button>
-      </div>
+        </TextButton>
+      </Box>
       <TaskSentence task={task} applications={applications} onChange={set} />
       <HowOften task={task} isRun={result?.mode === 'elastic'} onChange={set} />
       {refused !== undefined && (
@@ -417,7 +445,7 @@ function TaskBlock({ task, edit }: { task: Task; edit: Edit }) {
           Not taken: the task {refused}.
         </p>
       )}
-    </article>
+    </Box>
   );
 }
 
@@ -511,7 +539,7 @@ function HowOften({
 function AddTask({ brief, edit }: { brief: Brief; edit: Edit }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
-    <div className="row unprinted" style={{ marginTop: 14 }}>
+    <Box className="row unprinted" sx={{ marginTop: '14px' }}>
       <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu">
         Add a task
       </Button>
@@ -560,6 +588,6 @@ function AddTask({ brief, edit }: { brief: Brief; edit: Edit }) {
           ))}
         </Menu>
       )}
-    </div>
+    </Box>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import { demandsOf } from '@/core/sizing/demandStrips';
 import { quantity } from '@/core/words/format';
 import { resourceName } from '@/core/words/names';
@@ -46,7 +47,7 @@ export function Demands() {
         const end = Math.max(most, demand.supply ?? most * 1.3) * 1.04;
         const supplyAt = demand.supply === undefined ? undefined : (demand.supply / end) * 100;
         return (
-          <div key={demand.resource} style={{ padding: '5px 0', borderBottom: '1px solid var(--hair)' }}>
+          <Box key={demand.resource} sx={{ padding: '5px 0', borderBottom: '1px solid var(--hair)' }}>
             <div className="spread small">
               <b>{resourceName(demand.resource)}</b>
               <span className="quiet">
@@ -56,12 +57,13 @@ export function Demands() {
               </span>
             </div>
             {demand.strips.map((strip) => (
-              <div key={strip.sitting} className="row small" style={{ gap: 8 }}>
-                <span className="quiet cut" style={{ width: 110, flex: 'none' }}>
+              <Box key={strip.sitting} className="row small" sx={{ gap: '8px' }}>
+                <Box component="span" className="quiet cut" sx={{ width: 110, flex: 'none' }}>
                   {sittingOf(strip.sitting)}
-                </span>
-                <span
-                  style={{
+                </Box>
+                <Box
+                  component="span"
+                  sx={{
                     position: 'relative',
                     flex: '1 1 auto',
                     height: 10,
@@ -96,16 +98,16 @@ export function Demands() {
                       }}
                     />
                   )}
-                </span>
-                <span className="num" style={{ width: 92, flex: 'none' }}>
+                </Box>
+                <Box component="span" className="num" sx={{ width: 92, flex: 'none' }}>
                   {quantity(strip.total, demand.unit)}
-                </span>
-              </div>
+                </Box>
+              </Box>
             ))}
-          </div>
+          </Box>
         );
       })}
-      <p className="row wrap small quiet" style={{ marginTop: 8, gap: 12 }}>
+      <Box component="p" className="row wrap small quiet" sx={{ marginTop: '8px', gap: '12px' }}>
         {brief.tasks
           .filter((task) =>
             demands.some((demand) => demand.strips.some((strip) => strip.parts.some((part) => part.task === task.id))),
@@ -118,7 +120,7 @@ export function Demands() {
               {task.name}
             </span>
           ))}
-      </p>
+      </Box>
     </>
   );
 }

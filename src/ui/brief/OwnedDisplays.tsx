@@ -1,5 +1,7 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import { TextButton } from '../shared/TextButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMemo, useState } from 'react';
@@ -26,24 +28,17 @@ export function OwnedDisplays({ brief, edit }: { brief: Brief; edit: (edit: Brie
         <span key={i}>
           {i > 0 ? ', ' : ''}
           {name(id)}{' '}
-          <button
-            type="button"
-            className="link small"
+          <TextButton
             aria-label={`Leave display ${i + 1} out`}
             onClick={() => set(brief.ownedDisplays.filter((_, k) => k !== i))}
           >
             leave out
-          </button>
+          </TextButton>
         </span>
       ))}{' '}
-      <button
-        type="button"
-        className="link small"
-        aria-haspopup="menu"
-        onClick={(event) => setAnchor(event.currentTarget)}
-      >
+      <TextButton aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
         add a display
-      </button>
+      </TextButton>
       {anchor && (
         <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
           {displays.map((part) => (
@@ -56,9 +51,9 @@ export function OwnedDisplays({ brief, edit }: { brief: Brief; edit: (edit: Brie
               }}
             >
               {fullName(part)}
-              <span className="quiet small" style={{ marginLeft: 8 }}>
+              <Box component="span" className="quiet small" sx={{ marginLeft: '8px' }}>
                 {part.widthPx} × {part.heightPx}, {part.refreshHz} Hz
-              </span>
+              </Box>
             </MenuItem>
           ))}
         </Menu>

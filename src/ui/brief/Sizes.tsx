@@ -1,5 +1,11 @@
 'use client';
 
+import { Fold } from '../shared/Fold';
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { bareOf } from '@/core/sizing/bare';
@@ -34,12 +40,12 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
   return (
     <>
       <h2>Sizes that follow</h2>
-      <table style={{ marginBottom: 12 }}>
+      <Table sx={{ marginBottom: '12px' }}>
         <Heads of={['Holds', 'likely', 'to be safe', 'take at least', 'draft has']} />
-        <tbody>
+        <TableBody>
           {held.map((row) => (
-            <tr key={row.what}>
-              <td>
+            <TableRow key={row.what}>
+              <TableCell>
                 {row.what}
                 {floors
                   .filter(({ what }) => what === row.what)
@@ -49,17 +55,17 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
                       margin
                     </div>
                   ))}
-              </td>
-              <td className="num">{memorySize(row.needsBytes)}</td>
-              <td className="num">{memorySize(row.safeBytes)}</td>
-              <td className="num">
+              </TableCell>
+              <TableCell align="right">{memorySize(row.needsBytes)}</TableCell>
+              <TableCell align="right">{memorySize(row.safeBytes)}</TableCell>
+              <TableCell align="right">
                 <b>{row.size}</b>
-              </td>
+              </TableCell>
               <Has value={has[row.what]} needs={row.needsBytes} safe={row.safeBytes} format={memorySize} />
-            </tr>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <Cards kinds={cardKinds(bare, assessment)} />
       {roles.length > 0 && (
         <>
@@ -69,14 +75,14 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
               {brief.growthPercent ? `growing ${brief.growthPercent} % a year, ` : ''}over {brief.yearsOfService} years
             </span>
           </div>
-          <table style={{ marginBottom: 6 }}>
+          <Table sx={{ marginBottom: '6px' }}>
             <Heads of={['Role', 'a second', 'space', 'written a day', 'draft has']} />
-            <tbody>
+            <TableBody>
               {roles.map((role) => (
                 <Role key={role.role} role={role} years={brief.yearsOfService} />
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
           {copies.hereBytes > 0 && (
             <p className="small">
               Copies of {size(copies.keptBytes)} that are kept: <b>{size(copies.hereBytes)}</b> more here
@@ -119,7 +125,7 @@ function graphicsWords({ cards, stacks, certified, displays }: NonNullable<CardK
 function Cards({ kinds: { graphics, capture, networkBitPerS } }: { kinds: CardKinds }) {
   const gbit = (bits: number) => (bits < 1e9 ? `${number(bits / 1e6, 4)} Mb/s` : `${number(bits / 1e9, 4)} Gb/s`);
   return (
-    <ul className="small" aria-label="Cards" style={{ marginBottom: 12 }}>
+    <Box component="ul" className="small" aria-label="Cards" sx={{ marginBottom: '12px' }}>
       {graphics && (
         <li>
           <b>Graphics</b>: {graphicsWords(graphics).join('; ')}.
@@ -136,7 +142,7 @@ function Cards({ kinds: { graphics, capture, networkBitPerS } }: { kinds: CardKi
           <b>Network</b>: {gbit(networkBitPerS)} or more.
         </li>
       )}
-    </ul>
+    </Box>
   );
 }
 
@@ -152,7 +158,7 @@ function Has({
   format: (value: number) => string;
 }) {
   const verdict = value === undefined ? 'quiet' : value >= safe ? 'carries' : value >= needs ? 'between' : 'short';
-  return <td className={`num ${verdict}`}>{value === undefined ? 'nothing known' : format(value)}</td>;
+  return <TableCell className={`num ${verdict}`}>{value === undefined ? 'nothing known' : format(value)}</TableCell>;
 }
 
 function Role({ role, years }: { role: RoleSize; years: number }) {
@@ -167,20 +173,22 @@ function Role({ role, years }: { role: RoleSize; years: number }) {
   const grows = role.spaceAtEndBytes > role.spaceBytes * 1.001;
   const small = has.spaceBytes !== undefined && has.spaceBytes < role.spaceAtEndBytes;
   return (
-    <tr>
-      <th scope="row">{role.role}</th>
-      <td className="num">{rates(role.readBytesPerS, role.writeBytesPerS)}</td>
-      <td className="num">
+    <TableRow>
+      <TableCell component="th" scope="row">
+        {role.role}
+      </TableCell>
+      <TableCell align="right">{rates(role.readBytesPerS, role.writeBytesPerS)}</TableCell>
+      <TableCell align="right">
         {role.spaceBytes === 0 ? '' : size(role.spaceBytes)}
         {grows && <div className="quiet small">{size(role.spaceAtEndBytes)} at the end</div>}
-      </td>
-      <td className="num">
+      </TableCell>
+      <TableCell align="right">
         {role.writtenADayBytes === 0 ? '' : size(role.writtenADayBytes)}
         {role.writtenADayBytes > 0 && (
           <div className="quiet small">{number(role.ratingBytes / 1e12, 3)} TBW to last</div>
         )}
-      </td>
-      <td className="num">
+      </TableCell>
+      <TableCell align="right">
         {has.drives === 0 ? (
           <span className="quiet">no drive for it</span>
         ) : (
@@ -198,8 +206,8 @@ function Role({ role, years }: { role: RoleSize; years: number }) {
             )}
           </>
         )}
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }
 
@@ -222,8 +230,7 @@ function Arrays({ assessment, roles }: { assessment: Assessment; roles: readonly
     unrecoverablePerBit: part.unrecoverableReadPerBit,
   };
   return (
-    <details style={{ marginBottom: 12 }}>
-      <summary className="small">Compare array levels</summary>
+    <Fold summary={<span className="small">Compare array levels</span>}>
       <p className="sentence">
         <Num
           label="Drives of the array"
@@ -242,30 +249,32 @@ function Arrays({ assessment, roles }: { assessment: Assessment; roles: readonly
         />
         , for {size(largest.spaceAtEndBytes)} of {largest.role} space:
       </p>
-      <table>
+      <Table>
         <Heads of={['Level', 'usable', 'reads, writes', 'may fail', 'rebuild', 'loss then']} />
-        <tbody>
+        <TableBody>
           {arrayLevels(member, drives).map((level) => (
-            <tr key={level.level}>
-              <th scope="row">{level.level}</th>
-              <td className={`num ${level.usableBytes < largest.spaceAtEndBytes ? 'short' : ''}`}>
+            <TableRow key={level.level}>
+              <TableCell component="th" scope="row">
+                {level.level}
+              </TableCell>
+              <TableCell className={`num ${level.usableBytes < largest.spaceAtEndBytes ? 'short' : ''}`}>
                 {size(level.usableBytes)}
-              </td>
-              <td className="num">
+              </TableCell>
+              <TableCell align="right">
                 {level.readBytesPerS === undefined ? '?' : byteRate(level.readBytesPerS)},{' '}
                 {level.writeBytesPerS === undefined ? '?' : byteRate(level.writeBytesPerS)}
-              </td>
-              <td className={`num ${level.survives === 0 ? 'between' : ''}`}>
+              </TableCell>
+              <TableCell className={`num ${level.survives === 0 ? 'between' : ''}`}>
                 {level.survives === 0 ? 'none: the only copy' : level.survives}
-              </td>
-              <td className="num">
+              </TableCell>
+              <TableCell align="right">
                 {level.survives === 0
                   ? ''
                   : level.rebuildHours === undefined
                     ? '?'
                     : `${number(level.rebuildHours, 2)} h`}
-              </td>
-              <td className={`num ${(level.lossOnRebuild ?? 0) > 0.05 ? 'between' : ''}`}>
+              </TableCell>
+              <TableCell className={`num ${(level.lossOnRebuild ?? 0) > 0.05 ? 'between' : ''}`}>
                 {level.survives === 0
                   ? ''
                   : level.lossOnRebuild === undefined
@@ -273,12 +282,12 @@ function Arrays({ assessment, roles }: { assessment: Assessment; roles: readonly
                     : level.lossOnRebuild === 0
                       ? 'none'
                       : `${number(level.lossOnRebuild * 100, 2)} %`}
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
-    </details>
+        </TableBody>
+      </Table>
+    </Fold>
   );
 }
 
@@ -293,23 +302,23 @@ function Asked({ assessment }: { assessment: Assessment }) {
   return (
     <>
       <h2>Rates that the targets ask for</h2>
-      <table style={{ marginBottom: 12 }}>
+      <Table sx={{ marginBottom: '12px' }}>
         <Heads of={['At least', 'asked', 'most by', 'draft offers']} words={['most by']} />
-        <tbody>
+        <TableBody>
           {asked.map((row) => (
-            <tr key={row.resource}>
-              <td>{resourceName(row.resource)}</td>
-              <td className="num">{quantity(row.asked, row.unit)}</td>
-              <td className="small">{nameOf(row.by)}</td>
-              <td
+            <TableRow key={row.resource}>
+              <TableCell>{resourceName(row.resource)}</TableCell>
+              <TableCell align="right">{quantity(row.asked, row.unit)}</TableCell>
+              <TableCell className="small">{nameOf(row.by)}</TableCell>
+              <TableCell
                 className={`num ${row.offered === undefined ? 'quiet' : row.offered < row.asked ? 'short' : 'carries'}`}
               >
                 {row.offered === undefined ? 'nothing known' : quantity(row.offered, row.unit)}
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </>
   );
 }

@@ -1,5 +1,9 @@
 'use client';
 
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import type { Assessment } from '@/core/assess';
 import { softwareOf } from '@/core/money/software';
 import { TERMS } from '@/core/words/findings/work';
@@ -19,27 +23,27 @@ export function Software({ assessment }: { assessment: Assessment }) {
         <h2>Software</h2>
         <span className="quiet small">with tax and shipping, over {brief.yearsOfService} years</span>
       </div>
-      <table style={{ marginBottom: 12 }}>
+      <Table sx={{ marginBottom: '12px' }}>
         <Heads of={['Licence', 'once', 'a year', 'in all']} />
-        <tbody>
+        <TableBody>
           {rows.map((row) => (
-            <tr key={row.part}>
-              <td>
+            <TableRow key={row.part}>
+              <TableCell>
                 {row.licence}
                 <div className="quiet small">
                   {row.terms === undefined ? 'terms unknown' : TERMS[row.terms]}
                   {row.owned ? ', owned' : row.here ? ', in the draft' : ', not in the draft: the one that costs least'}
                 </div>
-              </td>
-              <td className="num">{money(row.onceMinor)}</td>
-              <td className="num">{money(row.yearlyMinor)}</td>
-              <td className="num">
+              </TableCell>
+              <TableCell align="right">{money(row.onceMinor)}</TableCell>
+              <TableCell align="right">{money(row.yearlyMinor)}</TableCell>
+              <TableCell align="right">
                 <b>{row.totalMinor === undefined ? 'unknown' : money(row.totalMinor)}</b>
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { TextButton } from '../shared/TextButton';
 import { WHOLE, WHOLE_CHOICES, type Brief, type PortDemand, type WholePart } from '@/core/model/brief';
 import type { BriefEdit } from '@/core/model/edits';
 import { WIRELESS_STANDARDS, type WirelessStandard } from '@/core/parts/common';
@@ -149,13 +150,9 @@ export function Connections({ brief, edit }: { brief: Brief; edit: Edit }) {
         </span>
       ))}
       {ports.length === 0 && 'any '}{' '}
-      <button
-        type="button"
-        className="link small"
-        onClick={() => setPorts([...ports, { count: 1, connector: 'C', place: 'rear', gbitPerS: 10 }])}
-      >
+      <TextButton onClick={() => setPorts([...ports, { count: 1, connector: 'C', place: 'rear', gbitPerS: 10 }])}>
         ask for ports
-      </button>
+      </TextButton>
       {must.wireless && (
         <>
           . The router speaks{' '}

@@ -1,5 +1,6 @@
 'use client';
 
+import { TextButton } from '../shared/TextButton';
 import { custom, desk } from '@/core/work/desk';
 import { FLOW_ENDS, type CustomWork, type DeskWork } from '@/core/model/tasks';
 import { Num, Pick, plain, type Change } from '../shared/phrases';
@@ -125,24 +126,18 @@ export function CustomSentence({ task, change }: { task: CustomWork; change: Cha
             onChange={(from) => setFlow(i, { from })}
           />{' '}
           to <Pick label="Stream to" value={flow.to} options={plain(FLOW_ENDS)} onChange={(to) => setFlow(i, { to })} />{' '}
-          <button
-            type="button"
-            className="link small"
+          <TextButton
             onClick={() => change({ flows: flows.filter((_, k) => k !== i) })}
             aria-label={`Leave stream ${i + 1} out`}
           >
             leave out
-          </button>
+          </TextButton>
         </span>
       ))}
       ;{' '}
-      <button
-        type="button"
-        className="link small"
-        onClick={() => change({ flows: [...flows, { from: 'active', to: 'memory', gbytePerS: 0.5 }] })}
-      >
+      <TextButton onClick={() => change({ flows: [...flows, { from: 'active', to: 'memory', gbytePerS: 0.5 }] })}>
         and a stream
-      </button>
+      </TextButton>
       .
     </>
   );

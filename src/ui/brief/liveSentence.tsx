@@ -1,5 +1,6 @@
 'use client';
 
+import { TextButton } from '../shared/TextButton';
 import { OUT_CODECS } from '@/core/model/encoders';
 import { inputCount, live, uplinkMbitPerS } from '@/core/work/live';
 import type { LiveInput, LiveWork, Rendition } from '@/core/model/tasks';
@@ -65,9 +66,7 @@ function Input({
       {onRemove && (
         <>
           {' '}
-          <button type="button" className="link small" onClick={onRemove}>
-            leave out
-          </button>
+          <TextButton onClick={onRemove}>leave out</TextButton>
         </>
       )}
     </>
@@ -111,9 +110,9 @@ function Stream({
         onChange={(value) => onChange({ mbitPerS: value ?? rendition.mbitPerS })}
       />{' '}
       by <How label={`Encoding of ${of}`} task={rendition} change={onChange} />{' '}
-      <button type="button" className="link small" onClick={onRemove} aria-label={`Leave ${of} out`}>
+      <TextButton onClick={onRemove} aria-label={`Leave ${of} out`}>
         leave out
-      </button>
+      </TextButton>
     </>
   );
 }
@@ -143,13 +142,9 @@ export function LiveSentence({ task, change }: { task: LiveWork; change: Change<
           />
         </span>
       ))}{' '}
-      <button
-        type="button"
-        className="link small"
-        onClick={() => change({ inputs: [...task.inputs, ...(first ? [{ ...first, count: 1 }] : [])] })}
-      >
+      <TextButton onClick={() => change({ inputs: [...task.inputs, ...(first ? [{ ...first, count: 1 }] : [])] })}>
         and another kind
-      </button>{' '}
+      </TextButton>{' '}
       through{' '}
       <Pick
         label="Where the inputs go"
@@ -219,9 +214,7 @@ export function LiveSentence({ task, change }: { task: LiveWork; change: Change<
         </span>
       ))}
       {task.renditions.length === 0 ? 'nothing' : ''}{' '}
-      <button
-        type="button"
-        className="link small"
+      <TextButton
         onClick={() =>
           change({
             renditions: [
@@ -239,7 +232,7 @@ export function LiveSentence({ task, change }: { task: LiveWork; change: Change<
         }
       >
         and another stream
-      </button>
+      </TextButton>
       , with{' '}
       <Num
         label="Margin of the uplink"

@@ -1,5 +1,6 @@
 'use client';
 
+import { TextButton } from '../shared/TextButton';
 import { PICTURE_FIGURES as FIGURES, STARTING_SOURCE } from '@/core/work/edit';
 import { OUT_CODECS, PRESETS } from '@/core/model/encoders';
 import { STRENGTHS, type EditExport, type EditPlay, type Source } from '@/core/model/tasks';
@@ -100,9 +101,9 @@ function SourcePhrase({
       {onRemove && (
         <>
           {' '}
-          <button type="button" className="link small" onClick={onRemove} aria-label={`Leave source ${index + 1} out`}>
+          <TextButton onClick={onRemove} aria-label={`Leave source ${index + 1} out`}>
             leave out
-          </button>
+          </TextButton>
         </>
       )}
     </span>
@@ -145,13 +146,9 @@ function Timeline({ task, change }: { task: EditPlay | EditExport; change: (patc
           />
         </span>
       ))}{' '}
-      <button
-        type="button"
-        className="link small"
-        onClick={() => change({ sources: [...task.sources, STARTING_SOURCE] })}
-      >
+      <TextButton onClick={() => change({ sources: [...task.sources, STARTING_SOURCE] })}>
         and another source
-      </button>
+      </TextButton>
       ;{' '}
       <Num
         label="Correction steps"

@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/model/fitted';
 import { landedByItem } from '@/core/money/basket';
@@ -77,7 +78,7 @@ function Paid({ assessment, basket }: Pick<Props, 'assessment' | 'basket'>) {
     list.reduce((total, { item }) => total + of(item.id, item.paid?.landedMinor ?? 0), 0);
   const saved = sum(known, (id, minor) => (today.get(id) ?? 0) - minor);
   return (
-    <p className="small" style={{ marginTop: 6 }} aria-label="Paid">
+    <Box component="p" className="small" sx={{ marginTop: '6px' }} aria-label="Paid">
       Paid already for {paid.length} {paid.length === 1 ? 'part' : 'parts'}:{' '}
       <b>
         {coins(
@@ -93,6 +94,6 @@ function Paid({ assessment, basket }: Pick<Props, 'assessment' | 'basket'>) {
           {saved >= 0 ? `: ${coins(saved, currency)} saved.` : '.'}
         </>
       )}
-    </p>
+    </Box>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import { useState } from 'react';
 import { landedByItem, type Basket } from '@/core/money/basket';
 import { basketFor } from '@/core/versus/basketFor';
@@ -24,11 +25,11 @@ export function BuyStation() {
   const shown =
     bought.find(({ item }) => item.id === chosen) ?? bought.find(({ item }) => item.id === dearest) ?? bought[0];
   return (
-    <div style={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
-      <div className="row wrap" style={{ padding: '6px 14px', borderBottom: '1px solid var(--hair)' }}>
+    <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
+      <Box className="row wrap" sx={{ padding: '6px 14px', borderBottom: '1px solid var(--hair)' }}>
         <DraftChips />
         <RefreshBar prices={prices} />
-      </div>
+      </Box>
       {bought.length === 0 ? (
         <div className="pane">
           <h1>Nothing to buy</h1>
@@ -39,10 +40,7 @@ export function BuyStation() {
           </p>
         </div>
       ) : (
-        <div
-          className="columns"
-          style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(340px, 430px)', flex: '1 1 auto' }}
-        >
+        <Box className="columns" sx={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(340px, 430px)', flex: '1 1 auto' }}>
           <section className="pane" aria-label="Basket">
             <BasketView assessment={assessment} basket={basket} chosen={shown?.item.id} onChoose={setChosen} />
             <MachineHistory assessment={assessment} basket={basket} prices={prices} turn={revision} />
@@ -53,9 +51,9 @@ export function BuyStation() {
               <PartPane key={shown.item.id} fitted={shown} assessment={assessment} basket={basket} prices={prices} />
             )}
           </section>
-        </div>
+        </Box>
       )}
-    </div>
+    </Box>
   );
 }
 

@@ -1,5 +1,12 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { ChoiceButton } from '../shared/ChoiceButton';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { ElsewhereResult } from '@/core/versus/elsewhere';
@@ -17,24 +24,22 @@ export function Elsewhere({ assessment, rates }: { assessment: Assessment; rates
   const [asked, setAsked] = useState<string>();
   if (regions.length === 0) return null;
   return (
-    <section aria-label="In another region" style={{ marginTop: 18 }}>
+    <Box component="section" aria-label="In another region" sx={{ marginTop: '18px' }}>
       <h2>The same work in another region</h2>
       <span className="row wrap">
         {regions.map((region) => (
-          <button
+          <ChoiceButton
             key={region.id}
-            type="button"
-            className="chip"
-            aria-pressed={asked === region.id}
+            chosen={asked === region.id}
             onClick={() => setAsked(asked === region.id ? undefined : region.id)}
           >
             {region.name}, {region.currency}, {region.taxName} {number(region.taxRate * 100)} %{' '}
             {region.pricesIncludeTax ? 'in the price' : 'on top'}
-          </button>
+          </ChoiceButton>
         ))}
       </span>
       {asked !== undefined && <There region={asked} assessment={assessment} rates={rates} />}
-    </section>
+    </Box>
   );
 }
 
@@ -65,7 +70,7 @@ function Result({
   const total = result.basket.total.landedMinor;
   const bound = result.basket.lowerBound ? 'at least ' : '';
   return (
-    <div style={{ marginTop: 6 }}>
+    <Box sx={{ marginTop: '6px' }}>
       <p>
         <b>
           {bound}
@@ -84,30 +89,30 @@ function Result({
       {result.substitutes.length === 0 ? (
         <p className="quiet small">Every part of the draft is sold there.</p>
       ) : (
-        <table style={{ marginTop: 4 }}>
-          <thead>
-            <tr>
-              <th scope="col">not sold there</th>
-              <th scope="col">in its place, at least as good</th>
-              <th scope="col">differs in</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table sx={{ marginTop: '4px' }}>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">not sold there</TableCell>
+              <TableCell scope="col">in its place, at least as good</TableCell>
+              <TableCell scope="col">differs in</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {result.substitutes.map((entry) => (
-              <tr key={entry.item}>
-                <td>{entry.from}</td>
-                <td>{entry.to ?? <span className="unproven">○ nothing there is as good</span>}</td>
-                <td className="small quiet">
+              <TableRow key={entry.item}>
+                <TableCell>{entry.from}</TableCell>
+                <TableCell>{entry.to ?? <span className="unproven">○ nothing there is as good</span>}</TableCell>
+                <TableCell className="small quiet">
                   {entry.differs.length === 0
                     ? entry.to
                       ? 'nothing that is stated'
                       : ''
                     : `${listed(entry.differs.slice(0, 6).map((field) => `${field.label} ${plain(field.from)} → ${plain(field.to)}${field.unit ? ` ${field.unit}` : ''}`))}${entry.differs.length > 6 ? ` and ${entry.differs.length - 6} more` : ''}`}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       {result.brought.length > 0 && (
         <div className="short small">
@@ -122,7 +127,7 @@ function Result({
           {order.arrives ? `, there by ${order.arrives}` : ''}
         </p>
       ))}
-    </div>
+    </Box>
   );
 }
 

@@ -1,4 +1,5 @@
 'use client';
+import Box from '@mui/material/Box';
 import { dayAfter, daysBetween } from '@/core/units/days';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
@@ -32,7 +33,7 @@ export function MachineHistory({
   const loaded = useDraftHistory(seat, draft, `${String(turn)} ${body ?? ''}`);
   const watch = prices.state?.watches.find(({ what }) => what.kind === 'draft' && what.draft === draft);
   return (
-    <section aria-label="Price of the machine" style={{ marginTop: 18 }}>
+    <Box component="section" aria-label="Price of the machine" sx={{ marginTop: '18px' }}>
       <h2>Price of the machine over 18 months</h2>
       {loaded.state === 'waiting' && <p className="quiet small">Reading prices …</p>}
       {loaded.state === 'failed' && <p className="short small">The prices could not be read. Open the page again.</p>}
@@ -44,7 +45,7 @@ export function MachineHistory({
         nowMinor={basket.lowerBound ? undefined : basket.total.landedMinor}
         onChange={prices.reload}
       />
-    </section>
+    </Box>
   );
 }
 

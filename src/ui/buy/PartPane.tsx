@@ -1,5 +1,12 @@
 'use client';
 
+import { Fold } from '../shared/Fold';
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import type { Assessment } from '@/core/assess';
 import { fullName, type AnyFitted } from '@/core/model/fitted';
 import type { Basket } from '@/core/money/basket';
@@ -62,7 +69,9 @@ export function PartPane({
           ? ', no list price known here'
           : `, its maker asks ${coins(list, currency)} here, ${region.pricesIncludeTax ? 'tax in' : 'before tax'}`}
       </p>
-      <h2 style={{ marginTop: 8 }}>Offers, bought by themselves</h2>
+      <Box component="h2" sx={{ marginTop: '8px' }}>
+        Offers, bought by themselves
+      </Box>
       {rows.length === 0 && (
         <p className="quiet small">Nobody offers it in {region.name}. Set a price by hand to go on.</p>
       )}
@@ -72,66 +81,73 @@ export function PartPane({
         const good = tooGood(offer, all, list, part.kind);
         const over = list === undefined ? undefined : ratioOf(offer.priceMinor, list) - 1;
         return (
-          <details key={offer.id} style={{ padding: '4px 0', borderBottom: '1px solid var(--hair)' }}>
-            <summary>
-              <span className="spread" style={{ display: 'inline-flex', width: 'calc(100% - 18px)' }}>
-                <span>
-                  {offer.id === taken && <b className="carries">▲ in the basket · </b>}
-                  {seller?.name ?? offer.seller}
-                  {offer.condition !== 'new' && `, ${offer.condition}`}
-                  <span className="quiet small"> · {GRADE[trust.grade]}</span>
-                </span>
-                <b className="num">{coins(invoice.landedMinor, currency)}</b>
-              </span>
-              {whyNot && (
-                <span className="caution small" style={{ display: 'block' }}>
-                  ◆ {whyNotWords(whyNot, currency)}
-                </span>
-              )}
-              {good && (
-                <span className="short small" style={{ display: 'block' }}>
-                  ▼ {tooGoodWords(good, currency)}
-                </span>
-              )}
-            </summary>
-            <div className="small" style={{ padding: '4px 0 4px 14px' }}>
-              <p>
-                {coins(offer.priceMinor, currency)} {region.pricesIncludeTax ? 'with tax' : 'before tax'}
-                {over === undefined ? '' : `, ${changeWords(over)} than list`}; shipping{' '}
-                {invoice.shippingUnknown ? 'not stated' : coins(invoice.shippingQuotedMinor, currency)};{' '}
-                {region.taxName} {coins(invoice.taxMinor, currency)}; landed {coins(invoice.landedMinor, currency)}
-                {invoice.coupon
-                  ? `, with coupon ${invoice.coupon.id} (${coins(invoice.coupon.minor, currency)} off)`
-                  : ''}
-                .
-              </p>
-              <p className="quiet">
-                Price of {offer.asOf}.{' '}
-                {offer.stock === undefined
-                  ? 'Stock not stated.'
-                  : offer.stock === 0
-                    ? 'Sold out.'
-                    : `${offer.stock} in stock.`}{' '}
-                {arrivalOf(offer, today) === undefined
-                  ? 'Delivery not stated.'
-                  : `There by ${arrivalOf(offer, today) ?? ''}.`}
-                {offer.warrantyLeftMonths === undefined ? '' : ` ${offer.warrantyLeftMonths} months of warranty left.`}
-                {offer.wornPercent === undefined ? '' : ` ${offer.wornPercent} % of its life used.`}
-                {invoice.massUnknown.length > 0
-                  ? ' Its mass is not stated: the usual mass of its kind decides the shipping.'
-                  : ''}
-              </p>
-              {offer.rebate && (
-                <p className="quiet">
-                  Mailed rebate {coins(offer.rebate.amountMinor, currency)}, bought by {offer.rebate.until}:{' '}
-                  {offer.rebate.conditions}.
+          <Box key={offer.id} data-offer={offer.id} sx={{ borderBottom: '1px solid var(--hair)' }}>
+            <Fold
+              summary={
+                <>
+                  <Box component="span" className="spread" sx={{ display: 'flex' }}>
+                    <span>
+                      {offer.id === taken && <b className="carries">▲ in the basket · </b>}
+                      {seller?.name ?? offer.seller}
+                      {offer.condition !== 'new' && `, ${offer.condition}`}
+                      <span className="quiet small"> · {GRADE[trust.grade]}</span>
+                    </span>
+                    <b className="num">{coins(invoice.landedMinor, currency)}</b>
+                  </Box>
+                  {whyNot && (
+                    <Box component="span" className="caution small" sx={{ display: 'block' }}>
+                      ◆ {whyNotWords(whyNot, currency)}
+                    </Box>
+                  )}
+                  {good && (
+                    <Box component="span" className="short small" sx={{ display: 'block' }}>
+                      ▼ {tooGoodWords(good, currency)}
+                    </Box>
+                  )}
+                </>
+              }
+            >
+              <Box className="small" sx={{ padding: '4px 0 4px 14px' }}>
+                <p>
+                  {coins(offer.priceMinor, currency)} {region.pricesIncludeTax ? 'with tax' : 'before tax'}
+                  {over === undefined ? '' : `, ${changeWords(over)} than list`}; shipping{' '}
+                  {invoice.shippingUnknown ? 'not stated' : coins(invoice.shippingQuotedMinor, currency)};{' '}
+                  {region.taxName} {coins(invoice.taxMinor, currency)}; landed {coins(invoice.landedMinor, currency)}
+                  {invoice.coupon
+                    ? `, with coupon ${invoice.coupon.id} (${coins(invoice.coupon.minor, currency)} off)`
+                    : ''}
+                  .
                 </p>
-              )}
-              <p className="quiet">
-                {seller?.name ?? offer.seller}: {trust.reasons.map(trustWords).join('; ') || 'your own word'}.
-              </p>
-            </div>
-          </details>
+                <p className="quiet">
+                  Price of {offer.asOf}.{' '}
+                  {offer.stock === undefined
+                    ? 'Stock not stated.'
+                    : offer.stock === 0
+                      ? 'Sold out.'
+                      : `${offer.stock} in stock.`}{' '}
+                  {arrivalOf(offer, today) === undefined
+                    ? 'Delivery not stated.'
+                    : `There by ${arrivalOf(offer, today) ?? ''}.`}
+                  {offer.warrantyLeftMonths === undefined
+                    ? ''
+                    : ` ${offer.warrantyLeftMonths} months of warranty left.`}
+                  {offer.wornPercent === undefined ? '' : ` ${offer.wornPercent} % of its life used.`}
+                  {invoice.massUnknown.length > 0
+                    ? ' Its mass is not stated: the usual mass of its kind decides the shipping.'
+                    : ''}
+                </p>
+                {offer.rebate && (
+                  <p className="quiet">
+                    Mailed rebate {coins(offer.rebate.amountMinor, currency)}, bought by {offer.rebate.until}:{' '}
+                    {offer.rebate.conditions}.
+                  </p>
+                )}
+                <p className="quiet">
+                  {seller?.name ?? offer.seller}: {trust.reasons.map(trustWords).join('; ') || 'your own word'}.
+                </p>
+              </Box>
+            </Fold>
+          </Box>
         );
       })}
       <HandPriceForm fitted={fitted} currency={currency} taxIn={region.pricesIncludeTax} today={today} />
@@ -176,7 +192,7 @@ function History({
     return <p className="short small">The prices could not be read. Open the page again.</p>;
   const plot = plotted(loaded.value, currency, 3);
   return (
-    <section aria-label={`Price history of ${name}`} style={{ marginTop: 12 }}>
+    <Box component="section" aria-label={`Price history of ${name}`} sx={{ marginTop: '12px' }}>
       <h2>Price over 18 months</h2>
       {plot.last === undefined ? (
         <p className="quiet small">No price history yet. It grows with every refresh.</p>
@@ -204,7 +220,7 @@ function History({
           </p>
         </>
       )}
-    </section>
+    </Box>
   );
 }
 
@@ -213,50 +229,50 @@ function Waiting({ kind, region }: { kind: AnyFitted['part']['kind']; region: st
   const loaded = useWaiting(kind, region);
   if (loaded.state !== 'ready') return null;
   return (
-    <section aria-label="What waiting has been worth" style={{ marginTop: 12 }}>
+    <Box component="section" aria-label="What waiting has been worth" sx={{ marginTop: '12px' }}>
       <h2>What waiting has been worth</h2>
       {loaded.value.length === 0 ? (
         <p className="quiet small">There is too little history of this kind of part to say.</p>
       ) : (
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">{kindName(kind)}, wait of</th>
-              <th scope="col" className="num">
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">{kindName(kind)}, wait of</TableCell>
+              <TableCell align="right" scope="col">
                 usually
-              </th>
-              <th scope="col" className="num">
+              </TableCell>
+              <TableCell align="right" scope="col">
                 between
-              </th>
-              <th scope="col" className="num">
+              </TableCell>
+              <TableCell align="right" scope="col">
                 cheaper in
-              </th>
-            </tr>
-          </thead>
-          <tbody>
+              </TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {loaded.value.map((row) => (
-              <tr key={row.days}>
-                <td>
+              <TableRow key={row.days}>
+                <TableCell>
                   {row.days} days
                   <span className="quiet small">
                     {' '}
                     · {row.cases} cases, {row.periods} times
                   </span>
-                </td>
-                <td className="num">{changeWords(row.likely)}</td>
-                <td className="num quiet">
+                </TableCell>
+                <TableCell align="right">{changeWords(row.likely)}</TableCell>
+                <TableCell align="right" className="quiet">
                   {changeWords(row.low)} and {changeWords(row.high)}
-                </td>
-                <td className="num">{percent(row.cheaper)}</td>
-              </tr>
+                </TableCell>
+                <TableCell align="right">{percent(row.cheaper)}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       <p className="quiet small">
         Eight cases in ten lie between. Parts of one time move together, so the number of times says how much this rests
         on. The past promises nothing.
       </p>
-    </section>
+    </Box>
   );
 }

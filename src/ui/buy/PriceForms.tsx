@@ -1,5 +1,8 @@
 'use client';
 
+import { Entry } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import { TextButton } from '../shared/TextButton';
 import { fullName, type AnyFitted } from '@/core/model/fitted';
 import { landedPrice } from '@/core/money/invoice';
 import { minorOf, type Currency } from '@/core/units/money';
@@ -36,7 +39,7 @@ export function HandPriceForm({
     return undefined;
   };
   return (
-    <section aria-label="Price by hand" style={{ marginTop: 10 }}>
+    <Box component="section" aria-label="Price by hand" sx={{ marginTop: '10px' }}>
       <h2>Price by hand</h2>
       {item.handPrice && (
         <p className="small">
@@ -46,13 +49,11 @@ export function HandPriceForm({
           , landed{' '}
           {coins(landedPrice(item.handPrice.priceMinor, item.handPrice.shippingMinor, region).landedMinor, currency)},
           set on {item.handPrice.on}: {item.handPrice.reason}. It counts in place of the offers.{' '}
-          <button
-            type="button"
-            className="link"
+          <TextButton
             onClick={() => editDraft({ kind: 'hand-price', item: item.id }, `Price of ${name} by hand taken away`)}
           >
             Take it away
-          </button>
+          </TextButton>
         </p>
       )}
       <OpenForm
@@ -63,18 +64,18 @@ export function HandPriceForm({
       >
         <label className="small">
           Price, {currency}, {taxIn ? 'with tax' : 'before tax'}
-          <input className="field" name="price" inputMode="decimal" autoFocus />
+          <Entry name="price" inputMode="decimal" autoFocus />
         </label>
         <label className="small">
           Shipping, {currency}
-          <input className="field" name="shipping" inputMode="decimal" placeholder="0" />
+          <Entry name="shipping" inputMode="decimal" placeholder="0" />
         </label>
-        <label className="small" style={{ gridColumn: '1 / -1' }}>
+        <Box component="label" className="small" sx={{ gridColumn: '1 / -1' }}>
           Reason
-          <input className="field" name="reason" maxLength={200} />
-        </label>
+          <Entry name="reason" maxLength={200} />
+        </Box>
       </OpenForm>
-    </section>
+    </Box>
   );
 }
 
@@ -101,20 +102,16 @@ export function PaidForm({
     return undefined;
   };
   return (
-    <section aria-label="Really paid" style={{ marginTop: 10 }}>
+    <Box component="section" aria-label="Really paid" sx={{ marginTop: '10px' }}>
       <h2>Really paid</h2>
       {item.paid && (
         <p className="small">
           {coins(item.paid.landedMinor, currency)} on {item.paid.on}, tax and shipping in.
           {nowMinor !== undefined &&
             ` Today’s cheapest is ${coins(nowMinor, currency)}: ${coinsChange(nowMinor - item.paid.landedMinor, currency)} against what was paid.`}{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => editDraft({ kind: 'paid', item: item.id }, `${name} not paid`)}
-          >
+          <TextButton onClick={() => editDraft({ kind: 'paid', item: item.id }, `${name} not paid`)}>
             Take it away
-          </button>
+          </TextButton>
         </p>
       )}
       <OpenForm
@@ -125,13 +122,13 @@ export function PaidForm({
       >
         <label className="small">
           Paid, {currency}, tax and shipping in
-          <input className="field" name="paid" inputMode="decimal" autoFocus />
+          <Entry name="paid" inputMode="decimal" autoFocus />
         </label>
         <label className="small">
           On
-          <input className="field" name="on" type="date" max={today} defaultValue={today} />
+          <Entry name="on" type="date" max={today} defaultValue={today} />
         </label>
       </OpenForm>
-    </section>
+    </Box>
   );
 }

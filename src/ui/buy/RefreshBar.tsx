@@ -1,5 +1,8 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import type { SourceReport } from '@/server/contract';
 import { useSeat } from '../seat/store';
@@ -22,7 +25,7 @@ export function RefreshBar({ prices }: { prices: ReturnType<typeof usePriceState
   const failed = report?.sources.filter((source) => source.state === 'failed') ?? [];
   const simulated = state?.sources.some((source) => source.simulated) ?? false;
   return (
-    <div className="row wrap" style={{ marginLeft: 'auto', position: 'relative', gap: 10 }}>
+    <Box className="row wrap" sx={{ marginLeft: 'auto', position: 'relative', gap: '10px' }}>
       <span className="small quiet" role="status" aria-label="Prices">
         {state?.running
           ? `asking sellers: ${ended} of ${report?.sources.length ?? 0} answered`
@@ -40,22 +43,21 @@ export function RefreshBar({ prices }: { prices: ReturnType<typeof usePriceState
         )}
       </span>
       {report && (
-        <button type="button" className="link small" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <TextButton aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'Close' : 'Seller by seller'}
-        </button>
+        </TextButton>
       )}
-      <button
-        type="button"
-        className="chip"
+      <Button
+        variant="outlined"
         disabled={state === undefined || state.running !== undefined}
         onClick={() => void prices.refresh()}
       >
         Refresh prices
-      </button>
+      </Button>
       {open && report && (
-        <div
+        <Box
           className="overlay"
-          style={{ width: 460, maxHeight: 420, overflow: 'auto' }}
+          sx={{ width: 460, maxHeight: 420, overflow: 'auto' }}
           role="dialog"
           aria-label="Seller by seller"
         >
@@ -66,7 +68,7 @@ export function RefreshBar({ prices }: { prices: ReturnType<typeof usePriceState
           {report.message && <p className="small">{report.message}</p>}
           <ul className="small">
             {report.sources.map((source) => (
-              <li key={source.id} style={{ padding: '3px 0', borderBottom: '1px solid var(--hair)' }}>
+              <Box component="li" key={source.id} sx={{ padding: '3px 0', borderBottom: '1px solid var(--hair)' }}>
                 <span
                   className={source.state === 'failed' ? 'short' : source.state === 'done' ? 'carries' : 'quiet'}
                   aria-hidden="true"
@@ -90,11 +92,11 @@ export function RefreshBar({ prices }: { prices: ReturnType<typeof usePriceState
                   </div>
                 ))}
                 {source.problemCount > 6 && <div className="quiet">and {source.problemCount - 6} more.</div>}
-              </li>
+              </Box>
             ))}
           </ul>
-        </div>
+        </Box>
       )}
-    </div>
+    </Box>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { TextButton } from '../shared/TextButton';
 import type { Watch } from '@/core/money/watch';
 import { minorOfShown, shownCoins } from '@/core/units/money';
 import { coins } from '@/core/words/format';
@@ -59,9 +60,7 @@ export function WatchLine({
       {watch && (
         <>
           {' '}
-          <button type="button" className="link" onClick={() => void dropWatch(watch.id).then(onChange)}>
-            Stop watching
-          </button>
+          <TextButton onClick={() => void dropWatch(watch.id).then(onChange)}>Stop watching</TextButton>
         </>
       )}
     </p>

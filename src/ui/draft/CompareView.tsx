@@ -1,5 +1,13 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { ChoiceButton } from '../shared/ChoiceButton';
+import { TextButton } from '../shared/TextButton';
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { fullName, type AnyFitted } from '@/core/model/fitted';
@@ -38,43 +46,37 @@ export function CompareView({ assessment }: { assessment: Assessment }) {
   return (
     <div>
       <div className="panehead">
-        <span className="row wrap" role="group" aria-label="Draft to compare with" style={{ gap: 6 }}>
+        <Box component="span" className="row wrap" role="group" aria-label="Draft to compare with" sx={{ gap: '6px' }}>
           <h2>{assessment.facts.machine.name} beside</h2>
           {others.map((draft) => (
-            <button
-              key={draft.id}
-              type="button"
-              className="chip"
-              aria-pressed={draft.id === other.id}
-              onClick={() => setChosen(draft.id)}
-            >
+            <ChoiceButton key={draft.id} chosen={draft.id === other.id} onClick={() => setChosen(draft.id)}>
               {draft.body.name}
-            </button>
+            </ChoiceButton>
           ))}
-        </span>
-        <button type="button" className="link small" onClick={() => open(undefined)}>
-          Back to the map
-        </button>
+        </Box>
+        <TextButton onClick={() => open(undefined)}>Back to the map</TextButton>
       </div>
-      <table style={{ tableLayout: 'fixed' }}>
-        <thead>
-          <tr>
-            <th scope="col" style={{ width: '20%' }}>
+      <Table sx={{ tableLayout: 'fixed' }}>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col" sx={{ width: '20%' }}>
               Task
-            </th>
-            <th scope="col">{assessment.facts.machine.name}</th>
-            <th scope="col">{right.facts.machine.name}</th>
-          </tr>
-        </thead>
-        <tbody>
+            </TableCell>
+            <TableCell scope="col">{assessment.facts.machine.name}</TableCell>
+            <TableCell scope="col">{right.facts.machine.name}</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {brief.tasks.map((task) => (
-            <tr key={task.id}>
-              <th scope="row">{task.name}</th>
+            <TableRow key={task.id}>
+              <TableCell component="th" scope="row">
+                {task.name}
+              </TableCell>
               {[assessment, right].map((side, i) => {
                 const result = side.tasks.find((entry) => entry.task === task.id);
                 const model = result && taskBeam(task, result);
                 return (
-                  <td key={i} style={{ paddingTop: 2, paddingBottom: 2 }}>
+                  <TableCell key={i} sx={{ paddingTop: '2px', paddingBottom: '2px' }}>
                     {model && (
                       <Beam
                         axis={model.axis}
@@ -85,57 +87,61 @@ export function CompareView({ assessment }: { assessment: Assessment }) {
                         sentence={model.sentence}
                       />
                     )}
-                  </td>
+                  </TableCell>
                 );
               })}
-            </tr>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
-      <h3 style={{ marginTop: 14 }}>
+        </TableBody>
+      </Table>
+      <Box component="h3" sx={{ marginTop: '14px' }}>
         {differing.length} {differing.length === 1 ? 'line differs' : 'lines differ'}, {same.length} the same
-      </h3>
-      <table style={{ tableLayout: 'fixed' }}>
-        <thead>
-          <tr>
-            <th scope="col" style={{ width: '13%' }}>
+      </Box>
+      <Table sx={{ tableLayout: 'fixed' }}>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col" sx={{ width: '13%' }}>
               Part
-            </th>
-            <th scope="col">{assessment.facts.machine.name}</th>
-            <th scope="col">{right.facts.machine.name}</th>
-            <th scope="col" className="num" style={{ width: '14%' }}>
+            </TableCell>
+            <TableCell scope="col">{assessment.facts.machine.name}</TableCell>
+            <TableCell scope="col">{right.facts.machine.name}</TableCell>
+            <TableCell align="right" scope="col" sx={{ width: '14%' }}>
               Landed, {right.facts.machine.name} − {assessment.facts.machine.name}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
+            </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {[...differing, ...same].map((line, i) => (
             <LineRow key={i} line={line} currency={currency} />
           ))}
-          <tr>
-            <th scope="row">Landed, as one basket, tax and shipping in</th>
+          <TableRow>
+            <TableCell component="th" scope="row">
+              Landed, as one basket, tax and shipping in
+            </TableCell>
             {baskets.map(({ lowerBound, total }, i) => (
-              <td key={i}>
+              <TableCell key={i}>
                 <b>
                   {lowerBound ? 'at least ' : ''}
                   {coins(total.landedMinor, currency)}
                 </b>
-              </td>
+              </TableCell>
             ))}
-            <td className="num">
+            <TableCell align="right">
               <b>
                 {coinsChange((baskets[1]?.total.landedMinor ?? 0) - (baskets[0]?.total.landedMinor ?? 0), currency)}
               </b>
-            </td>
-          </tr>
-          <tr>
-            <th scope="row">Landed, bought one by one, tax and shipping in</th>
-            <td>{coins(here, currency)}</td>
-            <td>{coins(there, currency)}</td>
-            <td className="num">{coinsChange(there - here, currency)}</td>
-          </tr>
-        </tbody>
-      </table>
+            </TableCell>
+          </TableRow>
+          <TableRow>
+            <TableCell component="th" scope="row">
+              Landed, bought one by one, tax and shipping in
+            </TableCell>
+            <TableCell>{coins(here, currency)}</TableCell>
+            <TableCell>{coins(there, currency)}</TableCell>
+            <TableCell align="right">{coinsChange(there - here, currency)}</TableCell>
+          </TableRow>
+        </TableBody>
+      </Table>
       <Apart name={assessment.facts.machine.name} findings={comparison.onlyLeft} />
       <Apart name={right.facts.machine.name} findings={comparison.onlyRight} />
     </div>
@@ -155,15 +161,19 @@ function LineRow({ line, currency }: { line: Line; currency: Currency }) {
   );
   const more = plain.length - SHOWN;
   return (
-    <tr className={line.same ? 'quiet' : undefined}>
-      <th scope="row" style={{ textTransform: 'capitalize', verticalAlign: 'top', paddingTop: 6 }}>
+    <TableRow className={line.same ? 'quiet' : undefined}>
+      <TableCell
+        component="th"
+        scope="row"
+        sx={{ textTransform: 'capitalize', verticalAlign: 'top', paddingTop: '6px' }}
+      >
         {kindName(line.kind)}
-      </th>
-      <td>{nameOf(line.left)}</td>
-      <td>
+      </TableCell>
+      <TableCell>{nameOf(line.left)}</TableCell>
+      <TableCell>
         {line.same ? 'the same' : nameOf(line.right)}
         {!line.same && plain.length > 0 && (
-          <span className="small quiet" style={{ display: 'block' }}>
+          <Box component="span" className="small quiet" sx={{ display: 'block' }}>
             {plain
               .slice(0, SHOWN)
               .map(({ field, here, there }) => {
@@ -172,13 +182,13 @@ function LineRow({ line, currency }: { line: Line; currency: Currency }) {
               })
               .join(', ')}
             {more > 0 ? ` and ${more} more` : ''}
-          </span>
+          </Box>
         )}
-      </td>
-      <td className="num">
+      </TableCell>
+      <TableCell align="right">
         {line.same ? coins(line.leftMinor ?? 0, currency) : known ? coinsChange(change, currency) : 'price unknown'}
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }
 
@@ -196,12 +206,14 @@ function Apart({ name, findings }: { name: string; findings: Assessment['finding
   if (findings.length === 0) return null;
   return (
     <>
-      <h3 style={{ marginTop: 12 }}>Only in {name}</h3>
+      <Box component="h3" sx={{ marginTop: '12px' }}>
+        Only in {name}
+      </Box>
       <ul>
         {findings.map((finding, i) => (
-          <li key={i} className="small" style={{ padding: '3px 0', display: 'flex', gap: 6 }}>
+          <Box component="li" key={i} className="small" sx={{ padding: '3px 0', display: 'flex', gap: '6px' }}>
             <LevelSign level={finding.level} /> <span>{findingWords(finding).says}</span>
-          </li>
+          </Box>
         ))}
       </ul>
     </>

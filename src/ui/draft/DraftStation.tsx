@@ -1,5 +1,8 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import { ChoiceButton } from '../shared/ChoiceButton';
+import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { TaskBeam } from '../shared/TaskBeam';
@@ -22,20 +25,30 @@ export function DraftStation() {
   const assessment = useAssessment();
   const panel = useSeat((state) => state.panel);
   return (
-    <div
+    <Box
       className="columns"
-      style={{ gridTemplateColumns: 'clamp(196px, 19.5vw, 270px) minmax(0, 1fr) clamp(262px, 25.5vw, 360px)' }}
+      sx={{ gridTemplateColumns: 'clamp(196px, 19.5vw, 270px) minmax(0, 1fr) clamp(262px, 25.5vw, 360px)' }}
     >
       <section className="pane" aria-label="What it does">
         <Beams assessment={assessment} />
       </section>
-      <section className="pane" aria-label="Wiring map" style={{ display: 'flex', flexDirection: 'column' }}>
+      <Box
+        component="section"
+        className="pane"
+        aria-label="Wiring map"
+        sx={{ display: 'flex', flexDirection: 'column' }}
+      >
         <MapPane assessment={assessment} />
-      </section>
-      <section className="pane" aria-label={panel === 'tray' ? 'Candidates' : 'Findings'} style={{ paddingBottom: 0 }}>
+      </Box>
+      <Box
+        component="section"
+        className="pane"
+        aria-label={panel === 'tray' ? 'Candidates' : 'Findings'}
+        sx={{ paddingBottom: 0 }}
+      >
         {panel === 'tray' ? <Tray /> : <Findings />}
-      </section>
-    </div>
+      </Box>
+    </Box>
   );
 }
 
@@ -43,7 +56,7 @@ function Beams({ assessment }: { assessment: Assessment }) {
   const { brief } = assessment.facts;
   const sittings = new Map(brief.sittings.map((sitting) => [sitting.id, sitting.name]));
   return (
-    <div className="stack" style={{ gap: 5 }}>
+    <Box className="stack" sx={{ gap: '5px' }}>
       <h2>What it does</h2>
       {brief.tasks.length === 0 && (
         <p className="quiet small">The brief has no task yet. Add one in the Brief, and every part is judged by it.</p>
@@ -62,14 +75,16 @@ function Beams({ assessment }: { assessment: Assessment }) {
           />
         );
       })}
-      <h2 style={{ marginTop: 8 }}>Room</h2>
+      <Box component="h2" sx={{ marginTop: '8px' }}>
+        Room
+      </Box>
       {holdBeams(assessment).map((model) => (
         <OpenBeam key={model.id} model={model} />
       ))}
       {headroomBeams(assessment).map((model) => (
         <OpenBeam key={model.id} model={model} />
       ))}
-    </div>
+    </Box>
   );
 }
 
@@ -101,28 +116,18 @@ function MapPane({ assessment }: { assessment: Assessment }) {
   return (
     <>
       <DraftBar />
-      <div className="row wrap" style={{ marginBottom: 6, justifyContent: 'space-between' }}>
-        <span className="row wrap" role="group" aria-label="Layer of the map" style={{ gap: 6 }}>
+      <Box className="row wrap" sx={{ marginBottom: '6px', justifyContent: 'space-between' }}>
+        <Box component="span" className="row wrap" role="group" aria-label="Layer of the map" sx={{ gap: '6px' }}>
           {LAYERS.map((name) => (
-            <button
-              key={name}
-              type="button"
-              className="chip"
-              aria-pressed={layer === name}
-              onClick={() => setLayer(name)}
-            >
+            <ChoiceButton key={name} chosen={layer === name} onClick={() => setLayer(name)}>
               {LAYER_NAME[name]}
-            </button>
+            </ChoiceButton>
           ))}
-        </span>
+        </Box>
         {layer === 'memory' ? (
-          <button type="button" className="link small" onClick={() => open('memory')}>
-            Compare the kits that fit
-          </button>
+          <TextButton onClick={() => open('memory')}>Compare the kits that fit</TextButton>
         ) : layer === 'clearance' ? (
-          <button type="button" className="link small" onClick={() => open('side')}>
-            Side view, in mm
-          </button>
+          <TextButton onClick={() => open('side')}>Side view, in mm</TextButton>
         ) : (layer === 'links' || layer === 'heat') && brief.sittings.length > 0 ? (
           <span className="small quiet">
             {layer === 'heat' ? '' : chosen ? 'GB/s, ▲ to the processor, of ' : 'Streams of '}
@@ -146,14 +151,12 @@ function MapPane({ assessment }: { assessment: Assessment }) {
             {layer === 'heat' && (
               <>
                 {' · '}
-                <button type="button" className="link small" onClick={() => open('side')}>
-                  Fans and side view
-                </button>
+                <TextButton onClick={() => open('side')}>Fans and side view</TextButton>
               </>
             )}
           </span>
         ) : null}
-      </div>
+      </Box>
       <WiringMap assessment={assessment} layer={layer} sitting={layer === 'power' ? undefined : chosen?.id} />
       {layer === 'links' && <PlacementNotes assessment={assessment} sitting={chosen?.id} />}
     </>

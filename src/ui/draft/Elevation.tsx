@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Assessment } from '@/core/assess';
@@ -154,9 +155,9 @@ export function Elevation({
         </svg>
         <div>{children}</div>
       </div>
-      <div
+      <Box
         className="small"
-        style={{ display: 'grid', gridTemplateColumns: width > 560 ? '1fr 1fr' : '1fr', columnGap: 18 }}
+        sx={{ display: 'grid', gridTemplateColumns: width > 560 ? '1fr 1fr' : '1fr', columnGap: '18px' }}
       >
         <div>
           <b>Gaps, nearest first</b>
@@ -191,8 +192,8 @@ export function Elevation({
             ))}
           </ul>
         </div>
-      </div>
-      <p className="small" style={{ marginTop: 4 }}>
+      </Box>
+      <Box component="p" className="small" sx={{ marginTop: '4px' }}>
         <span className="quiet">To reach </span>
         <Value
           label="Part to reach"
@@ -211,7 +212,7 @@ export function Elevation({
           ) : (
             <b>first {off.map(nameOf).join(', then ')} must come off.</b>
           ))}
-      </p>
+      </Box>
     </div>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { Assessment } from '@/core/assess';
@@ -25,7 +26,7 @@ export function FanCurves({ assessment }: { assessment: Assessment }) {
       return c === undefined || speed === undefined ? [] : [{ sitting, c, percent: speed * 100 }];
     });
   return (
-    <div className="row wrap" style={{ gap: 18, alignItems: 'flex-start' }}>
+    <Box className="row wrap" sx={{ gap: '18px', alignItems: 'flex-start' }}>
       {cooler && (
         <Curve name="Cooler’s fan" field="coolerCurve" curve={cooler.curve} dots={dots('cooler')} by="the processor" />
       )}
@@ -38,7 +39,7 @@ export function FanCurves({ assessment }: { assessment: Assessment }) {
           by="the hottest chip"
         />
       )}
-    </div>
+    </Box>
   );
 }
 
@@ -87,7 +88,7 @@ function Curve({
   const usual = field === 'coolerCurve' ? USUAL_CURVES.cooler : USUAL_CURVES.case;
   const shipped = JSON.stringify(curve) === JSON.stringify(usual);
   return (
-    <figure style={{ maxWidth: 300 }}>
+    <Box component="figure" sx={{ maxWidth: 300 }}>
       <figcaption className="small">
         <b>{name}</b>{' '}
         <span className="quiet">
@@ -170,6 +171,6 @@ function Curve({
         ))}
         . Dots are the sittings.
       </p>
-    </figure>
+    </Box>
   );
 }

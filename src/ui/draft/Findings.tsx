@@ -1,5 +1,10 @@
 'use client';
 
+import { Press } from '../shared/Press';
+import { Entry } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import { type Finding } from '@/core/rules/rule';
 import { mends } from '@/core/search/effect';
@@ -26,40 +31,42 @@ export function Findings() {
   const [passedOpen, setPassedOpen] = useState(false);
   const passed = assessment.checks.filter((check) => check.level === 'passes');
   return (
-    <div style={{ paddingBottom: 12 }}>
+    <Box sx={{ paddingBottom: '12px' }}>
       <h2>Findings</h2>
       {assessment.findings.every(({ level }) => level === 'caution' || level === 'note') && (
         <p className="quiet">Nothing blocks, all work runs, nothing is unproven. {passed.length} comparisons passed.</p>
       )}
       {byAction(assessment.findings).map(({ action, findings }) => (
         <section key={action} aria-label={ACTION_WORDS[action]}>
-          <h3 className="quiet" style={{ marginTop: 10 }}>
-            {ACTION_WORDS[action]} <span style={{ fontWeight: 400 }}>{findings.length}</span>
-          </h3>
+          <Box component="h3" className="quiet" sx={{ marginTop: '10px' }}>
+            {ACTION_WORDS[action]}{' '}
+            <Box component="span" sx={{ fontWeight: 400 }}>
+              {findings.length}
+            </Box>
+          </Box>
           {findings.map((finding) => (
             <FindingItem key={finding.key} finding={finding} />
           ))}
         </section>
       ))}
-      <button
-        type="button"
-        className="link"
-        style={{ marginTop: 10 }}
-        aria-expanded={passedOpen}
-        onClick={() => setPassedOpen(!passedOpen)}
-      >
+      <TextButton sx={{ marginTop: '10px' }} aria-expanded={passedOpen} onClick={() => setPassedOpen(!passedOpen)}>
         {passedOpen ? 'Hide' : 'Show'} the {passed.length} comparisons that passed
-      </button>
+      </TextButton>
       {passedOpen && (
-        <ul style={{ marginTop: 6 }}>
+        <Box component="ul" sx={{ marginTop: '6px' }}>
           {passed.map((check, i) => (
-            <li key={`${check.key} ${i}`} className="small" style={{ padding: '3px 0', display: 'flex', gap: 6 }}>
+            <Box
+              component="li"
+              key={`${check.key} ${i}`}
+              className="small"
+              sx={{ padding: '3px 0', display: 'flex', gap: '6px' }}
+            >
               <LevelSign level="passes" /> <span>{findingWords(check).says}</span>
-            </li>
+            </Box>
           ))}
-        </ul>
+        </Box>
       )}
-    </div>
+    </Box>
   );
 }
 
@@ -76,15 +83,9 @@ function FindingItem({ finding }: { finding: Finding }) {
       {'missing' in finding && <TurnsAt machine={draft} finding={finding} />}
       {'missing' in finding &&
         finding.missing.map((figure) => <FigureField key={`${figure.item} ${figure.field}`} figure={figure} />)}
-      {finding.code === 'firmware' && (
-        <button type="button" className="link small" onClick={() => open('firmware')}>
-          Steps and versions
-        </button>
-      )}
+      {finding.code === 'firmware' && <TextButton onClick={() => open('firmware')}>Steps and versions</TextButton>}
       {finding.rule.startsWith('memory-') || finding.rule === 'tested-memory' ? (
-        <button type="button" className="link small" onClick={() => open('memory')}>
-          Kits that fit
-        </button>
+        <TextButton onClick={() => open('memory')}>Kits that fit</TextButton>
       ) : null}
       <Remedies finding={finding} />
     </article>
@@ -197,9 +198,8 @@ function Remedies({ finding }: { finding: Finding }) {
         const label = editLabel(row.edit, nameOf, slotName);
         const side = sideEffects(row);
         return (
-          <button
+          <Press
             key={i}
-            type="button"
             className="remedy"
             onClick={() => {
               if (row.part) know([row.part], row.offers);
@@ -213,7 +213,7 @@ function Remedies({ finding }: { finding: Finding }) {
             <span className="num">
               {row.effect.priceMinor === undefined ? 'price unknown' : coinsChange(row.effect.priceMinor, currency)}
             </span>
-          </button>
+          </Press>
         );
       })}
     </div>
@@ -266,9 +266,10 @@ export function FigureField({ figure }: { figure: MissingFigure }) {
     );
   };
   return (
-    <form
+    <Box
+      component="form"
       className="small"
-      style={{ marginTop: 4 }}
+      sx={{ marginTop: '4px' }}
       onSubmit={(event) => {
         event.preventDefault();
         void submit();
@@ -278,27 +279,26 @@ export function FigureField({ figure }: { figure: MissingFigure }) {
         <span>
           {fullName(part)}: {meta.label}
         </span>
-        <span className="row" style={{ gap: 6, marginTop: 2 }}>
-          <input
-            className="field"
+        <Box component="span" className="row" sx={{ gap: '6px', marginTop: '2px' }}>
+          <Entry
             inputMode="decimal"
             value={text}
             onChange={(event) => setText(event.target.value)}
             aria-label={`${fullName(part)}: ${name}`}
             placeholder="not stated"
-            style={{ width: 110 }}
+            width={110}
           />
           {meta.unit}
-          <button type="submit" className="chip" disabled={busy}>
+          <Button variant="outlined" type="submit" disabled={busy}>
             Fill in
-          </button>
-        </span>
+          </Button>
+        </Box>
       </label>
       {message && (
         <p className="short" role="alert">
           {message}
         </p>
       )}
-    </form>
+    </Box>
   );
 }

@@ -1,5 +1,12 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { TextButton } from '../shared/TextButton';
 import Button from '@mui/material/Button';
 import type { Assessment } from '@/core/assess';
 import { firmwarePlan } from '@/core/firmware/plan';
@@ -19,44 +26,40 @@ export function FirmwareView({ assessment }: { assessment: Assessment }) {
   const plan = firmwarePlan(board.part, processor?.part, draft.firmware);
   const versions = [...(board.part.firmwareVersions ?? [])].sort((a, b) => compareVersions(b.version, a.version));
   return (
-    <div style={{ maxWidth: 720 }}>
+    <Box sx={{ maxWidth: 720 }}>
       <div className="panehead">
         <h2>Firmware of {fullName(board.part)}</h2>
-        <button type="button" className="link small" onClick={() => open(undefined)}>
-          Back to the map
-        </button>
+        <TextButton onClick={() => open(undefined)}>Back to the map</TextButton>
       </div>
       <p>{routeWords(plan)}</p>
       {draft.firmware !== undefined && (
-        <p className="quiet small" style={{ marginTop: 4 }}>
+        <Box component="p" className="quiet small" sx={{ marginTop: '4px' }}>
           Set by hand to {draft.firmware}; it ships with {board.part.shippedFirmware ?? 'an unknown version'}.{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => editDraft({ kind: 'firmware' }, 'Firmware as it ships')}
-          >
+          <TextButton onClick={() => editDraft({ kind: 'firmware' }, 'Firmware as it ships')}>
             Count on what it ships with
-          </button>
-        </p>
+          </TextButton>
+        </Box>
       )}
       {plan.takes && (
-        <p style={{ marginTop: 6 }}>
+        <Box component="p" sx={{ marginTop: '6px' }}>
           {plan.route === 'not-needed' ? 'Newest without a known fault' : 'Version to take'}:{' '}
           <b>{plan.takes.version}</b>, {plan.takes.channel === 'beta' ? 'a beta' : 'a release'}
           {plan.takes.fault ? <span className="caution">. Known of it: {plan.takes.fault}</span> : ', no fault known'}.
-        </p>
+        </Box>
       )}
       {plan.steps.length > 0 && (
         <>
-          <h3 style={{ marginTop: 12 }}>Steps</h3>
+          <Box component="h3" sx={{ marginTop: '12px' }}>
+            Steps
+          </Box>
           <ol>
             {plan.steps.map((step, i) => (
-              <li key={step.do} className="row" style={{ alignItems: 'baseline', padding: '3px 0' }}>
-                <span className="num quiet" style={{ width: 18 }}>
+              <Box component="li" key={step.do} className="row" sx={{ alignItems: 'baseline', padding: '3px 0' }}>
+                <Box component="span" className="num quiet" sx={{ width: 18 }}>
                   {i + 1}
-                </span>
+                </Box>
                 <span>{stepWords(step)}</span>
-              </li>
+              </Box>
             ))}
           </ol>
           {plan.takes && (
@@ -72,41 +75,45 @@ export function FirmwareView({ assessment }: { assessment: Assessment }) {
           )}
         </>
       )}
-      <p style={{ marginTop: 10 }}>{wayBackWords(plan)}</p>
-      <h3 style={{ marginTop: 14 }}>Versions published</h3>
+      <Box component="p" sx={{ marginTop: '10px' }}>
+        {wayBackWords(plan)}
+      </Box>
+      <Box component="h3" sx={{ marginTop: '14px' }}>
+        Versions published
+      </Box>
       {versions.length === 0 ? (
         <p className="quiet">None is stated for this board.</p>
       ) : (
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Version</th>
-              <th scope="col">Channel</th>
-              <th scope="col">Knows the processor</th>
-              <th scope="col">Known faults</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">Version</TableCell>
+              <TableCell scope="col">Channel</TableCell>
+              <TableCell scope="col">Knows the processor</TableCell>
+              <TableCell scope="col">Known faults</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {versions.map((entry) => (
-              <tr key={entry.version}>
-                <td>
+              <TableRow key={entry.version}>
+                <TableCell>
                   {entry.version}
                   {entry.version === board.part.shippedFirmware && <span className="quiet"> ships with it</span>}
-                </td>
-                <td className={entry.channel === 'beta' ? 'caution' : ''}>{entry.channel}</td>
-                <td>
+                </TableCell>
+                <TableCell className={entry.channel === 'beta' ? 'caution' : ''}>{entry.channel}</TableCell>
+                <TableCell>
                   {processor === undefined
                     ? 'no processor chosen'
                     : plan.needs === undefined || compareVersions(entry.version, plan.needs) >= 0
                       ? 'yes'
                       : 'no'}
-                </td>
-                <td>{entry.fault ?? <span className="quiet">none stated</span>}</td>
-              </tr>
+                </TableCell>
+                <TableCell>{entry.fault ?? <span className="quiet">none stated</span>}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
-    </div>
+    </Box>
   );
 }

@@ -1,5 +1,8 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import { ChoiceButton } from '../shared/ChoiceButton';
+import { TextButton } from '../shared/TextButton';
 import { explain } from '@/core/board/explain';
 import { fullName } from '@/core/model/fitted';
 import { DRIVE_ROLES, type DriveRole } from '@/core/figures/resources';
@@ -40,34 +43,26 @@ export function ItemActions({ itemId }: { itemId: string }) {
   };
   const slotName = (id: string) => board?.slotById.get(id)?.label ?? id;
   return (
-    <div className="small" style={{ marginBottom: 6 }}>
+    <Box className="small" sx={{ marginBottom: '6px' }}>
       <p>
         Now: <b>{name}</b> {part && <span className="quiet">{keyFigures(part)}</span>}
       </p>
       {explained && <p className="quiet">{placeWords(explained, deviceName, slotName)}</p>}
       {part?.kind === 'drive' && (
-        <div className="row wrap" role="group" aria-label="Roles of the drive" style={{ gap: 4, margin: '3px 0' }}>
+        <Box className="row wrap" role="group" aria-label="Roles of the drive" sx={{ gap: '4px', margin: '3px 0' }}>
           {DRIVE_ROLES.map((role) => (
-            <button
-              key={role}
-              type="button"
-              className="chip"
-              aria-pressed={roles.includes(role)}
-              onClick={() => toggle(role)}
-            >
+            <ChoiceButton key={role} chosen={roles.includes(role)} onClick={() => toggle(role)}>
               {role}
-            </button>
+            </ChoiceButton>
           ))}
-        </div>
+        </Box>
       )}
       {whole.later && (
-        <div className="row wrap" role="group" aria-label="Phases it is in" style={{ gap: 4, margin: '3px 0' }}>
+        <Box className="row wrap" role="group" aria-label="Phases it is in" sx={{ gap: '4px', margin: '3px 0' }}>
           {(['both', 'now', 'later'] as const).map((phase) => (
-            <button
+            <ChoiceButton
               key={phase}
-              type="button"
-              className="chip"
-              aria-pressed={(item.phase ?? 'both') === phase}
+              chosen={(item.phase ?? 'both') === phase}
               onClick={() => editDraft({ kind: 'phase', item: item.id, phase }, `${name}: phases`)}
             >
               {phase === 'both'
@@ -75,15 +70,13 @@ export function ItemActions({ itemId }: { itemId: string }) {
                 : phase === 'now'
                   ? 'only now'
                   : `only ${whole.later?.name ?? 'later'}`}
-            </button>
+            </ChoiceButton>
           ))}
-        </div>
+        </Box>
       )}
       <Sides itemId={item.id} />
-      <span className="row wrap" style={{ gap: 10 }}>
-        <button
-          type="button"
-          className="link"
+      <Box component="span" className="row wrap" sx={{ gap: '10px' }}>
+        <TextButton
           onClick={() =>
             editDraft(
               { kind: 'own', item: item.id, owned: !item.owned },
@@ -92,31 +85,23 @@ export function ItemActions({ itemId }: { itemId: string }) {
           }
         >
           {item.owned ? 'Owned: count its price again' : 'Already owned'}
-        </button>
+        </TextButton>
         {pinned !== undefined && (
-          <button
-            type="button"
-            className="link"
-            onClick={() => editDraft({ kind: 'unpin', item: item.id }, `${name} finds its own slot`)}
-          >
+          <TextButton onClick={() => editDraft({ kind: 'unpin', item: item.id }, `${name} finds its own slot`)}>
             Pinned to {slotName(pinned)}: let it go
-          </button>
+          </TextButton>
         )}
         {pinned === undefined && explained && (
-          <button
-            type="button"
-            className="link"
+          <TextButton
             onClick={() =>
               editDraft({ kind: 'pin', item: item.id, slot: explained.slot }, `${name} pinned to its slot`)
             }
           >
             Pin it to {slotName(explained.slot)}
-          </button>
+          </TextButton>
         )}
         {(part?.kind === 'graphics' || part?.kind === 'expansion') && (
-          <button
-            type="button"
-            className="link"
+          <TextButton
             onClick={() =>
               editDraft(
                 { kind: 'stand', item: item.id, upright: !item.upright },
@@ -125,30 +110,20 @@ export function ItemActions({ itemId }: { itemId: string }) {
             }
           >
             {item.upright ? 'Put it into its slot' : 'Stand it upright'}
-          </button>
+          </TextButton>
         )}
-        {part?.kind === 'board' && (
-          <button type="button" className="link" onClick={() => open('firmware')}>
-            Its firmware
-          </button>
-        )}
-        {part?.kind === 'memory' && (
-          <button type="button" className="link" onClick={() => open('memory')}>
-            Compare kits
-          </button>
-        )}
-        <button
-          type="button"
-          className="link"
+        {part?.kind === 'board' && <TextButton onClick={() => open('firmware')}>Its firmware</TextButton>}
+        {part?.kind === 'memory' && <TextButton onClick={() => open('memory')}>Compare kits</TextButton>}
+        <TextButton
           onClick={() => {
             editDraft({ kind: 'remove', item: item.id }, `Leave out ${name}`);
             choose(undefined);
           }}
         >
           Leave it out
-        </button>
-      </span>
-    </div>
+        </TextButton>
+      </Box>
+    </Box>
   );
 }
 
@@ -185,28 +160,24 @@ function Sides({ itemId }: { itemId: string }) {
     (side) => side.fans.some((fan) => fan.item === itemId) || side.radiator?.item === itemId,
   )?.side;
   return (
-    <div className="row wrap" role="group" aria-label="Side of the case" style={{ gap: 4, margin: '3px 0' }}>
-      <button
-        type="button"
-        className="chip"
-        aria-pressed={item.side === undefined}
+    <Box className="row wrap" role="group" aria-label="Side of the case" sx={{ gap: '4px', margin: '3px 0' }}>
+      <ChoiceButton
+        chosen={item.side === undefined}
         onClick={() => editDraft({ kind: 'side', item: itemId }, `${item.label ?? item.part} finds its own side`)}
       >
         {item.side === undefined && found ? `found: ${SIDE_NAME[found]}` : 'finds its own side'}
-      </button>
+      </ChoiceButton>
       {takes.map(({ side }) => (
-        <button
+        <ChoiceButton
           key={side}
-          type="button"
-          className="chip"
-          aria-pressed={item.side === side}
+          chosen={item.side === side}
           onClick={() =>
             editDraft({ kind: 'side', item: itemId, side }, `${item.label ?? item.part} ${SIDE_NAME[side]}`)
           }
         >
           {SIDE_NAME[side]}
-        </button>
+        </ChoiceButton>
       ))}
-    </div>
+    </Box>
   );
 }

@@ -1,5 +1,15 @@
 'use client';
 
+import { Press } from '../shared/Press';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { ChoiceButton } from '../shared/ChoiceButton';
+import { TextButton } from '../shared/TextButton';
 import { useEffect, useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/model/fitted';
@@ -73,35 +83,27 @@ export function MemoryView({ assessment }: { assessment: Assessment }) {
     setActive(undefined);
   };
   return (
-    <div style={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: '1 1 auto' }}>
-      <div className="panehead" style={{ marginBottom: 4 }}>
+    <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: '1 1 auto' }}>
+      <Box className="panehead" sx={{ marginBottom: '4px' }}>
         <h2>Memory that fits</h2>
-        <button type="button" className="link small" onClick={() => open(undefined)}>
-          Back to the map
-        </button>
-      </div>
+        <TextButton onClick={() => open(undefined)}>Back to the map</TextButton>
+      </Box>
       <MemoryFacts assessment={assessment} />
-      <div className="row wrap" style={{ gap: 6, margin: '6px 0' }}>
-        <span className="row wrap" role="group" aria-label="Order of the kits" style={{ gap: 6 }}>
+      <Box className="row wrap" sx={{ gap: '6px', margin: '6px 0' }}>
+        <Box component="span" className="row wrap" role="group" aria-label="Order of the kits" sx={{ gap: '6px' }}>
           <span className="small quiet">By</span>
           {(Object.keys(ORDERS) as Order[]).map((name) => (
-            <button
-              key={name}
-              type="button"
-              className="chip"
-              aria-pressed={order === name}
-              onClick={() => setOrder(name)}
-            >
+            <ChoiceButton key={name} chosen={order === name} onClick={() => setOrder(name)}>
               {name}
-            </button>
+            </ChoiceButton>
           ))}
-        </span>
+        </Box>
         {now && (
-          <button type="button" className="chip" aria-pressed={sizeOnly} onClick={() => setSizeOnly(!sizeOnly)}>
+          <ChoiceButton chosen={sizeOnly} onClick={() => setSizeOnly(!sizeOnly)}>
             only {now.gib} GB
-          </button>
+          </ChoiceButton>
         )}
-      </div>
+      </Box>
       {answer.state === 'waiting' && <p className="quiet">Trying every kit in this machine …</p>}
       {answer.state === 'failed' && <p className="short">The kits could not be tried: {answer.message}.</p>}
       {sheet && (
@@ -109,35 +111,35 @@ export function MemoryView({ assessment }: { assessment: Assessment }) {
           <p className="small quiet">
             {rows.length} of {sheet.fits} kits that fit. <Paying sheet={sheet} now={now} />
           </p>
-          <div style={{ overflow: 'auto', minHeight: 0, flex: '1 1 auto' }}>
-            <table>
-              <thead>
-                <tr>
-                  <th scope="col">Kit</th>
-                  <th scope="col" className="num">
+          <Box sx={{ overflow: 'auto', minHeight: 0, flex: '1 1 auto' }}>
+            <Table>
+              <TableHead>
+                <TableRow>
+                  <TableCell scope="col">Kit</TableCell>
+                  <TableCell align="right" scope="col">
                     Runs at
-                  </th>
-                  <th scope="col" className="num" title="Open row: first word after the column address">
+                  </TableCell>
+                  <TableCell align="right" scope="col" title="Open row: first word after the column address">
                     Open ns
-                  </th>
-                  <th scope="col" className="num" title="Row to row in one bank">
+                  </TableCell>
+                  <TableCell align="right" scope="col" title="Row to row in one bank">
                     Cycle ns
-                  </th>
-                  <th scope="col" className="num" title="CL : RCD : RP as sold, and the first word against 10 ns">
+                  </TableCell>
+                  <TableCell align="right" scope="col" title="CL : RCD : RP as sold, and the first word against 10 ns">
                     CL:RCD:RP
-                  </th>
-                  <th scope="col" className="num">
+                  </TableCell>
+                  <TableCell align="right" scope="col">
                     GB/s
-                  </th>
-                  <th scope="col" className="num">
+                  </TableCell>
+                  <TableCell align="right" scope="col">
                     A GB
-                  </th>
-                  <th scope="col" className="num">
+                  </TableCell>
+                  <TableCell align="right" scope="col">
                     Landed price
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
+                  </TableCell>
+                </TableRow>
+              </TableHead>
+              <TableBody>
                 {rows.map((row) => (
                   <KitLine
                     key={row.candidate.part.id}
@@ -148,12 +150,12 @@ export function MemoryView({ assessment }: { assessment: Assessment }) {
                     onTake={() => take(row)}
                   />
                 ))}
-              </tbody>
-            </table>
-          </div>
+              </TableBody>
+            </Table>
+          </Box>
         </>
       )}
-    </div>
+    </Box>
   );
 }
 
@@ -221,12 +223,12 @@ function KitLine({
   const above = row.effectiveMTs !== undefined && row.supportedMTs !== undefined && row.effectiveMTs > row.supportedMTs;
   const gain = Math.exp(effect.gain) - 1;
   return (
-    <tr style={active ? { background: 'var(--carries-soft)' } : undefined}>
-      <td>
-        <button type="button" onClick={onLook} onDoubleClick={onTake} aria-pressed={active} style={{ fontWeight: 650 }}>
+    <TableRow style={active ? { background: 'var(--carries-soft)' } : undefined}>
+      <TableCell>
+        <Press onClick={onLook} onDoubleClick={onTake} aria-pressed={active} style={{ fontWeight: 650 }}>
           {fullName(part)}
-        </button>
-        <span className="small quiet" style={{ display: 'block' }}>
+        </Press>
+        <Box component="span" className="small quiet" sx={{ display: 'block' }}>
           {candidate.current
             ? 'in the draft'
             : Math.abs(gain) < 0.002
@@ -240,9 +242,9 @@ function KitLine({
               <LevelSign level={brings[0]?.level ?? 'note'} /> brings {brings.length}
             </span>
           )}
-        </span>
+        </Box>
         {row.lookalikes.slice(0, 1).map((other) => (
-          <span key={other.part.id} className="small caution" style={{ display: 'block' }}>
+          <Box component="span" key={other.part.id} className="small caution" sx={{ display: 'block' }}>
             ◆ easily taken for {fullName(other.part)}:{' '}
             {other.differences
               .slice(0, SHOWN)
@@ -251,39 +253,43 @@ function KitLine({
                   `${field.label} ${valueWords(field, here)}, not ${valueWords(field, there)}`,
               )
               .join('; ')}
-          </span>
+          </Box>
         ))}
         {active && !candidate.current && (
-          <button type="button" className="chip" style={{ marginTop: 4 }} onClick={onTake}>
+          <Button variant="outlined" sx={{ marginTop: '4px' }} onClick={onTake}>
             Take it
-          </button>
+          </Button>
         )}
-      </td>
-      <td className={`num ${above ? 'caution' : ''}`}>
+      </TableCell>
+      <TableCell className={`num ${above ? 'caution' : ''}`}>
         {row.effectiveMTs ?? '?'}
-        <span className="small quiet" style={{ display: 'block' }}>
+        <Box component="span" className="small quiet" sx={{ display: 'block' }}>
           of {row.profileMTs ?? '?'}
           {above ? `, ${row.supportedMTs} supported` : ''}
-        </span>
-      </td>
-      <td className="num">{access?.open === undefined ? '?' : access.open.toFixed(2)}</td>
-      <td className="num">{access?.cycle === undefined ? '?' : access.cycle.toFixed(2)}</td>
-      <td className="num">
+        </Box>
+      </TableCell>
+      <TableCell align="right">{access?.open === undefined ? '?' : access.open.toFixed(2)}</TableCell>
+      <TableCell align="right">{access?.cycle === undefined ? '?' : access.cycle.toFixed(2)}</TableCell>
+      <TableCell align="right">
         {tight === undefined ? '?' : tight.cycles.join(':')}
-        <span className="small quiet" style={{ display: 'block' }}>
+        <Box component="span" className="small quiet" sx={{ display: 'block' }}>
           {tight === undefined ? '' : `${number(tight.firstWordOfTen)} of 10 ns`}
-        </span>
-      </td>
-      <td className="num">{row.bandwidthBytesPerS === undefined ? '?' : (row.bandwidthBytesPerS / 1e9).toFixed(1)}</td>
-      <td className="num">{row.minorPerGib === undefined ? '?' : coins(Math.round(row.minorPerGib), currency)}</td>
-      <td className="num">
+        </Box>
+      </TableCell>
+      <TableCell align="right">
+        {row.bandwidthBytesPerS === undefined ? '?' : (row.bandwidthBytesPerS / 1e9).toFixed(1)}
+      </TableCell>
+      <TableCell align="right">
+        {row.minorPerGib === undefined ? '?' : coins(Math.round(row.minorPerGib), currency)}
+      </TableCell>
+      <TableCell align="right">
         {candidate.landedMinor === undefined ? 'no offer' : coins(candidate.landedMinor, currency)}
         {!candidate.current && effect.priceMinor !== undefined && (
-          <span className="small quiet" style={{ display: 'block' }}>
+          <Box component="span" className="small quiet" sx={{ display: 'block' }}>
             {coinsChange(effect.priceMinor, currency)}
-          </span>
+          </Box>
         )}
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }

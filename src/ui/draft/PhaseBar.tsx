@@ -1,5 +1,8 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import { ChoiceButton } from '../shared/ChoiceButton';
+import { TextButton } from '../shared/TextButton';
 import type { Machine } from '@/core/model/machine';
 import { inPhase } from '@/core/model/phases';
 import { LevelSign, LOUD } from '../shared/Level';
@@ -14,39 +17,25 @@ export function PhaseBar({ machine }: { machine: Machine }) {
   const brief = useSeat((state) => state.bundle.brief.body);
   const context = useSeat((state) => state.context);
   const { later } = machine;
-  if (!later)
-    return (
-      <button
-        type="button"
-        className="link small"
-        onClick={() => {
-          editDraft({ kind: 'later', later: { name: 'Later' } }, 'Plan a later phase');
-          selectPhase('later');
-        }}
-      >
-        Plan a later phase
-      </button>
-    );
+  if (!later) return null;
   const worst = (of: 'now' | 'later') => {
     const { findings } = assessmentOf(inPhase(machine, of), brief, context);
     return LOUD.find((level) => findings.some((finding) => finding.level === level));
   };
   return (
-    <span className="row wrap" role="group" aria-label="Phases" style={{ gap: 6 }}>
+    <Box component="span" className="row wrap" role="group" aria-label="Phases" sx={{ gap: '6px' }}>
       {(['now', 'later'] as const).map((of) => {
         const level = worst(of);
         return (
-          <button
+          <ChoiceButton
             key={of}
-            type="button"
-            className="chip"
-            aria-pressed={phase === of}
+            chosen={phase === of}
             onClick={() => selectPhase(of)}
             title={of === 'now' ? 'The machine as built first' : 'What is added or taken out here comes later'}
           >
             {of === 'now' ? 'Now' : `${later.name}${later.on ? `, ${later.on}` : ''}`}
             {level && <LevelSign level={level} />}
-          </button>
+          </ChoiceButton>
         );
       })}
       {phase === 'later' && (
@@ -61,18 +50,16 @@ export function PhaseBar({ machine }: { machine: Machine }) {
           >
             Rename phase
           </Value>
-          <button
-            type="button"
-            className="link small"
+          <TextButton
             onClick={() => {
               selectPhase('now');
               editDraft({ kind: 'later' }, `Drop the phase ${later.name}`);
             }}
           >
             Drop phase
-          </button>
+          </TextButton>
         </>
       )}
-    </span>
+    </Box>
   );
 }

@@ -1,5 +1,7 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import { TextButton } from '../shared/TextButton';
 import type { Assessment } from '@/core/assess';
 import { costOfPins } from '@/core/board/explain';
 import { fullName } from '@/core/model/fitted';
@@ -24,13 +26,11 @@ export function PlacementNotes({ assessment, sitting }: { assessment: Assessment
   const pins = Object.keys(draft.pins ?? {});
   if (!cost && flows.length === 0) return null;
   return (
-    <div className="small" style={{ borderTop: '1px solid var(--hair)', paddingTop: 6, marginTop: 4 }}>
+    <Box className="small" sx={{ borderTop: '1px solid var(--hair)', paddingTop: '6px', marginTop: '4px' }}>
       {cost && (
         <p className="caution">
           {pinCostWords(cost.pinned, cost.free)}{' '}
-          <button
-            type="button"
-            className="link"
+          <TextButton
             onClick={() =>
               editDraft(
                 { kind: 'several', edits: pins.map((item) => ({ kind: 'unpin', item })) },
@@ -39,7 +39,7 @@ export function PlacementNotes({ assessment, sitting }: { assessment: Assessment
             }
           >
             Let them go
-          </button>
+          </TextButton>
         </p>
       )}
       {flows.map(({ flow, task, bytesPerS, realTime, narrowest }) => (
@@ -58,6 +58,6 @@ export function PlacementNotes({ assessment, sitting }: { assessment: Assessment
             : ''}
         </p>
       ))}
-    </div>
+    </Box>
   );
 }

@@ -1,5 +1,8 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { TextButton } from '../shared/TextButton';
 import Slider from '@mui/material/Slider';
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
@@ -66,7 +69,7 @@ export function SideView({ assessment }: { assessment: Assessment }) {
   const chip = heat.setup.hot.findIndex((part) => part.kind === 'processor');
   const controls = brief.sittings.length > 0 && here && before && (
     <>
-      <div className="row wrap" style={{ gap: 14, margin: '6px 0 2px', alignItems: 'flex-end' }}>
+      <Box className="row wrap" sx={{ gap: '14px', margin: '6px 0 2px', alignItems: 'flex-end' }}>
         {heat.setup.hot[chip]?.hasFans && (
           <Knob
             label="Cooler’s fan"
@@ -88,38 +91,32 @@ export function SideView({ assessment }: { assessment: Assessment }) {
           onChange={setChassis}
         />
         <Knob label="Room" unit="°C" value={roomC} free={brief.roomC} min={10} max={45} onChange={setRoomC} />
-        {trying && (
-          <button type="button" className="link small" onClick={forget}>
-            Let them go
-          </button>
-        )}
-      </div>
+        {trying && <TextButton onClick={forget}>Let them go</TextButton>}
+      </Box>
       <Outcome tried={tried} before={assessment} sitting={sitting} onSitting={setSitting} />
-      <div className="row wrap" style={{ gap: 6, margin: '6px 0' }}>
+      <Box className="row wrap" sx={{ gap: '6px', margin: '6px 0' }}>
         {(cooler !== undefined || chassis !== undefined) && (
-          <button type="button" className="chip" onClick={() => set(tuning, 'Fan speeds set by hand')}>
+          <Button variant="outlined" onClick={() => set(tuning, 'Fan speeds set by hand')}>
             Keep these speeds
-          </button>
+          </Button>
         )}
-        <button type="button" className="chip" onClick={quiet}>
+        <Button variant="outlined" onClick={quiet}>
           Quietest that holds the clock
-        </button>
+        </Button>
         {(draft.tuning?.coolerCurve ?? draft.tuning?.caseCurve) && (
-          <button type="button" className="chip" onClick={shipped}>
+          <Button variant="outlined" onClick={shipped}>
             Curves as shipped
-          </button>
+          </Button>
         )}
-      </div>
+      </Box>
     </>
   );
   return (
-    <div style={{ overflow: 'auto', minHeight: 0, flex: '1 1 auto' }}>
-      <div className="panehead" style={{ marginBottom: 4 }}>
+    <Box sx={{ overflow: 'auto', minHeight: 0, flex: '1 1 auto' }}>
+      <Box className="panehead" sx={{ marginBottom: '4px' }}>
         <h2>From the open side, to scale</h2>
-        <button type="button" className="link small" onClick={() => open(undefined)}>
-          Back to the map
-        </button>
-      </div>
+        <TextButton onClick={() => open(undefined)}>Back to the map</TextButton>
+      </Box>
       {!scene || scene.solids.length === 0 ? (
         <p className="quiet">
           {parts.one('case') && parts.one('board')
@@ -132,7 +129,7 @@ export function SideView({ assessment }: { assessment: Assessment }) {
         </Elevation>
       )}
       {brief.sittings.length > 0 && here && before && <FanCurves assessment={assessment} />}
-    </div>
+    </Box>
   );
 }
 
@@ -162,7 +159,7 @@ function Knob({
 }) {
   const shown = value ?? free;
   return (
-    <span style={{ flex: '1 1 90px', padding: '0 8px' }}>
+    <Box component="span" sx={{ flex: '1 1 90px', padding: '0 8px' }}>
       <span className="spread small">
         <span>{label}</span>
         <b className={value === undefined ? 'quiet' : ''}>{`${shown} ${unit}`}</b>
@@ -177,7 +174,7 @@ function Knob({
         step={1}
         onChange={(_event, next) => onChange(next)}
       />
-    </span>
+    </Box>
   );
 }
 
@@ -263,24 +260,25 @@ function Outcome({
         </Value>
         , once nothing changes any more{changed ? '; in grey what it is without your hand on the sliders' : ''}:
       </p>
-      <dl
+      <Box
+        component="dl"
         className="facts small"
         aria-label="What the fans do"
-        style={{ gridTemplateColumns: 'minmax(96px, 0.62fr) minmax(0, 1fr)' }}
+        sx={{ gridTemplateColumns: 'minmax(96px, 0.62fr) minmax(0, 1fr)' }}
       >
         {rows.map((row) => (
-          <div key={row.label} style={{ display: 'contents' }}>
+          <Box key={row.label} sx={{ display: 'contents' }}>
             <dt>{row.label}</dt>
-            <dd style={{ maxWidth: 'none' }}>
+            <Box component="dd" sx={{ maxWidth: 'none' }}>
               <b className={row.bad ? 'short' : ''}>
                 {row.bad ? '▼ ' : ''}
                 {row.now}
               </b>
               {changed && row.then !== row.now && <span className="quiet"> ({row.then})</span>}
-            </dd>
-          </div>
+            </Box>
+          </Box>
         ))}
-      </dl>
+      </Box>
       {changed && (
         <p className="small">
           {slower.length === 0 ? 'No task changes.' : `Tasks: ${slower.join(', ')} of their speed.`}

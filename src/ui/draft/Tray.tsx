@@ -1,5 +1,8 @@
 'use client';
 
+import { Entry } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import { TextButton } from '../shared/TextButton';
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { fullName } from '@/core/model/fitted';
@@ -97,8 +100,8 @@ export function Tray() {
   const item = position.item === undefined ? undefined : draft.items.find((entry) => entry.id === position.item);
 
   return (
-    <div
-      style={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}
+    <Box
+      sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}
       onKeyDown={(event) => {
         if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
           event.preventDefault();
@@ -109,39 +112,31 @@ export function Tray() {
         } else if (event.key === 'Escape') choose(undefined);
       }}
     >
-      <div className="panehead" style={{ marginBottom: 4 }}>
-        <h2 style={{ textTransform: 'capitalize' }}>{position.also ? 'Cards of any kind' : kindName(position.kind)}</h2>
+      <Box className="panehead" sx={{ marginBottom: '4px' }}>
+        <Box component="h2" sx={{ textTransform: 'capitalize' }}>
+          {position.also ? 'Cards of any kind' : kindName(position.kind)}
+        </Box>
         <span className="small quiet">
           {rows.length > 0
             ? `${rows.filter((row) => row.fits).length} fit · ${rows.filter((row) => !row.fits).length} don't`
             : ''}{' '}
-          <button type="button" className="link" onClick={() => choose(undefined)}>
-            Close
-          </button>
+          <TextButton onClick={() => choose(undefined)}>Close</TextButton>
         </span>
-      </div>
+      </Box>
       {item && <ItemActions itemId={item.id} />}
-      <input
-        className="field"
+      <Entry
         value={text}
         onChange={(event) => setText(event.target.value)}
         placeholder="Type a name or a figure"
         aria-label="Narrow the candidates"
-        style={{ marginBottom: 6 }}
       />
-      <div
+      <Box
         ref={list}
         role="listbox"
         aria-label={`Candidates for the ${kindName(position.kind)}`}
         tabIndex={0}
         aria-activedescendant={active ? `candidate-${active}` : undefined}
-        style={{
-          overflow: 'auto',
-          flex: '1 1 auto',
-          minHeight: 0,
-          margin: '0 -14px',
-          borderTop: '1px solid var(--hair)',
-        }}
+        sx={{ overflow: 'auto', flex: '1 1 auto', minHeight: 0, margin: '0 -14px', borderTop: '1px solid var(--hair)' }}
       >
         {answer.state === 'waiting' && (
           <p className="pane quiet">Trying every {kindName(position.kind)} in the catalogue on this brief …</p>
@@ -168,9 +163,9 @@ export function Tray() {
           />
         ))}
         {misfit.length > 0 && (
-          <p className="small quiet" style={{ padding: '8px 14px 4px', background: 'var(--sunk)' }}>
+          <Box component="p" className="small quiet" sx={{ padding: '8px 14px 4px', background: 'var(--sunk)' }}>
             Does not fit, and why
-          </p>
+          </Box>
         )}
         {misfit.map((row) => (
           <CandidateItem
@@ -183,10 +178,10 @@ export function Tray() {
             onTake={() => take(row)}
           />
         ))}
-      </div>
-      <div style={{ borderTop: '1px solid var(--hair)', padding: '6px 0 8px' }}>
+      </Box>
+      <Box sx={{ borderTop: '1px solid var(--hair)', padding: '6px 0 8px' }}>
         <p className="quiet small">Prices: landed, {currency}, tax and shipping in.</p>
-        <div className="row" style={{ marginTop: 4 }}>
+        <Box className="row" sx={{ marginTop: '4px' }}>
           <Button variant="contained" disabled={!current || current.current} onClick={() => take(current)}>
             Take it
           </Button>
@@ -194,16 +189,16 @@ export function Tray() {
             Why this order
           </Button>
           <span className="quiet small">↑ ↓ look, Enter takes</span>
-        </div>
+        </Box>
         {why && (
-          <p className="small" style={{ marginTop: 4 }}>
+          <Box component="p" className="small" sx={{ marginTop: '4px' }}>
             First what is no dearer and no worse. Then findings mended minus brought, worst level first; then how many
             tasks meet their target; then speed gained a coin added. Parts that bring something that blocks stand below
             the line.
-          </p>
+          </Box>
         )}
-      </div>
-    </div>
+      </Box>
+    </Box>
   );
 }
 
@@ -221,11 +216,11 @@ function Alike({ present, part }: { present: Part; part: Part }) {
     return now === then ? `${field.label} not the same` : `${field.label} ${then} instead of ${now}`;
   });
   return (
-    <span className={`small ${differences.length > 0 ? 'caution' : 'quiet'}`} style={{ display: 'block' }}>
+    <Box component="span" className={`small ${differences.length > 0 ? 'caution' : 'quiet'}`} sx={{ display: 'block' }}>
       {differences.length === 0
         ? 'an edition of what is there; no figure differs'
         : `◆ an edition of what is there: ${said.join(', ')}${more > 0 ? ` and ${more} more` : ''}`}
-    </span>
+    </Box>
   );
 }
 
@@ -271,33 +266,40 @@ function CandidateItem({
         ? coins(row.landedMinor, currency)
         : coinsChange(effect.priceMinor, currency);
   return (
-    <div
+    <Box
       id={`candidate-${part.id}`}
       role="option"
       aria-selected={active}
       className={`tray-item${row.fits ? '' : ' misfit'}`}
-      style={{ padding: '7px 14px 7px 11px', cursor: 'pointer' }}
+      sx={{ padding: '7px 14px 7px 11px', cursor: 'pointer' }}
       onClick={onLook}
       onDoubleClick={onTake}
     >
       <span className="spread">
         <b className="cut">{fullName(part)}</b>
-        <span className={`num${row.current ? ' quiet' : ''}`} style={{ fontWeight: row.current ? 400 : 650 }}>
+        <Box
+          component="span"
+          className={`num${row.current ? ' quiet' : ''}`}
+          sx={{ fontWeight: row.current ? 400 : 650 }}
+        >
           {price}
-        </span>
+        </Box>
       </span>
-      <span className="quiet small" style={{ display: 'block' }}>
+      <Box component="span" className="quiet small" sx={{ display: 'block' }}>
         {mixed ? `${part.kind === 'expansion' ? (part.purpose ?? 'expansion card') : kindName(part.kind)} · ` : ''}
         {keyFigures(part)}
-      </span>
+      </Box>
       {present && !row.current && <Alike present={present} part={part} />}
       {!row.current && changed.length > 0 && row.fits && (
-        <span style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 12, rowGap: 2, marginTop: 3 }}>
+        <Box
+          component="span"
+          sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: '12px', rowGap: '2px', marginTop: '3px' }}
+        >
           {changed.slice(0, SHOWN_TASKS + (changed.length === SHOWN_TASKS + 1 ? 1 : 0)).map((task) => (
-            <span key={task.task} style={{ minWidth: 0 }}>
-              <span className="small cut quiet" style={{ display: 'block' }}>
+            <Box component="span" key={task.task} sx={{ minWidth: 0 }}>
+              <Box component="span" className="small cut quiet" sx={{ display: 'block' }}>
                 {names.find((entry) => entry.id === task.task)?.name}
-              </span>
+              </Box>
               <Beam
                 axis={{ kind: 'ratio' }}
                 band={task.ratio}
@@ -305,28 +307,28 @@ function CandidateItem({
                 sentence={`${names.find((entry) => entry.id === task.task)?.name ?? ''}: ${task.ratio ? `${number(task.ratio.likely, 2)} times the target` : 'unproven'}`}
                 compact
               />
-            </span>
+            </Box>
           ))}
           {changed.length > SHOWN_TASKS + 1 && (
             <span className="small quiet">and {changed.length - SHOWN_TASKS} more tasks change</span>
           )}
-        </span>
+        </Box>
       )}
       {!row.current && mended.length > 0 && (
-        <span className="small carries" style={{ display: 'block', marginTop: 2 }}>
+        <Box component="span" className="small carries" sx={{ display: 'block', marginTop: '2px' }}>
           mends:{' '}
           {mended
             .map((finding) => findingWords(finding).says)
             .slice(0, 2)
             .join(' ')}
-        </span>
+        </Box>
       )}
       {[...blocking, ...others].slice(0, 2).map((finding, i) => (
-        <span key={i} className={`small ${finding.level}`} style={{ display: 'block', marginTop: 2 }}>
+        <Box component="span" key={i} className={`small ${finding.level}`} sx={{ display: 'block', marginTop: '2px' }}>
           <LevelSign level={finding.level} /> {findingWords(finding).says}
-        </span>
+        </Box>
       ))}
       {active && looked && open && <TurnsAt machine={looked} finding={open} />}
-    </div>
+    </Box>
   );
 }

@@ -1,5 +1,7 @@
 'use client';
 
+import { Press } from '../shared/Press';
+import Box from '@mui/material/Box';
 import { scaleSqrt } from 'd3-scale';
 import { useMemo } from 'react';
 import type { Assessment } from '@/core/assess';
@@ -45,7 +47,7 @@ export function WiringMap({
   );
   const mostWatts = Math.max(1, ...layout.nodes.map((node) => node.watts?.max ?? 0));
   return (
-    <div ref={holder} style={{ overflow: 'auto', flex: '1 1 auto', minHeight: 120, padding: 2 }}>
+    <Box ref={holder} sx={{ overflow: 'auto', flex: '1 1 auto', minHeight: 120, padding: '2px' }}>
       <div className="map" style={{ width: layout.width, height: layout.height, margin: '0 auto' }}>
         <svg className="wires" aria-hidden="true">
           {layout.wires.map((wire) => (
@@ -74,7 +76,7 @@ export function WiringMap({
           />
         ))}
       </div>
-    </div>
+    </Box>
   );
 }
 
@@ -222,8 +224,7 @@ function Node({
       </div>
     );
   return (
-    <button
-      type="button"
+    <Press
       className={className}
       style={style}
       onClick={() => choose(position)}
@@ -232,6 +233,6 @@ function Node({
       aria-pressed={chosen}
     >
       {body}
-    </button>
+    </Press>
   );
 }

@@ -1,10 +1,11 @@
+import Box from '@mui/material/Box';
 import Link from 'next/link';
 import { DeskBar } from '../shared/DeskBar';
 
 /** The address of a file that was thrown away or waited too long. */
 export function Gone() {
   return (
-    <div className="frame" style={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>
+    <Box className="frame" sx={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>
       <DeskBar />
       <main className="pane">
         <h1>The file is no longer here</h1>
@@ -13,6 +14,6 @@ export function Gone() {
           <Link href="/library">Library</Link> or the <Link href="/">Desk</Link>.
         </p>
       </main>
-    </div>
+    </Box>
   );
 }

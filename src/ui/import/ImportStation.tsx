@@ -1,5 +1,7 @@
 'use client';
 
+import { EntryChoice } from '../shared/Entry';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -98,12 +100,12 @@ export function ImportStation({
   };
 
   return (
-    <div className="frame" style={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>
+    <Box className="frame" sx={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>
       <DeskBar />
       <main className="station">
-        <div
+        <Box
           className="columns"
-          style={{ gridTemplateColumns: csv ? 'minmax(0, 1.35fr) minmax(330px, 1fr)' : 'minmax(0, 720px)' }}
+          sx={{ gridTemplateColumns: csv ? 'minmax(0, 1.35fr) minmax(330px, 1fr)' : 'minmax(0, 720px)' }}
         >
           {csv && (
             <section className="pane" aria-label="What the columns mean">
@@ -114,7 +116,7 @@ export function ImportStation({
                 </span>
               </h1>
               {table && (
-                <div className="row wrap small" style={{ margin: '8px 0 10px', gap: 14 }}>
+                <Box className="row wrap small" sx={{ margin: '8px 0 10px', gap: '14px' }}>
                   <Choice
                     label="Holds"
                     value={mapping?.kind ?? ''}
@@ -153,7 +155,7 @@ export function ImportStation({
                     options={regions.map((entry) => [entry.id, `${entry.name}, ${entry.currency}`])}
                     onChange={setRegion}
                   />
-                </div>
+                </Box>
               )}
               {busy && <p className="quiet">Reading …</p>}
               {table && mapping && (
@@ -173,11 +175,15 @@ export function ImportStation({
           )}
           <section className="pane" aria-label="What it would do">
             {!csv && (
-              <h1 style={{ marginBottom: 8 }}>
+              <Box component="h1" sx={{ marginBottom: '8px' }}>
                 {upload.name} <span className="quiet small">{FORMAT_NAMES[upload.format]}</span>
-              </h1>
+              </Box>
             )}
-            {csv && <h2 style={{ marginBottom: 6 }}>What it would do</h2>}
+            {csv && (
+              <Box component="h2" sx={{ marginBottom: '6px' }}>
+                What it would do
+              </Box>
+            )}
             {refused.length > 0 && <Problems title="Not read" list={refused} />}
             <Outcome
               name={upload.name}
@@ -188,7 +194,7 @@ export function ImportStation({
               onWrite={() => void write()}
               onCancel={() => void cancel()}
             />
-            <div className="row" style={{ marginTop: 14 }}>
+            <Box className="row" sx={{ marginTop: '14px' }}>
               {csv &&
                 mapping &&
                 job.state !== 'running' &&
@@ -205,11 +211,11 @@ export function ImportStation({
                   Desk
                 </Link>
               )}
-            </div>
+            </Box>
           </section>
-        </div>
+        </Box>
       </main>
-    </div>
+    </Box>
   );
 }
 
@@ -225,20 +231,15 @@ function Choice({
   onChange: (value: string) => void;
 }) {
   return (
-    <label className="row" style={{ gap: 5 }}>
+    <Box component="label" className="row" sx={{ gap: '5px' }}>
       <span className="quiet">{label}</span>
-      <select
-        className="field"
-        style={{ width: 'auto' }}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      >
+      <EntryChoice width={'auto'} value={value} onChange={(event) => onChange(event.target.value)}>
         {options.map(([option, name]) => (
           <option key={option} value={option}>
             {name}
           </option>
         ))}
-      </select>
-    </label>
+      </EntryChoice>
+    </Box>
   );
 }

@@ -1,5 +1,12 @@
 'use client';
 
+import { Entry, EntryChoice } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -37,10 +44,10 @@ export function MachineStation({
     else router.push(stationPath(result.projectId, result.seatId, 'draft'));
   };
   return (
-    <div className="frame" style={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>
+    <Box className="frame" sx={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>
       <DeskBar />
       <main className="station">
-        <section className="pane" style={{ maxWidth: 860 }} aria-label="The machine in the file">
+        <Box component="section" className="pane" sx={{ maxWidth: 860 }} aria-label="The machine in the file">
           <h1>
             {upload.name}{' '}
             <span className="quiet small">
@@ -52,61 +59,55 @@ export function MachineStation({
           )}
           {preview && (
             <>
-              <table style={{ margin: '10px 0' }}>
-                <thead>
-                  <tr>
-                    <th>{preview.name}</th>
-                    <th>In the library</th>
-                  </tr>
-                </thead>
-                <tbody>
+              <Table sx={{ margin: '10px 0' }}>
+                <TableHead>
+                  <TableRow>
+                    <TableCell>{preview.name}</TableCell>
+                    <TableCell>In the library</TableCell>
+                  </TableRow>
+                </TableHead>
+                <TableBody>
                   {preview.items.map((item) => (
-                    <tr key={item.id}>
-                      <td>{item.label}</td>
-                      <td>
+                    <TableRow key={item.id}>
+                      <TableCell>{item.label}</TableCell>
+                      <TableCell>
                         {item.known ? (
                           <span className="carries">▲ known, its figures are used</span>
                         ) : (
                           <span className="unproven">○ new: only what the file tells is known</span>
                         )}
-                      </td>
-                    </tr>
+                      </TableCell>
+                    </TableRow>
                   ))}
-                </tbody>
-              </table>
+                </TableBody>
+              </Table>
               {preview.notes.length > 0 && (
                 <>
                   <h2>What to know</h2>
                   <ul className="small">
                     {preview.notes.map((line, i) => (
-                      <li key={i} style={{ padding: '2px 0' }}>
+                      <Box component="li" key={i} sx={{ padding: '2px 0' }}>
                         {line}
-                      </li>
+                      </Box>
                     ))}
                   </ul>
                 </>
               )}
-              <div className="row wrap" style={{ marginTop: 14 }}>
+              <Box className="row wrap" sx={{ marginTop: '14px' }}>
                 <label className="small row">
                   <span className="quiet">Goes to</span>
-                  <select
-                    className="field"
-                    style={{ width: 'auto' }}
-                    value={seat}
-                    onChange={(event) => setSeat(event.target.value)}
-                  >
+                  <EntryChoice width={'auto'} value={seat} onChange={(event) => setSeat(event.target.value)}>
                     {seats.map((entry) => (
                       <option key={entry.id} value={entry.id}>
                         {entry.label}, as a draft
                       </option>
                     ))}
                     <option value="">a seat of its own</option>
-                  </select>
+                  </EntryChoice>
                 </label>
                 {seat === '' && (
-                  <input
-                    className="field"
-                    style={{ width: 200 }}
+                  <Entry
+                    width={200}
                     value={name}
                     maxLength={80}
                     aria-label="Name of the seat"
@@ -120,11 +121,11 @@ export function MachineStation({
                 <Button onClick={() => void dropUpload(upload.id).then(() => router.push('/'))}>
                   Throw the file away
                 </Button>
-              </div>
+              </Box>
             </>
           )}
-        </section>
+        </Box>
       </main>
-    </div>
+    </Box>
   );
 }

@@ -1,5 +1,12 @@
 'use client';
 
+import { Entry, EntryChoice } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import {
   headingOf,
   priceField,
@@ -54,38 +61,37 @@ export function MappingTable({ mapping, currency, headers, rows, remembered, onM
   );
   return (
     <>
-      <table>
-        <thead>
-          <tr>
-            <th>Column in the file</th>
-            <th>First cells</th>
-            <th>Goes to</th>
-            <th>Counts in</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>Column in the file</TableCell>
+            <TableCell>First cells</TableCell>
+            <TableCell>Goes to</TableCell>
+            <TableCell>Counts in</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {headers.map((header, i) => {
             const target = mapping.columns[i] ?? { header };
             const field = fields.find((candidate) => candidate.path === target.field);
             const units = field ? unitsFor(field) : [];
             return (
-              <tr key={i}>
-                <td style={{ fontWeight: 600 }}>
+              <TableRow key={i}>
+                <TableCell sx={{ fontWeight: 600 }}>
                   {header || <span className="quiet">no heading</span>}
                   {remembered.includes(header) && <span className="quiet small"> remembered</span>}
-                </td>
-                <td className="quiet small" style={{ maxWidth: 190 }}>
-                  <span className="cut" style={{ display: 'block' }}>
+                </TableCell>
+                <TableCell className="quiet small" sx={{ maxWidth: 190 }}>
+                  <Box component="span" className="cut" sx={{ display: 'block' }}>
                     {rows
                       .map((row) => row[i] ?? '')
                       .filter(Boolean)
                       .slice(0, 3)
                       .join(' · ')}
-                  </span>
-                </td>
-                <td>
-                  <select
-                    className="field"
+                  </Box>
+                </TableCell>
+                <TableCell>
+                  <EntryChoice
                     aria-label={`Where "${header}" goes`}
                     value={target.field ?? ''}
                     onChange={(event) => {
@@ -102,12 +108,11 @@ export function MappingTable({ mapping, currency, headers, rows, remembered, onM
                         {option.unit ? `, ${option.unit}` : ''}
                       </option>
                     ))}
-                  </select>
-                </td>
-                <td>
+                  </EntryChoice>
+                </TableCell>
+                <TableCell>
                   {field && units.length > 1 && field.path !== PRICE_TARGET ? (
-                    <select
-                      className="field"
+                    <EntryChoice
                       aria-label={`Unit of "${header}"`}
                       value={target.unit ?? field.unit ?? ''}
                       onChange={(event) => set(i, { ...target, unit: event.target.value })}
@@ -117,18 +122,18 @@ export function MappingTable({ mapping, currency, headers, rows, remembered, onM
                           {unit}
                         </option>
                       ))}
-                    </select>
+                    </EntryChoice>
                   ) : (
                     <span className="quiet">{field?.unit}</span>
                   )}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             );
           })}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {missing.length > 0 && (
-        <div style={{ marginTop: 10 }}>
+        <Box sx={{ marginTop: '10px' }}>
           <p className="small caution">
             ◆ No column feeds {missing.map((field) => field.label).join(' and ')}. Choose one above, or give one value
             for all rows:
@@ -137,9 +142,8 @@ export function MappingTable({ mapping, currency, headers, rows, remembered, onM
             {missing.map((field) => (
               <label key={field.path} className="small row">
                 <span className="quiet">{field.label}</span>
-                <input
-                  className="field"
-                  style={{ width: 150 }}
+                <Entry
+                  width={150}
                   value={mapping.constants[field.path] ?? ''}
                   onChange={(event) => {
                     const { [field.path]: _before, ...rest } = mapping.constants;
@@ -152,7 +156,7 @@ export function MappingTable({ mapping, currency, headers, rows, remembered, onM
               </label>
             ))}
           </span>
-        </div>
+        </Box>
       )}
     </>
   );

@@ -1,5 +1,14 @@
 'use client';
 
+import LinearProgress from '@mui/material/LinearProgress';
+import { Entry } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { TextButton } from '../shared/TextButton';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { DryRunView, ImportProblem, JobView } from './useJob';
@@ -50,29 +59,26 @@ export function Outcome({ name, job, mending, onMend, onCheck, onWrite, onCancel
               </span>
             )}
           </p>
-          <progress value={share ?? undefined} max={1} style={{ width: '100%' }} aria-label="Progress" />
-          <button type="button" className="link small" onClick={onCancel}>
-            Stop; nothing of it stays
-          </button>
+          <LinearProgress
+            variant={share === undefined ? 'indeterminate' : 'determinate'}
+            value={100 * (share ?? 0)}
+            aria-label="Progress"
+          />
+          <TextButton onClick={onCancel}>Stop; nothing of it stays</TextButton>
         </div>
       );
     }
     case 'cancelled':
       return (
         <p role="status">
-          Stopped. Nothing was written.{' '}
-          <button type="button" className="link" onClick={onCheck}>
-            Check again
-          </button>
+          Stopped. Nothing was written. <TextButton onClick={onCheck}>Check again</TextButton>
         </p>
       );
     case 'ended':
       return (
         <p role="status">
           The app was stopped while it was at work on {name}. Nothing was written.{' '}
-          <button type="button" className="link" onClick={onCheck}>
-            Check again
-          </button>
+          <TextButton onClick={onCheck}>Check again</TextButton>
         </p>
       );
     case 'failed':
@@ -85,9 +91,7 @@ export function Outcome({ name, job, mending, onMend, onCheck, onWrite, onCancel
       return (
         <p className="caution" role="alert">
           ◆ The library changed since the file was checked, so nothing was written.{' '}
-          <button type="button" className="link" onClick={onCheck}>
-            Check again
-          </button>
+          <TextButton onClick={onCheck}>Check again</TextButton>
         </p>
       );
     case 'written':
@@ -97,9 +101,9 @@ export function Outcome({ name, job, mending, onMend, onCheck, onWrite, onCancel
             ▲ {name} is in the library: {count(job.changed)} {job.changed === 1 ? 'entry' : 'entries'} written
             {job.changed === 0 ? ', everything was there already' : ''}.
           </p>
-          <p style={{ marginTop: 6 }}>
+          <Box component="p" sx={{ marginTop: '6px' }}>
             <Link href="/library">Open the library</Link>, where one step takes it back again.
-          </p>
+          </Box>
         </div>
       );
     case 'checked':
@@ -140,26 +144,26 @@ function Checked({
         </p>
       )}
       {dryRun.counts.length > 0 && (
-        <table style={{ margin: '8px 0' }}>
-          <thead>
-            <tr>
-              <th>{bad ? 'Without the problems it would be' : ''}</th>
-              <th className="num">added</th>
-              <th className="num">changed</th>
-              <th className="num">left as it is</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table sx={{ margin: '8px 0' }}>
+          <TableHead>
+            <TableRow>
+              <TableCell>{bad ? 'Without the problems it would be' : ''}</TableCell>
+              <TableCell align="right">added</TableCell>
+              <TableCell align="right">changed</TableCell>
+              <TableCell align="right">left as it is</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {dryRun.counts.map((entry) => (
-              <tr key={entry.list}>
-                <td>{LIST_NAMES[entry.list] ?? entry.list}</td>
-                <td className="num">{count(entry.added)}</td>
-                <td className="num">{count(entry.changed)}</td>
-                <td className="num">{count(entry.left)}</td>
-              </tr>
+              <TableRow key={entry.list}>
+                <TableCell>{LIST_NAMES[entry.list] ?? entry.list}</TableCell>
+                <TableCell align="right">{count(entry.added)}</TableCell>
+                <TableCell align="right">{count(entry.changed)}</TableCell>
+                <TableCell align="right">{count(entry.left)}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       {bad ? (
         <>
@@ -196,12 +200,16 @@ function ProblemList({
   return (
     <ul className="small" aria-label="Problems">
       {problems.map((problem, i) => (
-        <li key={i} style={{ padding: '5px 0', borderBottom: '1px solid var(--hair)', overflowWrap: 'anywhere' }}>
+        <Box
+          component="li"
+          key={i}
+          sx={{ padding: '5px 0', borderBottom: '1px solid var(--hair)', overflowWrap: 'anywhere' }}
+        >
           <b className="mono">{problem.path}</b> {problem.message}
           {mending && problem.row !== undefined && (
             <Mend problem={problem} row={problem.row} mending={mending} onMend={onMend} />
           )}
-        </li>
+        </Box>
       ))}
     </ul>
   );
@@ -223,11 +231,10 @@ function Mend({
   const out = mending.leaveOut.includes(row);
   const fixes = mending.fixes[String(row)] ?? {};
   return (
-    <span className="row" style={{ gap: 8, marginTop: 3 }}>
+    <Box component="span" className="row" sx={{ gap: '8px', marginTop: '3px' }}>
       {column !== undefined && value !== undefined && (
-        <input
-          className="field"
-          style={{ width: 170 }}
+        <Entry
+          width={170}
           disabled={out}
           aria-label={`Row ${row}, ${column}`}
           value={fixes[column] ?? value}
@@ -239,9 +246,7 @@ function Mend({
           }
         />
       )}
-      <button
-        type="button"
-        className="link"
+      <TextButton
         aria-pressed={out}
         onClick={() =>
           onMend({
@@ -251,7 +256,7 @@ function Mend({
         }
       >
         {out ? `row ${row} is left out: take it in` : `leave row ${row} out`}
-      </button>
-    </span>
+      </TextButton>
+    </Box>
   );
 }

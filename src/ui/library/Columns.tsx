@@ -1,5 +1,9 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { ChoiceButton } from '../shared/ChoiceButton';
+import { TextButton } from '../shared/TextButton';
 import Popover from '@mui/material/Popover';
 import { useState } from 'react';
 import { usualColumns, type Column } from '@/core/library/columns';
@@ -25,9 +29,9 @@ export function Columns({
     });
   return (
     <>
-      <button type="button" className="chip" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="dialog">
+      <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="dialog">
         Columns
-      </button>
+      </Button>
       {anchor && (
         <Popover
           open
@@ -35,31 +39,25 @@ export function Columns({
           onClose={() => setAnchor(null)}
           anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
         >
-          <div className="pane" role="group" aria-label="Columns shown" style={{ padding: 12, maxWidth: 560 }}>
-            <span className="spread small" style={{ marginBottom: 6 }}>
+          <Box className="pane" role="group" aria-label="Columns shown" sx={{ padding: '12px', maxWidth: 560 }}>
+            <Box component="span" className="spread small" sx={{ marginBottom: '6px' }}>
               <b>Columns shown</b>
-              <button
-                type="button"
-                className="link"
-                onClick={() => onQuestion({ ...question, columns: usualColumns(question.kind) })}
-              >
+              <TextButton onClick={() => onQuestion({ ...question, columns: usualColumns(question.kind) })}>
                 The usual ones
-              </button>
-            </span>
-            <span className="row wrap" style={{ gap: 4 }}>
+              </TextButton>
+            </Box>
+            <Box component="span" className="row wrap" sx={{ gap: '4px' }}>
               {all.map((column) => (
-                <button
+                <ChoiceButton
                   key={column.key}
-                  type="button"
-                  className="chip"
-                  aria-pressed={question.columns.includes(column.key)}
+                  chosen={question.columns.includes(column.key)}
                   onClick={() => toggle(column.key)}
                 >
                   {column.label}
-                </button>
+                </ChoiceButton>
               ))}
-            </span>
-          </div>
+            </Box>
+          </Box>
         </Popover>
       )}
     </>

@@ -1,5 +1,7 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { useState } from 'react';
 import type { PartKind } from '@/core/parts';
@@ -16,9 +18,9 @@ export function ExportMenu({ kind }: { kind: PartKind | undefined }) {
   ];
   return (
     <>
-      <button type="button" className="chip" aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
+      <Button variant="outlined" aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
         Save as file
-      </button>
+      </Button>
       {anchor && (
         <Popover
           open
@@ -27,17 +29,17 @@ export function ExportMenu({ kind }: { kind: PartKind | undefined }) {
           anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
           transformOrigin={{ vertical: 'top', horizontal: 'right' }}
         >
-          <ul className="pane small" style={{ padding: 12, minWidth: 260 }}>
+          <Box component="ul" className="pane small" sx={{ padding: '12px', minWidth: 260 }}>
             {rows.map(([href, label, what]) => (
-              <li key={href} style={{ padding: '3px 0' }}>
+              <Box component="li" key={href} sx={{ padding: '3px 0' }}>
                 <a href={href} download onClick={() => setAnchor(null)}>
                   {label}
                 </a>{' '}
                 <span className="quiet">{what}</span>
-              </li>
+              </Box>
             ))}
             {!kind && <li className="quiet">Choose a kind to save its parts as CSV.</li>}
-          </ul>
+          </Box>
         </Popover>
       )}
     </>

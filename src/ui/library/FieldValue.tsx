@@ -1,5 +1,9 @@
 'use client';
 
+import { Press } from '../shared/Press';
+import { Entry } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import { ChoiceButton } from '../shared/ChoiceButton';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import Popover from '@mui/material/Popover';
@@ -47,15 +51,14 @@ export function FieldValue({
   };
   return (
     <>
-      <button
-        type="button"
+      <Press
         className={`figure${unknown ? ' unproven' : ''}`}
         aria-haspopup="dialog"
         aria-label={`${field.label}: ${unknown ? 'unknown' : words}. Change.`}
         onClick={(event) => (field.type === 'structure' ? setOpen(true) : setAnchor(event.currentTarget))}
       >
         {unknown ? 'unknown' : words}
-      </button>
+      </Press>
       {anchor && (
         <Popover
           open
@@ -64,14 +67,14 @@ export function FieldValue({
           anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
           transformOrigin={{ vertical: 'top', horizontal: 'right' }}
         >
-          <div className="pane" style={{ padding: 10, minWidth: 210, maxWidth: 320 }}>
+          <Box className="pane" sx={{ padding: '10px', minWidth: 210, maxWidth: 320 }}>
             {field.type === 'choice' || field.type === 'flag' ? (
               <Chips field={field} value={value} onPick={(text) => void keep({ text })} />
             ) : (
               <Typed field={field} value={value} busy={busy} onKeep={(text) => void keep({ text })} />
             )}
             <Refusals problems={problems} />
-          </div>
+          </Box>
         </Popover>
       )}
       {open && (
@@ -90,13 +93,13 @@ export function FieldValue({
 
 function Refusals({ problems }: { problems: readonly Problem[] }) {
   return problems.length === 0 ? null : (
-    <ul className="short small" role="alert" style={{ marginTop: 6 }}>
+    <Box component="ul" className="short small" role="alert" sx={{ marginTop: '6px' }}>
       {problems.map((problem, i) => (
         <li key={i}>
           {problem.path} {problem.message}
         </li>
       ))}
-    </ul>
+    </Box>
   );
 }
 
@@ -104,21 +107,14 @@ function Chips({ field, value, onPick }: { field: Field; value: unknown; onPick:
   const options = field.type === 'flag' ? ['yes', 'no'] : field.choices;
   const now = cellText(field, value ?? undefined);
   return (
-    <div role="group" aria-label={field.label} className="stack" style={{ gap: 4 }}>
+    <Box role="group" aria-label={field.label} className="stack" sx={{ gap: '4px' }}>
       <span className="quiet small">{field.label}</span>
       {[...options, ''].map((option) => (
-        <button
-          key={option}
-          type="button"
-          className="chip"
-          autoFocus={option === now}
-          aria-pressed={option === now}
-          onClick={() => onPick(option)}
-        >
+        <ChoiceButton key={option} autoFocus={option === now} chosen={option === now} onClick={() => onPick(option)}>
           {option === '' ? 'unknown' : option}
-        </button>
+        </ChoiceButton>
       ))}
-    </div>
+    </Box>
   );
 }
 
@@ -146,10 +142,9 @@ function Typed({
         {field.label}
         {field.type === 'list' ? ', with | between' : ''}
       </label>
-      <span className="row" style={{ marginTop: 2 }}>
-        <input
+      <Box component="span" className="row" sx={{ marginTop: '2px' }}>
+        <Entry
           id={id}
-          className="field"
           value={text}
           autoFocus
           onFocus={(event) => event.target.select()}
@@ -157,10 +152,10 @@ function Typed({
           placeholder={field.type === 'date' ? '2026-05-18' : 'unknown'}
         />
         <span className="quiet">{field.unit}</span>
-        <button type="submit" className="chip" disabled={busy}>
+        <Button variant="outlined" type="submit" disabled={busy}>
           Keep
-        </button>
-      </span>
+        </Button>
+      </Box>
       {!field.required && (
         <p className="quiet small">
           {field.unit ? 'Another unit may stand behind the number. ' : ''}Empty means unknown.
@@ -188,21 +183,21 @@ function StructureDialog({
   const [draft, setDraft] = useState<unknown>(value ?? undefined);
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth aria-labelledby="structure-title">
-      <div className="pane" style={{ padding: 16 }}>
+      <Box className="pane" sx={{ padding: '16px' }}>
         <div className="panehead">
           <h1 id="structure-title">{field.label}</h1>
         </div>
-        <div style={{ maxHeight: '62vh', overflow: 'auto' }}>
+        <Box sx={{ maxHeight: '62vh', overflow: 'auto' }}>
           <StructureEditor schema={field.schema} label={field.label} value={draft} onChange={setDraft} />
-        </div>
+        </Box>
         <Refusals problems={problems} />
-        <div className="row" style={{ marginTop: 12 }}>
+        <Box className="row" sx={{ marginTop: '12px' }}>
           <Button variant="contained" disabled={busy} onClick={() => onKeep(draft ?? null)}>
             Keep
           </Button>
           <Button onClick={onClose}>Leave as it was</Button>
-        </div>
-      </div>
+        </Box>
+      </Box>
     </Dialog>
   );
 }

@@ -1,5 +1,7 @@
 'use client';
 
+import InputBase from '@mui/material/InputBase';
+import { Press } from '../shared/Press';
 import { currencySchema, minorOfShown } from '@/core/units/money';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
@@ -176,8 +178,7 @@ function Heading({
       aria-sort={sorted ? (sorted.descending ? 'descending' : 'ascending') : 'none'}
       className={column.holds === 'number' ? 'num' : undefined}
     >
-      <button
-        type="button"
+      <Press
         className="grid-sort"
         onClick={() => onQuestion({ ...question, sort: next })}
         title={`${column.label}${unit ? `, ${unit}` : ''}`}
@@ -187,11 +188,11 @@ function Heading({
           {unit && <span className="quiet"> {unit}</span>}
           <span aria-hidden="true">{sorted ? (sorted.descending ? ' ↓' : ' ↑') : ''}</span>
         </span>
-      </button>
-      <input
+      </Press>
+      <InputBase
         className="grid-filter"
         value={filter}
-        aria-label={`Filter ${column.label}`}
+        inputProps={{ 'aria-label': `Filter ${column.label}` }}
         placeholder={column.holds === 'number' ? '≥ …' : '…'}
         onChange={(event) => {
           const { [column.key]: _before, ...others } = question.filters;

@@ -1,5 +1,9 @@
 'use client';
 
+import { Entry, EntryChoice } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { TextButton } from '../shared/TextButton';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import IconButton from '@mui/material/IconButton';
@@ -127,7 +131,7 @@ export function LibraryStation({
 
   const head = pages.head;
   return (
-    <div className="frame" style={{ gridTemplateRows: '40px auto minmax(0, 1fr) auto' }}>
+    <Box className="frame" sx={{ gridTemplateRows: '40px auto minmax(0, 1fr) auto' }}>
       <DeskBar>
         <IconButton
           size="small"
@@ -149,10 +153,9 @@ export function LibraryStation({
         </IconButton>
       </DeskBar>
       <search className="row" style={{ padding: '8px 14px', gap: 8, borderBottom: '1px solid var(--hair)' }}>
-        <input
+        <Entry
           ref={search}
-          className="field"
-          style={{ flex: '1 1 260px', maxWidth: 520 }}
+
           value={question.text}
           onChange={(event) => ask({ ...question, text: event.target.value })}
           onKeyDown={(event) => {
@@ -164,11 +167,10 @@ export function LibraryStation({
           placeholder="A name, or a figure: ≥ 24 GB, < 300 mm, cores at least 12"
           aria-label="Find parts"
         />
-        <label className="small row" style={{ gap: 6 }}>
+        <Box component="label" className="small row" sx={{ gap: '6px' }}>
           <span className="quiet">Kind</span>
-          <select
-            className="field"
-            style={{ width: 190 }}
+          <EntryChoice
+            width={190}
             value={question.kind ?? ''}
             onChange={(event) => {
               const kind = PART_KINDS.find((name) => name === event.target.value);
@@ -181,18 +183,19 @@ export function LibraryStation({
                 {kindName(kind)} {head ? `(${head.ofKind[kind] ?? 0})` : ''}
               </option>
             ))}
-          </select>
-        </label>
+          </EntryChoice>
+        </Box>
         <Columns all={all} question={question} onQuestion={ask} />
-        <span style={{ marginLeft: 'auto' }} />
-        <button type="button" className="chip" onClick={() => setStart({ as: 'new', kind: question.kind ?? 'drive' })}>
+        <Box component="span" sx={{ marginLeft: 'auto' }} />
+        <Button variant="outlined" onClick={() => setStart({ as: 'new', kind: question.kind ?? 'drive' })}>
           New part
-        </button>
+        </Button>
         <GiveFile label="Import a file" />
         <ExportMenu kind={question.kind} />
       </search>
-      <main
-        style={{
+      <Box
+        component="main"
+        sx={{
           display: 'grid',
           gridTemplateColumns: part ? 'minmax(0, 1fr) minmax(320px, 380px)' : 'minmax(0, 1fr)',
           minHeight: 0,
@@ -234,7 +237,7 @@ export function LibraryStation({
             />
           </aside>
         )}
-      </main>
+      </Box>
       <footer className="ledger" aria-label="What the grid shows">
         <span>
           {head ? (
@@ -251,9 +254,9 @@ export function LibraryStation({
           Prices landed in {head?.regionName ?? 'the region'}: tax and shipping in, {currency}
         </span>
         {Object.keys(question.filters).length > 0 && (
-          <button type="button" className="link" onClick={() => ask({ ...question, filters: {} })}>
+          <TextButton onClick={() => ask({ ...question, filters: {} })}>
             Clear {Object.keys(question.filters).length} filter{Object.keys(question.filters).length > 1 ? 's' : ''}
-          </button>
+          </TextButton>
         )}
         {pages.failed && (
           <span className="short" role="alert">
@@ -263,9 +266,9 @@ export function LibraryStation({
         <span role="status" className="carries">
           {told}
         </span>
-        <span className="quiet roomy" style={{ marginLeft: 'auto' }}>
+        <Box component="span" className="quiet roomy" sx={{ marginLeft: 'auto' }}>
           / find · ↑ ↓ move · Enter opens · n new part
-        </span>
+        </Box>
       </footer>
       {start && (
         <NewPart
@@ -279,7 +282,7 @@ export function LibraryStation({
           }}
         />
       )}
-    </div>
+    </Box>
   );
 }
 

@@ -1,5 +1,7 @@
 'use client';
 
+import { Entry, EntryChoice } from '../shared/Entry';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { useState } from 'react';
@@ -49,9 +51,10 @@ export function NewPart({
   };
   return (
     <Dialog open onClose={onClose} aria-labelledby="new-part">
-      <form
+      <Box
+        component="form"
         className="pane stack"
-        style={{ padding: 18, gap: 10, width: 420 }}
+        sx={{ padding: '18px', gap: '10px', width: 420 }}
         onSubmit={(event) => {
           event.preventDefault();
           void make();
@@ -67,8 +70,7 @@ export function NewPart({
         </p>
         <label className="small">
           Kind
-          <select
-            className="field"
+          <EntryChoice
             value={kind}
             disabled={start.as !== 'new'}
             onChange={(event) => setKind(PART_KINDS.find((name) => name === event.target.value) ?? kind)}
@@ -78,21 +80,15 @@ export function NewPart({
                 {kindName(option)}
               </option>
             ))}
-          </select>
+          </EntryChoice>
         </label>
         <label className="small">
           Maker
-          <input
-            className="field"
-            value={maker}
-            autoFocus
-            maxLength={60}
-            onChange={(event) => setMaker(event.target.value)}
-          />
+          <Entry value={maker} autoFocus maxLength={60} onChange={(event) => setMaker(event.target.value)} />
         </label>
         <label className="small">
           Name
-          <input className="field" value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
+          <Entry value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
         </label>
         {problems.length > 0 && <Problems title="Not added" list={problems} />}
         <span className="row">
@@ -101,7 +97,7 @@ export function NewPart({
           </Button>
           <Button onClick={onClose}>Cancel</Button>
         </span>
-      </form>
+      </Box>
     </Dialog>
   );
 }

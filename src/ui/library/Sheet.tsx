@@ -1,5 +1,9 @@
 'use client';
 
+import { Entry } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { TextButton } from '../shared/TextButton';
 import { minorOfShown } from '@/core/units/money';
 import Link from 'next/link';
 import { useEffect, useState, type ReactNode } from 'react';
@@ -69,9 +73,7 @@ export function Sheet({ id, version, lengthUnit, onChanged, onShow, onClose, onS
     return (
       <div className="pane">
         <p>This part is not in the library any more.</p>
-        <button type="button" className="link" onClick={onClose}>
-          Close
-        </button>
+        <TextButton onClick={onClose}>Close</TextButton>
       </div>
     );
   return (
@@ -111,15 +113,13 @@ function SheetBody({
       <FieldRow key={field.path} field={field} sheet={sheet} lengthUnit={lengthUnit} onChanged={onChanged} />
     ));
   return (
-    <div className="pane" style={{ padding: '10px 14px 20px' }}>
-      <div className="panehead" style={{ marginBottom: 2 }}>
-        <h1 style={{ fontSize: 16, lineHeight: '21px' }}>
+    <Box className="pane" sx={{ padding: '10px 14px 20px' }}>
+      <Box className="panehead" sx={{ marginBottom: '2px' }}>
+        <Box component="h1" sx={{ fontSize: 16, lineHeight: '21px' }}>
           {part.maker} {part.name}
-        </h1>
-        <button type="button" className="link small" onClick={onClose}>
-          Close
-        </button>
-      </div>
+        </Box>
+        <TextButton onClick={onClose}>Close</TextButton>
+      </Box>
       <p className="quiet small">
         {kindName(part.kind)}
         {sheet.state === 'on sale'
@@ -129,13 +129,11 @@ function SheetBody({
         {originWords(sheet)}
       </p>
       {part.figuresFrom && (
-        <p className="small caution" style={{ marginTop: 4 }}>
+        <Box component="p" className="small caution" sx={{ marginTop: '4px' }}>
           ◆ Its figures are borrowed from{' '}
-          <button type="button" className="link" onClick={() => onShow(part.figuresFrom ?? '')}>
-            {part.figuresFrom}
-          </button>
-          , because its own are not published.
-        </p>
+          <TextButton onClick={() => onShow(part.figuresFrom ?? '')}>{part.figuresFrom}</TextButton>, because its own
+          are not published.
+        </Box>
       )}
       <Actions sheet={sheet} onChanged={onChanged} onStart={onStart} onClose={onClose} />
       <Section title={`Unknown (${unknown.length})`} hidden={unknown.length === 0}>
@@ -164,7 +162,7 @@ function SheetBody({
       <Section title="Names and dates">
         <dl className="facts small">{rows(fields.filter((field) => NAMES.includes(field.path)))}</dl>
       </Section>
-    </div>
+    </Box>
   );
 }
 
@@ -179,10 +177,12 @@ const originWords = ({ origin, part }: PartSheet): string => {
 
 function Section({ title, hidden, children }: { title: string; hidden?: boolean; children: ReactNode }) {
   return hidden ? null : (
-    <section style={{ marginTop: 14 }} aria-label={title}>
-      <h2 style={{ fontSize: 13 }}>{title}</h2>
+    <Box component="section" sx={{ marginTop: '14px' }} aria-label={title}>
+      <Box component="h2" sx={{ fontSize: 13 }}>
+        {title}
+      </Box>
       {children}
-    </section>
+    </Box>
   );
 }
 
@@ -207,14 +207,12 @@ function FieldRow({
           <span className="unproven">
             {' '}
             by hand {entry.hand.at.slice(0, 10)}{' '}
-            <button
-              type="button"
-              className="link"
+            <TextButton
               onClick={() => void resetPartField(sheet.part.id, field.path).then(onChanged)}
               aria-label={`Take back ${field.label} set by hand`}
             >
               take back
-            </button>
+            </TextButton>
           </span>
         )}
       </dt>
@@ -246,21 +244,15 @@ function Actions({
   };
   return (
     <>
-      <span className="row wrap small" style={{ gap: 10, marginTop: 6 }}>
-        <button type="button" className="link" onClick={() => onStart('copy', sheet)}>
-          Copy as a start
-        </button>
-        <button type="button" className="link" onClick={() => onStart('stand-in', sheet)}>
-          Let it stand in
-        </button>
-        <button type="button" className="link" onClick={() => void remove()}>
-          Remove
-        </button>
-      </span>
+      <Box component="span" className="row wrap small" sx={{ gap: '10px', marginTop: '6px' }}>
+        <TextButton onClick={() => onStart('copy', sheet)}>Copy as a start</TextButton>
+        <TextButton onClick={() => onStart('stand-in', sheet)}>Let it stand in</TextButton>
+        <TextButton onClick={() => void remove()}>Remove</TextButton>
+      </Box>
       {refused && (
-        <p className="short small" role="alert" style={{ marginTop: 4 }}>
+        <Box component="p" className="short small" role="alert" sx={{ marginTop: '4px' }}>
           Not removed: it {refused}.
-        </p>
+        </Box>
       )}
     </>
   );
@@ -284,30 +276,29 @@ function Prices({ sheet, onChanged }: { sheet: PartSheet; onChanged: () => void 
     <>
       <ul className="small">
         {offers.map((offer) => (
-          <li key={offer.id} className="spread" style={{ padding: '2px 0' }}>
+          <Box component="li" key={offer.id} className="spread" sx={{ padding: '2px 0' }}>
             <span>
               {offer.seller}, {offer.condition}, {offer.asOf}
               {offer.byHand && (
-                <button
-                  type="button"
-                  className="link"
-                  style={{ marginLeft: 6 }}
+                <TextButton
+                  sx={{ marginLeft: '6px' }}
                   onClick={() => void setPartPrice(part.id, undefined).then(onChanged)}
                 >
                   take away
-                </button>
+                </TextButton>
               )}
             </span>
             <span className="num">{coins(offer.landedMinor, region.currency)}</span>
-          </li>
+          </Box>
         ))}
       </ul>
       <p className="quiet small">
         {offers.length === 0 ? `No offer in ${region.name}. ` : ''}Landed in {region.name}: tax and shipping in.
       </p>
-      <form
+      <Box
+        component="form"
         className="row small"
-        style={{ marginTop: 4 }}
+        sx={{ marginTop: '4px' }}
         onSubmit={(event) => {
           event.preventDefault();
           void keep();
@@ -316,19 +307,18 @@ function Prices({ sheet, onChanged }: { sheet: PartSheet; onChanged: () => void 
         <label htmlFor="hand-price" className="quiet">
           Own price, tax {region.pricesIncludeTax ? 'in' : 'not in'}
         </label>
-        <input
+        <Entry
           id="hand-price"
-          className="field"
-          style={{ width: 86 }}
+          width={86}
           inputMode="decimal"
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
         <span className="quiet">{region.currency}</span>
-        <button type="submit" className="chip">
+        <Button variant="outlined" type="submit">
           Keep
-        </button>
-      </form>
+        </Button>
+      </Box>
       {message && (
         <p className="short small" role="alert">
           {message}
@@ -344,21 +334,19 @@ function Lookalikes({ sheet, onShow }: { sheet: PartSheet; onShow: (id: string) 
     <Section title={`Easily taken for it (${sheet.lookalikes.length})`} hidden={sheet.lookalikes.length === 0}>
       <ul className="small">
         {sheet.lookalikes.map((other) => (
-          <li key={other.id} style={{ padding: '4px 0', borderBottom: '1px solid var(--hair)' }}>
-            <button type="button" className="link" onClick={() => onShow(other.id)}>
-              {other.name}
-            </button>{' '}
+          <Box component="li" key={other.id} sx={{ padding: '4px 0', borderBottom: '1px solid var(--hair)' }}>
+            <TextButton onClick={() => onShow(other.id)}>{other.name}</TextButton>{' '}
             <span className="quiet">{other.because === 'variant' ? 'stated variant' : 'nearly the same name'}</span>
             {other.differences.length === 0 ? (
-              <span className="carries" style={{ display: 'block' }}>
+              <Box component="span" className="carries" sx={{ display: 'block' }}>
                 no figure differs
-              </span>
+              </Box>
             ) : (
               other.differences.map((difference) => (
                 <Difference key={difference.path} kind={kind} difference={difference} />
               ))
             )}
-          </li>
+          </Box>
         ))}
       </ul>
     </Section>
@@ -375,9 +363,9 @@ function Difference({
   const field = fieldsOf(kind).find((candidate) => candidate.path === difference.path);
   if (!field) return null;
   return (
-    <span className="caution" style={{ display: 'block' }}>
+    <Box component="span" className="caution" sx={{ display: 'block' }}>
       ◆ {field.label}: {valueWords(field, difference.here)} here, {valueWords(field, difference.there)} there
-    </span>
+    </Box>
   );
 }
 

@@ -1,5 +1,9 @@
 'use client';
 
+import { Entry, EntryChoice } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import { ChoiceButton } from '../shared/ChoiceButton';
+import { TextButton } from '../shared/TextButton';
 import { fieldTypeOf, type JsonSchema } from '@/core/parts/fields';
 
 type Json = unknown;
@@ -35,17 +39,17 @@ function Scalar({ schema, label, value, onChange }: NodeProps) {
   const flags = schema.type === 'boolean' ? [true, false] : undefined;
   const options = flags ?? choices;
   return (
-    <label
+    <Box
+      component="label"
       className="small"
-      style={{ display: 'inline-flex', flexDirection: 'column', gap: 1, minWidth: 86, flex: '0 1 auto' }}
+      sx={{ display: 'inline-flex', flexDirection: 'column', gap: '1px', minWidth: 86, flex: '0 1 auto' }}
     >
       <span className="quiet">
         {label}
         {schema.unit ? `, ${schema.unit}` : ''}
       </span>
       {options ? (
-        <select
-          className="field"
+        <EntryChoice
           value={value === undefined ? '' : String(value)}
           onChange={(event) => onChange(options.find((option) => String(option) === event.target.value))}
         >
@@ -55,16 +59,15 @@ function Scalar({ schema, label, value, onChange }: NodeProps) {
               {option === true ? 'yes' : option === false ? 'no' : String(option)}
             </option>
           ))}
-        </select>
+        </EntryChoice>
       ) : (
-        <input
-          className="field"
-          style={{ width: schema.type === 'string' ? 130 : 86 }}
+        <Entry
+          width={schema.type === 'string' ? 130 : 86}
           value={value === undefined || value === null ? '' : String(value as string | number)}
           onChange={(event) => onChange(typed(schema, event.target.value))}
         />
       )}
-    </label>
+    </Box>
   );
 }
 
@@ -83,31 +86,28 @@ function PlainList({ schema, label, value, onChange }: NodeProps) {
     return (
       <fieldset className="small" style={{ border: 0, padding: 0, margin: 0 }}>
         <legend className="quiet">{label}</legend>
-        <span className="row wrap" style={{ gap: 4 }}>
+        <Box component="span" className="row wrap" sx={{ gap: '4px' }}>
           {choices.map((choice) => {
             const has = entries.includes(choice);
             return (
-              <button
+              <ChoiceButton
                 key={String(choice)}
-                type="button"
-                className="chip"
-                aria-pressed={has}
+                chosen={has}
                 onClick={() => onChange(choices.filter((other) => (other === choice ? !has : entries.includes(other))))}
               >
                 {String(choice)}
-              </button>
+              </ChoiceButton>
             );
           })}
-        </span>
+        </Box>
       </fieldset>
     );
   return (
-    <label className="small" style={{ display: 'inline-flex', flexDirection: 'column', gap: 1 }}>
+    <Box component="label" className="small" sx={{ display: 'inline-flex', flexDirection: 'column', gap: '1px' }}>
       <span className="quiet">{label}, one a line</span>
-      <textarea
-        className="field"
+      <Entry
         rows={2}
-        style={{ width: 160 }}
+        width={160}
         value={entries.join('\n')}
         onChange={(event) =>
           onChange(
@@ -117,7 +117,7 @@ function PlainList({ schema, label, value, onChange }: NodeProps) {
           )
         }
       />
-    </label>
+    </Box>
   );
 }
 
@@ -138,10 +138,10 @@ function Entries({ schema, label, value, onChange }: NodeProps) {
         )}
       </legend>
       {entries.map((entry, i) => (
-        <div
+        <Box
           key={i}
           className="row wrap"
-          style={{ alignItems: 'flex-end', padding: '4px 0', borderBottom: '1px solid var(--hair)' }}
+          sx={{ alignItems: 'flex-end', padding: '4px 0', borderBottom: '1px solid var(--hair)' }}
         >
           <StructureEditor
             schema={items}
@@ -149,30 +149,20 @@ function Entries({ schema, label, value, onChange }: NodeProps) {
             value={entry}
             onChange={(next) => onChange(entries.map((other, k) => (k === i ? next : other)))}
           />
-          <button type="button" className="link small" onClick={() => onChange(entries.filter((_, k) => k !== i))}>
-            Take out
-          </button>
-        </div>
+          <TextButton onClick={() => onChange(entries.filter((_, k) => k !== i))}>Take out</TextButton>
+        </Box>
       ))}
-      <span className="row small" style={{ gap: 12, marginTop: 4 }}>
-        <button
-          type="button"
-          className="link"
+      <Box component="span" className="row small" sx={{ gap: '12px', marginTop: '4px' }}>
+        <TextButton
           onClick={() => onChange([...entries, entries.at(-1) === undefined ? {} : structuredClone(entries.at(-1))])}
         >
           Add an entry
-        </button>
+        </TextButton>
         {entries.length === 0 && value === undefined && (
-          <button type="button" className="link" onClick={() => onChange([])}>
-            There is none
-          </button>
+          <TextButton onClick={() => onChange([])}>There is none</TextButton>
         )}
-        {value !== undefined && (
-          <button type="button" className="link" onClick={() => onChange(undefined)}>
-            Unknown
-          </button>
-        )}
-      </span>
+        {value !== undefined && <TextButton onClick={() => onChange(undefined)}>Unknown</TextButton>}
+      </Box>
     </fieldset>
   );
 }
@@ -189,7 +179,7 @@ function Members({
     onChange(next === undefined ? rest : { ...rest, [name]: next });
   };
   return (
-    <div role="group" aria-label={label} className="row wrap" style={{ gap: 8, alignItems: 'flex-end' }}>
+    <Box role="group" aria-label={label} className="row wrap" sx={{ gap: '8px', alignItems: 'flex-end' }}>
       {members.map(([name, member]) => (
         <StructureEditor
           key={name}
@@ -199,7 +189,7 @@ function Members({
           onChange={(next) => set(name, next)}
         />
       ))}
-    </div>
+    </Box>
   );
 }
 
@@ -209,28 +199,23 @@ function OneOf({ label, value, onChange, options }: NodeProps & { readonly optio
   const described = options.find((option) => option.const === undefined);
   const state = value === undefined ? 'unknown' : value === word ? 'word' : 'described';
   return (
-    <div style={{ width: '100%' }}>
-      <span className="row" role="group" aria-label={label} style={{ gap: 4, marginBottom: 4 }}>
-        <button type="button" className="chip" aria-pressed={state === 'unknown'} onClick={() => onChange(undefined)}>
+    <Box sx={{ width: '100%' }}>
+      <Box component="span" className="row" role="group" aria-label={label} sx={{ gap: '4px', marginBottom: '4px' }}>
+        <ChoiceButton chosen={state === 'unknown'} onClick={() => onChange(undefined)}>
           unknown
-        </button>
+        </ChoiceButton>
         {word !== undefined && (
-          <button type="button" className="chip" aria-pressed={state === 'word'} onClick={() => onChange(word)}>
+          <ChoiceButton chosen={state === 'word'} onClick={() => onChange(word)}>
             {String(word)}
-          </button>
+          </ChoiceButton>
         )}
-        <button
-          type="button"
-          className="chip"
-          aria-pressed={state === 'described'}
-          onClick={() => state !== 'described' && onChange({})}
-        >
+        <ChoiceButton chosen={state === 'described'} onClick={() => state !== 'described' && onChange({})}>
           described
-        </button>
-      </span>
+        </ChoiceButton>
+      </Box>
       {state === 'described' && described && (
         <StructureEditor schema={described} label={label} value={value} onChange={onChange} />
       )}
-    </div>
+    </Box>
   );
 }

@@ -1,5 +1,11 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import type { Sides } from './sides';
 import { SideHeads } from './SideHeads';
 import type { Assessment } from '@/core/assess';
@@ -11,6 +17,8 @@ import { findingWords } from '@/core/words/findings';
 import { kindName } from '@/core/words/names';
 import { getsText, runsWhere } from '@/core/words/results';
 import { useSeat } from '../seat/store';
+import { rivalAnswer } from '@/core/words/answers';
+import { Answer } from '../shared/Answer';
 import { Beam, Sign } from '../shared/Beam';
 import { LevelSign, levelSummary } from '../shared/Level';
 import { BesideMoney } from './BesideMoney';
@@ -32,17 +40,17 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
   const name = `${side.rival.maker} ${side.rival.name}`;
   const mine = draft.facts.machine.name;
   const row = (label: string, our: number | undefined, its: number | undefined, strong = false) => (
-    <tr>
-      <th scope="row" style={{ fontWeight: strong ? 650 : 400, color: 'var(--ink)' }}>
+    <TableRow>
+      <TableCell component="th" scope="row" sx={{ fontWeight: strong ? 650 : 400, color: 'var(--ink)' }}>
         {label}
-      </th>
-      <td className="num" style={{ fontWeight: strong ? 650 : 400 }}>
+      </TableCell>
+      <TableCell align="right" sx={{ fontWeight: strong ? 650 : 400 }}>
         {our === undefined ? '—' : `${bound}${coins(our, currency)}`}
-      </td>
-      <td className="num" style={{ fontWeight: strong ? 650 : 400 }}>
+      </TableCell>
+      <TableCell align="right" sx={{ fontWeight: strong ? 650 : 400 }}>
         {its === undefined ? 'not sold here' : coins(its, currency)}
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
   const orders = basketFor(draft).best?.orders.length ?? 0;
   const noRatio = !theirs
@@ -79,9 +87,12 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
   ];
   return (
     <>
-      <h1 style={{ marginTop: 8 }}>
+      <Box sx={{ marginTop: '8px' }}>
+        <Answer>{rivalAnswer(draft, assessment, name, theirs && coins(theirs.landedMinor, currency))}</Answer>
+      </Box>
+      <h2>
         {mine} against {name}
-      </h1>
+      </h2>
       {failings.length > 0 && (
         <p className="small">
           <LevelSign level="blocks" /> {mine}: {levelSummary(failings)}; its price is not yet that of a machine that
@@ -94,21 +105,21 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
         </p>
       )}
       <Options comparison={comparison} />
-      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(390px, 1fr))', gap: '18px 28px' }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(390px, 1fr))', gap: '18px 28px' }}>
         <section aria-label="Price and speed">
-          <table style={{ marginTop: 6 }}>
+          <Table sx={{ marginTop: '6px' }}>
             <SideHeads first={region.name} mine={mine} name={name} />
-            <tbody>
+            <TableBody>
               {row('Goods, before tax', ours.netMinor, theirs?.netMinor)}
               {row('Shipping', ours.shippingMinor, theirs?.shippingMinor)}
               {row(`${region.taxName}, ${number(region.taxRate * 100)} %`, ours.taxMinor, theirs?.taxMinor)}
               {row('Landed, tax and shipping in', ours.landedMinor, theirs?.landedMinor, true)}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
           <p className="quiet small">
             {mine} as its best basket: {orders === 1 ? '1 order' : `${orders} orders`}.
           </p>
-          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '4px 24px', marginTop: 8 }}>
+          <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '4px 24px', marginTop: '8px' }}>
             {ratios.map(({ label, ratio, gets, need, unknown }) => (
               <Beam
                 key={label}
@@ -121,7 +132,7 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
                 sentence={`${label}: ${ratio === undefined ? unknown : gets}.`}
               />
             ))}
-          </div>
+          </Box>
         </section>
         <Difference comparison={comparison} name={name} mine={mine} />
         <OverYears comparison={comparison} draft={draft} name={name} mine={mine} />
@@ -133,16 +144,16 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
           <section aria-label={`Findings of ${name}`}>
             <h2>The same rules say of {name}</h2>
             {assessment.findings.map((finding, i) => (
-              <p key={i} className="small" style={{ padding: '2px 0' }}>
+              <Box component="p" key={i} className="small" sx={{ padding: '2px 0' }}>
                 <LevelSign level={finding.level} /> {findingWords(finding).says}
                 {assessment.facts.machine.items.some((item) => finding.items.includes(item.id) && item.standsInFor) && (
                   <span className="quiet"> (a stand-in is involved, so this may not hold for the real part)</span>
                 )}
-              </p>
+              </Box>
             ))}
           </section>
         )}
-      </div>
+      </Box>
     </>
   );
 }
@@ -153,30 +164,30 @@ function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessme
   return (
     <section aria-label="Task by task">
       <h2>Task by task</h2>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Task</th>
-            <th scope="col">{mine}</th>
-            <th scope="col">{name}</th>
-            <th scope="col" style={{ width: 110 }}>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">Task</TableCell>
+            <TableCell scope="col">{mine}</TableCell>
+            <TableCell scope="col">{name}</TableCell>
+            <TableCell scope="col" sx={{ width: 110 }}>
               ours ÷ theirs
-            </th>
-          </tr>
-        </thead>
-        <tbody>
+            </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {comparison.tasks.map((task) => {
             const label = tasks.find((candidate) => candidate.id === task.task)?.name ?? task.task;
             const oursResult = draft.tasks.find((candidate) => candidate.task === task.task);
             const theirResult = assessment.tasks.find((candidate) => candidate.task === task.task);
             const unlike = oursResult && theirResult ? runsWhere(oursResult, theirResult) : 'unproven';
             return (
-              <tr key={task.task}>
-                <td>{label}</td>
-                <td>
+              <TableRow key={task.task}>
+                <TableCell>{label}</TableCell>
+                <TableCell>
                   <Sign verdict={task.ours.verdict} /> {oursResult && getsText(oursResult)}
-                </td>
-                <td>
+                </TableCell>
+                <TableCell>
                   <Sign verdict={task.theirs.verdict} /> {theirResult && getsText(theirResult)}
                   {task.standIn && (
                     <span className="quiet small">
@@ -184,8 +195,8 @@ function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessme
                       rests on a stand-in
                     </span>
                   )}
-                </td>
-                <td>
+                </TableCell>
+                <TableCell>
                   {task.ratio === undefined && unlike !== 'unproven' ? (
                     unlike
                   ) : (
@@ -197,12 +208,12 @@ function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessme
                       sentence={`${label}: ${task.ratio === undefined ? 'cannot be compared' : `ours is ${number(task.ratio.likely)} times theirs, between ${number(task.ratio.low)} and ${number(task.ratio.high)}`}`}
                     />
                   )}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             );
           })}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </section>
   );
 }
@@ -211,26 +222,26 @@ function PartByPart({ comparison, name, mine }: Sides) {
   return (
     <section aria-label="Part by part">
       <h2>Part by part</h2>
-      <table>
+      <Table>
         <SideHeads mine={mine} name={name} words />
-        <tbody>
+        <TableBody>
           {comparison.parts.map((part) => (
-            <tr key={part.kind}>
-              <th scope="row" style={{ fontWeight: 400 }}>
+            <TableRow key={part.kind}>
+              <TableCell component="th" scope="row" sx={{ fontWeight: 400 }}>
                 {kindName(part.kind)}
-              </th>
-              <td>{part.ours.length > 0 ? part.ours.join(', ') : <span className="quiet">none</span>}</td>
-              <td>
+              </TableCell>
+              <TableCell>{part.ours.length > 0 ? part.ours.join(', ') : <span className="quiet">none</span>}</TableCell>
+              <TableCell>
                 {part.theirs.length === 0 && <span className="quiet">none</span>}
                 {part.theirs.map((entry, i) => (
-                  <span key={i} style={{ display: 'block' }}>
+                  <Box component="span" key={i} sx={{ display: 'block' }}>
                     {entry.standsInFor ? (
                       <>
                         {entry.standsInFor}
-                        <span className="unproven small" style={{ display: 'block' }}>
+                        <Box component="span" className="unproven small" sx={{ display: 'block' }}>
                           ○ not published: {entry.name} stands in
                           {entry.between && `, between ${entry.between[0]} and ${entry.between[1]}`}
-                        </span>
+                        </Box>
                       </>
                     ) : part.same ? (
                       <span className="quiet">the same</span>
@@ -238,17 +249,17 @@ function PartByPart({ comparison, name, mine }: Sides) {
                       entry.name
                     )}
                     {entry.fixed && (
-                      <span className="caution small" style={{ display: 'block' }}>
+                      <Box component="span" className="caution small" sx={{ display: 'block' }}>
                         ◆ {entry.fixed === 'soldered' ? 'soldered: stays as it is' : 'of a form of its own'}
-                      </span>
+                      </Box>
                     )}
-                  </span>
+                  </Box>
                 ))}
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </section>
   );
 }

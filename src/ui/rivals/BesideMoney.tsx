@@ -1,4 +1,8 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { daysBetween } from '@/core/units/days';
 import { SideHeads } from './SideHeads';
 import type { Assessment } from '@/core/assess';
@@ -20,24 +24,24 @@ export function BesideMoney({ comparison, draft, name, mine }: Sides & { draft: 
   return (
     <section aria-label="What money does not measure">
       <h2>What money does not measure</h2>
-      <table>
+      <Table>
         <SideHeads mine={mine} name={name} words />
-        <tbody>
+        <TableBody>
           {rows.map((row) => (
-            <tr key={row.id}>
-              <th scope="row" style={{ fontWeight: 400 }}>
+            <TableRow key={row.id}>
+              <TableCell component="th" scope="row" sx={{ fontWeight: 400 }}>
                 {ADVANTAGE_NAMES[row.id]}
-              </th>
+              </TableCell>
               {(['ours', 'theirs'] as const).map((side) => (
-                <td key={side} style={{ fontWeight: row.better === side ? 650 : 400 }}>
+                <TableCell key={side} sx={{ fontWeight: row.better === side ? 650 : 400 }}>
                   {saidWords(row[side])}
                   {row.better === side && <span className="quiet small"> · better</span>}
-                </td>
+                </TableCell>
               ))}
-            </tr>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {rival.notes.map((note) => (
         <p key={note} className="small">
           <span className="quiet">{name}:</span> {note}

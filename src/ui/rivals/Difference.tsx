@@ -1,5 +1,10 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { SideHeads } from './SideHeads';
 import type { Share, ShareRow } from '@/core/versus/difference';
 import { ratioOf } from '@/core/units/money';
@@ -39,14 +44,14 @@ export function Difference({ comparison, name, mine }: Sides) {
       <h2>What the difference is made of</h2>
       <Bar label={mine} rows={shares} side="oursMinor" most={most} total={ours} />
       <Bar label={name} rows={shares} side="theirsMinor" most={most} total={theirs} />
-      <table style={{ marginTop: 6 }}>
+      <Table sx={{ marginTop: '6px' }}>
         <SideHeads first={`before tax, ${currency}`} mine={mine} name={name} last="difference" />
-        <tbody>
+        <TableBody>
           {shares
             .filter((row) => row.oursMinor !== 0 || row.theirsMinor !== 0)
             .map((row) => (
-              <tr key={row.share}>
-                <th scope="row" style={{ fontWeight: 400 }}>
+              <TableRow key={row.share}>
+                <TableCell component="th" scope="row" sx={{ fontWeight: 400 }}>
                   <span
                     aria-hidden="true"
                     style={{
@@ -59,20 +64,24 @@ export function Difference({ comparison, name, mine }: Sides) {
                   />
                   {SHARE_NAMES[row.share]}
                   {row.share === 'remainder' && <span className="quiet small"> assembly, support, the name</span>}
-                </th>
-                <td className="num">{row.oursMinor === 0 ? '–' : coinsOnly(row.oursMinor, currency)}</td>
-                <td className="num">{row.theirsMinor === 0 ? '–' : coinsOnly(row.theirsMinor, currency)}</td>
-                <td className="num">{coinsChange(row.differenceMinor, currency)}</td>
-              </tr>
+                </TableCell>
+                <TableCell align="right">{row.oursMinor === 0 ? '–' : coinsOnly(row.oursMinor, currency)}</TableCell>
+                <TableCell align="right">
+                  {row.theirsMinor === 0 ? '–' : coinsOnly(row.theirsMinor, currency)}
+                </TableCell>
+                <TableCell align="right">{coinsChange(row.differenceMinor, currency)}</TableCell>
+              </TableRow>
             ))}
-          <tr>
-            <th scope="row">Landed, tax and shipping in</th>
-            <th className="num">{coins(ours, currency)}</th>
-            <th className="num">{coins(theirs, currency)}</th>
-            <th className="num">{coinsChange(ours - theirs, currency)}</th>
-          </tr>
-        </tbody>
-      </table>
+          <TableRow>
+            <TableCell component="th" scope="row">
+              Landed, tax and shipping in
+            </TableCell>
+            <TableCell align="right">{coins(ours, currency)}</TableCell>
+            <TableCell align="right">{coins(theirs, currency)}</TableCell>
+            <TableCell align="right">{coinsChange(ours - theirs, currency)}</TableCell>
+          </TableRow>
+        </TableBody>
+      </Table>
       {comparison.withoutOffer.length > 0 && (
         <p className="quiet small">
           No offer here for {listed(comparison.withoutOffer)}: its parts come to more than said, its remainder to less.
@@ -102,13 +111,13 @@ function Bar({
   const shown = rows.filter((row) => row[side] > 0);
   const below = rows.find((row) => row[side] < 0);
   return (
-    <div style={{ marginTop: 4 }}>
+    <Box sx={{ marginTop: '4px' }}>
       <span className="spread small">
         <span>{label}</span>
         <b className="num">{coins(total, currency)}</b>
       </span>
-      <div
-        style={{ display: 'flex', height: 18 }}
+      <Box
+        sx={{ display: 'flex', height: 18 }}
         role="img"
         aria-label={`${label}: ${shown.map((row) => `${SHARE_NAMES[row.share]} ${coins(row[side], currency)}`).join(', ')}`}
       >
@@ -131,12 +140,12 @@ function Bar({
             </span>
           );
         })}
-      </div>
+      </Box>
       {below && (
         <p className="quiet small">
           Its {SHARE_NAMES[below.share].toLowerCase()} is below nothing: the maker asks less than its parts cost singly.
         </p>
       )}
-    </div>
+    </Box>
   );
 }

@@ -1,5 +1,10 @@
 'use client';
 
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import { Entry } from '../shared/Entry';
+import Box from '@mui/material/Box';
+import { TextButton } from '../shared/TextButton';
 import { FormFoot } from '../shared/FormFoot';
 import { useState } from 'react';
 import { minorOf } from '@/core/units/money';
@@ -20,17 +25,16 @@ export function EnterRival() {
   const [told, setTold] = useState<string>();
   if (!open)
     return (
-      <p className="small" style={{ marginTop: 8 }}>
-        <button type="button" className="link" onClick={() => setOpen(true)}>
-          Enter a branded machine
-        </button>{' '}
+      <Box component="p" className="small" sx={{ marginTop: '8px' }}>
+        <TextButton onClick={() => setOpen(true)}>Enter a branded machine</TextButton>{' '}
         {told && <span role="status">{told}</span>}
-      </p>
+      </Box>
     );
   return (
-    <form
+    <Box
+      component="form"
       aria-label="Enter a branded machine"
-      style={{ marginTop: 8 }}
+      sx={{ marginTop: '8px' }}
       onSubmit={(event) => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
@@ -65,7 +69,7 @@ export function EnterRival() {
         Its parts are those of {draft.name}. Parts that its maker does not publish: let the nearest known part stand in,
         in the draft.
       </p>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6, marginTop: 4 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '6px', marginTop: '4px' }}>
         {(
           [
             ['maker', 'Maker', ''],
@@ -77,15 +81,13 @@ export function EnterRival() {
         ).map(([id, label, start]) => (
           <label key={id} className="small">
             {label}
-            <input className="field" name={id} defaultValue={start} required={id !== 'shipping'} />
+            <Entry name={id} defaultValue={start} required={id !== 'shipping'} />
           </label>
         ))}
-        <label className="small row">
-          <input type="checkbox" name="onSite" /> repaired on site
-        </label>
-      </div>
+        <FormControlLabel control={<Checkbox name="onSite" />} label="repaired on site" />
+      </Box>
       <FormFoot keep="Enter it" onLeave={() => setOpen(false)} />
       {problems.length > 0 && <Problems title="It cannot be entered yet" list={problems} />}
-    </form>
+    </Box>
   );
 }

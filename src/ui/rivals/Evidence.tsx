@@ -1,5 +1,10 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { SideHeads } from './SideHeads';
 import type { Measurement } from '@/core/model/measurement';
 import { number } from '@/core/words/format';
@@ -19,28 +24,30 @@ export function Evidence({ comparison, name, mine }: Sides) {
     <section aria-label="Measured results">
       <h2>Measured results</h2>
       {pairs.length > 0 && (
-        <table>
+        <Table>
           <SideHeads first="one tool, one setting" mine={mine} name={name} last="ours ÷ theirs" />
-          <tbody>
+          <TableBody>
             {pairs.map(({ ours, theirs, ratio }) => (
-              <tr key={ours.id}>
-                <td>
+              <TableRow key={ours.id}>
+                <TableCell>
                   {workloadWords(ours.workload)}
                   <span className="quiet small"> · {ours.tool}</span>
-                </td>
-                <td className="num">{said(ours)}</td>
-                <td className="num">{said(theirs)}</td>
-                <td className="num">
+                </TableCell>
+                <TableCell align="right">{said(ours)}</TableCell>
+                <TableCell align="right">{said(theirs)}</TableCell>
+                <TableCell align="right">
                   <Sign verdict={ratioVerdict(ratio)} /> × {number(ratio)}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       {apart.length > 0 && (
         <>
-          <h3 style={{ marginTop: 6 }}>Not to be compared</h3>
+          <Box component="h3" sx={{ marginTop: '6px' }}>
+            Not to be compared
+          </Box>
           {apart.map(({ side, measurement, because }) => (
             <p key={`${side} ${measurement.id}`} className="small">
               {side === 'ours' ? mine : name}: {workloadWords(measurement.workload)}, {said(measurement)},{' '}

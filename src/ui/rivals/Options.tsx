@@ -1,5 +1,7 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import { ChoiceButton } from '../shared/ChoiceButton';
 import { settledOptions } from '@/core/versus/configure';
 import type { Comparison } from '@/core/versus/rivals';
 import { coinsChange } from '@/core/words/format';
@@ -27,16 +29,14 @@ export function Options({ comparison }: { comparison: Comparison }) {
     );
   };
   return (
-    <div className="row wrap" role="group" aria-label="Options" style={{ margin: '6px 0' }}>
+    <Box className="row wrap" role="group" aria-label="Options" sx={{ margin: '6px 0' }}>
       <span className="quiet small">as ordered with</span>
       {options.map((option) => {
         const price = option.prices.find((entry) => entry.region === region)?.minor;
         return (
-          <button
+          <ChoiceButton
             key={option.id}
-            type="button"
-            className="chip"
-            aria-pressed={has.has(option.id)}
+            chosen={has.has(option.id)}
             disabled={price === undefined}
             onClick={() => toggle(option.id)}
           >
@@ -44,9 +44,9 @@ export function Options({ comparison }: { comparison: Comparison }) {
             <span className="quiet">
               {price === undefined ? 'not sold here' : `${coinsChange(price, currency)} ${currency}`}
             </span>
-          </button>
+          </ChoiceButton>
         );
       })}
-    </div>
+    </Box>
   );
 }

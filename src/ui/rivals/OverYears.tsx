@@ -1,5 +1,9 @@
 'use client';
 
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { SideHeads } from './SideHeads';
 import { useMemo } from 'react';
 import { assess, type Assessment } from '@/core/assess';
@@ -98,33 +102,35 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
         fromZero
         height={190}
       />
-      <table>
+      <Table>
         <SideHeads first={`in ${currency} of today`} mine={mine} name={name} />
-        <tbody>
+        <TableBody>
           {COST_LINES.filter((line) => [ours, theirs].some((side) => side && isTold(side, line))).map((line) => (
-            <tr key={line}>
-              <th scope="row" style={{ fontWeight: 400 }}>
+            <TableRow key={line}>
+              <TableCell component="th" scope="row" sx={{ fontWeight: 400 }}>
                 {COST_NAMES[line]}
                 {leftOut.has(line) && (
                   <span className="unproven small"> ○ not compared: one side does not know all of it</span>
                 )}
-              </th>
-              <td className="num">{amountOf(ours, line, currency)}</td>
-              <td className="num">{theirs ? amountOf(theirs, line, currency) : 'not sold here'}</td>
-            </tr>
+              </TableCell>
+              <TableCell align="right">{amountOf(ours, line, currency)}</TableCell>
+              <TableCell align="right">{theirs ? amountOf(theirs, line, currency) : 'not sold here'}</TableCell>
+            </TableRow>
           ))}
-          <tr>
-            <th scope="row">{partly ? 'What both sides know' : 'In all'}</th>
-            <th className="num">
+          <TableRow>
+            <TableCell component="th" scope="row">
+              {partly ? 'What both sides know' : 'In all'}
+            </TableCell>
+            <TableCell align="right">
               {ours.open.length > 0 ? 'at least ' : ''}
               {coins(sum(ours), currency)}
-            </th>
-            <th className="num">
+            </TableCell>
+            <TableCell align="right">
               {theirs ? `${theirs.open.length > 0 ? 'at least ' : ''}${coins(sum(theirs), currency)}` : '—'}
-            </th>
-          </tr>
-        </tbody>
-      </table>
+            </TableCell>
+          </TableRow>
+        </TableBody>
+      </Table>
       <p className="quiet small">
         Money at {number(settings.discountPercent)} % a year. Somebody waits {number(ours.waitingHours)} h a year here
         {theirs ? `, ${number(theirs.waitingHours)} h there` : ''}: runs in the background or left to themselves are

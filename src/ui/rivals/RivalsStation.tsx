@@ -1,5 +1,7 @@
 'use client';
 
+import { Press } from '../shared/Press';
+import Box from '@mui/material/Box';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import { basketFor } from '@/core/versus/basketFor';
 import { compareWithRival, type Comparison } from '@/core/versus/rivals';
@@ -48,7 +50,7 @@ export function RivalsStation() {
     event.currentTarget.querySelectorAll<HTMLElement>('[role="option"]')[comparisons.indexOf(next)]?.focus();
   };
   return (
-    <div className="columns" style={{ gridTemplateColumns: 'minmax(300px, 372px) minmax(0, 1fr)' }}>
+    <Box className="columns" sx={{ gridTemplateColumns: 'minmax(300px, 372px) minmax(0, 1fr)' }}>
       <section className="pane" aria-label="Branded machines">
         <div className="panehead">
           <h2>Branded machines</h2>
@@ -62,9 +64,8 @@ export function RivalsStation() {
             const { rival } = comparison.side;
             const name = `${rival.maker} ${rival.name}`;
             return (
-              <button
+              <Press
                 key={rival.id}
-                type="button"
                 role="option"
                 aria-selected={comparison === shown}
                 aria-label={`${name}: ${heardAs(comparison, currency)}`}
@@ -77,7 +78,7 @@ export function RivalsStation() {
                     {comparison.theirs ? coins(comparison.theirs.landedMinor, currency) : 'not sold here'}
                   </span>
                 </span>
-                <span style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
+                <Box component="span" sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '12px' }}>
                   <Beam
                     axis={{ kind: 'ratio' }}
                     compact
@@ -125,8 +126,8 @@ export function RivalsStation() {
                         : 'speed cannot be compared'
                     }
                   />
-                </span>
-              </button>
+                </Box>
+              </Press>
             );
           })}
         </div>
@@ -136,7 +137,7 @@ export function RivalsStation() {
         <DraftChips />
         <Against key={shown.side.rival.id} comparison={shown} draft={draft} />
       </section>
-    </div>
+    </Box>
   );
 }
 

@@ -1,3 +1,6 @@
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 /** Heads of a table with both sides; sums stand at the right, words at the left. */
 export function SideHeads({
   first,
@@ -14,21 +17,21 @@ export function SideHeads({
 }) {
   const className = words ? undefined : 'num';
   return (
-    <thead>
-      <tr>
-        <th scope="col">{first}</th>
-        <th scope="col" className={className}>
+    <TableHead>
+      <TableRow>
+        <TableCell scope="col">{first}</TableCell>
+        <TableCell scope="col" className={className}>
           {mine}
-        </th>
-        <th scope="col" className={className}>
+        </TableCell>
+        <TableCell scope="col" className={className}>
           {name}
-        </th>
+        </TableCell>
         {last && (
-          <th scope="col" className="num">
+          <TableCell align="right" scope="col">
             {last}
-          </th>
+          </TableCell>
         )}
-      </tr>
-    </thead>
+      </TableRow>
+    </TableHead>
   );
 }

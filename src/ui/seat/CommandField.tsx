@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Autocomplete from '@mui/material/Autocomplete';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
@@ -146,7 +147,7 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
           listbox: { style: { maxHeight: '50vh' } },
         }}
       />
-      <div style={{ height: '52vh' }} />
+      <Box sx={{ height: '52vh' }} />
     </Dialog>
   );
 }

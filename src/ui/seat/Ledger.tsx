@@ -1,19 +1,22 @@
 'use client';
 
+import { Press } from '../shared/Press';
+import Box from '@mui/material/Box';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { basketFor } from '@/core/versus/basketFor';
 import { coins, coinsChange, watts } from '@/core/words/format';
-import { getsText } from '@/core/words/results';
-import { Beam, Sign } from '../shared/Beam';
-import { budgetBeam, worstTask } from '@/core/words/beams';
-import { LevelCounts, levelSummary, LOUD } from '../shared/Level';
+import { Beam } from '../shared/Beam';
+import { partsTold, workTold } from '@/core/words/glance';
+import { Told } from '../shared/Told';
+import { budgetBeam } from '@/core/words/beams';
+import { levelSummary } from '../shared/Level';
 import { PowerWhy, PriceWhy } from './LedgerWhy';
 import { stationPath } from './stations';
 import { useAssessment, useSeat, useWholeDraft } from './store';
 
-/** The seat at a glance, on every station: price, findings, draw, worst task, saved state. */
+/** The seat at a glance, on every station: price and what is left, verdicts of work and parts, draw, saved state. */
 export function Ledger() {
   const assessment = useAssessment();
   const seat = useSeat((state) => state.bundle.seat);
@@ -33,7 +36,7 @@ export function Ledger() {
   const adds = useSeat((state) => state.phase) === 'later' && whole.later !== undefined;
   // the budget is for what is bought first
   const budget = adds ? undefined : budgetBeam(assessment);
-  const worst = worstTask(assessment);
+  const work = workTold(assessment);
   const openFindings = () => {
     show('findings');
     router.push(stationPath(seat.projectId, seat.id, 'draft'));
@@ -50,9 +53,8 @@ export function Ledger() {
             : `saved, revision ${revision ?? 0}`;
   return (
     <footer className="ledger" aria-label="Ledger">
-      <span className="row" style={{ gap: 10 }}>
-        <button
-          type="button"
+      <Box component="span" className="row" sx={{ gap: '10px' }}>
+        <Press
           onClick={() => setWhy('price')}
           title="Landed price of the best basket: tax and shipping in. Show why."
           aria-haspopup="dialog"
@@ -62,7 +64,7 @@ export function Ledger() {
             {basket.lowerBound ? 'at least ' : ''}
             {coins(basket.total.landedMinor, price.currency)} landed
           </b>
-        </button>
+        </Press>
         {!adds && !previewing && before && before.minor !== basket.total.landedMinor && (
           <span className="quiet roomy since" title={`When the desk was last marked as seen, ${before.on}`}>
             {coinsChange(basket.total.landedMinor - before.minor, price.currency)} since {before.on}
@@ -75,43 +77,30 @@ export function Ledger() {
         )}
         {budget && (
           <>
-            <span style={{ width: 84 }}>
+            <Box component="span" sx={{ width: 84 }}>
               <Beam axis={budget.axis} band={budget.band} verdict={budget.verdict} sentence={budget.sentence} compact />
-            </span>
+            </Box>
             <span className="quiet roomy">{budget.need}</span>
           </>
         )}
-      </span>
-      <button
-        type="button"
+      </Box>
+      <Press
         className="row"
-        style={{ gap: 12 }}
+        sx={{ gap: 3 }}
         onClick={openFindings}
         aria-label={`Findings: ${levelSummary(assessment.findings)}. Open the list.`}
       >
-        <LevelCounts findings={assessment.findings} levels={[...LOUD, 'note']} />
-        <span className="quiet roomy">{assessment.checks.length - assessment.findings.length} passed</span>
-      </button>
-      <button type="button" onClick={() => setWhy('power')} title="Show what draws it." aria-haspopup="dialog">
+        {work && <Told told={work} />}
+        <Told told={partsTold(assessment)} />
+      </Press>
+      <Press onClick={() => setWhy('power')} title="Show what draws it." aria-haspopup="dialog">
         {power.sustainedOpen ? 'at least ' : ''}
-        {watts(power.sustainedW)} sustained · {watts(power.peakW)} peak
-      </button>
-      {worst && (
-        <span className="ledgerWorst">
-          <Sign verdict={worst.result.verdict} />
-          <span className="quiet">worst:</span>
-          <span className="cut" title={worst.task.name}>
-            {worst.task.name},
-          </span>
-          <span className={worst.result.verdict}>
-            {worst.result.verdict === 'unproven' ? 'unproven' : getsText(worst.result)}
-          </span>
-        </span>
-      )}
-      <span className="quiet" style={{ marginLeft: 'auto' }} role="status" aria-live="polite">
+        {watts(power.sustainedW)} sustained<span className="roomy"> · {watts(power.peakW)} peak</span>
+      </Press>
+      <Box component="span" className="quiet" sx={{ marginLeft: 'auto' }} role="status" aria-live="polite">
         {told ? `${told} · ` : ''}
         {status}
-      </span>
+      </Box>
       {why === 'price' && <PriceWhy assessment={assessment} onClose={() => setWhy(undefined)} />}
       {why === 'power' && <PowerWhy assessment={assessment} onClose={() => setWhy(undefined)} />}
     </footer>

@@ -1,5 +1,12 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { TextButton } from '../shared/TextButton';
 import { inPhase } from '@/core/model/phases';
 import type { Policy } from '@/core/model/settings';
 import { EXCURSION_SHARE, policiesOf } from '@/core/power/policies';
@@ -22,15 +29,15 @@ function Sheet({ title, onClose, children }: { title: string; onClose: () => voi
   const id = useId();
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby={id}>
-      <div className="pane" style={{ padding: 18 }}>
+      <Box className="pane" sx={{ padding: '18px' }}>
         <div className="panehead">
           <h1 id={id}>{title}</h1>
-          <button type="button" className="link" onClick={onClose} autoFocus>
+          <TextButton onClick={onClose} autoFocus>
             Close
-          </button>
+          </TextButton>
         </div>
         {children}
-      </div>
+      </Box>
     </Dialog>
   );
 }
@@ -46,15 +53,15 @@ export function PriceWhy({ assessment, onClose }: { assessment: Assessment; onCl
       <BasketTable assessment={assessment} basket={basket} />
       <StillLacking lacking={basket.lacking} />
       {owned.length > 0 && (
-        <p className="quiet small" style={{ marginTop: 8 }}>
+        <Box component="p" className="quiet small" sx={{ marginTop: '8px' }}>
           Owned already, nothing to pay: {listed(owned.map(({ part }) => fullName(part)))}.
-        </p>
+        </Box>
       )}
-      <p className="quiet small" style={{ marginTop: 8 }}>
+      <Box component="p" className="quiet small" sx={{ marginTop: '8px' }}>
         The cheapest way to buy everything in {assessment.region.name} from sellers that the desk trusts, with shipping,
         coupons and bundles. <Link href={stationPath(seat.projectId, seat.id, 'buy')}>Buy</Link> has the offers of each
         part. Bought one by one, each from its cheapest seller: {coins(price.total.landedMinor, price.currency)}.
-      </p>
+      </Box>
     </Sheet>
   );
 }
@@ -73,60 +80,62 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
   const energy = yearlyEnergy(power, brief, supply, settings.tariffMinorPerKWh, region.mainsV);
   return (
     <Sheet title={`What ${assessment.facts.machine.name} draws`} onClose={onClose}>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Part</th>
-            <th scope="col" className="num">
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">Part</TableCell>
+            <TableCell align="right" scope="col">
               {sitting ? sitting.name : 'sustained'}
-            </th>
-            <th scope="col" className="num">
+            </TableCell>
+            <TableCell align="right" scope="col">
               limit
-            </th>
-            <th scope="col" className="num">
+            </TableCell>
+            <TableCell align="right" scope="col">
               excursion
-            </th>
-          </tr>
-        </thead>
-        <tbody>
+            </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {power.parts.map((part) => {
             const fitted = parts.all.find((entry) => entry.item.id === part.item);
             const unknown = power.missing.some((figure) => figure.item === part.item);
             return (
-              <tr key={part.item}>
-                <td>
+              <TableRow key={part.item}>
+                <TableCell>
                   {fitted ? fullName(fitted.part) : part.item}
                   {unknown && <span className="unproven"> ○ a figure is unknown</span>}
-                </td>
-                <td className="num">{watts(heaviest?.byItem.get(part.item) ?? part.maxW)}</td>
-                <td className="num">{watts(part.maxW)}</td>
-                <td className="num">{watts(part.excursionW)}</td>
-              </tr>
+                </TableCell>
+                <TableCell align="right">{watts(heaviest?.byItem.get(part.item) ?? part.maxW)}</TableCell>
+                <TableCell align="right">{watts(part.maxW)}</TableCell>
+                <TableCell align="right">{watts(part.excursionW)}</TableCell>
+              </TableRow>
             );
           })}
-          <tr>
-            <th scope="row">{bound ? 'At least' : 'In all'}</th>
-            <th className="num">
+          <TableRow>
+            <TableCell component="th" scope="row">
+              {bound ? 'At least' : 'In all'}
+            </TableCell>
+            <TableCell align="right">
               {open ? 'at least ' : ''}
               {watts(power.sustainedW)}
-            </th>
-            <th className="num">{watts(power.peakW)}</th>
-            <th className="num">{watts(power.excursionW)}</th>
-          </tr>
-        </tbody>
-      </table>
+            </TableCell>
+            <TableCell align="right">{watts(power.peakW)}</TableCell>
+            <TableCell align="right">{watts(power.excursionW)}</TableCell>
+          </TableRow>
+        </TableBody>
+      </Table>
       <Policies assessment={assessment} />
       {supply?.ratedW !== undefined && supply.tier && efficiency !== undefined && load !== undefined && (
-        <p style={{ marginTop: 8 }}>
+        <Box component="p" sx={{ marginTop: '8px' }}>
           {fullName(supply)} delivers up to {watts(supply.ratedW)} whatever its efficiency. At {percent(load)} load its{' '}
           {supply.tier} tier reaches {percent(efficiency)} at least ({region.mainsV} V), so the wall sees{' '}
           {open ? 'at least ' : ''}
           {watts(supplyWallW(power.sustainedW, supply.ratedW, supply.tier, region.mainsV))}
           {open ? '' : ' at most'}.
-        </p>
+        </Box>
       )}
       {energy && brief.sittings.length > 0 && (
-        <p style={{ marginTop: 4 }}>
+        <Box component="p" sx={{ marginTop: '4px' }}>
           {(brief.idleHoursPerWeek ?? 0) > 0 ? 'The sittings and hours at rest' : 'The sittings'} of a year take{' '}
           {energy.lowerBound ? 'at least ' : 'at most '}
           {number(energy.kWh)} kWh from the wall
@@ -134,13 +143,13 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
             ? '; the desk has no electricity tariff, so no cost is named'
             : `: ${coins(energy.costMinor, assessment.facts.price.currency)} a year at the desk's tariff`}
           .
-        </p>
+        </Box>
       )}
-      <p className="quiet small" style={{ marginTop: 4 }}>
+      <Box component="p" className="quiet small" sx={{ marginTop: '4px' }}>
         {open && power.missing.length === 0 ? 'A run whose speed is unknown is not counted in the sitting. ' : ''}
         Idle and limit of each part, weighed by how busy the sitting keeps it, at the clocks that heat and power limits
         leave.
-      </p>
+      </Box>
     </Sheet>
   );
 }
@@ -171,51 +180,57 @@ function Policies({ assessment }: { assessment: Assessment }) {
   const grade = supply?.part.evidence?.testedGrade;
   return (
     <>
-      <h3 style={{ marginTop: 10 }}>What the supply should be rated at</h3>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">By</th>
-            <th scope="col" className="num">
+      <Box component="h3" sx={{ marginTop: '10px' }}>
+        What the supply should be rated at
+      </Box>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">By</TableCell>
+            <TableCell align="right" scope="col">
               asks for
-            </th>
+            </TableCell>
             {whole.later && (
-              <th scope="col" className="num">
+              <TableCell align="right" scope="col">
                 {whole.later.name}
-              </th>
+              </TableCell>
             )}
-            <th scope="col">{supply?.part.ratedW === undefined ? '' : `${watts(supply.part.ratedW)} there`}</th>
-          </tr>
-        </thead>
-        <tbody>
+            <TableCell scope="col">
+              {supply?.part.ratedW === undefined ? '' : `${watts(supply.part.ratedW)} there`}
+            </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {policiesOf(parts, power, settings).map((answer, i) => (
-            <tr key={answer.policy}>
-              <td>
+            <TableRow key={answer.policy}>
+              <TableCell>
                 {POLICY[answer.policy](assessment)}
                 {!answer.counts && <span className="quiet small"> · does not count here</span>}
-              </td>
-              <td className="num">
+              </TableCell>
+              <TableCell align="right">
                 {answer.asksW === undefined
                   ? 'unknown'
                   : `${answer.lowerBound ? 'at least ' : ''}${watts(answer.asksW)}`}
-              </td>
+              </TableCell>
               {whole.later && (
-                <td className="num">{after?.[i]?.asksW === undefined ? 'unknown' : watts(after[i].asksW)}</td>
+                <TableCell align="right">
+                  {after?.[i]?.asksW === undefined ? 'unknown' : watts(after[i].asksW)}
+                </TableCell>
               )}
-              <td>
+              <TableCell>
                 <Sign verdict={answer.holds === undefined ? 'unproven' : answer.holds ? 'carries' : 'short'} />{' '}
                 {answer.holds === undefined ? 'unproven' : answer.holds ? 'carries' : 'too small'}
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {supply && (
-        <p className="small" style={{ marginTop: 4 }}>
+        <Box component="p" className="small" sx={{ marginTop: '4px' }}>
           Label: {supply.part.tier ?? 'no tier stated'}.{' '}
           {grade === undefined ? 'Nobody is known to have tested it.' : `Tested grade: ${grade}.`} A better tier draws
           less from the wall; it does not deliver more.
-        </p>
+        </Box>
       )}
     </>
   );

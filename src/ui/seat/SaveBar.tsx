@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -61,7 +62,7 @@ function Decide({ waiting }: { waiting: Waiting }) {
   const forget = useSeat((state) => state.forget);
   const { edits, clashes } = waiting;
   return (
-    <div className="bar" role="alert" style={{ flexWrap: 'wrap' }}>
+    <Box className="bar" role="alert" sx={{ flexWrap: 'wrap' }}>
       <span>
         The same place was changed in another window. You see what is saved there; your{' '}
         {edits.length === 1 ? 'change is' : `${edits.length} changes are`} kept
@@ -96,7 +97,7 @@ function Decide({ waiting }: { waiting: Waiting }) {
             </Button>
           </Typography>
         ))}
-    </div>
+    </Box>
   );
 }
 
@@ -138,7 +139,7 @@ function AskFirst({ asked }: { asked: Asked }) {
   const take = () =>
     void (foreign ? step('undo', { seq: asked.seq }) : step(asked.direction, { seq: asked.seq, anyway: true }));
   return (
-    <div className="bar" role="alert" style={{ flexWrap: 'wrap' }}>
+    <Box className="bar" role="alert" sx={{ flexWrap: 'wrap' }}>
       <span>
         {foreign ? (
           <>
@@ -165,7 +166,7 @@ function AskFirst({ asked }: { asked: Asked }) {
           rows={asked.places.map(({ place, now, then }) => ({ place, left: now, right: then }))}
         />
       )}
-    </div>
+    </Box>
   );
 }
 

@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import Box from '@mui/material/Box';
@@ -51,10 +52,10 @@ function Frame({ bundle: text, children }: { bundle: string; children: ReactNode
     <SeatContext value={store.current}>
       <div className="frame">
         <TopBar />
-        <main className="station" style={{ display: 'flex', flexDirection: 'column' }}>
+        <Box component="main" className="station" sx={{ display: 'flex', flexDirection: 'column' }}>
           <SaveBar />
           <Box sx={{ flex: '1 1 auto', minHeight: 0 }}>{children}</Box>
-        </main>
+        </Box>
         <Ledger />
       </div>
     </SeatContext>
@@ -104,7 +105,7 @@ function TopBar() {
       <Link href="/" className="brand">
         Vane Scale
       </Link>
-      <span className="cut" style={{ minWidth: 60 }}>
+      <Box component="span" className="cut" sx={{ minWidth: 60 }}>
         <Link
           href="/"
           className="quiet"
@@ -115,8 +116,8 @@ function TopBar() {
         </Link>
         <span className="quiet"> / </span>
         <b>{seat.name}</b>
-      </span>
-      <nav className="stations" aria-label="Stations" style={{ marginLeft: 'auto' }}>
+      </Box>
+      <Box component="nav" className="stations" aria-label="Stations" sx={{ marginLeft: 'auto' }}>
         {STATIONS.map((station) => {
           const href = stationPath(seat.projectId, seat.id, station.id);
           return (
@@ -125,15 +126,15 @@ function TopBar() {
             </Link>
           );
         })}
-      </nav>
+      </Box>
       <Link href="/library" className="quiet" style={{ color: 'var(--quiet)', textDecoration: 'none' }}>
         Library
       </Link>
-      <button type="button" className="find" style={{ marginLeft: 'auto' }} onClick={() => setFinding(true)}>
+      <ButtonBase className="find" sx={{ ml: 'auto' }} onClick={() => setFinding(true)}>
         <span>Find or do</span>
         <kbd>Ctrl K</kbd>
-      </button>
-      <span className="row" style={{ gap: 2 }}>
+      </ButtonBase>
+      <Box component="span" className="row" sx={{ gap: '2px' }}>
         <IconButton
           size="small"
           disabled={!steps.undo || busy}
@@ -153,7 +154,7 @@ function TopBar() {
           <Redo fontSize="small" />
         </IconButton>
         <ThemeSwitch />
-      </span>
+      </Box>
       {finding && <CommandField onClose={() => setFinding(false)} onHelp={() => setHelp(true)} />}
       {help && <Shortcuts onClose={() => setHelp(false)} />}
     </header>

@@ -1,5 +1,13 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableFooter from '@mui/material/TableFooter';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { TextButton } from './TextButton';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/model/fitted';
 import type { Basket, Order } from '@/core/money/basket';
@@ -27,67 +35,69 @@ export function BasketTable({ assessment, basket, chosen, onChoose }: Props) {
   const { region } = assessment;
   const { best } = basket;
   return (
-    <table style={{ marginTop: 6, maxWidth: 980 }}>
-      <thead>
-        <tr>
-          <th scope="col">{currency}</th>
-          <th scope="col" className="num">
+    <Table sx={{ marginTop: '6px', maxWidth: 980 }}>
+      <TableHead>
+        <TableRow>
+          <TableCell scope="col">{currency}</TableCell>
+          <TableCell align="right" scope="col">
             before tax
-          </th>
-          <th scope="col" className="num">
+          </TableCell>
+          <TableCell align="right" scope="col">
             shipping
-          </th>
-          <th scope="col" className="num">
+          </TableCell>
+          <TableCell align="right" scope="col">
             {region.taxName}, {number(region.taxRate * 100)} %
-          </th>
-          <th scope="col" className="num">
+          </TableCell>
+          <TableCell align="right" scope="col">
             landed
-          </th>
-        </tr>
-      </thead>
+          </TableCell>
+        </TableRow>
+      </TableHead>
       {best?.orders.map((order) => (
         <OrderRows key={order.invoice.seller.id} order={order} {...{ assessment, basket, chosen, onChoose }} />
       ))}
       {basket.byHand.length > 0 && (
-        <tbody>
-          <tr>
-            <th scope="rowgroup" colSpan={5} style={{ paddingTop: 10, color: 'var(--ink)' }}>
+        <TableBody>
+          <TableRow>
+            <TableCell scope="rowgroup" colSpan={5} sx={{ paddingTop: '10px', color: 'var(--ink)' }}>
               Prices by hand
-            </th>
-          </tr>
+            </TableCell>
+          </TableRow>
           {basket.byHand.map(({ item, landed }) => {
             const fitted = assessment.facts.parts.all.find((entry) => entry.item.id === item);
             return (
-              <tr key={item}>
-                <td>
+              <TableRow key={item}>
+                <TableCell>
                   <PartButton
                     name={fitted ? fullName(fitted.part) : item}
                     on={chosen === item}
                     onClick={onChoose && (() => onChoose(item))}
                   />
                   <span className="caution small"> ◆ by hand: {fitted?.item.handPrice?.reason}</span>
-                </td>
+                </TableCell>
                 {(['netMinor', 'shippingMinor', 'taxMinor', 'landedMinor'] as const).map((key) => (
-                  <td key={key} className="num">
+                  <TableCell align="right" key={key}>
                     {coinsOnly(landed[key], currency)}
-                  </td>
+                  </TableCell>
                 ))}
-              </tr>
+              </TableRow>
             );
           })}
-        </tbody>
+        </TableBody>
       )}
-      <tfoot>
-        <tr>
-          <th scope="row">{basket.lowerBound ? 'At least' : 'In all'}</th>
+      <TableFooter>
+        <TableRow>
+          <TableCell component="th" scope="row">
+            {basket.lowerBound ? 'At least' : 'In all'}
+          </TableCell>
           {(['netMinor', 'shippingMinor', 'taxMinor', 'landedMinor'] as const).map((key) => (
-            <th key={key} className="num" style={{ color: 'var(--ink)' }}>
+            <TableCell align="right" key={key} sx={{ color: 'var(--ink)' }}>
               {coinsOnly(basket.total[key], currency)}
-            </th>
+            </TableCell>
           ))}
-        </tr>
-      </tfoot>
-    </table>
+        </TableRow>
+      </TableFooter>
+    </Table>
   );
 }
 
@@ -101,9 +111,9 @@ const newestDay = ({ best }: Basket): string =>
 function PartButton({ name, on, onClick }: { name: string; on: boolean; onClick: (() => void) | undefined }) {
   if (!onClick) return <>{name}</>;
   return (
-    <button type="button" className="link" aria-pressed={on} style={on ? { fontWeight: 650 } : {}} onClick={onClick}>
+    <TextButton aria-pressed={on} sx={{ fontWeight: on ? 650 : 400 }} onClick={onClick}>
       {name}
-    </button>
+    </TextButton>
   );
 }
 
@@ -115,32 +125,32 @@ function OrderRows({ order, assessment, basket, chosen, onChoose }: Props & { or
   const trust = trustOf(catalogue.seller(invoice.seller.id), today);
   const fittedOf = (item: string) => assessment.facts.parts.all.find((entry) => entry.item.id === item);
   return (
-    <tbody>
-      <tr>
-        <th scope="rowgroup" style={{ paddingTop: 10, color: 'var(--ink)' }}>
+    <TableBody>
+      <TableRow>
+        <TableCell scope="rowgroup" sx={{ paddingTop: '10px', color: 'var(--ink)' }}>
           {invoice.seller.name}
-          <span className="quiet" style={{ fontWeight: 400 }}>
+          <Box component="span" className="quiet" sx={{ fontWeight: 400 }}>
             {' '}
             · {GRADE[trust.grade]}
             {order.arrives ? `, there by ${order.arrives}` : ', delivery not stated'}
             {invoice.free ? ', sent free of charge' : ''}
             {invoice.parcels > 1 ? `, ${invoice.parcels} parcels` : ''}
-          </span>
-        </th>
+          </Box>
+        </TableCell>
         {(['netMinor', 'shippingMinor', 'taxMinor', 'landedMinor'] as const).map((key) => (
-          <th key={key} className="num" style={{ paddingTop: 10, color: 'var(--ink)' }}>
+          <TableCell align="right" key={key} sx={{ paddingTop: '10px', color: 'var(--ink)' }}>
             {coinsOnly(invoice[key], currency)}
-          </th>
+          </TableCell>
         ))}
-      </tr>
+      </TableRow>
       {invoice.lines.map((line) => {
         const items = order.items.filter(({ offer }) => offer.id === line.line.offer.id).map(({ item }) => item);
         const [item = ''] = items;
         const despite = basket.despite.find((entry) => items.includes(entry.item));
         const { condition, warrantyLeftMonths, wornPercent } = line.line.offer;
         return (
-          <tr key={line.line.offer.id}>
-            <td>
+          <TableRow key={line.line.offer.id}>
+            <TableCell>
               {line.line.count > 1 && `${line.line.count} × `}
               <PartButton
                 name={fullName(fittedOf(item)?.part ?? line.line.part)}
@@ -160,18 +170,18 @@ function OrderRows({ order, assessment, basket, chosen, onChoose }: Props & { or
                 <span className="carries small"> · {coins(line.reductionMinor, currency)} taken off</span>
               )}
               {despite && <span className="caution small"> ◆ {whyNotWords(despite.whyNot, currency)}</span>}
-            </td>
+            </TableCell>
             {(['netMinor', 'shippingMinor', 'taxMinor', 'landedMinor'] as const).map((key) => (
-              <td key={key} className="num">
+              <TableCell align="right" key={key}>
                 {coinsOnly(line[key], currency)}
-              </td>
+              </TableCell>
             ))}
-          </tr>
+          </TableRow>
         );
       })}
       {(invoice.coupon || invoice.bundles.length > 0 || invoice.rebates.length > 0 || invoice.shippingUnknown) && (
-        <tr>
-          <td colSpan={5} className="quiet small">
+        <TableRow>
+          <TableCell colSpan={5} className="quiet small">
             {invoice.bundles.map((bundle) => `Together: ${bundle.name}, ${coins(bundle.minor, currency)} off. `)}
             {invoice.coupon &&
               `Coupon ${invoice.coupon.id}: ${coins(invoice.coupon.minor, currency)} off${invoice.coupon.lowersTax ? ', and what is taxed falls with it' : ', taxed all the same'}. `}
@@ -181,9 +191,9 @@ function OrderRows({ order, assessment, basket, chosen, onChoose }: Props & { or
                 : `A mailed rebate ended on ${rebate.until}. `,
             )}
             {invoice.shippingUnknown && 'This seller does not say what shipping costs: a lower bound. '}
-          </td>
-        </tr>
+          </TableCell>
+        </TableRow>
       )}
-    </tbody>
+    </TableBody>
   );
 }

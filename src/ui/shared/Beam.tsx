@@ -1,5 +1,7 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
+import Box from '@mui/material/Box';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { useId, type ReactNode } from 'react';
 import type { BeamAxis } from '@/core/words/beams';
@@ -104,6 +106,15 @@ function Track({ axis, band, verdict, compact }: Pick<BeamProps, 'axis' | 'band'
   );
 }
 
+/** A beam that opens its why, as wide as its place and a hair beyond. */
+const OPENS = {
+  display: 'block',
+  width: 'calc(100% + 8px)',
+  textAlign: 'inherit',
+  font: 'inherit',
+  '&:hover': { backgroundColor: 'var(--sunk)' },
+} as const;
+
 /** One visual grammar for every "is it enough?". Opening it shows its why. */
 export function Beam({ label, aside, axis, band, verdict, need, gets, sentence, compact = false, onOpen }: BeamProps) {
   const position = band ? (beamPosition(axis, band.likely) / WIDTH) * 100 : 50;
@@ -115,7 +126,7 @@ export function Beam({ label, aside, axis, band, verdict, need, gets, sentence, 
           {aside}
         </span>
       )}
-      <span style={{ position: 'relative', display: 'block' }}>
+      <Box component="span" sx={{ position: 'relative', display: 'block' }}>
         <Track axis={axis} band={band} verdict={verdict} compact={compact} />
         <svg
           width={13}
@@ -132,16 +143,17 @@ export function Beam({ label, aside, axis, band, verdict, need, gets, sentence, 
         >
           <VerdictMark verdict={verdict} />
         </svg>
-      </span>
+      </Box>
       {(need !== undefined || gets !== undefined) && (
         <span className="beam-foot">
           <span className="cut">{need}</span>
-          <b
+          <Box
+            component="b"
             className={`${verdict} cut`}
-            style={{ flex: 'none', maxWidth: need === undefined ? '100%' : '70%', marginLeft: 'auto' }}
+            sx={{ flex: 'none', maxWidth: need === undefined ? '100%' : '70%', marginLeft: 'auto' }}
           >
             {gets}
-          </b>
+          </Box>
         </span>
       )}
     </>
@@ -149,11 +161,11 @@ export function Beam({ label, aside, axis, band, verdict, need, gets, sentence, 
   const className = `beam${compact ? ' compact' : ''}`;
   // the sentence replaces the parts for screen readers: they hear one statement, not four fragments
   return onOpen ? (
-    <button type="button" className={className} onClick={onOpen} aria-label={`${sentence} Show why.`}>
-      <span aria-hidden="true" style={{ display: 'block' }}>
+    <ButtonBase className={className} onClick={onOpen} aria-label={`${sentence} Show why.`} sx={OPENS}>
+      <Box component="span" aria-hidden="true" sx={{ display: 'block' }}>
         {body}
-      </span>
-    </button>
+      </Box>
+    </ButtonBase>
   ) : (
     <span className={className} role="img" aria-label={sentence}>
       {body}

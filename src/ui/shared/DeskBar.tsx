@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
@@ -31,9 +32,9 @@ export function DeskBar({ children }: { children?: ReactNode }) {
         {link('/library', 'Library')}
         {link('/workshop', 'Workshop')}
       </nav>
-      <span className="row" style={{ marginLeft: 'auto', gap: 6, minWidth: 0 }}>
+      <Box component="span" className="row" sx={{ marginLeft: 'auto', gap: '6px', minWidth: 0 }}>
         {children}
-      </span>
+      </Box>
       <ThemeSwitch />
       {help && <Shortcuts onClose={() => setHelp(false)} />}
     </header>

@@ -1,5 +1,6 @@
 'use client';
 
+import { ChoiceButton } from './ChoiceButton';
 import { inPhase } from '@/core/model/phases';
 import type { Machine } from '@/core/model/machine';
 import { assessmentOf, useSeat } from '../seat/store';
@@ -19,17 +20,15 @@ function DraftButton({ id, machine }: { id: string; machine: Machine }) {
   const { findings } = assessmentOf(inPhase(machine, 'now'), brief, context);
   const level = LOUD.find((each) => findings.some((finding) => finding.level === each)) ?? 'passes';
   return (
-    <button
-      type="button"
-      className="chip"
-      aria-pressed={id === draftId}
+    <ChoiceButton
+      chosen={id === draftId}
       aria-label={machine.name}
       // read as the button's description: the name stays the draft's own
       title={levelSummary(findings)}
       onClick={() => selectDraft(id)}
     >
       {machine.name} <LevelSign level={level} />
-    </button>
+    </ChoiceButton>
   );
 }
 

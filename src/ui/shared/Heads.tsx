@@ -1,14 +1,17 @@
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 /** The heads of a table's columns; all but the first stand over numbers unless `words` names them. */
 export function Heads({ of, words = [] }: { of: readonly string[]; words?: readonly string[] }) {
   return (
-    <thead>
-      <tr>
+    <TableHead>
+      <TableRow>
         {of.map((head, i) => (
-          <th key={head} scope="col" className={i > 0 && !words.includes(head) ? 'num' : undefined}>
+          <TableCell key={head} scope="col" className={i > 0 && !words.includes(head) ? 'num' : undefined}>
             {head}
-          </th>
+          </TableCell>
         ))}
-      </tr>
-    </thead>
+      </TableRow>
+    </TableHead>
   );
 }

@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import { countByLevel, LEVELS, type Finding, type Level } from '@/core/rules/rule';
 import { VerdictMark } from './Beam';
 
@@ -69,9 +70,14 @@ export function LevelCounts({
       </span>
     );
   return shown.map((level) => (
-    <span key={level} className={level} style={{ fontWeight: level === 'note' ? 400 : 650, whiteSpace: 'nowrap' }}>
+    <Box
+      component="span"
+      key={level}
+      className={level}
+      sx={{ fontWeight: level === 'note' ? 400 : 650, whiteSpace: 'nowrap' }}
+    >
       <LevelSign level={level} /> {levelText(level, counts[level])}
-    </span>
+    </Box>
   ));
 }
 

@@ -1,5 +1,12 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { TextButton } from './TextButton';
 import { bisectCenter, extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -134,26 +141,22 @@ export function LineChart(props: LineChartProps) {
           .join(', ')}`;
   const tableXs = props.tableXs ?? xs;
   return (
-    <figure ref={box} aria-labelledby={caption} style={{ minWidth: 0 }}>
+    <Box component="figure" ref={box} aria-labelledby={caption} sx={{ minWidth: 0 }}>
       <figcaption id={caption} className="spread small">
         <span className="quiet" aria-live="polite">
           {readout ?? title}
         </span>
-        <span className="row" style={{ gap: 10, flex: 'none' }}>
-          <button type="button" className="link" aria-pressed={table} onClick={() => setTable(!table)}>
+        <Box component="span" className="row" sx={{ gap: '10px', flex: 'none' }}>
+          <TextButton aria-pressed={table} onClick={() => setTable(!table)}>
             {table ? 'Chart' : 'Table'}
-          </button>
+          </TextButton>
           {!table && (
             <>
-              <button type="button" className="link" onClick={() => svg.current && saveSvg(svg.current, title)}>
-                SVG
-              </button>
-              <button type="button" className="link" onClick={() => svg.current && void savePng(svg.current, title)}>
-                PNG
-              </button>
+              <TextButton onClick={() => svg.current && saveSvg(svg.current, title)}>SVG</TextButton>
+              <TextButton onClick={() => svg.current && void savePng(svg.current, title)}>PNG</TextButton>
             </>
           )}
-        </span>
+        </Box>
       </figcaption>
       {table ? (
         <div
@@ -162,38 +165,38 @@ export function LineChart(props: LineChartProps) {
           role="region"
           aria-label={`${title}, as a table`}
         >
-          <table>
-            <thead>
-              <tr>
-                <th scope="col" />
+          <Table>
+            <TableHead>
+              <TableRow>
+                <TableCell scope="col" />
                 {lines.map((entry) => (
-                  <th key={entry.id} scope="col" className="num">
+                  <TableCell align="right" key={entry.id} scope="col">
                     {entry.label}, {unit}
-                  </th>
+                  </TableCell>
                 ))}
-              </tr>
-            </thead>
-            <tbody>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {tableXs.map((value) => {
                 const i = xs.indexOf(value);
                 return (
-                  <tr key={value}>
-                    <th scope="row" style={{ fontWeight: 400 }}>
+                  <TableRow key={value}>
+                    <TableCell component="th" scope="row" sx={{ fontWeight: 400 }}>
                       {xWords(value)}
-                    </th>
+                    </TableCell>
                     {lines.map((entry) => {
                       const cell = entry.values[i];
                       return (
-                        <td key={entry.id} className="num">
+                        <TableCell align="right" key={entry.id}>
                           {cell === null || cell === undefined ? 'unknown' : yWords(cell)}
-                        </td>
+                        </TableCell>
                       );
                     })}
-                  </tr>
+                  </TableRow>
                 );
               })}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </div>
       ) : (
         <svg
@@ -291,7 +294,7 @@ export function LineChart(props: LineChartProps) {
           )}
         </svg>
       )}
-    </figure>
+    </Box>
   );
 }
 

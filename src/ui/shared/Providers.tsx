@@ -8,7 +8,7 @@ import { theme, toneStyles } from '../theme';
 
 export function Providers({ children }: { children: ReactNode }) {
   return (
-    <AppRouterCacheProvider options={{ key: 'vs' }}>
+    <AppRouterCacheProvider options={{ key: 'vs', enableCssLayer: true }}>
       <ThemeProvider theme={theme} defaultMode="system">
         <GlobalStyles styles={toneStyles} />
         {children}

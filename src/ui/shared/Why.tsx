@@ -1,5 +1,8 @@
 'use client';
 
+import { Fold } from './Fold';
+import Box from '@mui/material/Box';
+import { TextButton } from './TextButton';
 import Dialog from '@mui/material/Dialog';
 import { useState } from 'react';
 import type { Derivation } from '@/core/figures/derive';
@@ -43,17 +46,21 @@ export function DerivationTree({ derivation, open = false }: { derivation: Deriv
     );
   return (
     <li>
-      <details open={open}>
-        <summary>
-          {derivation.label}: <b>{quantity(derivation.value, derivation.unit)}</b>
-          {spreadText(derivation.spread)} <span className="quiet">— {MADE[derivation.op]}</span>
-        </summary>
+      <Fold
+        open={open}
+        summary={
+          <>
+            {derivation.label}: <b>{quantity(derivation.value, derivation.unit)}</b>
+            {spreadText(derivation.spread)} <span className="quiet">— {MADE[derivation.op]}</span>
+          </>
+        }
+      >
         <ul>
           {derivation.inputs.map((input, i) => (
             <DerivationTree key={i} derivation={input} />
           ))}
         </ul>
-      </details>
+      </Fold>
     </li>
   );
 }
@@ -77,15 +84,17 @@ export function OpenBeam({ model, aside, compact }: { model: BeamModel; aside?: 
       />
       {open && (
         <Dialog open onClose={() => setOpen(false)} maxWidth="md" fullWidth aria-labelledby={`why-${model.id}`}>
-          <div className="pane why" style={{ padding: 18 }}>
+          <Box className="pane why" sx={{ padding: '18px' }}>
             <div className="panehead">
               <h1 id={`why-${model.id}`}>Why: {model.label}</h1>
-              <button type="button" className="link" onClick={() => setOpen(false)} autoFocus>
+              <TextButton onClick={() => setOpen(false)} autoFocus>
                 Close
-              </button>
+              </TextButton>
             </div>
-            <p style={{ marginBottom: 8 }}>{model.sentence}</p>
-            <div style={{ maxWidth: 380 }}>
+            <Box component="p" sx={{ marginBottom: '8px' }}>
+              {model.sentence}
+            </Box>
+            <Box sx={{ maxWidth: 380 }}>
               <Beam
                 axis={model.axis}
                 band={model.band}
@@ -94,29 +103,31 @@ export function OpenBeam({ model, aside, compact }: { model: BeamModel; aside?: 
                 gets={model.gets}
                 sentence={model.sentence}
               />
-            </div>
+            </Box>
             {model.why.map((line) => (
-              <p key={line} className="small" style={{ marginTop: 4 }}>
+              <Box component="p" key={line} className="small" sx={{ marginTop: '4px' }}>
                 {line}
-              </p>
+              </Box>
             ))}
             {model.derivations.length > 0 && (
               <>
-                <h2 style={{ margin: '12px 0 4px' }}>What it is computed from</h2>
+                <Box component="h2" sx={{ margin: '12px 0 4px' }}>
+                  What it is computed from
+                </Box>
                 <p className="quiet small">
                   Tightest first. Open a line to see its figures; the factor in brackets is how unsure a figure is.
                 </p>
                 {model.derivations.map(({ label, derivation }, i) => (
-                  <div key={`${label}-${i}`} style={{ marginTop: 6 }}>
+                  <Box key={`${label}-${i}`} sx={{ marginTop: '6px' }}>
                     <h3>{label}</h3>
-                    <ul style={{ borderLeft: 0, paddingLeft: 0, marginLeft: 0 }}>
+                    <Box component="ul" sx={{ borderLeft: 0, paddingLeft: 0, marginLeft: 0 }}>
                       <DerivationTree derivation={derivation} open={i < 2} />
-                    </ul>
-                  </div>
+                    </Box>
+                  </Box>
                 ))}
               </>
             )}
-          </div>
+          </Box>
         </Dialog>
       )}
     </>

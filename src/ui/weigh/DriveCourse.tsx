@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import { resourceKey } from '@/core/figures/resources';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/model/fitted';
@@ -33,7 +34,7 @@ export function DriveCourse({ task, assessment }: { task: Task; assessment: Asse
   });
   if (rows.length === 0) return null;
   return (
-    <section aria-label="Drives over time" style={{ marginBottom: 16 }}>
+    <Box component="section" aria-label="Drives over time" sx={{ marginBottom: '16px' }}>
       <h3>Drives, written in this sitting</h3>
       {rows.map(({ item, name, bytesPerS, course }) => (
         <p key={item} className="small">
@@ -51,6 +52,6 @@ export function DriveCourse({ task, assessment }: { task: Task; assessment: Asse
           )}
         </p>
       ))}
-    </section>
+    </Box>
   );
 }

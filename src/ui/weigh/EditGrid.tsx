@@ -1,5 +1,11 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useMemo } from 'react';
 import type { Machine } from '@/core/model/machine';
 import { editGrid, type GridCell } from '@/core/search/grid';
@@ -17,51 +23,51 @@ export function EditGrid({ machine, task }: { machine: Machine; task: EditPlay |
   const context = useSeat((state) => state.context);
   const rows = useMemo(() => editGrid(machine, brief, task, context), [machine, brief, task, context]);
   return (
-    <div style={{ marginTop: 16 }}>
+    <Box sx={{ marginTop: '16px' }}>
       <h2>Source by timeline size, on {machine.name}</h2>
       <p className="quiet small">
         With the corrections of “{task.name}”, one stream, nothing else running. Frames a second when played at full
         size, and when exported to HEVC 4:2:0 10-bit by the encoding engine or in software.
       </p>
-      <div style={{ overflowX: 'auto' }}>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Source</th>
-              <th scope="col" />
+      <Box sx={{ overflowX: 'auto' }}>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">Source</TableCell>
+              <TableCell scope="col" />
               {rows[0]?.sizes.map((size) => (
-                <th key={`${size.width}x${size.height}`} scope="col" className="num">
+                <TableCell align="right" key={`${size.width}x${size.height}`} scope="col">
                   {size.width} × {size.height}
-                </th>
+                </TableCell>
               ))}
-            </tr>
-          </thead>
-          <tbody>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {rows.map((row, r) =>
               (['play', 'engine', 'software'] as const).map((path, p) => (
-                <tr key={`${r} ${path}`}>
+                <TableRow key={`${r} ${path}`}>
                   {p === 0 && (
-                    <th scope="rowgroup" rowSpan={3} style={{ verticalAlign: 'top', fontWeight: 400 }}>
+                    <TableCell scope="rowgroup" rowSpan={3} sx={{ verticalAlign: 'top', fontWeight: 400 }}>
                       {codecName(row.source.codec)} {row.source.chroma} {row.source.bitDepth}-bit
                       <br />
                       {row.source.width} × {row.source.height}, {row.source.fps} fps
-                    </th>
+                    </TableCell>
                   )}
-                  <th scope="row" style={{ fontWeight: 400 }}>
+                  <TableCell component="th" scope="row" sx={{ fontWeight: 400 }}>
                     {PATH_NAME[path]}
-                  </th>
+                  </TableCell>
                   {row.sizes.map((size) => (
-                    <td key={`${size.width}`} className="num" style={{ paddingTop: 2, paddingBottom: 2 }}>
+                    <TableCell align="right" key={`${size.width}`} sx={{ paddingTop: '2px', paddingBottom: '2px' }}>
                       <Cell cell={size.cells[p]} need={row.source.fps} />
-                    </td>
+                    </TableCell>
                   ))}
-                </tr>
+                </TableRow>
               )),
             )}
-          </tbody>
-        </table>
-      </div>
-    </div>
+          </TableBody>
+        </Table>
+      </Box>
+    </Box>
   );
 }
 

@@ -1,5 +1,11 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import type { Assessment } from '@/core/assess';
 import { overTime } from '@/core/heat/overTime';
 import type { Task } from '@/core/model/tasks';
@@ -28,40 +34,40 @@ export function FirstHour({ task, assessment }: { task: Task; assessment: Assess
   const sitting = brief.sittings.find(({ id }) => id === result?.sitting)?.name;
   const open = heat.setup.missing.length > 0;
   return (
-    <section aria-label="The first hour" style={{ marginBottom: 16 }}>
+    <Box component="section" aria-label="The first hour" sx={{ marginBottom: '16px' }}>
       <h3>The first hour of {sitting ?? 'it alone'}, from cold</h3>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">After</th>
-            <th scope="col" className="num">
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">After</TableCell>
+            <TableCell align="right" scope="col">
               {full === undefined ? 'clock' : 'GHz, all cores'}
-            </th>
-            <th scope="col" className="num">
+            </TableCell>
+            <TableCell align="right" scope="col">
               °C of {number(hot.limitC.best)}
-            </th>
-            <th scope="col" className="num">
+            </TableCell>
+            <TableCell align="right" scope="col">
               draw
-            </th>
-          </tr>
-        </thead>
-        <tbody>
+            </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {moments.map((moment) => (
-            <tr key={moment.atS}>
-              <td>{WHEN[moment.atS] ?? `${moment.atS} s`}</td>
-              <td className={`num ${moment.clock < heat.setup.clockMost - 0.005 ? 'between' : ''}`}>
+            <TableRow key={moment.atS}>
+              <TableCell>{WHEN[moment.atS] ?? `${moment.atS} s`}</TableCell>
+              <TableCell className={`num ${moment.clock < heat.setup.clockMost - 0.005 ? 'between' : ''}`}>
                 {full === undefined ? `${number(moment.clock * 100)} %` : number(full * moment.clock, 3)}
-              </td>
-              <td className="num">{number(moment.tempC)}</td>
-              <td className="num">{watts(moment.watts)}</td>
-            </tr>
+              </TableCell>
+              <TableCell align="right">{number(moment.tempC)}</TableCell>
+              <TableCell align="right">{watts(moment.watts)}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {open && (
         <p className="quiet small">Figures of the cooling are unknown; this is the better end of what is likely.</p>
       )}
-    </section>
+    </Box>
   );
 }
 

@@ -1,5 +1,11 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { basketFor } from '@/core/versus/basketFor';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
@@ -30,7 +36,7 @@ export function HeadToHead({ columns, selected }: { columns: readonly Column[]; 
   const cost = (assessment: Assessment) => basketFor(assessment).total.landedMinor;
   const noise = ({ facts }: Assessment) => loudestOf(facts.heat.sittings)?.noise.dbA;
   return (
-    <section aria-label="Head to head" style={{ marginTop: 14 }}>
+    <Box component="section" aria-label="Head to head" sx={{ marginTop: '14px' }}>
       <h2>
         {selected.name} against{' '}
         <Value
@@ -45,47 +51,51 @@ export function HeadToHead({ columns, selected }: { columns: readonly Column[]; 
           {rival.name}
         </Value>
       </h2>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Task</th>
-            <th scope="col">{selected.name}</th>
-            <th scope="col">{rival.name}</th>
-            <th scope="col" className="num">
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">Task</TableCell>
+            <TableCell scope="col">{selected.name}</TableCell>
+            <TableCell scope="col">{rival.name}</TableCell>
+            <TableCell align="right" scope="col">
               ahead
-            </th>
-          </tr>
-        </thead>
-        <tbody>
+            </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {brief.tasks.map((task) => {
             const [mine, theirs] = [resultOf(a, task.id), resultOf(b, task.id)];
             return (
-              <tr key={task.id}>
-                <th scope="row">{task.name}</th>
-                <td>{mine && <Outcome result={mine} />}</td>
-                <td>{theirs && <Outcome result={theirs} />}</td>
-                <td className="num">{mine && theirs ? ahead(mine, theirs) : ''}</td>
-              </tr>
+              <TableRow key={task.id}>
+                <TableCell component="th" scope="row">
+                  {task.name}
+                </TableCell>
+                <TableCell>{mine && <Outcome result={mine} />}</TableCell>
+                <TableCell>{theirs && <Outcome result={theirs} />}</TableCell>
+                <TableCell align="right">{mine && theirs ? ahead(mine, theirs) : ''}</TableCell>
+              </TableRow>
             );
           })}
-          <tr>
-            <th scope="row">Landed price, draw, noise</th>
+          <TableRow>
+            <TableCell component="th" scope="row">
+              Landed price, draw, noise
+            </TableCell>
             {[a, b].map((assessment, i) => (
-              <td key={i}>
+              <TableCell key={i}>
                 {coins(cost(assessment), assessment.facts.price.currency)}, {watts(assessment.facts.power.sustainedW)}
                 {noise(assessment) === undefined ? '' : `, ${number(noise(assessment) ?? 0)} dB(A)`}
-              </td>
+              </TableCell>
             ))}
-            <td className="num">
+            <TableCell align="right">
               <span className="quiet small">
                 {rival.name} − {selected.name}{' '}
               </span>
               {coinsChange(cost(b) - cost(a), a.facts.price.currency)}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
+            </TableCell>
+          </TableRow>
+        </TableBody>
+      </Table>
+    </Box>
   );
 }
 

@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import type { Task } from '@/core/model/tasks';
 import { TRADES } from '@/core/work/templates';
 import { useDraft, useSeat } from '../seat/store';
@@ -15,7 +16,7 @@ export function HowMuch({ task }: { task: Task }) {
   );
   if (!grows) return null;
   return (
-    <section aria-label="How much would run" style={{ marginBottom: 16 }}>
+    <Box component="section" aria-label="How much would run" sx={{ marginBottom: '16px' }}>
       <h3>How much would run</h3>
       {answer.state === 'waiting' && <p className="quiet small">Trying sizes …</p>}
       {answer.state === 'failed' && <p className="short small">The sizes could not be tried: {answer.message}.</p>}
@@ -38,6 +39,6 @@ export function HowMuch({ task }: { task: Task }) {
           <span className="quiet">Everything else as in the brief, at the likely rate.</span>
         </p>
       )}
-    </section>
+    </Box>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { problemsOf } from '@/core/formats/problems';
 import { measurementSchema, type Measurement } from '@/core/model/measurement';
@@ -108,9 +109,9 @@ export function MeasureByHand({
       >
         {value === undefined ? 'how much?' : `${value} ${kind === 'drive' ? 'MB/s' : 'fps'}`}
       </Num>{' '}
-      <button type="button" className="chip" onClick={add}>
+      <Button variant="outlined" onClick={add}>
         Keep the result
-      </button>
+      </Button>
       {message && (
         <span className="short small" role="alert">
           {' '}

@@ -1,5 +1,13 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { ChoiceButton } from '../shared/ChoiceButton';
+import { TextButton } from '../shared/TextButton';
 import { workloadWords } from '@/core/words/workload';
 import { parse } from 'csv-parse/browser/esm/sync';
 import { useState } from 'react';
@@ -69,7 +77,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
     if (said.length > 0) setMessage({ good, text: said.join(' ') });
   };
   return (
-    <section aria-label="Measured and predicted" style={{ marginTop: 14 }}>
+    <Box component="section" aria-label="Measured and predicted" sx={{ marginTop: '14px' }}>
       <div className="spread">
         <h2>Measured on {draft.name}</h2>
         <span className="quiet small">
@@ -78,24 +86,24 @@ export function Measured({ assessment }: { assessment: Assessment }) {
         </span>
       </div>
       {rows.length > 0 && (
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">What</th>
-              <th scope="col" className="num">
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">What</TableCell>
+              <TableCell align="right" scope="col">
                 measured
-              </th>
-              <th scope="col" className="num">
+              </TableCell>
+              <TableCell align="right" scope="col">
                 predicted
-              </th>
-              <th scope="col" className="num">
+              </TableCell>
+              <TableCell align="right" scope="col">
                 error
-              </th>
-              <th scope="col">used to</th>
-              <th scope="col" aria-label="Leave out" />
-            </tr>
-          </thead>
-          <tbody>
+              </TableCell>
+              <TableCell scope="col">used to</TableCell>
+              <TableCell scope="col" aria-label="Leave out" />
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {rows.map((row) => (
               <Row
                 key={row.measurement.id}
@@ -116,11 +124,11 @@ export function Measured({ assessment }: { assessment: Assessment }) {
                 }
               />
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
-      <div className="row wrap small" style={{ gap: 10, marginTop: 6 }}>
-        <label className="chip" style={{ cursor: 'pointer' }}>
+      <Box className="row wrap small" sx={{ gap: '10px', marginTop: '6px' }}>
+        <Box component="label" className="chip" sx={{ cursor: 'pointer' }}>
           Add result files
           <input
             type="file"
@@ -131,10 +139,10 @@ export function Measured({ assessment }: { assessment: Assessment }) {
               void take(event.target.files).finally(() => (event.target.value = ''));
             }}
           />
-        </label>
-        <button type="button" className="chip" aria-pressed={byHand} onClick={() => setByHand(!byHand)}>
+        </Box>
+        <ChoiceButton chosen={byHand} onClick={() => setByHand(!byHand)}>
           Type one in
-        </button>
+        </ChoiceButton>
         {saysPreset && (
           <span>
             Logs without a preset were made with{' '}
@@ -145,7 +153,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
           Storage results as JSON, encoders’ logs with a benchmark line, compression, processor and memory benchmarks,
           sensor values as CSV.
         </span>
-      </div>
+      </Box>
       {message && (
         <p className={`small ${message.good ? 'quiet' : 'short'}`} role={message.good ? 'status' : 'alert'}>
           {message.text}
@@ -160,7 +168,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
           }}
         />
       )}
-    </section>
+    </Box>
   );
 }
 
@@ -182,8 +190,8 @@ function Row({
   const { band } = taught;
   const said = `${measurement.tool}${measurement.settings ? `, ${measurement.settings}` : ''}, ${measurement.source}`;
   return (
-    <tr>
-      <td title={said}>
+    <TableRow>
+      <TableCell title={said}>
         {workloadWords(measurement.workload)}
         {measurement.workload.work === 'drive' && drives.length > 1 && (
           <>
@@ -199,12 +207,12 @@ function Row({
             />
           </>
         )}
-      </td>
-      <td className="num">
+      </TableCell>
+      <TableCell align="right">
         {number(measurement.value, 3)} {measurement.unit}
-      </td>
-      <td
-        className="num"
+      </TableCell>
+      <TableCell
+        align="right"
         title={
           before.band ? `Without what was measured: ${number(before.band.likely, 3)} ${measurement.unit}` : undefined
         }
@@ -214,11 +222,11 @@ function Row({
         ) : (
           <span className="unproven">unknown: {taught.lacks.join(', ')}</span>
         )}
-      </td>
-      <td className={`num ${error !== undefined && Math.abs(error) > FAR ? 'between' : ''}`}>
+      </TableCell>
+      <TableCell className={`num ${error !== undefined && Math.abs(error) > FAR ? 'between' : ''}`}>
         {error === undefined ? '' : errorWords(error)}
-      </td>
-      <td>
+      </TableCell>
+      <TableCell>
         {teaching ? (
           <Pick
             label={`Use of ${workloadWords(measurement.workload)}`}
@@ -232,18 +240,13 @@ function Row({
         ) : (
           <span className="quiet">{measurement.use === 'check' && taught.band ? 'check' : 'compared'}</span>
         )}
-      </td>
-      <td style={{ whiteSpace: 'nowrap' }}>
-        <button
-          type="button"
-          className="link small"
-          aria-label={`Leave ${workloadWords(measurement.workload)} out`}
-          onClick={onRemove}
-        >
+      </TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>
+        <TextButton aria-label={`Leave ${workloadWords(measurement.workload)} out`} onClick={onRemove}>
           leave out
-        </button>
-      </td>
-    </tr>
+        </TextButton>
+      </TableCell>
+    </TableRow>
   );
 }
 

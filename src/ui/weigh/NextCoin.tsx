@@ -1,5 +1,8 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import { ChoiceButton } from '../shared/ChoiceButton';
+import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import { fullName } from '@/core/model/fitted';
 import type { Finding } from '@/core/rules/rule';
@@ -23,17 +26,17 @@ export function NextCoin() {
   const answer = useWorker(`coin ${identity(draft)} ${identity(brief)}`, (api) => api.coinSteps(draft, brief));
   return (
     <div>
-      <div className="spread" style={{ marginBottom: 4 }}>
+      <Box className="spread" sx={{ marginBottom: '4px' }}>
         <h2>The next coin</h2>
-        <span className="row" role="group" aria-label="Direction" style={{ gap: 6 }}>
-          <button type="button" className="chip" aria-pressed={side === 'up'} onClick={() => setSide('up')}>
+        <Box component="span" className="row" role="group" aria-label="Direction" sx={{ gap: '6px' }}>
+          <ChoiceButton chosen={side === 'up'} onClick={() => setSide('up')}>
             Steps up
-          </button>
-          <button type="button" className="chip" aria-pressed={side === 'savings'} onClick={() => setSide('savings')}>
+          </ChoiceButton>
+          <ChoiceButton chosen={side === 'savings'} onClick={() => setSide('savings')}>
             Savings
-          </button>
-        </span>
-      </div>
+          </ChoiceButton>
+        </Box>
+      </Box>
       {blocked > 0 && (
         <p className="small quiet">
           {blocked} findings still block or are unproven in {draft.name}; mend them first, and these steps will be
@@ -65,10 +68,10 @@ export function NextCoin() {
               .
             </p>
           )}
-          <p className="quiet small" style={{ marginTop: 4 }}>
+          <Box component="p" className="quiet small" sx={{ marginTop: '4px' }}>
             {answer.value.tried} swaps and additions tried. What mends stands first, then by speed gained a coin, tasks
             weighted by importance. Prices: landed, tax and shipping in.
-          </p>
+          </Box>
         </>
       )}
     </div>
@@ -88,7 +91,7 @@ function StepRow({ step }: { step: CoinStep }) {
   const name = fullName(step.part);
   const change = most?.ratio && most.ratioBefore ? most.ratio.likely / most.ratioBefore.likely : undefined;
   return (
-    <div style={{ padding: '6px 0', borderBottom: '1px solid var(--hair)' }}>
+    <Box sx={{ padding: '6px 0', borderBottom: '1px solid var(--hair)' }}>
       <span className="spread">
         <b className="cut">{name}</b>
         <b className="num">
@@ -97,23 +100,21 @@ function StepRow({ step }: { step: CoinStep }) {
       </span>
       <span className="spread small">
         <span className="quiet cut">{step.replaces === undefined ? 'added' : `for ${step.replaces}`}</span>
-        <button
-          type="button"
-          className="link"
+        <TextButton
           onClick={() => {
             know([step.part], step.offers);
             editDraft(step.edit, step.replaces === undefined ? `Add ${name}` : `${name} for ${step.replaces}`);
           }}
         >
           Take it
-        </button>
+        </TextButton>
       </span>
       {most && change !== undefined && Math.abs(change - 1) > 0.005 ? (
-        <span className="row small" style={{ gap: 8 }}>
-          <span className="quiet cut" style={{ flex: '1 1 50%' }}>
+        <Box component="span" className="row small" sx={{ gap: '8px' }}>
+          <Box component="span" className="quiet cut" sx={{ flex: '1 1 50%' }}>
             {tasks.find((task) => task.id === most.task)?.name} × {number(change)}
-          </span>
-          <span style={{ flex: '1 1 50%' }}>
+          </Box>
+          <Box component="span" sx={{ flex: '1 1 50%' }}>
             <Beam
               axis={{ kind: 'ratio' }}
               band={most.ratio}
@@ -121,8 +122,8 @@ function StepRow({ step }: { step: CoinStep }) {
               sentence={`${tasks.find((task) => task.id === most.task)?.name ?? ''}: ${number(most.ratio?.likely ?? 0, 2)} times the target`}
               compact
             />
-          </span>
-        </span>
+          </Box>
+        </Box>
       ) : (
         <span className="quiet small">
           {mends(step.effect) > 0
@@ -131,12 +132,12 @@ function StepRow({ step }: { step: CoinStep }) {
         </span>
       )}
       {step.losses.length > 0 && (
-        <span className="small between" style={{ display: 'block' }}>
+        <Box component="span" className="small between" sx={{ display: 'block' }}>
           ◆ loses {listed(step.losses.slice(0, 3).map(lossWords))}
           {step.losses.length > 3 ? ` and ${step.losses.length - 3} more figures` : ''}
-        </span>
+        </Box>
       )}
-    </div>
+    </Box>
   );
 }
 

@@ -1,5 +1,12 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { TextButton } from '../shared/TextButton';
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { actionOf } from '@/core/rules/actions';
@@ -70,7 +77,7 @@ export function OperatingPoints() {
   const answer = useWorker(`points ${identity(draft)} ${identity(brief)}`, (api) => api.operatingPoints(draft, brief));
   if (!hasProcessor) return null;
   return (
-    <section aria-label="Operating points" style={{ marginTop: 14 }}>
+    <Box component="section" aria-label="Operating points" sx={{ marginTop: '14px' }}>
       <div className="spread">
         <h2>Operating points of {draft.name}</h2>
         <span className="quiet small">
@@ -82,7 +89,7 @@ export function OperatingPoints() {
       {answer.state === 'ready' && (
         <Chart points={answer.value} onTake={(point) => point.edit && editDraft(point.edit, name(point))} />
       )}
-    </section>
+    </Box>
   );
 }
 
@@ -113,46 +120,47 @@ function Chart({
   });
   return (
     <>
-      <table style={{ tableLayout: 'auto' }}>
-        <thead>
-          <tr>
-            <th scope="col">Setting</th>
+      <Table sx={{ tableLayout: 'auto' }}>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">Setting</TableCell>
             {MEASURES.map((measure) => (
-              <th key={measure.id} scope="col">
+              <TableCell key={measure.id} scope="col">
                 {measure.title}
-              </th>
+              </TableCell>
             ))}
-            <th scope="col" />
-          </tr>
-        </thead>
-        <tbody>
+            <TableCell scope="col" />
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {points.map((point) => (
-            <tr key={point.id} style={point.kind === 'now' ? { background: 'var(--sunk)' } : undefined}>
-              <th
+            <TableRow key={point.id} style={point.kind === 'now' ? { background: 'var(--sunk)' } : undefined}>
+              <TableCell
+                component="th"
                 scope="row"
-                style={{ color: 'var(--ink)', paddingLeft: 4, fontWeight: point.kind === 'now' ? 650 : 400 }}
+                sx={{ color: 'var(--ink)', paddingLeft: '4px', fontWeight: point.kind === 'now' ? 650 : 400 }}
               >
                 {name(point)}
                 {point.ghz !== undefined && <span className="quiet small"> {number(point.ghz, 3)} GHz</span>}
                 {point.brings.length > 0 && (
-                  <span className="caution small" style={{ display: 'block', fontWeight: 400 }}>
+                  <Box component="span" className="caution small" sx={{ display: 'block', fontWeight: 400 }}>
                     ◆ brings {point.brings.length} {point.brings.length === 1 ? 'finding' : 'findings'}
                     {point.brings.some((finding) => actionOf(finding) === 'change') ? ', one that blocks' : ''}
-                  </span>
+                  </Box>
                 )}
-              </th>
+              </TableCell>
               {MEASURES.map((measure, i) => {
                 const value = measure.of(point);
                 const scale = scales[i];
                 const here = now && measure.of(now);
                 if (value === undefined || !scale)
                   return (
-                    <td key={measure.id} className="quiet">
+                    <TableCell key={measure.id} className="quiet">
                       ?
-                    </td>
+                    </TableCell>
                   );
                 return (
-                  <td key={measure.id} style={{ paddingBlock: 3 }}>
+                  <TableCell key={measure.id} sx={{ paddingBlock: '3px' }}>
                     <svg width={WIDTH} height={HEIGHT} aria-hidden="true" style={{ display: 'block' }}>
                       <line x1={0} x2={WIDTH} y1={HEIGHT / 2} y2={HEIGHT / 2} stroke="var(--hair)" />
                       {here !== undefined && (
@@ -176,24 +184,18 @@ function Chart({
                       {measure.id === 'noise' && point.noiseOpen ? 'at least ' : ''}
                       {measure.text(value)}
                     </span>
-                  </td>
+                  </TableCell>
                 );
               })}
-              <td>
-                {point.edit && (
-                  <button type="button" className="link small" onClick={() => onTake(point)}>
-                    Set it
-                  </button>
-                )}
-              </td>
-            </tr>
+              <TableCell>{point.edit && <TextButton onClick={() => onTake(point)}>Set it</TextButton>}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {idle.length > 0 && (
-        <p className="small quiet" style={{ marginTop: 4 }}>
+        <Box component="p" className="small quiet" sx={{ marginTop: '4px' }}>
           Changes nothing here: {idle.map((point) => name(point).toLowerCase()).join('; ')}.
-        </p>
+        </Box>
       )}
     </>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import type { Assessment } from '@/core/assess';
 import type { TaskResult } from '@/core/predict/results';
 import { sensitivityOf } from '@/core/predict/sensitivity';
@@ -17,7 +18,7 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
   const sitting = assessment.facts.brief.sittings.find((candidate) => candidate.id === result.sitting);
   const uses = result.uses.filter((use) => use.busy !== undefined || use.ratio === undefined);
   return (
-    <div style={{ marginBottom: 16 }}>
+    <Box sx={{ marginBottom: '16px' }}>
       <div className="spread">
         <h2>{task.name}</h2>
         <span className="quiet small">{assessment.facts.machine.name}</span>
@@ -56,7 +57,9 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
       <MovedBy result={result} />
       {result.stages.length > 0 && (
         <>
-          <h3 style={{ marginTop: 8 }}>Time by stage, a {result.unit}</h3>
+          <Box component="h3" sx={{ marginTop: '8px' }}>
+            Time by stage, a {result.unit}
+          </Box>
           {[...result.stages]
             .sort((a, b) => b.seconds - a.seconds)
             .map((stage) => (
@@ -72,7 +75,9 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
           <p className="quiet small">Stages of neighbouring frames overlap, so a run is shorter than their sum.</p>
         </>
       )}
-      <h3 style={{ marginTop: 8 }}>Busy in this sitting</h3>
+      <Box component="h3" sx={{ marginTop: '8px' }}>
+        Busy in this sitting
+      </Box>
       {[...uses]
         .sort((a, b) => (b.busy ?? 2) - (a.busy ?? 2))
         .map((use) =>
@@ -92,7 +97,7 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
           ),
         )}
       <Clocks assessment={assessment} sitting={result.sitting} />
-    </div>
+    </Box>
   );
 }
 
@@ -101,14 +106,14 @@ function MovedBy({ result }: { result: TaskResult }) {
   const most = sensitivityOf(result).slice(0, 3);
   if (most.length === 0) return null;
   return (
-    <div style={{ marginTop: 6 }}>
+    <Box sx={{ marginTop: '6px' }}>
       <h3>What is least sure</h3>
       {most.map(({ where, label, factor }) => (
         <p key={where} className="small" title={where}>
           {label} <span className="quiet">moves it by {percent(factor - 1)} either way</span>
         </p>
       ))}
-    </div>
+    </Box>
   );
 }
 
@@ -146,16 +151,16 @@ function Bar({
   tone: string;
 }) {
   return (
-    <div className="small" style={{ padding: '2px 0' }}>
+    <Box className="small" sx={{ padding: '2px 0' }}>
       <span className="spread">
         <span className="cut">
           {label} <span className="quiet">{aside}</span>
         </span>
         <span className="num">{text}</span>
       </span>
-      <span style={{ display: 'block', height: 6, background: 'var(--sunk)' }}>
+      <Box component="span" sx={{ display: 'block', height: 6, background: 'var(--sunk)' }}>
         <span style={{ display: 'block', height: 6, width: `${Math.min(100, share * 100)}%`, background: tone }} />
-      </span>
-    </div>
+      </Box>
+    </Box>
   );
 }

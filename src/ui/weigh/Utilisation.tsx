@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import { resourceKey } from '@/core/figures/resources';
 import { scaleBand, scaleLinear } from 'd3-scale';
 import type { Assessment } from '@/core/assess';
@@ -44,12 +45,12 @@ export function Utilisation({ assessment }: { assessment: Assessment }) {
   const height = HEAD + resources.length * ROW;
   const inside = (value: number) => across.bandwidth() - share(value) < 40;
   return (
-    <section aria-label="Busy by sitting" style={{ marginTop: 14 }}>
+    <Box component="section" aria-label="Busy by sitting" sx={{ marginTop: '14px' }}>
       <div className="spread">
         <h2>How busy each sitting keeps {machine.name}</h2>
         <span className="quiet small">full width is all there is</span>
       </div>
-      <div ref={holder} style={{ overflowX: 'auto' }}>
+      <Box ref={holder} sx={{ overflowX: 'auto' }}>
         <svg width={width} height={height} role="img" aria-label={spoken(named, resources)} className="plot">
           {named.map(({ id, name, hours }) => (
             <text key={id} x={across(id)} y={12} className="quiettext">
@@ -94,8 +95,8 @@ export function Utilisation({ assessment }: { assessment: Assessment }) {
             );
           })}
         </svg>
-      </div>
-    </section>
+      </Box>
+    </Box>
   );
 }
 

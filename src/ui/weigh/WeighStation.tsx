@@ -1,7 +1,17 @@
 'use client';
 
+import { TextButton } from '../shared/TextButton';
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { ChoiceButton } from '../shared/ChoiceButton';
 import { basketFor } from '@/core/versus/basketFor';
 import { useMemo, useState } from 'react';
+import { weighAnswer } from '@/core/words/answers';
+import { Answer } from '../shared/Answer';
 import type { Assessment } from '@/core/assess';
 import { loudestOf, warmestFor } from '@/core/heat/state';
 import type { Task } from '@/core/model/tasks';
@@ -59,47 +69,42 @@ export function WeighStation() {
       </div>
     );
   return (
-    <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(320px, 400px)' }}>
+    <Box className="columns" sx={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(320px, 400px)' }}>
       <section className="pane" aria-label="Tasks and drafts">
-        <table style={{ tableLayout: 'fixed' }}>
-          <thead>
-            <tr>
-              <th scope="col" style={{ width: '21%' }}>
+        <Answer>{weighAnswer(columns.map((column) => column.assessment))}</Answer>
+        <Table sx={{ tableLayout: 'fixed' }}>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col" sx={{ width: '21%' }}>
                 Task
-              </th>
+              </TableCell>
               {columns.map((column) => (
-                <th key={column.key} scope="col">
-                  <button
-                    type="button"
-                    className="chip"
-                    aria-pressed={column.id === draftId}
-                    onClick={() => selectDraft(column.id)}
-                  >
+                <TableCell key={column.key} scope="col">
+                  <ChoiceButton chosen={column.id === draftId} onClick={() => selectDraft(column.id)}>
                     {column.name}
-                  </button>
-                </th>
+                  </ChoiceButton>
+                </TableCell>
               ))}
-            </tr>
-          </thead>
-          <tbody>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {brief.tasks.map((row) => (
-              <tr key={row.id} style={row.id === task?.id ? { background: 'var(--sunk)' } : undefined}>
-                <th scope="row" style={{ paddingLeft: 6 }}>
-                  <button
-                    type="button"
-                    className={row.id === task?.id ? '' : 'link'}
+              <TableRow key={row.id} sx={{ background: row.id === task?.id ? 'var(--sunk)' : 'none' }}>
+                <TableCell component="th" scope="row" sx={{ paddingLeft: '6px' }}>
+                  <TextButton
                     aria-pressed={row.id === task?.id}
                     onClick={() => setChosen(row.id)}
-                    style={{ color: 'var(--ink)' }}
+                    color="text.primary"
+                    sx={{ textDecoration: row.id === task?.id ? 'none' : 'underline' }}
                   >
                     {row.name}
-                  </button>
+                  </TextButton>
                   <Asked>{askedOf(row.id, columns)}</Asked>
-                </th>
+                </TableCell>
                 {columns.map((column) => {
                   const result = column.assessment.tasks.find((candidate) => candidate.task === row.id);
                   return (
-                    <td key={column.key} style={{ paddingTop: 2, paddingBottom: 2 }}>
+                    <TableCell key={column.key} sx={{ paddingTop: '2px', paddingBottom: '2px' }}>
                       {result && (
                         <TaskBeam
                           assessment={column.assessment}
@@ -108,26 +113,26 @@ export function WeighStation() {
                           change={{ label: '', need: undefined }}
                         />
                       )}
-                    </td>
+                    </TableCell>
                   );
                 })}
-              </tr>
+              </TableRow>
             ))}
-            <tr>
-              <th scope="row" style={{ paddingLeft: 6 }}>
+            <TableRow>
+              <TableCell component="th" scope="row" sx={{ paddingLeft: '6px' }}>
                 Price, landed: tax and shipping in
                 <Asked>
                   {brief.budgetMinor !== undefined &&
                     columns[0] &&
                     `budget ${coins(brief.budgetMinor, columns[0].assessment.facts.price.currency)}`}
                 </Asked>
-              </th>
+              </TableCell>
               {columns.map((column) => {
                 const { price, machine } = column.assessment.facts;
                 const budget = budgetBeam(column.assessment);
                 const owned = machine.items.length > 0 && machine.items.every((item) => item.owned);
                 return (
-                  <td key={column.key}>
+                  <TableCell key={column.key}>
                     {owned ? (
                       <span className="quiet">owned already</span>
                     ) : budget ? (
@@ -141,44 +146,44 @@ export function WeighStation() {
                     ) : (
                       coins(basketFor(column.assessment).total.landedMinor, price.currency)
                     )}
-                  </td>
+                  </TableCell>
                 );
               })}
-            </tr>
-            <tr>
-              <th scope="row" style={{ paddingLeft: 6 }}>
+            </TableRow>
+            <TableRow>
+              <TableCell component="th" scope="row" sx={{ paddingLeft: '6px' }}>
                 Draw
-              </th>
+              </TableCell>
               {columns.map((column) => (
-                <td key={column.key}>
+                <TableCell key={column.key}>
                   {column.assessment.facts.power.sustainedOpen ? 'at least ' : ''}
                   {watts(column.assessment.facts.power.sustainedW)} sustained,{' '}
                   {watts(column.assessment.facts.power.peakW)} peak
-                </td>
+                </TableCell>
               ))}
-            </tr>
-            <tr>
-              <th scope="row" style={{ paddingLeft: 6 }}>
+            </TableRow>
+            <TableRow>
+              <TableCell component="th" scope="row" sx={{ paddingLeft: '6px' }}>
                 Warm and loud
-              </th>
+              </TableCell>
               {columns.map((column) => (
-                <td key={column.key}>
+                <TableCell key={column.key}>
                   <Warmth assessment={column.assessment} />
-                </td>
+                </TableCell>
               ))}
-            </tr>
-            <tr>
-              <th scope="row" style={{ paddingLeft: 6 }}>
+            </TableRow>
+            <TableRow>
+              <TableCell component="th" scope="row" sx={{ paddingLeft: '6px' }}>
                 Findings
-              </th>
+              </TableCell>
               {columns.map((column) => (
-                <td key={column.key} className="small">
+                <TableCell key={column.key} className="small">
                   {levelSummary(column.assessment.findings)}
-                </td>
+                </TableCell>
               ))}
-            </tr>
-          </tbody>
-        </table>
+            </TableRow>
+          </TableBody>
+        </Table>
         {selected && <Utilisation assessment={selected.assessment} />}
         {selected && columns.length > 1 && <HeadToHead columns={columns} selected={selected} />}
         <OperatingPoints />
@@ -192,7 +197,7 @@ export function WeighStation() {
         {task && selected && <DriveCourse task={task} assessment={selected.assessment} />}
         <NextCoin />
       </section>
-    </div>
+    </Box>
   );
 }
 
