@@ -133,6 +133,7 @@ test('the ledger says what each way of sizing asks of the supply', async ({ page
 
 test('a noise limit that is passed is a finding, and the quietest curves mend it', async ({ page }) => {
   await openSeat(page, 'brief', MOSAICS);
+  await page.getByRole('button', { name: 'all terms' }).click();
   await page.getByRole('button', { name: /^Noise limit: / }).click();
   await page.getByLabel('Noise limit', { exact: true }).fill('33');
   await page.keyboard.press('Enter');

@@ -101,6 +101,7 @@ test.describe('the brief', () => {
     // what is kept grows by 15 % a year over four years: 878 GB become 1.53 TB
     await expect(page.getByRole('row', { name: /^active / })).toContainText('1.53 TB at the end');
     await expect(page.getByText('1.53 TB more here, and 1.53 TB elsewhere')).toBeVisible();
+    await page.getByRole('button', { name: 'all terms' }).click();
     await page.getByRole('button', { name: /^Growth a year: / }).click();
     await page.getByLabel('Growth a year', { exact: true }).fill('0');
     await page.getByLabel('Growth a year', { exact: true }).press('Enter');

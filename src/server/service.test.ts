@@ -10,7 +10,7 @@ import { importFile } from './import/importFile';
 import { copyDraft, draftsElsewhere, dropDraft } from './drafts';
 import { fillFigure, saveBriefEdit, saveDraftEdit, stepSeat } from './edits';
 import { seatBundle } from './seatBundle';
-import { bringBack, copySeat, dropProject, dropSeat, newSeat, removedSeats } from './seats';
+import { copySeat, dropSeat, newSeat } from './seats';
 import { addFilm, preparedService } from './tests/prepared';
 import { type Service, openService } from './service';
 

@@ -5,7 +5,7 @@ import { readFigure, writeFigure } from './catalogueStore';
 import { readRow, unheard, type OnAside } from './aside';
 import { insertDraft } from './documents';
 import { remember, type NewStep } from './history';
-import { writing, type Database, type Writer } from './database';
+import { writing, type Database } from './database';
 
 /** A brief or a draft as stored, with the revision that edits must name. */
 export interface Stored<T> {

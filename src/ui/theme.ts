@@ -59,10 +59,14 @@ const PRINTED: Partial<Tones> = {
 const asProperties = (tones: Partial<Tones>) =>
   Object.fromEntries(Object.entries(tones).map(([name, value]) => [`--${name}`, value]));
 
-/** The tones as custom properties, for both themes and for paper. */
+/** The tones as custom properties, for both themes and for paper; and stillness for who asked for it. */
 export const toneStyles = {
   ':root, [data-theme="light"]': { ...asProperties(TONES.light), colorScheme: 'light' },
   '[data-theme="dark"]': { ...asProperties(TONES.dark), colorScheme: 'dark' },
+  // who asked for stillness gets it, from every component
+  '@media (prefers-reduced-motion: reduce)': {
+    '*, *::before, *::after': { transition: 'none !important', animation: 'none !important' },
+  },
   '@media print': { ':root, [data-theme]': { ...asProperties(PRINTED), colorScheme: 'light' } },
 };
 

@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess';
 import { countByLevel, type Level } from '../rules/rule';
 import type { Verdict } from '../units/band';
-import type { Currency } from '../units/money';
+import { ratioOf, type Currency } from '../units/money';
 import { basketFor } from '../versus/basketFor';
 import { standingOf, type Seen, type Standing } from '../versus/standing';
 import { budgetBeam, taskBeam, worstTask, type BeamModel } from './beams';
@@ -110,7 +110,7 @@ const FINDINGS = {
  */
 export function draftNews(before: Seen, { standing: now, currency }: Glance, percent: number): DraftNews {
   const moved = now.minor - before.minor;
-  const share = before.minor > 0 ? (100 * moved) / before.minor : 0;
+  const share = before.minor > 0 ? 100 * (ratioOf(now.minor, before.minor) - 1) : 0;
   const news = Math.abs(share) > percent || (before.minor === 0) !== (now.minor === 0);
   const findings = (Object.keys(FINDINGS) as (keyof typeof FINDINGS)[]).flatMap((level) => {
     const [then, here] = [before[level], now[level] ?? 0];

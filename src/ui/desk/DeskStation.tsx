@@ -19,7 +19,8 @@ import { InBrowser } from '../shared/InBrowser';
 import { RemovedNotice } from '../shared/RemovedNotice';
 import { AsidePanel } from './AsidePanel';
 import { SeatRow } from './SeatRow';
-import { StartDoors, type ProjectChoice } from './StartDoors';
+import type { ProjectChoice } from './seatForm';
+import { StartDoors } from './StartDoors';
 
 /** What the rest of the workshop looks like, in a sentence. */
 export interface Elsewhere {

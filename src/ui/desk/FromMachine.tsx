@@ -8,8 +8,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { GiveFile } from '../import/GiveFile';
-import { NotMade, SeatFields, useSeatForm } from './seatForm';
-import type { ProjectChoice } from './StartDoors';
+import { NotMade, SeatFields, useSeatForm, type ProjectChoice } from './seatForm';
 
 /** From the machine that is there: its inventory as a file, or an empty draft to fill with its parts. */
 export function FromMachine({ projects, onClose }: { projects: readonly ProjectChoice[]; onClose: () => void }) {

@@ -16,8 +16,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useId, useState } from 'react';
 import { DOORS, OFTEN, type Door, type Often } from '@/core/work/doors';
-import { NotMade, SeatFields, useSeatForm } from './seatForm';
-import type { ProjectChoice } from './StartDoors';
+import { NotMade, SeatFields, useSeatForm, type ProjectChoice } from './seatForm';
 
 interface FromWorkProps {
   readonly projects: readonly ProjectChoice[];

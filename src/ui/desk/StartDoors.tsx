@@ -6,12 +6,8 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { GiveFile } from '../import/GiveFile';
 import { FromMachine } from './FromMachine';
+import type { ProjectChoice } from './seatForm';
 import { FromWork } from './FromWork';
-
-export interface ProjectChoice {
-  readonly id: string;
-  readonly name: string;
-}
 
 const FRAME = {
   display: 'block',

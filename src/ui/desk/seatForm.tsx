@@ -13,7 +13,12 @@ import type { Problem } from '@/core/formats/problems';
 import { LONGEST_NAME, plainText } from '@/core/parts/common';
 import { beginSeat } from '@/server/actions';
 import { stationPath } from '../seat/stations';
-import type { ProjectChoice } from './StartDoors';
+
+/** A project that a seat may join. */
+export interface ProjectChoice {
+  readonly id: string;
+  readonly name: string;
+}
 
 /** The choice that stands for a project that is made with the seat. */
 const NEW = '';

@@ -95,7 +95,7 @@ export function Ledger() {
       </Press>
       <Press onClick={() => setWhy('power')} title="Show what draws it." aria-haspopup="dialog">
         {power.sustainedOpen ? 'at least ' : ''}
-        {watts(power.sustainedW)} sustained<span className="roomy"> · {watts(power.peakW)} peak</span>
+        {watts(power.sustainedW)} sustained<span className="roomy">{`\u00a0· ${watts(power.peakW)} peak`}</span>
       </Press>
       <Box component="span" className="quiet" sx={{ marginLeft: 'auto' }} role="status" aria-live="polite">
         {told ? `${told} · ` : ''}

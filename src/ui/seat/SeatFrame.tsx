@@ -99,7 +99,7 @@ function TopBar() {
     ? 'Nothing to undo'
     : steps.undo.mine
       ? `Undo: ${steps.undo.label}`
-      : `Undo another window's step: ${steps.undo.label}`;
+      : `Undo another window’s step: ${steps.undo.label}`;
   return (
     <header className="topbar">
       <Link href="/" className="brand">

@@ -53,33 +53,5 @@ export function LevelSign({ level }: { level: Level }) {
   );
 }
 
-/** How many findings there are of each of these levels, those that are there; nothing to mend where there are none. */
-export function LevelCounts({
-  findings,
-  levels,
-}: {
-  findings: readonly Finding[];
-  levels: readonly Exclude<Level, 'passes'>[];
-}) {
-  const counts = countByLevel(findings);
-  const shown = levels.filter((level) => counts[level] > 0);
-  if (shown.length === 0)
-    return (
-      <span className="carries">
-        <LevelSign level="passes" /> nothing to mend
-      </span>
-    );
-  return shown.map((level) => (
-    <Box
-      component="span"
-      key={level}
-      className={level}
-      sx={{ fontWeight: level === 'note' ? 400 : 650, whiteSpace: 'nowrap' }}
-    >
-      <LevelSign level={level} /> {levelText(level, counts[level])}
-    </Box>
-  ));
-}
-
 /** Levels that are worth a look at a glance. */
 export const LOUD = ['blocks', 'stops', 'short', 'unproven', 'caution'] as const;
