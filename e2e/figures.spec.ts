@@ -45,6 +45,7 @@ test('each price, draw and temperature has one value on all stations, for every 
   test.setTimeout(420_000);
   const shown = new Shown();
   await page.goto('/');
+  await expect(page.getByRole('article', { name: 'Office' })).toBeVisible();
   const seats = await page.getByRole('article').evaluateAll((articles) =>
     articles.flatMap((article) => {
       const chips = [...article.querySelectorAll('a[href*="/draft?draft="]')];
@@ -67,7 +68,7 @@ test('each price, draw and temperature has one value on all stations, for every 
       await go(page, 'Draft');
       await page.getByRole('button', { name, exact: true }).first().click();
       await ledger(page, draft, 'Draft', shown);
-      for (const beam of await page.getByLabel(/^(Processor|Card), to its limit: /).all()) {
+      for (const beam of await page.getByLabel(/^(Processor|Card) heat: /).all()) {
         const label = await beam.getAttribute('aria-label');
         shown.add(
           `${draft} ${found(label, /^(Processor), to/) ?? 'card'} °C`,
@@ -96,7 +97,7 @@ test('each price, draw and temperature has one value on all stations, for every 
     const cells = async (row: RegExp) => table.getByRole('row', { name: row }).first().locator('td').allInnerTexts();
     const prices = await cells(/^Price, landed/);
     const draws = await cells(/^Draw /);
-    const warm = await cells(/^Warm and loud/);
+    const warm = await cells(/^Heat and noise/);
     for (const { name } of drafts) {
       const i = names.findIndex((head) => head.trim().startsWith(name)) - 1;
       expect(i, `${seat}: ${name} has a column on Weigh`).toBeGreaterThanOrEqual(0);

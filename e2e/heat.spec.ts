@@ -90,6 +90,7 @@ test('a drive under the card is reached when the card is out', async ({ page }) 
   await expect(page.getByText('first Lumoth Drift 16 must come off.')).toBeVisible();
 
   await page.getByRole('link', { name: 'Brief', exact: true }).click();
+  await page.getByRole('button', { name: 'all terms' }).click();
   await page.getByRole('button', { name: /^Drives within reach: / }).click();
   await page.getByRole('button', { name: 'within reach, cards in place' }).click();
   await settled(page);

@@ -167,7 +167,10 @@ test.describe('manners', () => {
   test('drafts are copied, and the copy goes its own way', async ({ page }) => {
     await openSeat(page, 'draft');
     await draftMenu(page, 'Copy');
-    await expect(page.getByRole('button', { name: 'Draft E', exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await expect(page.getByRole('button', { name: 'Draft A copy', exact: true })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
     await findings(page, 'blocks')
       .first()
       .getByRole('button', { name: /^Northdraft Eddy 120 Twin for / })

@@ -102,7 +102,7 @@ test.describe('the film desk, from brief to branded comparison', () => {
     await focusOn(page, /^Stellmark Girder X: /);
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'Draft A against Stellmark Girder X' })).toBeVisible();
-    expect(await page.getByLabel(/^Work a coin: /).getAttribute('aria-label')).toMatch(/× as much/);
+    expect(await page.getByLabel(/^Work for the money: /).getAttribute('aria-label')).toMatch(/× as much/);
   });
 
   test('a remedy is undone after a reload', async ({ page }) => {

@@ -4,7 +4,7 @@ import { openSeat, SEAT, settled } from './helpers';
 /** An amount as it is shown, in minor units. */
 const minor = (text: string): number => Math.round(Number(text.replace(/[^\d.−-]/g, '').replace('−', '-')) * 100);
 const cells = async (row: Locator): Promise<number[]> =>
-  (await row.locator('td.num, th.num').allTextContents()).map(minor);
+  (await row.locator('.MuiTableCell-alignRight').allTextContents()).map(minor);
 const part = (page: Page, name: string) =>
   page.getByRole('region', { name: 'Basket' }).getByRole('button', { name, exact: true });
 
@@ -93,7 +93,7 @@ test.describe('buying the film desk', () => {
     await expect(page).toHaveURL(/buy$/);
     const basket = page.getByRole('region', { name: 'Basket' });
     const total = await cells(basket.locator('tfoot tr'));
-    const lines = await Promise.all((await basket.locator('tbody tr:has(td.num)').all()).map(cells));
+    const lines = await Promise.all((await basket.locator('tbody tr:has(.MuiTableCell-alignRight)').all()).map(cells));
     for (const column of [0, 1, 2, 3])
       expect(lines.reduce((sum, row) => sum + (row[column] ?? 0), 0)).toBe(total[column]);
     expect((total[0] ?? 0) + (total[1] ?? 0) + (total[2] ?? 0)).toBe(total[3]);
@@ -152,7 +152,7 @@ test.describe('buying the film desk', () => {
     await expect(pane).toContainText('its maker asks');
     await expect(pane.getByRole('region', { name: /^Price history of/ })).toContainText('Lowest');
     await expect(pane.getByRole('region', { name: 'What waiting has been worth' })).toContainText('90 days');
-    await pane.locator('summary').first().click();
+    await pane.getByRole('button', { expanded: false }).first().click();
     await expect(pane).toContainText('landed');
     await expect(pane).toContainText('rated 4.');
   });
@@ -185,7 +185,7 @@ test('prices are asked for: one seller is down, the others move; a watch fires a
   await openSeat(page, 'buy');
   await part(page, 'Palisar Gale 12').click();
   const pane = page.getByRole('region', { name: 'Part', exact: true });
-  const now = minor((await pane.locator('summary b.num').first().textContent()) ?? '');
+  const now = minor((await pane.locator('[data-offer] b.num').first().textContent()) ?? '');
   await pane.getByRole('button', { name: /^Watch on Palisar Gale 12/ }).click();
   const field = page.getByLabel('Watch on Palisar Gale 12', { exact: true });
   await field.fill(String((now - 100) / 100));

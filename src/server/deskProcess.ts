@@ -25,7 +25,8 @@ async function stateOf(service: Service): Promise<string> {
   const hash = createHash('sha256');
   for (const text of [
     "SELECT key, value FROM meta WHERE key NOT LIKE 'upload:%' ORDER BY key",
-    'SELECT id, revision, seat_id, position FROM documents ORDER BY id',
+    // bodies too: a row that another hand has changed keeps its revision
+    'SELECT id, body, seat_id, position FROM documents ORDER BY id',
     'SELECT * FROM seats ORDER BY id',
     'SELECT * FROM projects ORDER BY id',
     'SELECT * FROM seen ORDER BY seat_id, draft_id',

@@ -14,7 +14,7 @@ import type { Service } from './service';
 const memo = new Map<string, { readonly key: string; readonly glances: ReadonlyMap<string, Glance> }>();
 
 function keyOf(bundle: SeatBundle): string {
-  const documents = [bundle.brief, ...bundle.drafts].map(({ id, revision }) => `${id}@${revision}`);
+  const documents = [bundle.brief, ...bundle.drafts].map(({ id, body }) => [id, body]);
   return JSON.stringify([
     bundle.catalogueRevision,
     bundle.today,

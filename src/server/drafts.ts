@@ -20,8 +20,7 @@ export async function copyDraft(
   if (!seat || !source) return { bundle: await seatBundle(service, seatId, window), id: undefined };
   const bodies = seat.drafts.map(({ body }) => body);
   const draftId = firstFree(counted(seatId, bodies.length + 1), idIn(bodies));
-  const letter = `Draft ${String.fromCharCode(64 + Math.min(26, Number(draftId.slice(seatId.length + 1))))}`;
-  const name = firstFree(namesOfCopy(fromSeat === seatId ? letter : source.body.name, source.body.name), (wanted) =>
+  const name = firstFree(namesOfCopy(fromSeat !== seatId, source.body.name), (wanted) =>
     bodies.some((body) => body.name === wanted),
   );
   const id = await projects.addDraft(
@@ -33,8 +32,9 @@ export async function copyDraft(
   return { bundle: await seatBundle(service, seatId, window), id };
 }
 
-function* namesOfCopy(first: string, source: string): Generator<string> {
-  yield first;
+/** A draft of another seat keeps its name where that is free; a copy says of what. */
+function* namesOfCopy(elsewhere: boolean, source: string): Generator<string> {
+  if (elsewhere) yield source;
   yield* numberedWithin(LONGEST_NAME, source, ' copy');
 }
 

@@ -19,7 +19,8 @@ import {
 import { saveDraftEdit } from './edits';
 import { seatBundle } from './seatBundle';
 import { dropSeat, newSeat } from './seats';
-import { addFilm, preparedService } from './tests/prepared';
+import { addFilm } from './tests/film';
+import { preparedService } from './tests/prepared';
 import { type Service, fixDemoDay } from './service';
 
 let service: Service;

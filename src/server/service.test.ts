@@ -11,7 +11,8 @@ import { copyDraft, draftsElsewhere, dropDraft } from './drafts';
 import { fillFigure, saveBriefEdit, saveDraftEdit, stepSeat } from './edits';
 import { seatBundle } from './seatBundle';
 import { copySeat, dropSeat, newSeat } from './seats';
-import { addFilm, preparedService } from './tests/prepared';
+import { addFilm } from './tests/film';
+import { preparedService } from './tests/prepared';
 import { type Service, openService } from './service';
 
 let folder: string;

@@ -48,7 +48,7 @@ export function troubleOf(error: unknown): Trouble | undefined {
   if (/^SQLITE_(BUSY|LOCKED)/.test(code))
     return {
       title: 'The database is busy',
-      says: 'Another program has held it for more than five seconds.',
+      says: 'Another program has held it for a quarter of a minute.',
       safe: UNTOUCHED,
       todo: 'Wait for an import to end, or close the other program, and try again.',
     };

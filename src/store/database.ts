@@ -76,14 +76,22 @@ const LOOK_MS = 15;
 export async function writing<T>(db: Database, change: (trx: Writer) => Promise<T>): Promise<T> {
   const until = Date.now() + PATIENCE_MS;
   for (;;) {
+    let failed: unknown;
     try {
       return await db.transaction().execute(async (trx) => {
-        await takeLock(trx);
-        return change(trx);
+        try {
+          await takeLock(trx);
+          return await change(trx);
+        } catch (error) {
+          failed = error;
+          throw error;
+        }
       });
     } catch (error) {
-      if (!(error instanceof Locked)) throw error;
-      if (Date.now() > until) throw error.cause;
+      // a full disk ends the transaction by itself: taking it back fails then, and must not hide the cause
+      const cause = failed ?? error;
+      if (!(cause instanceof Locked)) throw cause;
+      if (Date.now() > until) throw cause.cause;
       await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
     }
   }

@@ -259,3 +259,33 @@ describe('what a part is like', () => {
     expect(unknown(of('F', 'Whatever'))).toContain('rpm');
   });
 });
+
+describe('words for figures and kinds', () => {
+  const kinds = (text: string) => [...new Set(ask({ text }).map((part) => part.kind))];
+  test('a figure that is a word finds its parts', () => {
+    const found = ask({ text: 'TLC' });
+    expect(found.length).toBeGreaterThan(5);
+    expect(found.every((part) => part.kind === 'drive' && part.cellKind === 'TLC')).toBe(true);
+  });
+  test('a label with a point in it names its figure', () => {
+    const boards = (text: string) => ask({ text }).filter((part) => part.kind === 'board');
+    const enough = parts.filter(
+      (part) => part.kind === 'board' && (part.topology?.slots.filter(({ kind }) => kind === 'm2').length ?? 0) >= 4,
+    );
+    expect(enough.length).toBeGreaterThan(0);
+    expect(
+      boards('M.2 slots >= 4')
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual(enough.map(({ id }) => id).sort());
+  });
+  test.each([
+    ['monitor', 'display'],
+    ['operating system', 'system'],
+    ['keyboard', 'peripheral'],
+    ['capture', 'expansion'],
+    ['fan', 'fan'],
+  ])('"%s" finds %s', (text, kind) => {
+    expect(kinds(text)).toContain(kind);
+  });
+});

@@ -2,6 +2,7 @@ import { PART_KINDS, type Part, type PartKind } from '../parts';
 import { typedIn } from '../units/convert';
 import { columnsOf, usualColumns, type Cell, type Column, type PartFacts } from './columns';
 import { folded } from '../units/text';
+import { kindCalled } from '../words/names';
 import { parseFilter, parseQuery, type Range, type Term } from './query';
 
 /** One kind's rows with their figures laid out by column, so that a range is one pass over one array. */
@@ -61,11 +62,28 @@ export function indexLibrary(parts: readonly Part[], currency: string, facts: (p
     );
     return [{ kind, columns, rows, numbers }];
   });
+  // figures that are words ("TLC", "ATX", "80 mm") are found by them as names are
+  const spoken = new Map(PART_KINDS.map((kind) => [kind, columnsOf(kind, currency).filter(isSpoken)]));
   const names = parts.map((part) =>
-    folded([part.kind, part.maker, part.name, part.partNumber, part.gtin, part.id].filter(Boolean).join(' ')),
+    folded(
+      [
+        kindCalled(part.kind),
+        part.maker,
+        part.name,
+        part.partNumber,
+        part.gtin,
+        part.id,
+        ...(spoken.get(part.kind) ?? []).map((column) => column.value(part, facts(part))),
+      ]
+        .filter(Boolean)
+        .join(' '),
+    ),
   );
   return { parts, facts, tables, names, ranks: new Map() };
 }
+
+/** Columns of words that stand in the part itself; what is made for showing only is not searched. */
+const isSpoken = (column: Column): boolean => column.holds === 'text' && !column.live && column.key !== 'gist';
 
 /** Numbers of a column, laid out before or, for live ones, made now. */
 const valuesOf = (index: LibraryIndex, table: KindTable, column: Column): Float64Array | undefined =>
@@ -119,7 +137,8 @@ function meant(
     const words = before.slice(before.length - used);
     const named = fitting.filter((column) => {
       const label = wordsOf(column.label);
-      return words.every((word) => label.includes(word));
+      // "M.2" is two words of a label
+      return words.flatMap(wordsOf).every((word) => label.includes(word));
     });
     if (named.length > 0) return { columns: named, used };
   }

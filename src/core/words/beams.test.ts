@@ -70,10 +70,10 @@ describe('a task as a beam', () => {
     expect(beam.why.join(' ')).toMatch(/About \d+(?:\.\d+)? of 25 frames a second are dropped/);
   });
 
-  test('desk work is told as a multiple of its pace', () => {
+  test('desk work is told as a multiple of what is enough', () => {
     const { beam, result } = beamOf({ brief: { tasks: [DESK], sittings: [] } }, 'desk');
-    expect(beam.gets).toMatch(/× its pace$/);
-    expect(needText(result)).toBe('need its pace');
+    expect(beam.gets).toMatch(/× enough$/);
+    expect(needText(result)).toBe('must keep up');
   });
 
   test('its derivations go from the tightest resource on', () => {
@@ -108,8 +108,8 @@ describe('room', () => {
     expect(beams.map((beam) => beam.label)).toEqual([
       'Supply, sustained',
       'Supply, peak',
-      'Processor, to its limit',
-      'Card, to its limit',
+      'Processor heat',
+      'Card heat',
       'Card clearance',
       'Cooler clearance',
     ]);
@@ -184,7 +184,7 @@ describe('beams of heat and noise', () => {
 
   test('say how many kelvin are to spare, in the warmest sitting', () => {
     const model = beamsOf().get('heat-cpu-1');
-    expect(model).toMatchObject({ label: 'Processor, to its limit', verdict: 'carries' });
+    expect(model).toMatchObject({ label: 'Processor heat', verdict: 'carries' });
     const hot = assessed().facts.heat.sittings[0]?.best.state.parts[0];
     expect(model?.band?.likely).toBeCloseTo(95 - (hot?.tempC ?? 0), 9);
     expect(model?.sentence).toMatch(/Test 8 reaches .* of 95 degrees in Both, carries/);

@@ -227,7 +227,7 @@ function heatBeams({ facts }: Assessment): BeamModel[] {
     const held = warmest.best.heldBy[part.kind] === 'heat';
     const unsure = !held && warmest.worst.heldBy[part.kind] === 'heat';
     const spare = { low: bad.limitC - bad.tempC, likely: good.limitC - good.tempC, high: good.limitC - good.tempC };
-    const label = part.kind === 'processor' ? 'Processor, to its limit' : 'Card, to its limit';
+    const label = part.kind === 'processor' ? 'Processor heat' : 'Card heat';
     const verdict: Verdict = held ? 'short' : unsure ? 'unproven' : 'carries';
     const reached = `${least}${number(good.tempC)} °C`;
     const gets = held

@@ -69,6 +69,28 @@ export function duration(seconds: number): string {
   return rest === 60 ? `${hours + 1} h` : rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
 }
 
+/** Units of time with the time from which a range is told in them, s. */
+const TIMES: readonly (readonly [from: number, seconds: number, unit: string])[] = [
+  [72 * 3600, 86_400, 'days'],
+  [90 * 60, 3600, 'h'],
+  [90, 60, 'min'],
+  [1, 1, 's'],
+  [0, 0.001, 'ms'],
+];
+
+/**
+ * Two times in one unit, that of the later: "0.97 – 4.2 min".
+ * @example durationRange(58.4, 252) // '0.97 – 4.2 min'
+ */
+export function durationRange(low: number, high: number): string {
+  const [, seconds, unit] = TIMES.find(([from]) => high >= from) ?? [0, 1, 's'];
+  // two digits where the unit is young, whole ones beyond ten
+  const shown = (value: number) =>
+    value / seconds >= 10 ? String(Math.round(value / seconds)) : number(value / seconds, 2);
+  const [a, b] = [shown(low), shown(high)];
+  return a === b ? duration(high) : `${a} – ${b} ${unit}`;
+}
+
 export const watts = (value: number): string => `${number(value)} W`;
 export const times = (ratio: number): string => `×${number(ratio, 2)}`;
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;

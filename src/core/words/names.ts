@@ -50,6 +50,30 @@ export function resourceName(resource: string): string {
   }
 }
 
+/** Words that people use for kinds beside their names. */
+const CALLED: Readonly<Record<string, string>> = {
+  processor: 'cpu chip',
+  board: 'mainboard motherboard',
+  memory: 'ram modules',
+  graphics: 'gpu video card',
+  drive: 'disk ssd storage',
+  supply: 'psu power',
+  case: 'housing tower',
+  cooler: 'heatsink cooling',
+  fan: 'fan ventilator',
+  expansion: 'capture card network card input',
+  mixer: 'video mixer switcher',
+  display: 'monitor screen',
+  peripheral: 'keyboard mouse pointing device tablet',
+  system: 'operating system os',
+  licence: 'software licence license',
+  service: 'assembly warranty service',
+  accessory: 'cable adapter bracket',
+};
+
+/** A kind by all the words that it is looked for with. */
+export const kindCalled = (kind: string): string => `${kind} ${kindName(kind)} ${CALLED[kind] ?? ''}`;
+
 export function kindName(kind: string): string {
   switch (kind) {
     case 'graphics':

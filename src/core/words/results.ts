@@ -1,6 +1,6 @@
 import type { TaskResult } from '../predict/results';
 import { scale, type Band } from '../units/band';
-import { duration, number } from './format';
+import { duration, durationRange, number } from './format';
 
 /** What of a result is told in figures; a finding carries no more than this. */
 export type Told = Pick<TaskResult, 'mode' | 'unit' | 'target' | 'gets' | 'atMost' | 'verdict'> & {
@@ -26,10 +26,10 @@ export function getsText(result: Told): string {
     if (result.atMost === undefined) return short ? 'gets no time to run' : 'unproven';
     return `${short ? '' : 'unproven, '}at most ${number(result.atMost)} ${unitOf(result)}`;
   }
-  if (result.mode === 'elastic') return range(result.gets, duration);
+  if (result.mode === 'elastic') return durationRange(result.gets.low, result.gets.high);
   if (paced(result)) {
     const target = result.target ?? 1;
-    return `${range(scale(result.gets, 1 / target), (value) => number(value, 2))} × ${result.unit === 'buffer' ? 'in time' : 'its pace'}`;
+    return `${range(scale(result.gets, 1 / target), (value) => number(value, 2))} × ${result.unit === 'buffer' ? 'in time' : 'enough'}`;
   }
   return `${range(result.gets, (value) => number(value))} ${unitOf(result)}`;
 }
@@ -49,6 +49,6 @@ export function runsWhere(ours: Told, theirs: Told): string {
 export function needText(result: Told): string {
   if (result.target === undefined) return 'no target';
   if (result.mode === 'elastic') return `need ${duration(result.target)}`;
-  if (paced(result)) return result.unit === 'buffer' ? 'need in time' : 'need its pace';
+  if (paced(result)) return result.unit === 'buffer' ? 'need in time' : 'must keep up';
   return `need ${number(result.target)} ${unitOf(result)}`;
 }

@@ -15,7 +15,8 @@ import { checkFile } from './check';
 import { sampleCsv } from './csvFile';
 import { importFile, sniff } from './importFile';
 import { LARGEST_FILE_BYTES, type CsvRequest, type ImportRequest } from './request';
-import { addFilm, preparedService } from '../tests/prepared';
+import { addFilm } from '../tests/film';
+import { preparedService } from '../tests/prepared';
 import { tableRequest } from './tableRequest';
 
 const ROOT = join(import.meta.dirname, '..', '..', '..');

@@ -13,7 +13,8 @@ import { keepWatch } from '../prices/manage';
 import { removePart, stepTheLibrary } from '../library';
 import { libraryStep } from '../libraryStep';
 import type { Service } from '../service';
-import { addFilm, preparedService } from './prepared';
+import { addFilm } from './film';
+import { preparedService } from './prepared';
 
 let service: Service;
 preparedService(demoCatalogue(), (given) => ({ service } = given), addFilm);

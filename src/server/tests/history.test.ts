@@ -9,7 +9,8 @@ import { bringBack, copySeat, dropProject, dropSeat, removedSeats } from '../sea
 import type { Service } from '../service';
 import { openService } from '../service';
 import { join } from 'node:path';
-import { addFilm, preparedService } from './prepared';
+import { addFilm } from './film';
+import { preparedService } from './prepared';
 
 let service: Service;
 let folder: string;

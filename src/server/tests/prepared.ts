@@ -2,8 +2,6 @@ import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest';
-import { filmBrief, filmDrafts } from '@/demo/ninefathom';
-import { addSeat } from '@/store/projectStore';
 import { importFile } from '../import/importFile';
 import { openService, type Service } from '../service';
 
@@ -48,14 +46,3 @@ export function preparedService(
   });
   afterAll(() => rmSync(origin, { recursive: true, force: true }));
 }
-
-/** The film desk as a seat of its own project. */
-export const addFilm = (service: Service): Promise<void> =>
-  addSeat(service.db, {
-    projectId: 'p',
-    projectName: 'Project',
-    seatId: 'film',
-    seatName: 'Film',
-    brief: filmBrief(),
-    drafts: filmDrafts(),
-  });

@@ -37,7 +37,7 @@ export function DeskSentence({ task, change }: { task: DeskWork; change: Change<
         figure={desk.figures['otherGiB']}
         onChange={(value) => change({ otherGiB: value ?? 0 })}
       />
-      . Target: <b>stays at its pace</b>.
+      . Target: <b>keeps up</b>.
     </>
   );
 }

@@ -15,7 +15,9 @@ import { coins, number } from '@/core/words/format';
 import { kindName } from '@/core/words/names';
 import { removePart, resetPartField, setPartPrice } from '@/server/actions';
 import type { PartSheet } from '@/server/contract';
+import { structureSize } from '@/core/words/structure';
 import { FieldValue } from './FieldValue';
+import { StructureRows } from './StructureRows';
 
 /** A value in words: plain ones with their unit, structures by what they hold. */
 export function valueWords(field: Field, value: unknown, lengthUnit: 'mm' | 'inch' = 'mm'): string {
@@ -37,7 +39,7 @@ export function valueWords(field: Field, value: unknown, lengthUnit: 'mm' | 'inc
           .map(([name, member]) => (typeof member === 'number' ? `${member} × ${name}` : String(member)))
           .join(', ') || 'none'
       );
-    return 'described';
+    return structureSize(value) ?? 'described';
   }
   return cellText(field, value);
 }
@@ -225,6 +227,7 @@ function FieldRow({
           onKept={onChanged}
         />
       </dd>
+      <StructureRows value={value} />
     </>
   );
 }

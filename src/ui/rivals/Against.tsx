@@ -79,7 +79,7 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
       unknown: 'no task runs on both',
     },
     {
-      label: 'Work a coin',
+      label: 'Work for the money',
       ratio: comparison.perCoinRatio,
       gets: `${number(comparison.perCoinRatio?.likely ?? 0)} × as much`,
       unknown: 'needs both prices and speeds',

@@ -11,6 +11,9 @@ const server = vi.hoisted(() => ({
   down: false,
   beforeSave: undefined as (() => void) | undefined,
   beforeLoad: undefined as (() => void) | undefined,
+  /** Steps that were asked for, and what comes of the next. */
+  steps: [] as unknown[],
+  stepped: { state: 'done', label: 'an edit' } as object,
 }));
 
 vi.mock('@/server/actions', () => {
@@ -39,7 +42,11 @@ vi.mock('@/server/actions', () => {
                   : draft,
               ),
             };
-      return { state: 'saved', revision, steps: { undo: target.label, redo: undefined } };
+      return {
+        state: 'saved',
+        revision,
+        steps: { undo: { seq: 1, label: target.label, at: '2026-05-18T07:00:00Z', mine: true }, redo: undefined },
+      };
     };
   return {
     saveDraftEdit: save('draft'),
@@ -50,7 +57,10 @@ vi.mock('@/server/actions', () => {
       hook?.();
       return now();
     },
-    stepSeat: async () => ({ label: 'an edit', bundle: now() }),
+    stepSeat: async (_seat: string, direction: string, options: object) => {
+      server.steps.push([direction, options]);
+      return { stepped: server.stepped, bundle: now() };
+    },
     fillFigure: async () => ({ state: 'refused', problems: [{ path: 'x', message: 'no' }] }),
     copyDraft: async () => ({ bundle: now(), id: undefined }),
     dropDraft: async () => now(),
@@ -85,6 +95,8 @@ beforeEach(() => {
   server.bundle = bundleOf();
   server.calls = [];
   server.down = false;
+  server.steps = [];
+  server.stepped = { state: 'done', label: 'an edit' };
   server.beforeSave = undefined;
   server.beforeLoad = undefined;
   store = createSeatStore(bundleOf());
@@ -108,7 +120,7 @@ describe('edits', () => {
     await idle();
     expect(server.calls).toEqual(['first on 1']);
     expect(store.getState().bundle.drafts[0]?.revision).toBe(2);
-    expect(store.getState().bundle.steps.undo).toBe('first');
+    expect(store.getState().bundle.steps.undo?.label).toBe('first');
   });
 
   test('made quickly one after the other are saved in their order, each on the one before', async () => {
@@ -344,6 +356,43 @@ describe('trouble', () => {
     await idle();
     await store.getState().step('undo');
     expect(store.getState().told).toBe('Undone: an edit');
+  });
+});
+
+describe('a step that is asked about', () => {
+  const foreign = { seq: 7, label: 'Swap', at: '2026-05-18T07:00:00Z', mine: false };
+  const withStep = (undo: object) => {
+    const { bundle } = store.getState();
+    store.setState({ bundle: { ...bundle, steps: { undo, redo: undefined } } as never });
+  };
+
+  test('another window’s is taken back by its number only when that is agreed to', async () => {
+    withStep(foreign);
+    await store.getState().step('undo');
+    expect(server.steps).toEqual([]);
+    expect(store.getState().asked).toMatchObject({ state: 'foreign', label: 'Swap' });
+    store.getState().leave();
+    expect(store.getState().asked).toBeUndefined();
+    await store.getState().step('undo', { seq: 7 });
+    expect(server.steps).toEqual([['undo', { window: '', seq: 7 }]]);
+    expect(store.getState().told).toBe('Undone: an edit');
+  });
+
+  test('what it would overwrite is shown, and goes when that is agreed to', async () => {
+    withStep({ ...foreign, mine: true });
+    server.stepped = { state: 'overwrites', label: 'Swap', seq: 7, places: [{ place: 'name', now: 'B', then: 'A' }] };
+    await store.getState().step('undo');
+    expect(store.getState().asked).toMatchObject({ state: 'overwrites', direction: 'undo', places: [{ now: 'B' }] });
+    server.stepped = { state: 'done', label: 'Swap' };
+    await store.getState().step('undo', { seq: 7, anyway: true });
+    expect(server.steps.at(-1)).toEqual(['undo', { window: '', seq: 7, anyway: true }]);
+    expect([store.getState().asked, store.getState().told]).toEqual([undefined, 'Undone: Swap']);
+  });
+
+  test('without anything to step, that is said', async () => {
+    server.stepped = { state: 'nothing' };
+    await store.getState().step('redo');
+    expect(store.getState().told).toBe('Nothing to redo.');
   });
 });
 

@@ -1,4 +1,3 @@
-import Box from '@mui/material/Box';
 import { countByLevel, LEVELS, type Finding, type Level } from '@/core/rules/rule';
 import { VerdictMark } from './Beam';
 

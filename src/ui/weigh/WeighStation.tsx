@@ -164,7 +164,7 @@ export function WeighStation() {
             </TableRow>
             <TableRow>
               <TableCell component="th" scope="row" sx={{ paddingLeft: '6px' }}>
-                Warm and loud
+                Heat and noise
               </TableCell>
               {columns.map((column) => (
                 <TableCell key={column.key}>

@@ -1,0 +1,45 @@
+import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
+import { structureTables } from '@/core/words/structure';
+
+/** What a structure of a part holds, as small tables. */
+export function StructureRows({ value }: { value: unknown }) {
+  return structureTables(value).map(({ title, columns, rows }) => (
+    <Box
+      key={title}
+      sx={{ gridColumn: '1 / -1', overflowX: 'auto' }}
+      tabIndex={0}
+      role="group"
+      aria-label={title || 'Entries'}
+    >
+      {title !== '' && (
+        <Typography variant="body2" color="text.secondary">
+          {title}
+        </Typography>
+      )}
+      <Table sx={{ '& td, & th': { fontSize: 12, lineHeight: '16px', py: '2px' } }}>
+        <TableHead>
+          <TableRow>
+            {columns.map((column) => (
+              <TableCell key={column}>{column}</TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {rows.map((row, i) => (
+            <TableRow key={i}>
+              {row.map((cell, c) => (
+                <TableCell key={c}>{cell}</TableCell>
+              ))}
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Box>
+  ));
+}
