@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { findings, openSeat, SEAT, settled } from './helpers';
+import { draftMenu, findings, openSeat, SEAT, settled } from './helpers';
 
 /** The film desk's first draft in a second window. */
 async function second(page: Page): Promise<Page> {
@@ -10,7 +10,7 @@ async function second(page: Page): Promise<Page> {
 }
 
 const rename = async (page: Page, name: string) => {
-  await page.getByRole('button', { name: /^Name of the draft: / }).click();
+  await draftMenu(page, 'Rename …');
   const field = page.getByLabel('Name of the draft', { exact: true });
   await field.fill(name);
   await field.press('Enter');

@@ -122,6 +122,8 @@ export function pack(
     format: 'vane-archive',
     version: 1,
     name,
+    // what somebody who opens it elsewhere would look for in vain
+    leftOut: ['prices by day', 'sources of prices', 'watches', 'exchange rates', 'marks of the desk'],
     members: Object.fromEntries(
       [...members].map(([member, text]) => [
         member,

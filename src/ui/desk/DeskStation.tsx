@@ -6,6 +6,7 @@ import Link from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import NextLink from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -178,9 +179,11 @@ function Project({
             {budget > 0 && currency ? ` · budgets of ${coins(budget, currency)}` : ''}
           </Typography>
         </Typography>
-        <Button component="a" href={`/api/export/archive?project=${encodeURIComponent(id)}`} download>
-          Archive
-        </Button>
+        <Tooltip title="Seats, parts, offers, figures by hand, what is owned. Prices by day, sources, watches and rates are in a backup only.">
+          <Button component="a" href={`/api/export/archive?project=${encodeURIComponent(id)}`} download>
+            Archive
+          </Button>
+        </Tooltip>
         <Button color="inherit" onClick={() => void dropProject(id).then(() => router.refresh())}>
           Remove
         </Button>

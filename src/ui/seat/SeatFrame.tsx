@@ -10,6 +10,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { SeatBundle } from '@/server/contract';
+import { HelpButton } from '../shared/HelpButton';
 import { InBrowser, Waiting } from '../shared/InBrowser';
 import { ThemeSwitch } from '../shared/ThemeSwitch';
 import { CommandField } from './CommandField';
@@ -79,11 +80,12 @@ function TopBar() {
   const path = usePathname();
   const router = useRouter();
   const [finding, setFinding] = useState(false);
-  const [help, setHelp] = useState(false);
+  const [help, setHelp] = useState<'keys' | 'words'>();
   const go = (station: string) => router.push(stationPath(seat.projectId, seat.id, station));
 
   useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
-  useHotkeys('?', () => setHelp(true), { useKey: true, ignoreModifiers: true });
+  useHotkeys('?', () => setHelp('keys'), { useKey: true, ignoreModifiers: true });
+  useHotkeys('g>8', () => router.push('/workshop'));
   useHotkeys('mod+z', () => void step('undo'), { preventDefault: true });
   useHotkeys(['mod+shift+z', 'mod+y'], () => void step('redo'), { preventDefault: true });
   useHotkeys('g>0', () => router.push('/'));
@@ -153,10 +155,11 @@ function TopBar() {
         >
           <Redo fontSize="small" />
         </IconButton>
+        <HelpButton onOpen={() => setHelp('words')} />
         <ThemeSwitch />
       </Box>
-      {finding && <CommandField onClose={() => setFinding(false)} onHelp={() => setHelp(true)} />}
-      {help && <Shortcuts onClose={() => setHelp(false)} />}
+      {finding && <CommandField onClose={() => setFinding(false)} onHelp={() => setHelp('keys')} />}
+      {help && <Shortcuts first={help} onClose={() => setHelp(undefined)} />}
     </header>
   );
 }

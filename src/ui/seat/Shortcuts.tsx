@@ -9,6 +9,10 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import { useState } from 'react';
+import { GLOSSARY } from '@/core/words/glossary';
 
 const KEYS = [
   ['Ctrl or ⌘ K', 'find a part or do something'],
@@ -25,21 +29,39 @@ const KEYS = [
   ['?', 'this list'],
 ] as const;
 
-export function Shortcuts({ onClose }: { onClose: () => void }) {
+type Shown = 'keys' | 'words';
+
+/** The keys, and the words of the screens. */
+export function Shortcuts({ onClose, first = 'keys' }: { onClose: () => void; first?: Shown }) {
+  const [shown, setShown] = useState<Shown>(first);
   return (
     <Dialog open onClose={onClose} aria-labelledby="shortcuts">
-      <DialogTitle id="shortcuts">Keys</DialogTitle>
+      <DialogTitle id="shortcuts">Help</DialogTitle>
       <DialogContent>
-        <Table sx={{ width: 440 }}>
+        <Tabs value={shown} onChange={(_, next: Shown) => setShown(next)} aria-label="Help">
+          <Tab value="keys" label="Keys" />
+          <Tab value="words" label="Words" />
+        </Tabs>
+        <Table sx={{ width: 520 }}>
           <TableBody>
-            {KEYS.map(([keys, what]) => (
-              <TableRow key={keys}>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                  <kbd>{keys}</kbd>
-                </TableCell>
-                <TableCell>{what}</TableCell>
-              </TableRow>
-            ))}
+            {shown === 'words' &&
+              GLOSSARY.map(([term, meaning]) => (
+                <TableRow key={term}>
+                  <TableCell component="th" scope="row" sx={{ width: 150, verticalAlign: 'top', fontWeight: 650 }}>
+                    {term}
+                  </TableCell>
+                  <TableCell>{meaning}</TableCell>
+                </TableRow>
+              ))}
+            {shown === 'keys' &&
+              KEYS.map(([keys, what]) => (
+                <TableRow key={keys}>
+                  <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                    <kbd>{keys}</kbd>
+                  </TableCell>
+                  <TableCell>{what}</TableCell>
+                </TableRow>
+              ))}
           </TableBody>
         </Table>
       </DialogContent>

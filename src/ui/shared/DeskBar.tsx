@@ -6,17 +6,18 @@ import { usePathname, useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Shortcuts } from '../seat/Shortcuts';
+import { HelpButton } from './HelpButton';
 import { ThemeSwitch } from './ThemeSwitch';
 
 /** Top bar of what belongs to no seat: Desk and Library. */
 export function DeskBar({ children }: { children?: ReactNode }) {
   const path = usePathname();
   const router = useRouter();
-  const [help, setHelp] = useState(false);
+  const [help, setHelp] = useState<'keys' | 'words'>();
   useHotkeys('g>0', () => router.push('/'));
   useHotkeys('g>7', () => router.push('/library'));
   useHotkeys('g>8', () => router.push('/workshop'));
-  useHotkeys('?', () => setHelp(true), { useKey: true, ignoreModifiers: true });
+  useHotkeys('?', () => setHelp('keys'), { useKey: true, ignoreModifiers: true });
   const link = (href: string, name: string) => (
     <Link href={href} aria-current={path === href || (href !== '/' && path.startsWith(href)) ? 'page' : undefined}>
       {name}
@@ -35,8 +36,9 @@ export function DeskBar({ children }: { children?: ReactNode }) {
       <Box component="span" className="row" sx={{ marginLeft: 'auto', gap: '6px', minWidth: 0 }}>
         {children}
       </Box>
+      <HelpButton onOpen={() => setHelp('words')} />
       <ThemeSwitch />
-      {help && <Shortcuts onClose={() => setHelp(false)} />}
+      {help && <Shortcuts first={help} onClose={() => setHelp(undefined)} />}
     </header>
   );
 }
