@@ -1,6 +1,7 @@
 import tseslint from 'typescript-eslint';
 import hooks from 'eslint-plugin-react-hooks';
 import regexp from 'eslint-plugin-regexp';
+import { INTERFACE } from './lint/interface.mjs';
 import wholeMoney from './lint/wholeMoney.mjs';
 
 export default tseslint.config(
@@ -54,6 +55,12 @@ export default tseslint.config(
     ignores: ['src/core/units/money.ts', 'src/demo/**', 'src/standins/**', '**/*.test.ts', 'src/core/tests/**'],
     plugins: { vane: { rules: { 'whole-money': wholeMoney } } },
     rules: { 'vane/whole-money': 'error' },
+  },
+  {
+    // one source of colours, one kind of control
+    files: ['src/ui/**/*.ts', 'src/ui/**/*.tsx', 'src/app/**/*.tsx'],
+    ignores: ['src/ui/theme.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...INTERFACE] },
   },
   { files: ['**/*.test.ts', 'e2e/**', 'bench/**'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
   {

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
-import { draftMenu, openSeat, settled } from './helpers';
+import { themed, draftMenu, openSeat, settled } from './helpers';
 
 const answer = (page: Page) => page.getByRole('heading', { level: 1 }).first();
 
@@ -105,9 +105,7 @@ test('Desk and Workshop: few words, nothing wider than the window, no barrier in
     await expect(answer(page)).toBeVisible();
     await expect(page.getByRole('button', { name: /^Theme: / })).toBeVisible();
     for (const theme of ['light', 'dark'] as const) {
-      await page.emulateMedia({ colorScheme: theme });
-      // colours glide for a moment, and half way they are nobody's
-      await page.evaluate(() => Promise.all(document.getAnimations().map((animation) => animation.finished)));
+      await themed(page, theme);
       const { violations } = await new AxeBuilder({ page }).analyze();
       expect(violations.map(({ id, nodes }) => `${path} ${theme} ${id}: ${nodes[0]?.html ?? ''}`)).toEqual([]);
     }

@@ -71,7 +71,7 @@ test('each price, draw and temperature has one value on all stations, for every 
       for (const beam of await page.getByLabel(/^(Processor|Card) heat: /).all()) {
         const label = await beam.getAttribute('aria-label');
         shown.add(
-          `${draft} ${found(label, /^(Processor), to/) ?? 'card'} °C`,
+          `${draft} ${found(label, /^(Processor) heat/) ?? 'card'} °C`,
           found(label, /reaches ((?:at least )?[\d.]+ °C)/),
           'Draft beam',
         );

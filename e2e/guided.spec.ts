@@ -54,7 +54,7 @@ async function nextCoin(page: Page): Promise<void> {
 /** Nothing blocks and all work is done. */
 async function doesTheWork(page: Page): Promise<void> {
   const ledger = page.getByRole('contentinfo', { name: 'Ledger' });
-  await expect(ledger.getByRole('img', { name: 'falls short' })).toHaveCount(0);
+  await expect(ledger.getByRole('img', { name: 'falls short', exact: true })).toHaveCount(0);
   await expect(ledger).not.toContainText(/to change|does not run|unproven/);
 }
 

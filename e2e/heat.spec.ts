@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from './test';
-import { beam, findings, MOSAICS, openSeat, settled } from './helpers';
+import { themed, beam, findings, MOSAICS, openSeat, settled } from './helpers';
 
 test('the heat layer shows what is held at its limit; a remedy mends it and the time of the task follows', async ({
   page,
@@ -155,7 +155,7 @@ test('the side view has no barriers in either theme', async ({ page }) => {
   await page.getByRole('button', { name: 'Side view, in mm' }).click();
   await expect(page.getByRole('slider', { name: 'Room' })).toBeVisible();
   for (const theme of ['light', 'dark'] as const) {
-    await page.emulateMedia({ colorScheme: theme });
+    await themed(page, theme);
     await page.evaluate(() => Promise.all(document.getAnimations().map((animation) => animation.finished)));
     const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
     expect(violations.map((violation) => `${theme}: ${violation.id} ${violation.nodes[0]?.html ?? ''}`)).toEqual([]);

@@ -36,6 +36,13 @@ export async function startSeat(page: Page, seat: string): Promise<void> {
   await page.getByRole('button', { name: 'Make the brief' }).click();
 }
 
+/** Shows the page in a theme, its colours at rest: half way they are nobody's. */
+export async function themed(page: Page, theme: 'light' | 'dark'): Promise<void> {
+  await page.emulateMedia({ colorScheme: theme });
+  await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
+  await page.evaluate(() => Promise.all(document.getAnimations().map((animation) => animation.finished)));
+}
+
 /** Does something with the draft that is shown. */
 export async function draftMenu(page: Page, what: string): Promise<void> {
   await page.getByRole('button', { name: 'More for this draft' }).click();

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
-import { findings, openSeat, settled } from './helpers';
+import { themed, findings, openSeat, settled } from './helpers';
 
 const grid = (page: Page) => page.getByRole('grid', { name: 'Parts' });
 const rows = (page: Page) =>
@@ -190,7 +190,7 @@ test.describe('the library', () => {
       await expect(page.getByRole('heading').first()).toBeVisible();
       if (path !== '/') await expect(sheet(page)).toContainText('Figures');
       for (const theme of ['light', 'dark'] as const) {
-        await page.emulateMedia({ colorScheme: theme });
+        await themed(page, theme);
         const scan = await new AxeBuilder({ page }).analyze();
         expect(
           scan.violations.map((violation) => `${violation.id}: ${violation.nodes[0]?.html ?? ''}`),

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { draftMenu, BENCH, BROADCAST, findings, MOSAICS, openSeat, settled, SONAR } from './helpers';
+import { BENCH, BROADCAST, findings, MOSAICS, openSeat, settled, SONAR } from './helpers';
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
@@ -12,6 +12,13 @@ test('pictures for the README', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toBeVisible();
   await shot(page, 'desk');
+  await page.getByRole('button', { name: /^From the work/ }).click();
+  await page.getByRole('button', { name: /^Cut and grade film/ }).click();
+  await expect(page.getByRole('button', { name: 'Make the brief' })).toBeVisible();
+  await shot(page, 'door');
+  await page.goto('/workshop');
+  await expect(page.getByRole('region', { name: 'Settings' })).toBeVisible();
+  await shot(page, 'workshop');
 
   await page.goto('/library?kind=graphics&q=graphics+memory+%E2%89%A5+16+GB&sort=-fp32Tflops&part=palisar-gale-24');
   await expect(page.getByRole('complementary')).toContainText('Easily taken for it');
@@ -53,24 +60,7 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('button', { name: 'Compare the kits that fit' }).click();
   await expect(page.getByText(/faster stops paying at/)).toBeVisible();
   await shot(page, 'draft-memory');
-  await draftMenu(page, 'Compare with another');
-  await expect(page.getByText(/lines differ/)).toBeVisible();
-  await shot(page, 'draft-compare');
   await page.getByRole('button', { name: 'Back to the map' }).click();
-
-  await page.getByRole('button', { name: /^Halcyte Tern 12, / }).click();
-  await page.getByLabel('Narrow the candidates').fill('Tern Deep 12');
-  await page
-    .getByRole('option', { name: /Tern Deep 12/ })
-    .first()
-    .dblclick();
-  await settled(page);
-  await page.getByRole('button', { name: 'Steps and versions' }).click();
-  await calm(page);
-  await shot(page, 'draft-firmware');
-  await page.getByRole('button', { name: 'Back to the map' }).click();
-  await page.getByRole('button', { name: /^Undo: / }).click();
-  await settled(page);
 
   await openSeat(page, 'brief', BROADCAST);
   await settled(page);

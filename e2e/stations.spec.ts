@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
-import { draftMenu, beam, findings, openSeat, settled, startSeat } from './helpers';
+import { themed, draftMenu, beam, findings, openSeat, settled, startSeat } from './helpers';
 
 test.describe('the tray', () => {
   test('ranks candidates by effect, previews with the arrow keys and takes with Enter', async ({ page }) => {
@@ -247,9 +247,7 @@ test.describe('manners', () => {
 /** No barrier that a checker finds, in the light and the dark, and nothing wider than the window. */
 async function readableByAll(page: Page): Promise<void> {
   for (const theme of ['dark', 'light'] as const) {
-    await page.emulateMedia({ colorScheme: theme });
-    // colours glide for a moment, and half way they are nobody's
-    await page.evaluate(() => Promise.all(document.getAnimations().map((animation) => animation.finished)));
+    await themed(page, theme);
     const results = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
     expect(
       results.violations.map(

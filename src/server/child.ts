@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
+import { PassThrough, type Readable } from 'node:stream';
 
 /** Names the process that started this one. */
 const PARENT = 'VANE_PARENT';
@@ -35,6 +36,23 @@ export function vaneChild(
   child.stdin?.on('error', () => undefined);
   child.on('close', (code) => onEnd(code, errors.trim().split('\n').at(-1) ?? ''));
   return child;
+}
+
+/** What the `vane` command writes on its standard output, as it comes; a command that fails breaks the stream off. */
+export function vaneOutput(args: readonly string[], database: string): Readable {
+  const child = spawn(process.execPath, [join(process.cwd(), 'bin', 'vane.mjs'), ...args], {
+    stdio: ['ignore', 'pipe', 'ignore'],
+    env: { ...process.env, VANE_DB: database, [PARENT]: String(process.pid) },
+  });
+  const output = new PassThrough();
+  child.stdout.pipe(output, { end: false });
+  child.on('close', (code) => {
+    if (code === 0) output.end();
+    else output.destroy(new Error(`the command ended with code ${code ?? 'none'}`));
+  });
+  // who leaves in the middle does not keep it working
+  output.on('close', () => child.kill());
+  return output;
 }
 
 function jsonOf(line: string): unknown {

@@ -6,6 +6,10 @@ import { readHandFigures, readOwned } from '@/store/libraryStore';
 import * as projects from '@/store/projectStore';
 import { readSeatSpec } from '@/store/seatSpecs';
 import type { SeatSpec } from '@/core/formats/projectFile';
+import { AROUND_LISTS } from '@/core/formats/aroundFile';
+import { readAround } from '@/store/around';
+import type { Readable } from 'node:stream';
+import { vaneOutput } from './child';
 import { pack } from './import/archive';
 import { todayOf, type Service } from './service';
 
@@ -77,6 +81,13 @@ function mentionedBy(data: CatalogueData, seats: readonly SeatSpec[], owned: Rea
   };
 }
 
+/** The same archive, made in a process of its own: years of prices take seconds to gather. Undefined for no such project. */
+export async function archiveElsewhere(service: Service, projectId?: string): Promise<Readable | undefined> {
+  const seats = await projects.listSeats(service.db);
+  if (projectId !== undefined && !seats.some((seat) => seat.projectId === projectId)) return undefined;
+  return vaneOutput(['export', 'archive', ...(projectId === undefined ? [] : ['--project', projectId])], service.path);
+}
+
 /** A project, or everything when none is named, as one archive for backup and move. */
 export async function exportArchive(
   service: Service,
@@ -99,6 +110,13 @@ export async function exportArchive(
   const ids = new Set(taken.parts.map((part) => part.id as string));
   const figures = (await readHandFigures(service.db)).filter((figure) => ids.has(figure.part));
   const name = projectId === undefined ? 'Everything' : (rows[0]?.projectName ?? projectId);
+  const around = await readAround(service.db, {
+    offers: new Set(taken.offers.map(({ id }) => id)),
+    parts: ids,
+    seats: new Set(rows.map(({ id }) => id)),
+    sellers: new Set(taken.offers.map(({ seller, region }) => `${seller} ${region}`)),
+  });
+  const aroundText = `{\n${AROUND_LISTS.map((list) => `"${list}": ${lines(around[list])}`).join(',\n')}\n}\n`;
   const project = `{\n"seats": ${lines(seats)},\n"figures": ${lines(figures)},\n"owned": ${lines(owned)}\n}\n`;
   return {
     name,
@@ -107,6 +125,7 @@ export async function exportArchive(
       new Map([
         ['catalogue.json', [...catalogueLines(taken, name)].join('')],
         ['project.json', project],
+        ['around.json', aroundText],
       ] as const),
     ),
   };

@@ -1,6 +1,8 @@
 import { existsSync, rmSync } from 'node:fs';
 import SQLite from 'better-sqlite3';
 import { sql } from 'kysely';
+import type { AroundList } from '@/core/formats/aroundFile';
+import { addAround, lackingAround } from './around';
 import { bumpCatalogue, catalogueRevision } from './catalogueStore';
 import { writing, type Database, type Writer } from './database';
 import { applyIncoming, beginStep, LIST_SQL, LISTS, type List } from './lists';
@@ -17,17 +19,20 @@ export interface StagedProblem {
 
 /** What an import would do to one list. */
 export interface ListCount {
-  readonly list: List | 'seats';
+  readonly list: List | 'seats' | 'around';
   readonly added: number;
   readonly changed: number;
   readonly left: number;
 }
 
+/** Lists of the library, seats, and what belongs around them. */
+type StagedList = List | 'seats' | `around ${AroundList}`;
+
 /** A file read and checked, waiting in a database of its own beside the real one. Nothing of it is visible yet. */
 export interface Staging {
   /** False when the id stands already in this list of the file. `place` is where, for messages. */
-  readonly add: (list: List | 'seats', id: string, spec: unknown, place: string) => boolean;
-  readonly placeOf: (list: List | 'seats', id: string) => string | undefined;
+  readonly add: (list: StagedList, id: string, spec: unknown, place: string) => boolean;
+  readonly placeOf: (list: StagedList, id: string) => string | undefined;
   /** An entry refers to another that must be in the file or in the database. */
   readonly refer: (list: List, id: string, place: string) => void;
   readonly problem: (problem: StagedProblem) => void;
@@ -119,6 +124,11 @@ export async function compareStaged(
       let added = 0;
       for (const { id } of differ) if ((await readSeatSpec(db, id)) === undefined) added++;
       counts.push({ list: 'seats', added, changed: differ.length - added, left: seats - differ.length });
+    }
+    const around = await count(db, "SELECT count(*) AS n FROM staged.rows WHERE list LIKE 'around %'");
+    if (around > 0) {
+      const added = await lackingAround(db);
+      counts.push({ list: 'around', added, changed: 0, left: around - added });
     }
     const dangling: { list: List; id: string; place: string }[] = [];
     for (const list of LISTS) {
@@ -213,8 +223,14 @@ export async function commitStaged(
       const lists: List[] = [];
       for (const list of LISTS) if (await exists(trx, differing(list))) lists.push(list);
       const seats = await differingSeats(trx);
+      // prices that were and marks are no step: they add what is not there and take nothing away
+      const around = await addAround(trx);
       // a step that changes nothing is none, and must not end what can be brought back
-      if (lists.length === 0 && seats.length === 0) return { state: 'written', step: undefined, changed: 0 };
+      if (lists.length === 0 && seats.length === 0) {
+        if (upload !== undefined) await rememberUpload(trx, upload, around);
+        stillWanted?.();
+        return { state: 'written', step: undefined, changed: around };
+      }
       const step = await beginStep(trx, label.label, label.origin, label.at);
       for (const list of lists) {
         await sql.raw(`CREATE TEMP VIEW incoming AS ${differing(list)}`).execute(trx);
@@ -224,7 +240,7 @@ export async function commitStaged(
       await applySeats(trx, step, seats);
       await bumpCatalogue(trx);
       const counted = await sql<{ n: number }>`SELECT count(*) AS n FROM changes WHERE step = ${step}`.execute(trx);
-      const changed = Number(counted.rows[0]?.n ?? 0);
+      const changed = Number(counted.rows[0]?.n ?? 0) + around;
       if (upload !== undefined) await rememberUpload(trx, upload, changed);
       stillWanted?.();
       return { state: 'written', step, changed };
@@ -244,7 +260,7 @@ async function differingSeats(trx: Database | Writer): Promise<SeatEntry[]> {
   const { rows } = await sql<{
     id: string;
     spec: string;
-  }>`SELECT id, spec FROM staged.rows WHERE list = 'seats' ORDER BY id`.execute(trx);
+  }>`SELECT id, spec FROM staged.rows WHERE list = 'seats' ORDER BY rowid`.execute(trx);
   const differ: SeatEntry[] = [];
   for (const { id, spec } of rows) if ((await readSeatSpec(trx, id)) !== spec) differ.push({ id, spec });
   return differ;

@@ -8,7 +8,7 @@ import { join } from 'node:path';
 import { UnreadableFile } from './text';
 
 /** Members of an archive, each read by its fixed name: a name from the file never becomes a path. */
-export const MEMBERS = ['vane-archive.json', 'catalogue.json', 'project.json'] as const;
+export const MEMBERS = ['vane-archive.json', 'catalogue.json', 'project.json', 'around.json'] as const;
 export type Member = (typeof MEMBERS)[number];
 
 /** A text shrinks to a fiftieth at most when it is repetitive; a thousandth is a trap. */
@@ -123,7 +123,7 @@ export function pack(
     version: 1,
     name,
     // what somebody who opens it elsewhere would look for in vain
-    leftOut: ['prices by day', 'sources of prices', 'watches', 'exchange rates', 'marks of the desk'],
+    leftOut: ['undo lists', 'settings', 'what was removed', 'steps of the library', 'reports of refreshes'],
     members: Object.fromEntries(
       [...members].map(([member, text]) => [
         member,

@@ -8,6 +8,7 @@ import { checkEntry, danglingMessage, duplicateMessage, inside, partProblems } f
 import { rowReader } from '@/core/formats/csv/rows';
 import { jsonCutter } from '@/core/formats/jsonElements';
 import { parseText, problemsOf } from '@/core/formats/problems';
+import { AROUND_LISTS, aroundKey, aroundSchemas } from '@/core/formats/aroundFile';
 import {
   PROJECT_LISTS,
   projectSchemas,
@@ -154,6 +155,8 @@ async function readArchive(path: string, staging: Staging, counter: Meter): Prom
     if (catalogue) await readCatalogueFile(catalogue, staging, counter);
     const project = members.get('project.json');
     if (project) await readProject(project, staging, counter);
+    const around = members.get('around.json');
+    if (around) await readAroundFile(around, staging, counter);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
@@ -172,6 +175,37 @@ async function readProject(path: string, staging: Staging, counter: Meter): Prom
       if (list) stageProjectEntry(list, piece.value, place, staging);
       else if (piece.index === 0)
         staging.problem({ path: place, message: 'is a list that archives of this version do not have' });
+    }
+}
+
+/** What belongs around seats and parts: each entry by its schema, with its place. */
+async function readAroundFile(path: string, staging: Staging, counter: Meter): Promise<void> {
+  const cutter = jsonCutter();
+  for await (const text of textOf(path, 'utf-8'))
+    for (const piece of cutter.push(text)) {
+      if (piece.kind === 'broken')
+        return staging.problem({ path: `around.json ${piece.path}`, message: piece.message });
+      if (piece.kind !== 'element') continue;
+      counter.entry();
+      const list = AROUND_LISTS.find((name) => name === piece.key);
+      const place = `around.json ${piece.key}[${piece.index}]`;
+      if (!list) {
+        if (piece.index === 0)
+          staging.problem({ path: place, message: 'is a list that archives of this version do not have' });
+        continue;
+      }
+      const parsed = aroundSchemas[list].safeParse(piece.value);
+      if (!parsed.success) {
+        for (const problem of problemsOf(parsed.error))
+          staging.problem({ path: inside(place, problem.path), message: problem.message });
+        continue;
+      }
+      const id = aroundKey(list, parsed.data);
+      if (!staging.add(`around ${list}`, id, parsed.data, place))
+        staging.problem({
+          path: place,
+          message: duplicateMessage(id, staging.placeOf(`around ${list}`, id) ?? 'another entry'),
+        });
     }
 }
 

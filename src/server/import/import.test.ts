@@ -5,6 +5,9 @@ import SQLite from 'better-sqlite3';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { ZipFile } from 'yazl';
 import { demoCatalogue } from '@/demo/catalogue';
+import { bulkPoints, readRates, writeRate } from '@/store/priceStore';
+import { keepSource, keepWatch } from '../prices/manage';
+import { markDrafts } from '../seen';
 import { filmDrafts } from '@/demo/ninefathom';
 import { listSteps, stepLibrary } from '@/store/steps';
 import { exportArchive, exportCatalogue, exportSheet } from '../exports';
@@ -307,6 +310,47 @@ describe('an archive', () => {
     await other.close();
   });
 
+  test('brings what belongs around it, byte for byte, and overwrites nothing of it', async () => {
+    const { data } = await service.catalogue();
+    const [offer] = data.offers.filter(({ part }) =>
+      filmDrafts().some(({ items }) => items.some((item) => item.part === part)),
+    );
+    if (!offer) throw new Error('the film desk has no offer');
+    bulkPoints(service.path, {
+      offers: [offer.id],
+      keys: Int32Array.from([0, 0, 0]),
+      days: Int32Array.from([20_000, 20_001, 20_002]),
+      minors: Int32Array.from([10_000, 0, 9_900]),
+      count: 3,
+    });
+    await keepSource(service, {
+      id: 'shop-feed',
+      name: 'Shop',
+      seller: offer.seller,
+      region: offer.region,
+      kind: 'http',
+      at: 'https://shop.example/{day}.csv',
+      format: 'csv',
+    });
+    await keepWatch(service, { what: { kind: 'part', part: offer.part, region: offer.region }, targetMinor: 100 });
+    await writeRate(service.db, { base: 'USD', quote: 'EUR', day: '2026-05-01', rate: '0.92' });
+    await markDrafts(service, [
+      { seatId: 'film', draftId: 'film.film-a', minor: 1, blocks: 0, stops: 0, short: 0, unproven: 0, caution: 0 },
+    ]);
+    const path = await saved(service, 'a.zip', 'p');
+    const other = openService(join(folder, 'other.db'));
+    const first = await importFile(other, archive(path));
+    expect(first.state).toBe('written');
+    expect(first.dryRun.counts).toContainEqual({ list: 'around', added: 5, changed: 0, left: 0 });
+    expect(readFileSync(await saved(other, 'b.zip', 'p')).equals(readFileSync(path))).toBe(true);
+    // what is known there by now stays: the same days, another price
+    await writeRate(other.db, { base: 'USD', quote: 'EUR', day: '2026-05-01', rate: '0.95' });
+    const again = await importFile(other, archive(path));
+    expect(again.dryRun.counts).toContainEqual({ list: 'around', added: 0, changed: 0, left: 5 });
+    expect(await readRates(other.db, '2026-05-02')).toMatchObject([{ rate: '0.95' }]);
+    await other.close();
+  });
+
   test('of one project holds what it mentions, and no more', async () => {
     const other = openService(join(folder, 'other.db'));
     expect((await importFile(other, archive(await saved(service, 'p.zip', 'p')))).state).toBe('written');
@@ -327,7 +371,7 @@ describe('an archive', () => {
       expect.stringMatching(/is damaged|does not match/),
     ]);
     expect(await problemsOf(archive(await zipOf([['photo.txt', 'x']])))).toEqual([
-      'photo.txt: is not a member of a Vane archive; it holds vane-archive.json, catalogue.json, project.json and nothing else',
+      'photo.txt: is not a member of a Vane archive; it holds vane-archive.json, catalogue.json, project.json, around.json and nothing else',
     ]);
     const climbing = readFileSync(await zipOf([['aa/catalogue.json', '{}']]));
     const climbed = Buffer.from(

@@ -268,6 +268,8 @@ describe('a refresh of prices', () => {
   test('runs in a process of its own for the app, which tells how it goes and gives the place back', async () => {
     await source('east');
     expect(await startRefreshing(service, 'a test')).toBe('started');
+    // seen by pages before its process has begun
+    expect(runningRefresh()?.sources.map(({ id, state }) => [id, state])).toEqual([['east', 'waiting']]);
     expect(await startRefreshing(service, 'a second')).toBe('busy');
     await vi.waitFor(async () => expect((await priceState(service)).last).toMatchObject({ by: 'a test' }), 20_000);
     expect((await priceState(service)).last?.sources).toMatchObject([{ id: 'east', state: 'done' }]);

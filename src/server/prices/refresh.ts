@@ -77,6 +77,16 @@ export async function takePlace(service: Service, { clock = now }: How = {}): Pr
   return id === undefined ? undefined : { id, started };
 }
 
+/** A refresh of which nothing is known yet but that it was begun. */
+export const begunReport = async (service: Service, by: string, { started }: Place): Promise<RefreshReport> => ({
+  started,
+  ended: undefined,
+  by,
+  day: await todayOf(service),
+  sources: (await readSources(service.db)).filter((source) => source.active).map(blank),
+  fired: [],
+});
+
 /** Asks all active sources once; of two refreshes at once the second is told that one runs. */
 export async function refreshPrices(service: Service, by: string, how: How = {}): Promise<Refreshed> {
   const place = await takePlace(service, how);

@@ -2,7 +2,7 @@ import { endRefresh, lastRefresh } from '@/store/priceStore';
 import { vaneChild } from '../child';
 import type { RefreshReport } from '../contract';
 import { now, todayOf, type Service } from '../service';
-import { endRefreshesOfTheGone, showRefresh, takePlace, type Place } from './refresh';
+import { begunReport, endRefreshesOfTheGone, showRefresh, takePlace, type Place } from './refresh';
 
 /** How often the clock is looked at, ms. */
 const LOOK_MS = 60_000;
@@ -12,6 +12,8 @@ const holder = globalThis as { vanePriceTimer?: NodeJS.Timeout };
 export async function startRefreshing(service: Service, by: string): Promise<'started' | 'busy'> {
   const place = await takePlace(service);
   if (!place) return 'busy';
+  // seen as running at once: the process that does it takes a moment to begin
+  showRefresh(await begunReport(service, by, place));
   refreshElsewhere(service, by, place);
   return 'started';
 }

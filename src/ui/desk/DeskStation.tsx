@@ -179,7 +179,10 @@ function Project({
             {budget > 0 && currency ? ` · budgets of ${coins(budget, currency)}` : ''}
           </Typography>
         </Typography>
-        <Tooltip title="Seats, parts, offers, figures by hand, what is owned. Prices by day, sources, watches and rates are in a backup only.">
+        <Tooltip
+          describeChild
+          title="Seats with their parts, prices by day, sources, watches, figures by hand and marks; without undo lists and settings."
+        >
           <Button component="a" href={`/api/export/archive?project=${encodeURIComponent(id)}`} download>
             Archive
           </Button>

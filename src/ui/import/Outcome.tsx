@@ -23,6 +23,7 @@ const LIST_NAMES: Readonly<Record<string, string>> = {
   figures: 'figures by hand',
   owned: 'owned things',
   seats: 'seats',
+  around: 'prices by day, sources, watches, rates, marks',
 };
 const count = (n: number) => n.toLocaleString('en-US');
 

@@ -5,18 +5,24 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { structureTables } from '@/core/words/structure';
+import { structureTables, type StructureTable } from '@/core/words/structure';
 
 /** What a structure of a part holds, as small tables. */
 export function StructureRows({ value }: { value: unknown }) {
-  return structureTables(value).map(({ title, columns, rows }) => (
-    <Box
-      key={title}
-      sx={{ gridColumn: '1 / -1', overflowX: 'auto' }}
-      tabIndex={0}
-      role="group"
-      aria-label={title || 'Entries'}
-    >
+  const tables = structureTables(value);
+  if (tables.length === 0) return null;
+  return (
+    <Box component="dd" sx={{ gridColumn: '1 / -1', '&&': { maxWidth: 'none', textAlign: 'left' } }}>
+      {tables.map((table) => (
+        <OneTable key={table.title} table={table} />
+      ))}
+    </Box>
+  );
+}
+
+function OneTable({ table: { title, columns, rows } }: { table: StructureTable }) {
+  return (
+    <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="group" aria-label={title || 'Entries'}>
       {title !== '' && (
         <Typography variant="body2" color="text.secondary">
           {title}
@@ -41,5 +47,5 @@ export function StructureRows({ value }: { value: unknown }) {
         </TableBody>
       </Table>
     </Box>
-  ));
+  );
 }

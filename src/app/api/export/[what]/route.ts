@@ -1,7 +1,7 @@
 import { answered } from '../../../answered';
 import { Readable } from 'node:stream';
 import { isSheet } from '@/core/formats/csv/sheets';
-import { exportArchive, exportBom, exportCatalogue, exportSheet } from '@/server/exports';
+import { archiveElsewhere, exportBom, exportCatalogue, exportSheet } from '@/server/exports';
 import { service } from '@/server/instance';
 
 export const dynamic = 'force-dynamic';
@@ -26,9 +26,9 @@ export const GET = answered(
     if (what === 'catalogue')
       return download('catalogue.json', 'application/json', streamed(await exportCatalogue(service())));
     if (what === 'archive') {
-      const archive = await exportArchive(service(), query.get('project') ?? undefined);
+      const archive = await archiveElsewhere(service(), query.get('project') ?? undefined);
       return archive
-        ? download(`${query.get('project') ?? 'everything'}.vane.zip`, 'application/zip', streamed(archive.stream))
+        ? download(`${query.get('project') ?? 'everything'}.vane.zip`, 'application/zip', streamed(archive))
         : MISSING();
     }
     if (what === 'bom') {

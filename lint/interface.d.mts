@@ -1,0 +1,1 @@
+export declare const INTERFACE: readonly { readonly selector: string; readonly message: string }[];
