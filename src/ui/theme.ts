@@ -113,6 +113,7 @@ export const theme = createTheme({
       styleOverrides: {
         root: {
           minWidth: 0,
+          whiteSpace: 'nowrap',
           padding: '2px 10px',
           // a target that a finger or a trembling hand still meets
           minHeight: 24,

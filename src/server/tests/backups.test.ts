@@ -16,7 +16,7 @@ preparedService({ ...demoCatalogue(), rivals: [] }, (given) => ({ service, folde
 test('backups are made, tried and counted; the oldest go', async () => {
   expect(listBackups(service)).toEqual([]);
   await saveSettings(service, { ...usualSettings, backupsKept: 2 });
-  await newSeat(service, { project: { id: 'p' }, name: 'Sound room' });
+  await newSeat(service, { project: { name: 'P' }, name: 'Sound room' });
   for (const day of ['2026-05-16', '2026-05-17', '2026-05-18'])
     expect(await backUp(service, `${day}T09:30:00.000Z`)).toMatchObject({ state: 'told' });
   expect(listBackups(service).map(({ at }) => at)).toEqual(['2026-05-18T09:30:00Z', '2026-05-17T09:30:00Z']);

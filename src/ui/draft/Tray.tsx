@@ -136,7 +136,13 @@ export function Tray() {
         aria-label={`Candidates for the ${kindName(position.kind)}`}
         tabIndex={0}
         aria-activedescendant={active ? `candidate-${active}` : undefined}
-        sx={{ overflow: 'auto', flex: '1 1 auto', minHeight: 0, margin: '0 -14px', borderTop: '1px solid var(--hair)' }}
+        sx={{
+          overflow: 'auto',
+          flex: '1 1 auto',
+          minHeight: 0,
+          margin: '6px -14px 0',
+          borderTop: '1px solid var(--hair)',
+        }}
       >
         {answer.state === 'waiting' && (
           <p className="pane quiet">Trying every {kindName(position.kind)} in the catalogue on this brief …</p>

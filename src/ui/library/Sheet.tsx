@@ -227,7 +227,7 @@ function FieldRow({
           onKept={onChanged}
         />
       </dd>
-      <StructureRows value={value} />
+      {field.path !== 'listPrices' && <StructureRows value={value} />}
     </>
   );
 }
