@@ -95,6 +95,15 @@ function bytesOf(text: string | undefined): number | undefined {
   return Number(match[1]) * 1024 ** ' kmgt'.indexOf((match[2] || ' ').toLowerCase());
 }
 
+/** Last second of a year that people write with four digits. Source: ISO 8601. */
+const LAST_SECOND = Date.UTC(9999, 11, 31) / 1000;
+
+/** Day of a time in seconds since 1970; none of what is no time of a calendar. */
+const dayOf = (seconds: number | undefined): string | undefined =>
+  seconds !== undefined && seconds >= 0 && seconds <= LAST_SECOND
+    ? new Date(seconds * 1000).toISOString().slice(0, 10)
+    : undefined;
+
 function readFio(text: string): Reading {
   let raw: unknown;
   try {
@@ -109,8 +118,7 @@ function readFio(text: string): Reading {
     return failed(`The storage result lacks ${issue?.path.join('.') ?? 'its jobs'}: ${issue?.message ?? ''}.`);
   }
   const notes: string[] = [];
-  const date =
-    parsed.data.timestamp === undefined ? undefined : new Date(parsed.data.timestamp * 1000).toISOString().slice(0, 10);
+  const date = dayOf(parsed.data.timestamp);
   const found = parsed.data.jobs.flatMap((job): Found[] => {
     if (job.error) {
       notes.push(`Job ${job.jobname} ended with error ${job.error} and is left out.`);

@@ -63,7 +63,7 @@ function* walk(node: Node): Generator<Node> {
 /** Text fit for a name: markup and control characters are taken out of what firmware wrote. */
 const cleaned = (text: string | undefined): string | undefined => {
   const clean = (text ?? '')
-    .replace(/[<>\p{Cc}]/gu, ' ')
+    .replace(/[<>\p{Cc}\p{Cf}]/gu, ' ')
     .replace(/\s+/g, ' ')
     .trim();
   return clean === '' ||
@@ -342,16 +342,20 @@ function readProcessorList(text: string, library: readonly Part[]): Parsed<Inven
   );
 }
 
-/** A part with only what the inventory tells. */
+/** A part with only what the inventory tells; a figure that no part can have is left open, as if it were not told. */
 function madePart(found: Found): Part {
-  const maker = found.maker ?? 'Maker not stated';
+  const maker = (found.maker ?? 'Maker not stated').slice(0, 60);
   const name = found.name ?? found.fallback;
-  return partSchema.parse({
+  const bare = {
     kind: found.kind,
-    id: idFrom(maker.slice(0, 60), `${found.kind} ${name}`),
-    maker: maker.slice(0, 60),
+    id: idFrom(maker, `${found.kind} ${name}`),
+    maker,
     name,
     source: 'inventory of the machine (lshw)',
-    ...found.figures,
-  });
+  };
+  const whole = partSchema.safeParse({ ...bare, ...found.figures });
+  if (whole.success) return whole.data;
+  const refused = new Set(whole.error.issues.map(({ path }) => String(path[0])));
+  const sound = Object.entries(found.figures).filter(([figure]) => !refused.has(figure));
+  return partSchema.parse({ ...bare, ...Object.fromEntries(sound) });
 }

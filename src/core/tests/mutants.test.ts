@@ -90,3 +90,21 @@ describe('what is nested or hidden', () => {
     expect(hiddenIn(text)).toBeUndefined();
   });
 });
+
+test('what an attack of a hundred thousand inputs found is refused or left open', () => {
+  const reader = (name: string) => {
+    const found = readers.find((entry) => entry.name === name);
+    if (!found) throw new Error(`no reader of ${name}`);
+    return found;
+  };
+  const changed = (text: string, from: RegExp, to: string) => {
+    const other = text.replace(from, to);
+    expect(other).not.toBe(text);
+    return other;
+  };
+  const fio = reader('fio-rand-read.json');
+  expect(fio.read(changed(fio.sample, /"timestamp"\s*:\s*\d+/, '"timestamp": 1795621882000000'))).toBe(true);
+  const cores = reader('lscpu.json');
+  for (const wrong of ['99999999999 MiB', '0 KiB', '1e9 MiB'])
+    expect(cores.read(changed(cores.sample, /("L3 cache:",\s*"data"\s*:\s*)"[^"]*"/, `$1"${wrong}"`))).toBe(true);
+});

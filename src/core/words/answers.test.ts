@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { assessed, briefOf, DESK, EXPORT, PLAY, without } from '../tests/world';
 import { briefAnswer, bestFirst, costText, doesText, draftAnswer, rivalAnswer, weighAnswer } from './answers';
-import { draftNews, glanceOf, needsLook, newsLine, partsTold, workTold } from './glance';
+import { draftNews, glanceOf, newsLine, partsTold, workTold } from './glance';
+import { needsLook } from './needsLook';
 import { unusualTerms } from './terms';
 
 const sitting = (...tasks: string[]) => [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks }];

@@ -84,10 +84,6 @@ export function glanceOf(assessment: Assessment): Glance {
   };
 }
 
-/** Whether somebody has to look at this draft: its work or its parts are not in order. */
-export const needsLook = ({ empty, work, parts }: Glance): boolean =>
-  !empty && (work?.verdict === 'short' || parts.verdict === 'short');
-
 /** What became of a draft since it was last marked as seen. */
 export interface DraftNews {
   /** The price moved by more than the threshold. */

@@ -12,7 +12,7 @@ import NextLink from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { coins } from '@/core/words/format';
-import { needsLook } from '@/core/words/glance';
+import { needsLook } from '@/core/words/needsLook';
 import { dropProject, markSeen } from '@/server/actions';
 import type { AsideRow, DeskSeat, Removed } from '@/server/contract';
 import { DeskBar } from '../shared/DeskBar';

@@ -3,11 +3,14 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { GiveFile } from '../import/GiveFile';
-import { FromMachine } from './FromMachine';
 import type { ProjectChoice } from './seatForm';
-import { FromWork } from './FromWork';
+
+/** What stands behind a door is fetched when it is opened: trades and forms are most of the page's weight. */
+const FromWork = dynamic(() => import('./FromWork').then((module) => module.FromWork), { ssr: false });
+const FromMachine = dynamic(() => import('./FromMachine').then((module) => module.FromMachine), { ssr: false });
 
 const FRAME = {
   display: 'block',
