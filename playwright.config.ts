@@ -1,3 +1,4 @@
+import { dirname } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './e2e/chromium';
 import { filesOf, LANES, urlOf } from './e2e/lanes';
@@ -7,8 +8,9 @@ const shots = process.env['VANE_SCREENSHOTS'] === '1';
 /** Makes a demo database and starts the price feed and the app on it. */
 const served = (port: number) => {
   const { db, origin, catalogue } = filesOf(port);
+  const folder = dirname(db);
   return {
-    command: `rm -f ${db} ${db}-wal ${db}-shm && node --import tsx src/demo/make.ts ${db} ${catalogue} && cp ${db} ${origin} && (node --import tsx src/standins/feed/main.ts ${catalogue} ${port + 1} & node scripts/serve.mjs 127.0.0.1 ${port})`,
+    command: `rm -rf ${folder} && mkdir -p ${folder} && node --import tsx src/demo/make.ts ${db} ${catalogue} && cp ${db} ${origin} && (node --import tsx src/standins/feed/main.ts ${catalogue} ${port + 1} & node scripts/serve.mjs 127.0.0.1 ${port})`,
     env: { VANE_DB: db, VANE_FEED: urlOf(port + 1), NEXT_TELEMETRY_DISABLED: '1' },
     port,
     timeout: 180_000,

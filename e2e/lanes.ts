@@ -11,9 +11,9 @@ export const urlOf = (port: number): string => `http://127.0.0.1:${port}`;
 
 export const portOf = (baseURL: string | undefined): number => Number(new URL(baseURL ?? '').port);
 
-/** Where the app at this port has its database, how that was when it was made, and the catalogue it was made from. */
+/** Where the app at this port has its database (its inbox and backups lie beside it), how that was when it was made, and the catalogue it was made from. */
 export const filesOf = (port: number) => ({
-  db: `.cache/e2e-${port}.db`,
-  origin: `.cache/e2e-${port}.origin.db`,
-  catalogue: `.cache/e2e-${port}.json`,
+  db: `.cache/e2e-${port}/app.db`,
+  origin: `.cache/e2e-${port}/origin.db`,
+  catalogue: `.cache/e2e-${port}/catalogue.json`,
 });

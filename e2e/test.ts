@@ -1,3 +1,5 @@
+import { rmSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import { test as base } from '@playwright/test';
 import { filesOf, portOf } from './lanes';
@@ -10,6 +12,8 @@ const LARGE = 'price_points';
 /** Puts the database under the running app back to what it was when it was made; takes some hundredths of a second. */
 function restore(port: number): void {
   const { db, origin } = filesOf(port);
+  // files that another test gave and nobody went on with
+  rmSync(join(dirname(db), 'inbox'), { recursive: true, force: true });
   const live = new Database(db, { timeout: 10_000 });
   try {
     live.pragma('foreign_keys = OFF');
