@@ -1,10 +1,17 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { spawn, type ChildProcess, type StdioOptions } from 'node:child_process';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { PassThrough, type Readable } from 'node:stream';
 
 /** Names the process that started this one. */
 const PARENT = 'VANE_PARENT';
+
+/** Starts the command on a database; it knows whose child it is. */
+const spawnVane = (args: readonly string[], database: string, stdio: StdioOptions): ChildProcess =>
+  spawn(process.execPath, [join(process.cwd(), 'bin', 'vane.mjs'), ...args], {
+    stdio,
+    env: { ...process.env, VANE_DB: database, [PARENT]: String(process.pid) },
+  });
 
 export interface ChildHooks {
   /** A line of JSON that it printed. */
@@ -21,10 +28,7 @@ export function vaneChild(
   /** `asked` work is told what to do on its standard input, and ends with it. */
   how: 'once' | 'asked' = 'once',
 ): ChildProcess {
-  const child = spawn(process.execPath, [join(process.cwd(), 'bin', 'vane.mjs'), ...args], {
-    stdio: [how === 'asked' ? 'pipe' : 'ignore', 'pipe', 'pipe'],
-    env: { ...process.env, VANE_DB: database, [PARENT]: String(process.pid) },
-  });
+  const child = spawnVane(args, database, [how === 'asked' ? 'pipe' : 'ignore', 'pipe', 'pipe']);
   let errors = '';
   child.stderr?.on('data', (chunk: Buffer) => (errors = `${errors}${String(chunk)}`.slice(-2000)));
   if (child.stdout)
@@ -40,12 +44,9 @@ export function vaneChild(
 
 /** What the `vane` command writes on its standard output, as it comes; a command that fails breaks the stream off. */
 export function vaneOutput(args: readonly string[], database: string): Readable {
-  const child = spawn(process.execPath, [join(process.cwd(), 'bin', 'vane.mjs'), ...args], {
-    stdio: ['ignore', 'pipe', 'ignore'],
-    env: { ...process.env, VANE_DB: database, [PARENT]: String(process.pid) },
-  });
+  const child = spawnVane(args, database, ['ignore', 'pipe', 'ignore']);
   const output = new PassThrough();
-  child.stdout.pipe(output, { end: false });
+  child.stdout?.pipe(output, { end: false });
   child.on('close', (code) => {
     if (code === 0) output.end();
     else output.destroy(new Error(`the command ended with code ${code ?? 'none'}`));

@@ -8,6 +8,7 @@ import { readInventory } from '@/core/formats/lshw';
 import { MAX_TEXT, type Parsed, type Problem } from '@/core/formats/problems';
 import type { Machine } from '@/core/model/machine';
 import type { Part } from '@/core/parts';
+import { OWN_PROJECT } from '@/core/model/brief';
 import { deskRegion } from '@/core/model/settings';
 import type { Entry } from '@/store/lists';
 import { rememberColumns, rememberedColumns } from '@/store/libraryStore';
@@ -171,9 +172,6 @@ async function asSeat(
   const seat = await newSeat(service, { project: await projectFor(service, projectId), name, machine });
   return seat.state === 'refused' ? seat : { state: 'opened', seatId: seat.seatId, projectId: seat.projectId };
 }
-
-/** Where a machine goes whose project nobody named: never silently into another's. */
-const OWN_PROJECT = 'My project';
 
 /** The project that is named, else one of its own. */
 async function projectFor(service: Service, projectId: string | undefined): Promise<{ id: string } | { name: string }> {

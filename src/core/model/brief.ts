@@ -11,6 +11,9 @@ import {
 } from '../parts/common';
 import { taskSchema } from './tasks';
 
+/** What a project is called that nobody has named; a seat joins another's project only when it is chosen. */
+export const OWN_PROJECT = 'My project';
+
 export const KEEPING = ['one', 'two', 'three'] as const;
 export type Keeping = (typeof KEEPING)[number];
 export const SECOND_COPY = ['here', 'server'] as const;

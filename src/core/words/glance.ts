@@ -11,7 +11,7 @@ import { coins, coinsChange, listed, number } from './format';
 export type LightBeam = Pick<BeamModel, 'label' | 'axis' | 'band' | 'verdict' | 'need' | 'gets' | 'sentence'>;
 
 /** A verdict with its words: "work 5 of 6", "2 cautions". */
-export interface Told {
+export interface ToldVerdict {
   readonly verdict: Verdict;
   readonly text: string;
 }
@@ -26,9 +26,9 @@ export interface Glance {
   readonly lowerBound: boolean;
   readonly standing: Standing;
   /** Undefined when the brief has no task. */
-  readonly work: Told | undefined;
-  readonly parts: Told;
-  readonly budget: Told | undefined;
+  readonly work: ToldVerdict | undefined;
+  readonly parts: ToldVerdict;
+  readonly budget: ToldVerdict | undefined;
   readonly worst: LightBeam | undefined;
 }
 
@@ -43,7 +43,7 @@ const light = ({ label, axis, band, verdict, need, gets, sentence }: BeamModel):
 });
 
 /** Tasks that meet their target for certain, of all; those that do not run are named instead. */
-export function workTold({ tasks }: Pick<Assessment, 'tasks'>): Told | undefined {
+export function workTold({ tasks }: Pick<Assessment, 'tasks'>): ToldVerdict | undefined {
   if (tasks.length === 0) return undefined;
   const of = (verdict: Verdict) => tasks.filter((result) => result.verdict === verdict).length;
   const stops = tasks.filter((result) => result.impossible.length > 0).length;
@@ -59,7 +59,7 @@ const PARTS: readonly (readonly [Level, Verdict, (count: number) => string])[] =
 ];
 
 /** Whether the parts belong together: the worst kind of finding about them, with how many there are. */
-export function partsTold({ findings }: Pick<Assessment, 'findings'>): Told {
+export function partsTold({ findings }: Pick<Assessment, 'findings'>): ToldVerdict {
   const counts = countByLevel(findings);
   const worst = PARTS.find(([level]) => counts[level] > 0);
   if (!worst) return { verdict: 'carries', text: 'parts' };

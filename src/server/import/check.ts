@@ -8,7 +8,7 @@ import { checkEntry, danglingMessage, duplicateMessage, inside, partProblems } f
 import { rowReader } from '@/core/formats/csv/rows';
 import { jsonCutter } from '@/core/formats/jsonElements';
 import { parseText, problemsOf } from '@/core/formats/problems';
-import { AROUND_LISTS, aroundKey, aroundSchemas } from '@/core/formats/aroundFile';
+import { AROUND_LISTS, aroundKey, aroundSchemas, type AroundList } from '@/core/formats/aroundFile';
 import {
   PROJECT_LISTS,
   projectSchemas,
@@ -21,7 +21,7 @@ import { partSchemas, type Part } from '@/core/parts';
 import type { Database } from '@/store/database';
 import { compareStaged, openLookup, openStaging, stagedProblems, type Staging } from '@/store/staging';
 import { readSmall } from '@/store/catalogueStore';
-import { unpack } from './archive';
+import { unpack, type Member } from './archive';
 import { headerProblems } from '@/core/formats/csv/mapping';
 import { csvRows } from './csvFile';
 import { LARGEST_FILE_BYTES, type CsvRequest, type DryRun, type ImportRequest, type Progress } from './request';
@@ -154,73 +154,71 @@ async function readArchive(path: string, staging: Staging, counter: Meter): Prom
     const catalogue = members.get('catalogue.json');
     if (catalogue) await readCatalogueFile(catalogue, staging, counter);
     const project = members.get('project.json');
-    if (project) await readProject(project, staging, counter);
+    const to = { staging, counter };
+    if (project)
+      await eachEntry(project, 'project.json', PROJECT_LISTS, to, (list, value, place) =>
+        stageProjectEntry(list, value, place, staging),
+      );
     const around = members.get('around.json');
-    if (around) await readAroundFile(around, staging, counter);
+    if (around)
+      await eachEntry(around, 'around.json', AROUND_LISTS, to, (list, value, place) =>
+        stageAround(list, value, place, staging),
+      );
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
 }
 
-async function readProject(path: string, staging: Staging, counter: Meter): Promise<void> {
+/** The entries of a member's lists one by one, each with its place; a list that is not known is named once. */
+async function eachEntry<L extends string>(
+  path: string,
+  member: Member,
+  lists: readonly L[],
+  { staging, counter }: { readonly staging: Staging; readonly counter: Meter },
+  take: (list: L, value: unknown, place: string) => void,
+): Promise<void> {
   const cutter = jsonCutter();
   for await (const text of textOf(path, 'utf-8'))
     for (const piece of cutter.push(text)) {
-      if (piece.kind === 'broken')
-        return staging.problem({ path: `project.json ${piece.path}`, message: piece.message });
+      if (piece.kind === 'broken') return staging.problem({ path: `${member} ${piece.path}`, message: piece.message });
       if (piece.kind !== 'element') continue;
       counter.entry();
-      const list = PROJECT_LISTS.find((name) => name === piece.key);
-      const place = `project.json ${piece.key}[${piece.index}]`;
-      if (list) stageProjectEntry(list, piece.value, place, staging);
+      const list = lists.find((name) => name === piece.key);
+      const place = `${member} ${piece.key}[${piece.index}]`;
+      if (list !== undefined) take(list, piece.value, place);
       else if (piece.index === 0)
         staging.problem({ path: place, message: 'is a list that archives of this version do not have' });
     }
 }
 
-/** What belongs around seats and parts: each entry by its schema, with its place. */
-async function readAroundFile(path: string, staging: Staging, counter: Meter): Promise<void> {
-  const cutter = jsonCutter();
-  for await (const text of textOf(path, 'utf-8'))
-    for (const piece of cutter.push(text)) {
-      if (piece.kind === 'broken')
-        return staging.problem({ path: `around.json ${piece.path}`, message: piece.message });
-      if (piece.kind !== 'element') continue;
-      counter.entry();
-      const list = AROUND_LISTS.find((name) => name === piece.key);
-      const place = `around.json ${piece.key}[${piece.index}]`;
-      if (!list) {
-        if (piece.index === 0)
-          staging.problem({ path: place, message: 'is a list that archives of this version do not have' });
-        continue;
-      }
-      const parsed = aroundSchemas[list].safeParse(piece.value);
-      if (!parsed.success) {
-        for (const problem of problemsOf(parsed.error))
-          staging.problem({ path: inside(place, problem.path), message: problem.message });
-        continue;
-      }
-      const id = aroundKey(list, parsed.data);
-      if (!staging.add(`around ${list}`, id, parsed.data, place))
-        staging.problem({
-          path: place,
-          message: duplicateMessage(id, staging.placeOf(`around ${list}`, id) ?? 'another entry'),
-        });
-    }
+/** An entry that its schema takes; what is wrong with another is named. */
+function soundEntry<T>(schema: z.ZodType<T>, json: unknown, place: string, staging: Staging): T | undefined {
+  const parsed = schema.safeParse(json);
+  if (parsed.success) return parsed.data;
+  for (const problem of problemsOf(parsed.error))
+    staging.problem({ path: inside(place, problem.path), message: problem.message });
+  return undefined;
+}
+
+/** Stages an entry under its id; one that stands twice is named with both places. */
+function stageOnce(list: Parameters<Staging['add']>[0], id: string, spec: unknown, place: string, staging: Staging) {
+  if (!staging.add(list, id, spec, place))
+    staging.problem({ path: place, message: duplicateMessage(id, staging.placeOf(list, id) ?? 'another entry') });
+}
+
+/** What belongs around seats and parts. */
+function stageAround(list: AroundList, json: unknown, place: string, staging: Staging): void {
+  const entry = soundEntry<object>(aroundSchemas[list], json, place, staging);
+  if (entry) stageOnce(`around ${list}`, aroundKey(list, entry), entry, place, staging);
 }
 
 function stageProjectEntry(list: ProjectList, json: unknown, place: string, staging: Staging): void {
-  const parsed = projectSchemas[list].safeParse(json);
-  if (!parsed.success)
-    return problemsOf(parsed.error).forEach((problem) =>
-      staging.problem({ path: inside(place, problem.path), message: problem.message }),
-    );
-  const value = parsed.data;
+  const value = soundEntry<SeatSpec | HandFigure | Owned>(projectSchemas[list], json, place, staging);
+  if (!value) return;
   const id =
     list === 'figures' ? `${(value as HandFigure).part} ${(value as HandFigure).field}` : (value as { id: string }).id;
   const spec = list === 'figures' ? { value: (value as HandFigure).value, at: (value as HandFigure).at } : value;
-  if (!staging.add(list, id, spec, place))
-    staging.problem({ path: place, message: duplicateMessage(id, staging.placeOf(list, id) ?? 'another entry') });
+  stageOnce(list, id, spec, place, staging);
   if (list !== 'seats') staging.refer('parts', (value as HandFigure | Owned).part, `${place}.part`);
   else {
     const seat = value as SeatSpec;

@@ -91,11 +91,11 @@ export function objectionToAddress(address: string, url: URL, reach: Reach): Obj
     case 'loopback':
       return reach.loopbackPorts.includes(portOf(url))
         ? undefined
-        : `is on this machine; port ${portOf(url)} is not among those that sources may use here (Desk, Settings)`;
+        : `is on this machine; port ${portOf(url)} is not among those that sources may use here (Workshop)`;
     case 'private':
       return reach.hosts.includes(hostOf(url).toLowerCase())
         ? undefined
-        : `is in a private network; "${hostOf(url)}" is not among the hosts that sources may use there (Desk, Settings)`;
+        : `is in a private network; "${hostOf(url)}" is not among the hosts that sources may use there (Workshop)`;
     case 'never':
       return 'is at an address that no source of prices has';
   }

@@ -137,8 +137,7 @@ async function collected(stream: Readable, allowed: () => number): Promise<strin
  * @throws NotTaken when there is no such folder or file, it lies elsewhere, or is too large
  */
 export async function textOfFile(path: string, reach: Reach): Promise<string> {
-  if (reach.folder === undefined)
-    throw new NotTaken('no folder is named that files of prices may lie in (Desk, Settings)');
+  if (reach.folder === undefined) throw new NotTaken('no folder is named that files of prices may lie in (Workshop)');
   const folder = await realpath(reach.folder).catch(() => undefined);
   if (folder === undefined) throw new NotTaken(`there is no folder ${reach.folder}, which files of prices lie in`);
   const file = await realpath(path).catch(() => undefined);

@@ -1,14 +1,12 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { GiveFile } from '../import/GiveFile';
-import { NotMade, SeatFields, useSeatForm, type ProjectChoice } from './seatForm';
+import { NotMade, SeatFields, SeatFoot, useSeatForm, type ProjectChoice } from './seatForm';
 
 /** From the machine that is there: its inventory as a file, or an empty draft to fill with its parts. */
 export function FromMachine({ projects, onClose }: { projects: readonly ProjectChoice[]; onClose: () => void }) {
@@ -32,14 +30,7 @@ export function FromMachine({ projects, onClose }: { projects: readonly ProjectC
           </Stack>
           <NotMade problems={problems} />
         </DialogContent>
-        <DialogActions>
-          <Button color="inherit" onClick={onClose}>
-            Close
-          </Button>
-          <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
-            {formState.isSubmitting ? 'Making the seat …' : 'Name its parts'}
-          </Button>
-        </DialogActions>
+        <SeatFoot making={formState.isSubmitting} make="Name its parts" onClose={onClose} />
       </form>
     </Dialog>
   );

@@ -2,7 +2,6 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ButtonBase from '@mui/material/ButtonBase';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
@@ -16,7 +15,8 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useId, useState } from 'react';
 import { DOORS, OFTEN, type Door, type Often } from '@/core/work/doors';
-import { NotMade, SeatFields, useSeatForm, type ProjectChoice } from './seatForm';
+import { CardButton } from '../shared/CardButton';
+import { NotMade, SeatFields, SeatFoot, useSeatForm, type ProjectChoice } from './seatForm';
 
 interface FromWorkProps {
   readonly projects: readonly ProjectChoice[];
@@ -57,9 +57,15 @@ function Cards({ onPick, onClose }: { onPick: (door: Door | 'other') => void; on
         </Typography>
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))', gap: 2, mt: 2 }}>
           {DOORS.map((door, i) => (
-            <WorkCard key={door.id} first={i === 0} title={door.title} says={door.says} onPick={() => onPick(door)} />
+            <CardButton
+              key={door.id}
+              autoFocus={i === 0}
+              title={door.title}
+              says={door.says}
+              onPick={() => onPick(door)}
+            />
           ))}
-          <WorkCard
+          <CardButton
             title="Something else"
             says="an empty brief: its tasks are added one by one"
             onPick={() => onPick('other')}
@@ -72,38 +78,6 @@ function Cards({ onPick, onClose }: { onPick: (door: Door | 'other') => void; on
         </Button>
       </DialogActions>
     </>
-  );
-}
-
-interface WorkCardProps {
-  readonly title: string;
-  readonly says: string;
-  readonly first?: boolean;
-  readonly onPick: () => void;
-}
-
-function WorkCard({ title, says, first = false, onPick }: WorkCardProps) {
-  return (
-    <ButtonBase
-      autoFocus={first}
-      onClick={onPick}
-      sx={{
-        display: 'block',
-        textAlign: 'left',
-        px: 3,
-        py: 2,
-        border: '1px solid var(--hair)',
-        borderRadius: '3px',
-        '&:hover, &.Mui-focusVisible': { borderColor: 'var(--carries)' },
-      }}
-    >
-      <Typography component="span" variant="subtitle1" sx={{ display: 'block' }}>
-        {title}
-      </Typography>
-      <Typography component="span" variant="body2" color="text.secondary">
-        {says}
-      </Typography>
-    </ButtonBase>
   );
 }
 
@@ -149,17 +123,11 @@ function Questions({ door, projects, currency, onBack, onClose }: QuestionsProps
         </Stack>
         <NotMade problems={problems} />
       </DialogContent>
-      <DialogActions>
-        <Button color="inherit" onClick={onClose}>
-          Close
-        </Button>
+      <SeatFoot making={formState.isSubmitting} make="Make the brief" onClose={onClose}>
         <Button color="inherit" onClick={onBack}>
           Other work
         </Button>
-        <Button type="submit" variant="contained" disabled={formState.isSubmitting} autoFocus>
-          {formState.isSubmitting ? 'Making the brief …' : 'Make the brief'}
-        </Button>
-      </DialogActions>
+      </SeatFoot>
     </form>
   );
 }

@@ -2,14 +2,17 @@
 
 import { zodResolver } from '@hookform/resolvers/zod';
 import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import DialogActions from '@mui/material/DialogActions';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useForm, useWatch, type Control, type UseFormRegister, type FieldErrors } from 'react-hook-form';
 import { z } from 'zod';
 import type { Problem } from '@/core/formats/problems';
+import { OWN_PROJECT } from '@/core/model/brief';
 import { LONGEST_NAME, plainText } from '@/core/parts/common';
 import { beginSeat } from '@/server/actions';
 import { stationPath } from '../seat/stations';
@@ -44,8 +47,6 @@ const formSchema = z
   });
 export type SeatForm = z.infer<typeof formSchema>;
 
-/** What a project is called that nobody has named; a seat joins another's project only when it is chosen. */
-const OWN_PROJECT = 'My project';
 const ownProject = (projects: readonly ProjectChoice[]): string =>
   projects.find(({ name }) => name === OWN_PROJECT)?.id ?? NEW;
 
@@ -127,5 +128,27 @@ export function NotMade({ problems }: { problems: readonly Problem[] }) {
     <Alert severity="error" sx={{ mt: 2 }}>
       The seat is not made: {problems.map(({ path, message }) => `${path} ${message}`).join('; ')}.
     </Alert>
+  );
+}
+
+interface SeatFootProps {
+  readonly making: boolean;
+  readonly make: string;
+  readonly onClose: () => void;
+  readonly children?: ReactNode;
+}
+
+/** The foot of a door's dialog: leave it, or make the seat. */
+export function SeatFoot({ making, make, onClose, children }: SeatFootProps) {
+  return (
+    <DialogActions>
+      <Button color="inherit" onClick={onClose}>
+        Close
+      </Button>
+      {children}
+      <Button type="submit" variant="contained" disabled={making} autoFocus>
+        {making ? 'Making the seat …' : make}
+      </Button>
+    </DialogActions>
   );
 }

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { Told as ToldWords } from '@/core/words/glance';
+import type { ToldVerdict } from '@/core/words/glance';
 import { Sign } from './Beam';
 
 const TONE = {
@@ -10,7 +10,7 @@ const TONE = {
 } as const;
 
 /** A verdict in words, with its sign: shape and colour say the same. */
-export function Told({ told: { verdict, text } }: { told: ToldWords }) {
+export function Told({ told: { verdict, text } }: { told: ToldVerdict }) {
   return (
     <Box component="span" sx={{ color: TONE[verdict], whiteSpace: 'nowrap', fontSize: 13, lineHeight: '18px' }}>
       <Sign verdict={verdict} /> {text}

@@ -1,8 +1,6 @@
 'use client';
 
 import { type Settings, TRUST_FLOORS, type TrustFloor } from '@/core/model/settings';
-import Typography from '@mui/material/Typography';
-import { SENTENCE } from './sentence';
 import { Value } from '../shared/Value';
 
 const FLOOR: Readonly<Record<TrustFloor, string>> = {
@@ -50,7 +48,7 @@ export function BuyingSettings({ settings, save }: { settings: Settings; save: (
     </Value>
   );
   return (
-    <Typography component="p" sx={SENTENCE}>
+    <p className="sentence">
       The desk buys{' '}
       <Value
         label="Conditions of parts"
@@ -188,6 +186,6 @@ export function BuyingSettings({ settings, save }: { settings: Settings; save: (
         resale: { ...settings.resale, feePercent: value },
       }))}
       .
-    </Typography>
+    </p>
   );
 }

@@ -11,7 +11,6 @@ import { Panel } from '../shared/Panel';
 import { Problems } from '../shared/Problems';
 import { Value } from '../shared/Value';
 import { BuyingSettings } from './BuyingSettings';
-import { SENTENCE } from './sentence';
 
 export interface RegionChoice {
   readonly id: string;
@@ -45,7 +44,7 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
   return (
     <Panel title="Settings">
       {region ? (
-        <Typography component="p" sx={SENTENCE}>
+        <p className="sentence">
           New seats and the library&apos;s prices are of{' '}
           <Value
             label="Region"
@@ -178,7 +177,7 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
             {settings.lengthUnit === 'inch' ? 'inches' : 'millimetres'}
           </Value>
           .
-        </Typography>
+        </p>
       ) : (
         <Typography variant="body2" color="text.secondary">
           There is no region yet: import a catalogue that has one.
