@@ -36,11 +36,15 @@ export async function startSeat(page: Page, seat: string): Promise<void> {
   await page.getByRole('button', { name: 'Make the brief' }).click();
 }
 
-/** Shows the page in a theme, its colours at rest: half way they are nobody's. */
+/**
+ * Shows the page in a theme, its colours at rest: half way they are nobody's. Motion is reduced, as its users may have
+ * it, and what still moves is asked about again, since a transition that is cut short rejects and never ends.
+ */
 export async function themed(page: Page, theme: 'light' | 'dark'): Promise<void> {
-  await page.emulateMedia({ colorScheme: theme });
+  await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' });
   await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
-  await page.evaluate(() => Promise.all(document.getAnimations().map((animation) => animation.finished)));
+  const moving = () => document.getAnimations().filter(({ playState }) => playState === 'running').length;
+  await expect.poll(() => page.evaluate(moving)).toBe(0);
 }
 
 /** Does something with the draft that is shown. */

@@ -294,7 +294,9 @@ test('the workshop keeps what is owned and what holds for all', async ({ page })
     .getByRole('contentinfo', { name: 'Ledger' })
     .getByRole('button', { name: /sustained/ })
     .click();
-  await expect(page.getByRole('dialog')).toContainText(/kWh from the wall: \d+\.\d\d USD a year at the desk's tariff/);
+  await expect(page.getByRole('dialog')).toContainText(
+    /kWh from the wall: \d+\.\d\d USD a year at Workshop's price of electricity/,
+  );
   await page.goto('/workshop');
   await settings.getByRole('button', { name: /^Unit of lengths/ }).click();
   await page.getByRole('button', { name: 'inches' }).click();

@@ -113,6 +113,8 @@ export const theme = createTheme({
       styleOverrides: {
         root: {
           minWidth: 0,
+          // beside a field that takes what is left, a button keeps its width
+          flexShrink: 0,
           whiteSpace: 'nowrap',
           padding: '2px 10px',
           // a target that a finger or a trembling hand still meets
@@ -135,12 +137,13 @@ export const theme = createTheme({
       defaultProps: { notched: true },
       styleOverrides: {
         root: { backgroundColor: 'var(--sheet)', fontSize: 14 },
-        notchedOutline: { borderColor: 'var(--edge)' },
+        // the gap in the frame is as wide as the label, which is 16 px at three quarters
+        notchedOutline: { borderColor: 'var(--edge)', '& legend': { fontSize: 12 } },
         input: { padding: '4px 8px', height: 20 },
       },
     },
     // labels stay where they are: a field reads the same empty and filled
-    MuiInputLabel: { defaultProps: { shrink: true }, styleOverrides: { root: { fontSize: 13 } } },
+    MuiInputLabel: { defaultProps: { shrink: true }, styleOverrides: { root: { fontSize: 16 } } },
     MuiAutocomplete: { styleOverrides: { inputRoot: { '&&': { padding: '0 8px' } } } },
     MuiSelect: { defaultProps: { size: 'small' } },
     MuiMenuItem: { styleOverrides: { root: { fontSize: 14, minHeight: 30, paddingBlock: 3 } } },
@@ -153,6 +156,7 @@ export const theme = createTheme({
       styleOverrides: {
         root: {
           textTransform: 'none',
+          gap: 6,
           padding: '1px 9px',
           minHeight: 26,
           color: 'var(--quiet)',
@@ -175,6 +179,8 @@ export const theme = createTheme({
     MuiTableCell: {
       styleOverrides: {
         root: { padding: '4px 8px 4px 0', borderBottom: hairline, fontSize: 13, lineHeight: '18px' },
+        // a figure stays beside its unit
+        alignRight: { '&.MuiTableCell-body': { whiteSpace: 'nowrap' } },
         head: { color: 'var(--quiet)', fontWeight: 600, fontSize: 12.5 },
       },
     },

@@ -80,7 +80,7 @@ export const COST_NAMES: Readonly<Record<CostLine, string>> = {
 export function openCostWords(open: OpenCost): string {
   switch (open.code) {
     case 'no-tariff':
-      return 'Energy is left out: the desk has no price of electricity.';
+      return 'Energy is left out: Workshop has no price of electricity.';
     case 'draw-unknown':
       return 'Energy is a lower bound: a draw or the supply’s efficiency is unknown.';
     case 'no-hour-value':

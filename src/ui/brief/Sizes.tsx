@@ -177,18 +177,20 @@ function Role({ role, years }: { role: RoleSize; years: number }) {
       <TableCell component="th" scope="row">
         {role.role}
       </TableCell>
-      <TableCell align="right">{rates(role.readBytesPerS, role.writeBytesPerS)}</TableCell>
-      <TableCell align="right">
+      <TableCell align="right" className="wraps">
+        {rates(role.readBytesPerS, role.writeBytesPerS)}
+      </TableCell>
+      <TableCell align="right" className="wraps">
         {role.spaceBytes === 0 ? '' : size(role.spaceBytes)}
         {grows && <div className="quiet small">{size(role.spaceAtEndBytes)} at the end</div>}
       </TableCell>
-      <TableCell align="right">
+      <TableCell align="right" className="wraps">
         {role.writtenADayBytes === 0 ? '' : size(role.writtenADayBytes)}
         {role.writtenADayBytes > 0 && (
           <div className="quiet small">{number(role.ratingBytes / 1e12, 3)} TBW to last</div>
         )}
       </TableCell>
-      <TableCell align="right">
+      <TableCell align="right" className="wraps">
         {has.drives === 0 ? (
           <span className="quiet">no drive for it</span>
         ) : (

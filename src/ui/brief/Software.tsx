@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import type { Assessment } from '@/core/assess';
 import { softwareOf } from '@/core/money/software';
 import { TERMS } from '@/core/words/findings/work';
-import { coins } from '@/core/words/format';
+import { coinsOnly } from '@/core/words/format';
 import { Heads } from '../shared/Heads';
 
 /** What the applications of the brief cost over its years, and which licence that is. */
@@ -16,12 +16,14 @@ export function Software({ assessment }: { assessment: Assessment }) {
   const rows = softwareOf(brief, parts, assessment.facts);
   if (rows.length === 0) return null;
   const money = (minor: number | undefined) =>
-    minor === undefined ? 'by use' : minor === 0 ? '–' : coins(minor, region.currency);
+    minor === undefined ? 'by use' : minor === 0 ? '–' : coinsOnly(minor, region.currency);
   return (
     <>
       <div className="spread">
         <h2>Software</h2>
-        <span className="quiet small">with tax and shipping, over {brief.yearsOfService} years</span>
+        <span className="quiet small">
+          {region.currency}, with tax and shipping, over {brief.yearsOfService} years
+        </span>
       </div>
       <Table sx={{ marginBottom: '12px' }}>
         <Heads of={['Licence', 'once', 'a year', 'in all']} />

@@ -260,7 +260,7 @@ function Waiting({ kind, region }: { kind: AnyFitted['part']['kind']; region: st
                   </span>
                 </TableCell>
                 <TableCell align="right">{changeWords(row.likely)}</TableCell>
-                <TableCell align="right" className="quiet">
+                <TableCell align="right" className="wraps quiet">
                   {changeWords(row.low)} and {changeWords(row.high)}
                 </TableCell>
                 <TableCell align="right">{percent(row.cheaper)}</TableCell>

@@ -4,8 +4,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import NextLink from 'next/link';
@@ -15,6 +13,7 @@ import { coins } from '@/core/words/format';
 import { needsLook } from '@/core/words/needsLook';
 import { dropProject, markSeen } from '@/server/actions';
 import type { AsideRow, DeskSeat, Removed } from '@/server/contract';
+import { ChoiceRow } from '../shared/ChoiceRow';
 import { DeskBar } from '../shared/DeskBar';
 import { InBrowser } from '../shared/InBrowser';
 import { RemovedNotice } from '../shared/RemovedNotice';
@@ -39,8 +38,12 @@ interface DeskStationProps {
   readonly currency: string | undefined;
 }
 
-const SHOW = { all: 'all', look: 'needs me', news: 'news' } as const;
-type Show = keyof typeof SHOW;
+const SHOW = [
+  { id: 'all', label: 'all' },
+  { id: 'look', label: 'needs me' },
+  { id: 'news', label: 'news' },
+] as const;
+type Show = (typeof SHOW)[number]['id'];
 
 const NUMBERS = [
   'No',
@@ -71,6 +74,15 @@ function answer(seats: readonly DeskSeat[]): string {
   return `${numberWord(count)} of ${numberWord(seats.length).toLowerCase()} ${seats.length === 1 ? 'seat' : 'seats'} ${count === 1 ? 'needs' : 'need'} you`;
 }
 
+/** Why: a single seat is named, as it may lie below the fold. */
+function reason(seats: readonly DeskSeat[]): string {
+  const [first, ...others] = seats.filter(asksForMe);
+  if (seats.length === 0) return '';
+  if (!first) return 'each has a draft that does its work with parts that fit';
+  const does = 'drafts does the work with parts that fit';
+  return others.length === 0 ? `${first.name}: none of its ${does}` : `none of their ${does}`;
+}
+
 /** All projects with their seats: what does its work, what does not, what changed; and three doors to start. */
 export function DeskStation({ seats: text, aside, removed, elsewhere, currency }: DeskStationProps) {
   const seats = useMemo(() => JSON.parse(text) as readonly DeskSeat[], [text]);
@@ -93,21 +105,9 @@ export function DeskStation({ seats: text, aside, removed, elsewhere, currency }
                 {answer(seats)}
               </Typography>
               <Typography variant="body2" color="text.secondary" sx={{ flexGrow: 1 }}>
-                {seats.length > 0 ? 'none of its drafts does the work with parts that fit' : ''}
+                {reason(seats)}
               </Typography>
-              {seats.length > 0 && (
-                <ToggleButtonGroup
-                  value={show}
-                  aria-label="Seats shown"
-                  onChange={(_, next: Show | null) => next && setShow(next)}
-                >
-                  {(Object.keys(SHOW) as Show[]).map((key) => (
-                    <ToggleButton key={key} value={key}>
-                      {SHOW[key]}
-                    </ToggleButton>
-                  ))}
-                </ToggleButtonGroup>
-              )}
+              {seats.length > 0 && <ChoiceRow aria-label="Seats shown" value={show} options={SHOW} onPick={setShow} />}
             </Stack>
             <Seen seats={seats} />
             {seats.length === 0 && (

@@ -10,12 +10,11 @@ import FormLabel from '@mui/material/FormLabel';
 import InputAdornment from '@mui/material/InputAdornment';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useId, useState } from 'react';
 import { DOORS, OFTEN, type Door, type Often } from '@/core/work/doors';
 import { CardButton } from '../shared/CardButton';
+import { ChoiceRow } from '../shared/ChoiceRow';
 import { NotMade, SeatFields, SeatFoot, useSeatForm, type ProjectChoice } from './seatForm';
 
 interface FromWorkProps {
@@ -146,17 +145,7 @@ function Choice({ label, value, options, onChange }: ChoiceProps) {
       <FormLabel id={id} sx={{ display: 'block', fontSize: 13, mb: 1 }}>
         {label}
       </FormLabel>
-      <ToggleButtonGroup
-        value={value}
-        aria-labelledby={id}
-        onChange={(_, next: string | null) => next !== null && onChange(next)}
-      >
-        {options.map((option) => (
-          <ToggleButton key={option.id} value={option.id}>
-            {option.label}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+      <ChoiceRow value={value} aria-labelledby={id} options={options} onPick={onChange} />
     </div>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import { ChoiceButton } from '../shared/ChoiceButton';
+import { ChoiceRow } from '../shared/ChoiceRow';
 import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
@@ -117,13 +117,12 @@ function MapPane({ assessment }: { assessment: Assessment }) {
     <>
       <DraftBar />
       <Box className="row wrap" sx={{ marginBottom: '6px', justifyContent: 'space-between' }}>
-        <Box component="span" className="row wrap" role="group" aria-label="Layer of the map" sx={{ gap: '6px' }}>
-          {LAYERS.map((name) => (
-            <ChoiceButton key={name} chosen={layer === name} onClick={() => setLayer(name)}>
-              {LAYER_NAME[name]}
-            </ChoiceButton>
-          ))}
-        </Box>
+        <ChoiceRow
+          aria-label="Layer of the map"
+          value={layer}
+          options={LAYERS.map((id) => ({ id, label: LAYER_NAME[id] }))}
+          onPick={setLayer}
+        />
         {layer === 'memory' ? (
           <TextButton onClick={() => open('memory')}>Compare the kits that fit</TextButton>
         ) : layer === 'clearance' ? (

@@ -9,6 +9,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { ChoiceButton } from '../shared/ChoiceButton';
+import { ChoiceRow } from '../shared/ChoiceRow';
 import { TextButton } from '../shared/TextButton';
 import { useEffect, useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
@@ -90,14 +91,13 @@ export function MemoryView({ assessment }: { assessment: Assessment }) {
       </Box>
       <MemoryFacts assessment={assessment} />
       <Box className="row wrap" sx={{ gap: '6px', margin: '6px 0' }}>
-        <Box component="span" className="row wrap" role="group" aria-label="Order of the kits" sx={{ gap: '6px' }}>
-          <span className="small quiet">By</span>
-          {(Object.keys(ORDERS) as Order[]).map((name) => (
-            <ChoiceButton key={name} chosen={order === name} onClick={() => setOrder(name)}>
-              {name}
-            </ChoiceButton>
-          ))}
-        </Box>
+        <span className="small quiet">By</span>
+        <ChoiceRow
+          aria-label="Order of the kits"
+          value={order}
+          options={(Object.keys(ORDERS) as Order[]).map((id) => ({ id, label: id }))}
+          onPick={setOrder}
+        />
         {now && (
           <ChoiceButton chosen={sizeOnly} onClick={() => setSizeOnly(!sizeOnly)}>
             only {now.gib} GB

@@ -3,6 +3,7 @@
 import { Entry, EntryChoice } from '../shared/Entry';
 import Box from '@mui/material/Box';
 import { ChoiceButton } from '../shared/ChoiceButton';
+import { ChoiceRow } from '../shared/ChoiceRow';
 import { TextButton } from '../shared/TextButton';
 import { fieldTypeOf, type JsonSchema } from '@/core/parts/fields';
 
@@ -200,18 +201,17 @@ function OneOf({ label, value, onChange, options }: NodeProps & { readonly optio
   const state = value === undefined ? 'unknown' : value === word ? 'word' : 'described';
   return (
     <Box sx={{ width: '100%' }}>
-      <Box component="span" className="row" role="group" aria-label={label} sx={{ gap: '4px', marginBottom: '4px' }}>
-        <ChoiceButton chosen={state === 'unknown'} onClick={() => onChange(undefined)}>
-          unknown
-        </ChoiceButton>
-        {word !== undefined && (
-          <ChoiceButton chosen={state === 'word'} onClick={() => onChange(word)}>
-            {String(word)}
-          </ChoiceButton>
-        )}
-        <ChoiceButton chosen={state === 'described'} onClick={() => state !== 'described' && onChange({})}>
-          described
-        </ChoiceButton>
+      <Box sx={{ marginBottom: '4px' }}>
+        <ChoiceRow
+          aria-label={label}
+          value={state}
+          options={[
+            { id: 'unknown', label: 'unknown' },
+            ...(word === undefined ? [] : [{ id: 'word', label: String(word) } as const]),
+            { id: 'described', label: 'described' },
+          ]}
+          onPick={(next) => onChange(next === 'unknown' ? undefined : next === 'word' ? word : {})}
+        />
       </Box>
       {state === 'described' && described && (
         <StructureEditor schema={described} label={label} value={value} onChange={onChange} />

@@ -105,7 +105,10 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
         </p>
       )}
       <Options comparison={comparison} />
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(390px, 1fr))', gap: '18px 28px' }}>
+      {/* newspaper columns: sections differ in height by far, and a grid's rows would leave holes */}
+      <Box
+        sx={{ columns: '390px 3', columnGap: '28px', '& > section': { breakInside: 'avoid', paddingBottom: '18px' } }}
+      >
         <section aria-label="Price and speed">
           <Table sx={{ marginTop: '6px' }}>
             <SideHeads first={region.name} mine={mine} name={name} />

@@ -76,8 +76,8 @@ export function Difference({ comparison, name, mine }: Sides) {
             <TableCell component="th" scope="row">
               Landed, tax and shipping in
             </TableCell>
-            <TableCell align="right">{coins(ours, currency)}</TableCell>
-            <TableCell align="right">{coins(theirs, currency)}</TableCell>
+            <TableCell align="right">{coinsOnly(ours, currency)}</TableCell>
+            <TableCell align="right">{coinsOnly(theirs, currency)}</TableCell>
             <TableCell align="right">{coinsChange(ours - theirs, currency)}</TableCell>
           </TableRow>
         </TableBody>

@@ -21,7 +21,7 @@ import {
 import { inPhase } from '@/core/model/phases';
 import { daysBetween } from '@/core/units/days';
 import { shownCoins, type Currency } from '@/core/units/money';
-import { coins, coinsOnly, listed, number } from '@/core/words/format';
+import { coinsOnly, listed, number } from '@/core/words/format';
 import { COST_NAMES, openCostWords } from '@/core/words/money';
 import { useCurrency, useSeat, useWholeDraft } from '../seat/store';
 import { LineChart } from '../shared/LineChart';
@@ -123,10 +123,10 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
             </TableCell>
             <TableCell align="right">
               {ours.open.length > 0 ? 'at least ' : ''}
-              {coins(sum(ours), currency)}
+              {coinsOnly(sum(ours), currency)}
             </TableCell>
             <TableCell align="right">
-              {theirs ? `${theirs.open.length > 0 ? 'at least ' : ''}${coins(sum(theirs), currency)}` : '—'}
+              {theirs ? `${theirs.open.length > 0 ? 'at least ' : ''}${coinsOnly(sum(theirs), currency)}` : '—'}
             </TableCell>
           </TableRow>
         </TableBody>
@@ -137,7 +137,7 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
         free while they fit their sitting. Of a hundred machines {number(settings.repair.failuresPercent)} fail in a
         year. Resale loses {number(settings.resale.firstYearPercent)} % in the first year,{' '}
         {number(settings.resale.yearlyPercent)} % in each later one, {number(settings.resale.feePercent)} % of it fees.
-        The desk’s settings say so.
+        Workshop says so.
       </p>
       {(pair?.tasksLeftOut.length ?? 0) > 0 && (
         <p className="unproven small">

@@ -140,8 +140,8 @@ export function PowerWhy({ assessment, onClose }: { assessment: Assessment; onCl
           {energy.lowerBound ? 'at least ' : 'at most '}
           {number(energy.kWh)} kWh from the wall
           {energy.costMinor === undefined
-            ? '; the desk has no electricity tariff, so no cost is named'
-            : `: ${coins(energy.costMinor, assessment.facts.price.currency)} a year at the desk's tariff`}
+            ? '; Workshop has no price of electricity, so no cost is named'
+            : `: ${coins(energy.costMinor, assessment.facts.price.currency)} a year at Workshop's price of electricity`}
           .
         </Box>
       )}

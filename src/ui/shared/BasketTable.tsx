@@ -59,7 +59,7 @@ export function BasketTable({ assessment, basket, chosen, onChoose }: Props) {
       {basket.byHand.length > 0 && (
         <TableBody>
           <TableRow>
-            <TableCell scope="rowgroup" colSpan={5} sx={{ paddingTop: '10px', color: 'var(--ink)' }}>
+            <TableCell component="th" scope="rowgroup" colSpan={5} sx={{ paddingTop: '10px', color: 'var(--ink)' }}>
               Prices by hand
             </TableCell>
           </TableRow>
@@ -127,7 +127,7 @@ function OrderRows({ order, assessment, basket, chosen, onChoose }: Props & { or
   return (
     <TableBody>
       <TableRow>
-        <TableCell scope="rowgroup" sx={{ paddingTop: '10px', color: 'var(--ink)' }}>
+        <TableCell component="th" scope="rowgroup" sx={{ paddingTop: '10px', color: 'var(--ink)' }}>
           {invoice.seller.name}
           <Box component="span" className="quiet" sx={{ fontWeight: 400 }}>
             {' '}

@@ -146,14 +146,8 @@ export function Beam({ label, aside, axis, band, verdict, need, gets, sentence, 
       </Box>
       {(need !== undefined || gets !== undefined) && (
         <span className="beam-foot">
-          <span className="cut">{need}</span>
-          <Box
-            component="b"
-            className={`${verdict} cut`}
-            sx={{ flex: 'none', maxWidth: need === undefined ? '100%' : '70%', marginLeft: 'auto' }}
-          >
-            {gets}
-          </Box>
+          <span>{need}</span>
+          <b className={verdict}>{gets}</b>
         </span>
       )}
     </>

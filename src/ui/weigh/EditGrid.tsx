@@ -47,7 +47,12 @@ export function EditGrid({ machine, task }: { machine: Machine; task: EditPlay |
               (['play', 'engine', 'software'] as const).map((path, p) => (
                 <TableRow key={`${r} ${path}`}>
                   {p === 0 && (
-                    <TableCell scope="rowgroup" rowSpan={3} sx={{ verticalAlign: 'top', fontWeight: 400 }}>
+                    <TableCell
+                      component="th"
+                      scope="rowgroup"
+                      rowSpan={3}
+                      sx={{ verticalAlign: 'top', fontWeight: 400 }}
+                    >
                       {codecName(row.source.codec)} {row.source.chroma} {row.source.bitDepth}-bit
                       <br />
                       {row.source.width} × {row.source.height}, {row.source.fps} fps

@@ -86,7 +86,7 @@ export function HeadToHead({ columns, selected }: { columns: readonly Column[]; 
                 {noise(assessment) === undefined ? '' : `, ${number(noise(assessment) ?? 0)} dB(A)`}
               </TableCell>
             ))}
-            <TableCell align="right">
+            <TableCell align="right" className="wraps">
               <span className="quiet small">
                 {rival.name} − {selected.name}{' '}
               </span>

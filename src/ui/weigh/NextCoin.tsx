@@ -1,7 +1,7 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import { ChoiceButton } from '../shared/ChoiceButton';
+import { ChoiceRow } from '../shared/ChoiceRow';
 import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import { fullName } from '@/core/model/fitted';
@@ -28,14 +28,15 @@ export function NextCoin() {
     <div>
       <Box className="spread" sx={{ marginBottom: '4px' }}>
         <h2>The next coin</h2>
-        <Box component="span" className="row" role="group" aria-label="Direction" sx={{ gap: '6px' }}>
-          <ChoiceButton chosen={side === 'up'} onClick={() => setSide('up')}>
-            Steps up
-          </ChoiceButton>
-          <ChoiceButton chosen={side === 'savings'} onClick={() => setSide('savings')}>
-            Savings
-          </ChoiceButton>
-        </Box>
+        <ChoiceRow
+          aria-label="Direction"
+          value={side}
+          options={[
+            { id: 'up', label: 'Steps up' },
+            { id: 'savings', label: 'Savings' },
+          ]}
+          onPick={setSide}
+        />
       </Box>
       {blocked > 0 && (
         <p className="small quiet">
