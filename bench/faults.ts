@@ -5,11 +5,11 @@ import { seeded } from '@/core/tests/mutants';
 import { demoCatalogue } from '@/demo/catalogue';
 import { importFile } from '@/server/import/importFile';
 import { openService } from '@/server/service';
-import { fullDisk, killEdits, killImports, twoWindows } from '@/server/tests/faults';
+import { fullDisk, killEdits, killImports, killRefreshes, twoWindows } from '@/server/tests/faults';
 import { addFilm } from '@/server/tests/film';
 
-// Kills in edits and in imports, a full disk, and two windows that meet: nothing acknowledged may be lost.
-// Use: npx tsx bench/faults.ts [KILLS IN EDITS] [KILLS IN IMPORTS] [CONFLICTING EDITS]
+// Kills in edits, in imports and in refreshes, a full disk, and two windows that meet: nothing acknowledged may be lost.
+// Use: npx tsx bench/faults.ts [KILLS IN EDITS] [KILLS IN IMPORTS, AND IN REFRESHES] [CONFLICTING EDITS]
 const [kills = 200, imports = 50, edits = 10_000] = process.argv.slice(2).map(Number);
 const folder = mkdtempSync(join(tmpdir(), 'vane-faults-'));
 const ready = join(folder, 'ready.db');
@@ -45,6 +45,13 @@ try {
   const imported = await killImports(fresh('imports'), more, 6000, imports, seeded(2));
   tell(`${imported.kills} kills in imports, ${imported.halves} half written`, imported.lost);
   failures += imported.halves;
+
+  const refreshed = await killRefreshes(fresh('refreshes'), folder, imports, seeded(4));
+  tell(
+    `${refreshed.kills} kills in refreshes, ${refreshed.met} before the end, ${refreshed.halves} of two answers`,
+    refreshed.lost,
+  );
+  failures += refreshed.halves;
 
   const full = await fullDisk(fresh('full'), seat);
   tell(`a full disk after ${full.saved} edits, ${full.refused ? 'refused' : 'not noticed'}`, full.lost);

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
-import { themed, draftMenu, openSeat, settled } from './helpers';
+import { themed, draftMenu, opened, openSeat, settled } from './helpers';
 
 const answer = (page: Page) => page.getByRole('heading', { level: 1 }).first();
 
@@ -70,6 +70,23 @@ test('each station answers before it shows evidence', async ({ page }) => {
   await expect(answer(page)).toHaveText(/^Draft A does three of six tasks for 2,499\.71 USD; Aldmoor Quarry T3 does /);
   await page.getByRole('link', { name: 'Buy', exact: true }).click();
   await expect(answer(page)).toHaveText(/2,499\.71 USD landed in 4 orders/);
+});
+
+test('a station says little before anything is opened, and stays as it was left', async ({ page }) => {
+  for (const station of ['brief', 'draft', 'weigh', 'rivals', 'buy'] as const) {
+    await openSeat(page, station);
+    await expect(page.getByText(/Trying/)).toHaveCount(0, { timeout: 60_000 });
+    const words = (await page.getByRole('main').innerText()).split(/\s+/).filter(Boolean);
+    expect(words.length, station).toBeLessThan(700);
+  }
+  await openSeat(page, 'rivals');
+  await opened(page, 'Part by part');
+  await page.reload();
+  const line = page.getByRole('region', { name: 'Part by part' }).getByRole('button').first();
+  await expect(line).toHaveAttribute('aria-expanded', 'true');
+  await line.click();
+  await page.reload();
+  await expect(line).toHaveAttribute('aria-expanded', 'false');
 });
 
 test('the theme follows the system until somebody chooses, and the choice is kept', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { draftMenu, findings, MOSAICS, openSeat, settled } from './helpers';
+import { draftMenu, findings, MOSAICS, openSeat, settled, opened } from './helpers';
 
 /** Every value that a station shows under a name, and where. */
 class Shown {
@@ -131,7 +131,7 @@ test('two drafts differ by the same sum on Compare and on Weigh', async ({ page 
   const compared = sum(await page.getByRole('row', { name: /^Landed, as one basket/ }).innerText());
   await go(page, 'Weigh');
   await page.getByRole('button', { name: 'Draft A', exact: true }).first().click();
-  const weighed = page.getByRole('region', { name: 'Head to head' });
+  const weighed = await opened(page, 'Head to head');
   await expect(weighed).toContainText('Draft B − Draft A');
   expect(compared).toBeDefined();
   expect(sum(await weighed.getByRole('row', { name: /^Landed price, draw, noise/ }).innerText())).toBe(compared);

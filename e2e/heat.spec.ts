@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from './test';
-import { themed, beam, findings, MOSAICS, openSeat, settled } from './helpers';
+import { themed, beam, findings, MOSAICS, openSeat, settled, openAll, opened } from './helpers';
 
 test('the heat layer shows what is held at its limit; a remedy mends it and the time of the task follows', async ({
   page,
@@ -31,6 +31,7 @@ test('the heat layer shows what is held at its limit; a remedy mends it and the 
 test('six planned fans turn out to be three, with the money freed', async ({ page }) => {
   await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Six fans', exact: true }).click();
+  await openAll(page);
   const spare = page.getByRole('article', { name: /^note: 3 of the added fans, front and rear, carry the heat/ });
   await expect(spare).toContainText('3 of them could be left out.');
   await expect(page.getByRole('button', { name: /^Northdraft Puff 1[24]0, / })).toHaveCount(6);
@@ -105,7 +106,7 @@ test('a drive under the card is reached when the card is out', async ({ page }) 
 test('operating points stand in one chart, and one is set and undone', async ({ page }) => {
   await openSeat(page, 'weigh', MOSAICS);
   await page.getByRole('button', { name: 'Put right', exact: true }).click();
-  const chart = page.getByRole('region', { name: 'Operating points' });
+  const chart = await opened(page, 'Operating points');
   const limited = chart.getByRole('row', { name: /^Processor limited to 65 %/ });
   await expect(limited).toContainText(/×0\.8\d/);
   await expect(page.getByRole('region', { name: 'The first hour' })).toContainText('five minutes');

@@ -1,4 +1,4 @@
-import { expect, type Page } from './test';
+import { expect, type Locator, type Page } from './test';
 
 export const SEAT = '/ninefathom/film-desk';
 export const MOSAICS = '/ninefathom/sea-floor-mosaics';
@@ -26,6 +26,20 @@ export const findings = (page: Page, level: 'blocks' | 'unproven' | 'caution') =
 
 /** A beam by the start of its sentence, as a screen reader gets it. */
 export const beam = (page: Page, start: string) => page.getByLabel(new RegExp(`^${start}: `)).first();
+
+/** A section of evidence, opened if it is closed. */
+export async function opened(within: Page | Locator, label: string): Promise<Locator> {
+  const section = within.getByRole('region', { name: label, exact: true });
+  const line = section.getByRole('button').first();
+  if ((await line.getAttribute('aria-expanded')) === 'false') await line.click();
+  return section;
+}
+
+/** Opens every section of evidence. */
+export async function openAll(page: Page): Promise<void> {
+  const closed = page.locator('section > h2 > button[aria-expanded="false"]');
+  while ((await closed.count()) > 0) await closed.first().click();
+}
 
 /** Through the door from the work to an empty brief. */
 export async function startSeat(page: Page, seat: string): Promise<void> {

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { draftMenu, findings, openSeat, settled, SONAR } from './helpers';
+import { draftMenu, findings, openSeat, settled, SONAR, opened } from './helpers';
 
 const openKits = async (page: Page) => {
   await page.getByRole('button', { name: 'Memory', exact: true }).click();
@@ -134,7 +134,7 @@ test('findings stand by what is to be done; what is more than needed frees money
   await expect(page.getByRole('region', { name: 'Change before ordering' }).getByRole('article')).toHaveCount(1);
   await expect(page.getByRole('region', { name: 'Add', exact: true }).getByRole('article')).toHaveCount(1);
   await expect(page.getByRole('region', { name: 'Find out' }).getByRole('article')).toHaveCount(1);
-  const save = page.getByRole('region', { name: 'More than the brief uses' });
+  const save = await opened(page, 'More than the brief uses');
   const memory = save.getByRole('article', { name: /64 GB of memory; the tasks and their programs ask for 32 GB/ });
   const remedy = memory.getByRole('group', { name: 'Remedies' }).getByRole('button').first();
   await expect(remedy).toContainText('−');

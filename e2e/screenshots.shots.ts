@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { BENCH, BROADCAST, findings, MOSAICS, openSeat, settled, SONAR } from './helpers';
+import { BENCH, BROADCAST, findings, MOSAICS, openSeat, settled, SONAR, opened } from './helpers';
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
@@ -67,7 +67,7 @@ test('pictures for the README', async ({ page }) => {
   await shot(page, 'brief-live');
   await openSeat(page, 'weigh', BENCH);
   await calm(page);
-  await page.getByRole('region', { name: 'Measured and predicted' }).scrollIntoViewIfNeeded();
+  await (await opened(page, 'Measured and predicted')).scrollIntoViewIfNeeded();
   await shot(page, 'weigh-measured');
   await openSeat(page, 'draft', SONAR);
   await page.getByRole('button', { name: 'Small board', exact: true }).click();
@@ -100,7 +100,7 @@ test('pictures for the README', async ({ page }) => {
   await expect(page.getByRole('heading', { name: /against Aldmoor Quarry T5/ })).toBeVisible();
   await shot(page, 'rivals');
   await page.getByRole('link', { name: 'Buy', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'What waiting has been worth' })).toContainText('90 days');
+  await expect(await opened(page, 'What waiting has been worth')).toContainText('90 days');
   await shot(page, 'buy');
 
   await page.getByRole('link', { name: 'Draft', exact: true }).click();

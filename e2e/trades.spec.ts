@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { beam, BENCH, BROADCAST, choose, openSeat, seatOf, set, settled } from './helpers';
+import { beam, BENCH, BROADCAST, choose, openSeat, seatOf, set, settled, opened } from './helpers';
 
 test.describe('a new seat of each trade, from an empty page to a prediction', () => {
   test('cutting: a heavier timeline falls behind a lighter one', async ({ page }) => {
@@ -110,11 +110,11 @@ test('settings that cannot hold together are not taken, and the sentence keeps t
 
 test('two drafts head to head: who is ahead, by how much, and what binds each', async ({ page }) => {
   await openSeat(page, 'weigh', '/ninefathom/bridge-trainer');
-  const table = page.getByRole('region', { name: 'Head to head' });
+  const table = await opened(page, 'Head to head');
   await expect(
     table.getByRole('row', { name: /Enter a harbour at dusk .* one processor thread .* 1\.\d+ ×/ }),
   ).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Busy by sitting' }).getByRole('img')).toHaveAttribute(
+  await expect((await opened(page, 'Busy by sitting')).getByRole('img')).toHaveAttribute(
     'aria-label',
     /Harbour lesson: one processor thread \d+ %/,
   );
@@ -123,7 +123,7 @@ test('two drafts head to head: who is ahead, by how much, and what binds each', 
 test.describe('measured beside predicted', () => {
   test('the real machine: rows kept to check and their median error', async ({ page }) => {
     await openSeat(page, 'weigh', BENCH);
-    const section = page.getByRole('region', { name: 'Measured and predicted' });
+    const section = await opened(page, 'Measured and predicted');
     await expect(section).toContainText(/rows kept to check: median error 1\d %/);
     await expect(
       section
@@ -134,7 +134,7 @@ test.describe('measured beside predicted', () => {
 
   test('result files are read, calibrate the draft, and can be taken back', async ({ page }) => {
     await openSeat(page, 'weigh', BROADCAST);
-    const section = page.getByRole('region', { name: 'Measured and predicted' });
+    const section = await opened(page, 'Measured and predicted');
     await section
       .getByLabel('Result files')
       .setInputFiles([
@@ -182,7 +182,7 @@ test.describe('measured beside predicted', () => {
     const cell = (draft: string) => row.getByRole('cell').nth(heads.indexOf(draft) - 1);
     const [stranger, sister] = [await cell('Draft B').textContent(), await cell('Two lesser cards').textContent()];
     await page.getByRole('button', { name: 'Draft A', exact: true }).click();
-    const section = page.getByRole('region', { name: 'Measured and predicted' });
+    const section = await opened(page, 'Measured and predicted');
     await section.getByRole('button', { name: 'Type one in' }).click();
     await section.getByRole('button', { name: /^Codec that was run: / }).click();
     await page

@@ -78,7 +78,7 @@ export function filmDrafts(): Machine[] {
       ['system-1', 'slipway-system-one-seat', 'Slipway System One-seat'],
       ['service-1', 'quillstone-assembly-and-proof', 'Quillstone Assembly and proof'],
     ]),
-    machineSchema.parse({ ...machine('film-now', 'Present machine', [
+    machineSchema.parse({ present: true, ...machine('film-now', 'Present machine', [
       ['processor-1', 'halcyte-knot-8', 'Halcyte Knot 8', { owned: true }],
       ['board-1', 'wexcombe-shoal', 'Wexcombe Shoal', { owned: true }],
       ['memory-1', 'sablerow-shale-2x16-3200', 'Sablerow Shale 2x16 3200', { owned: true }],

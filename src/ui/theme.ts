@@ -191,7 +191,10 @@ export const theme = createTheme({
       },
     },
     MuiAccordionSummary: {
-      styleOverrides: { root: { minHeight: 32, padding: 0 }, content: { margin: '6px 0' } },
+      styleOverrides: {
+        root: { minHeight: 32, padding: 0, font: 'inherit', color: 'var(--ink)' },
+        content: { margin: '6px 0', alignItems: 'baseline', gap: 4 },
+      },
     },
     MuiAccordionDetails: { styleOverrides: { root: { padding: '0 0 10px' } } },
     MuiAlert: {

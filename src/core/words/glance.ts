@@ -5,7 +5,7 @@ import { ratioOf, type Currency } from '../units/money';
 import { basketFor } from '../versus/basketFor';
 import { standingOf, type Seen, type Standing } from '../versus/standing';
 import { budgetBeam, taskBeam, worstTask, type BeamModel } from './beams';
-import { coins, coinsChange, listed, number } from './format';
+import { capitalised, coins, coinsChange, listed, number } from './format';
 
 /** A beam as it is drawn, without its why. */
 export type LightBeam = Pick<BeamModel, 'label' | 'axis' | 'band' | 'verdict' | 'need' | 'gets' | 'sentence'>;
@@ -130,6 +130,5 @@ export function newsLine(news: readonly DraftNews[], watches: number, percent: n
     ...(watches > 0 ? [`${watches === 1 ? 'one watch' : `${watches} watches`} met`] : []),
   ];
   if (parts.length === 0) return undefined;
-  const line = listed(parts);
-  return line.charAt(0).toUpperCase() + line.slice(1);
+  return capitalised(listed(parts));
 }

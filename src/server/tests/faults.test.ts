@@ -4,7 +4,7 @@ import { expect, test } from 'vitest';
 import { seeded } from '@/core/tests/mutants';
 import { demoCatalogue } from '@/demo/catalogue';
 import { openService, type Service } from '../service';
-import { fullDisk, killEdits, killImports, twoWindows } from './faults';
+import { fullDisk, killEdits, killImports, killRefreshes, twoWindows } from './faults';
 import { addFilm } from './film';
 import { preparedService } from './prepared';
 
@@ -29,6 +29,14 @@ test('an import that is killed is whole or not at all, and holds nothing up', as
   const { halves, lost } = await killImports(path(), file, 2000, 3, seeded(1));
   service = openService(path());
   expect([halves, lost]).toEqual([0, []]);
+});
+
+test('a refresh that is killed leaves the prices of one answer, and its place is free', async () => {
+  await service.close();
+  const { met, halves, lost } = await killRefreshes(path(), folder, 3, seeded(1));
+  service = openService(path());
+  expect([halves, lost]).toEqual([0, []]);
+  expect(met).toBeGreaterThan(0);
 });
 
 test('edits of two windows: each is saved, laid beside the other’s, or kept with both versions', async () => {

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import SQLite from 'better-sqlite3';
 import { machineSchema } from '@/core/model/machine';
@@ -6,6 +7,8 @@ import { editMachine, type MachineEdit } from '@/core/model/edits';
 import { clashesOf, laid } from '@/core/model/places';
 import { saveDocument } from '@/store/projectStore';
 import { sql } from 'kysely';
+import { saveSettings } from '../desk';
+import { keepSource } from '../prices/manage';
 import { openService, type Service } from '../service';
 import { troubleOf } from '../trouble';
 
@@ -202,6 +205,85 @@ export async function killImports(
   const whole = await killed(vane('import', file), 120_000, { VANE_DB: path }, false);
   if (whole.code !== 0 || count() < parts) lost.push('the import after the kills did not go through');
   return { kills, halves, lost };
+}
+
+export interface RefreshKills {
+  readonly kills: number;
+  /** Refreshes that the kill met before their end. */
+  readonly met: number;
+  /** Kills after which new prices stood beside old ones, or a day's history apart from its offers. */
+  readonly halves: number;
+  readonly lost: readonly string[];
+}
+
+/**
+ * Kills a refresh at random moments. One source has one price for every part, another one each time: afterwards all offers
+ * and today's points are those of one answer, and the next refresh finds its place free.
+ */
+export async function killRefreshes(
+  path: string,
+  folder: string,
+  kills: number,
+  random: () => number,
+): Promise<RefreshKills> {
+  const table = join(folder, 'prices.csv');
+  const service = openService(path);
+  const { data } = await service.catalogue();
+  const [seller, region] = [data.sellers[0], data.regions[0]];
+  if (!seller || !region) throw new Error('the catalogue has no seller or no region');
+  const source = { id: 'killed', name: 'killed', seller: seller.id, region: region.id };
+  await keepSource(service, { ...source, kind: 'file', format: 'csv', at: table });
+  await saveSettings(service, {
+    ...(await service.settings()),
+    sources: { loopbackPorts: [], hosts: [], folder },
+  });
+  await service.close();
+  const offer = (amount: number) =>
+    writeFileSync(
+      table,
+      `part,price,currency\n${data.parts.map(({ id }) => `${id},${amount},${region.currency}\n`).join('')}`,
+    );
+  const refresh = (afterMs: number) =>
+    killed([join(ROOT, 'bin', 'vane.mjs'), 'refresh'], afterMs, { VANE_DB: path }, false);
+  /** The distinct prices of the source: of its offers, and of their newest points. */
+  const standing = () => {
+    const sqlite = new SQLite(path, { readonly: true });
+    const ofSeller = "spec ->> '$.seller' = ? AND region = ?";
+    const asked = [source.seller, source.region];
+    const offers = sqlite
+      .prepare<string[], number>(`SELECT DISTINCT price_minor FROM offers WHERE ${ofSeller}`)
+      .pluck()
+      .all(...asked);
+    const points = sqlite
+      .prepare<string[], number>(
+        `SELECT DISTINCT p.price_minor FROM price_points p JOIN price_keys k ON k.key = p.key
+         JOIN offers o ON o.id = k.offer_id WHERE ${ofSeller} AND p.day = (SELECT max(day) FROM price_points)`,
+      )
+      .pluck()
+      .all(...asked);
+    sqlite.close();
+    return { offers, points };
+  };
+  const lost: string[] = [];
+  const whole = async (amount: number) => {
+    offer(amount);
+    const { code } = await refresh(120_000);
+    const { offers } = standing();
+    if (code !== 0 || offers.length !== 1) lost.push(`a refresh left alone ended with ${code}: ${offers.join(', ')}`);
+  };
+  await whole(100);
+  let [met, halves] = [0, 0];
+  for (let i = 0; i < kills; i++) {
+    offer(101 + i);
+    const { code } = await refresh(150 + random() * 900);
+    if (code === null) met++;
+    const { offers, points } = standing();
+    if (offers.length !== 1 || points.length !== 1 || offers[0] !== points[0]) halves++;
+    const broken = brokenAfter(path);
+    if (broken !== undefined) lost.push(`kill ${i}: ${broken}`);
+  }
+  await whole(99);
+  return { kills, met, halves, lost };
 }
 
 export interface FullDisk {

@@ -1,12 +1,11 @@
 'use client';
 
-import type { Brief } from '@/core/model/brief';
-import type { BriefEdit } from '@/core/model/edits';
 import { minorOfShown, shownCoins } from '@/core/units/money';
 import { coins } from '@/core/words/format';
 import { useCurrency } from '../seat/store';
 import { Num } from '../shared/phrases';
 import { Value } from '../shared/Value';
+import type { Editing } from './editing';
 
 const HOUR = {
   label: 'An hour of waiting',
@@ -18,7 +17,7 @@ const CEILING = {
 };
 
 /** By when it is needed, what an hour costs, and the most over a list price. */
-export function Buying({ brief, edit }: { brief: Brief; edit: (edit: BriefEdit, label: string) => void }) {
+export function Buying({ brief, edit }: Editing) {
   const currency = useCurrency();
   return (
     <>

@@ -1,12 +1,14 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import { demandsOf } from '@/core/sizing/demandStrips';
-import { quantity } from '@/core/words/format';
+import { demandsOf, type ResourceDemand } from '@/core/sizing/demandStrips';
+import { rateText } from '@/core/words/knownCore';
 import { resourceName } from '@/core/words/names';
 import { useDraftAssessment } from '../seat/store';
 import { sittingName, taskName } from './names';
 import { Sizes } from './Sizes';
+import { Section } from '../shared/Section';
+import { useKnownCore } from './useKnownCore';
 
 /** Tones of one hue, told apart by position and hatch as well as by lightness. */
 const TONES = [
@@ -18,11 +20,27 @@ const TONES = [
   'color-mix(in srgb, var(--carries) 55%, var(--paper))',
 ];
 
+/** How much of its supply the busiest sitting takes; unknown supplies are the least of it, for they are told elsewhere. */
+const shareOf = ({ strips, supply }: ResourceDemand): number =>
+  supply === undefined ? 0 : Math.max(...strips.map(({ total }) => total)) / supply;
+
+/** The resource that is nearest to its end: "graphics arithmetic, 14 TFLOP/s of 22 TFLOP/s". */
+const tightestWords = (
+  { resource, strips, supply, unit }: ResourceDemand,
+  rate: (value: number, unit: string) => string,
+) =>
+  supply === undefined
+    ? undefined
+    : `${resourceName(resource)}, ${rate(Math.max(...strips.map(({ total }) => total)), unit)} of ${rate(supply, unit)}`;
+
 /** What the brief asks of each resource: one stacked strip a sitting, against what the draft offers. */
 export function Demands() {
   const assessment = useDraftAssessment();
   const { brief, machine } = assessment.facts;
   const demands = demandsOf(assessment);
+  const core = useKnownCore();
+  const rate = rateText(core);
+  const tightest = [...demands].sort((a, b) => shareOf(b) - shareOf(a))[0];
   const nameOf = (id: string) => taskName(brief, id);
   const sittingOf = (id: string) => sittingName(brief, id);
   const toneOf = (id: string) => TONES[brief.tasks.findIndex((task) => task.id === id) % TONES.length] ?? 'var(--info)';
@@ -36,91 +54,102 @@ export function Demands() {
   return (
     <>
       <Sizes assessment={assessment} />
-      <div className="spread">
-        <h2>What real time demands a second</h2>
-        <span className="quiet small">upright line: {machine.name}</span>
-      </div>
-      {demands.length === 0 && <p className="quiet small">No task here runs in real time; runs take what is left.</p>}
-      {demands.map((demand) => {
-        const most = Math.max(...demand.strips.map((strip) => strip.total), 1e-12);
-        // the axis always reaches the supply: a short strip says that there is plenty
-        const end = Math.max(most, demand.supply ?? most * 1.3) * 1.04;
-        const supplyAt = demand.supply === undefined ? undefined : (demand.supply / end) * 100;
-        return (
-          <Box key={demand.resource} sx={{ padding: '5px 0', borderBottom: '1px solid var(--hair)' }}>
-            <div className="spread small">
-              <b>{resourceName(demand.resource)}</b>
-              <span className="quiet">
-                {demand.supply === undefined
-                  ? 'draft: unknown'
-                  : `draft offers ${quantity(demand.supply, demand.unit)}`}
-              </span>
-            </div>
-            {demand.strips.map((strip) => (
-              <Box key={strip.sitting} className="row small" sx={{ gap: '8px' }}>
-                <Box component="span" className="quiet cut" sx={{ width: 110, flex: 'none' }}>
-                  {sittingOf(strip.sitting)}
+      <Section
+        label="What real time demands"
+        title="What real time demands a second"
+        gist={tightest && tightestWords(tightest, rate)}
+      >
+        {demands.length === 0 && <p className="quiet small">No task here runs in real time; runs take what is left.</p>}
+        {demands.map((demand) => {
+          const most = Math.max(...demand.strips.map((strip) => strip.total), 1e-12);
+          // the axis always reaches the supply: a short strip says that there is plenty
+          const end = Math.max(most, demand.supply ?? most * 1.3) * 1.04;
+          const supplyAt = demand.supply === undefined ? undefined : (demand.supply / end) * 100;
+          return (
+            <Box key={demand.resource} sx={{ padding: '5px 0', borderBottom: '1px solid var(--hair)' }}>
+              <div className="spread small">
+                <b>{resourceName(demand.resource)}</b>
+                <span className="quiet">
+                  {demand.supply === undefined ? 'draft: unknown' : `draft offers ${rate(demand.supply, demand.unit)}`}
+                </span>
+              </div>
+              {demand.strips.map((strip) => (
+                <Box key={strip.sitting} className="row small" sx={{ gap: '8px' }}>
+                  <Box component="span" className="quiet cut" sx={{ width: 110, flex: 'none' }}>
+                    {sittingOf(strip.sitting)}
+                  </Box>
+                  <Box
+                    component="span"
+                    sx={{
+                      position: 'relative',
+                      flex: '1 1 auto',
+                      height: 10,
+                      background: 'var(--sunk)',
+                      display: 'flex',
+                      overflow: 'hidden',
+                    }}
+                    role="img"
+                    aria-label={`${sittingOf(strip.sitting)}: ${strip.parts.map((part) => `${nameOf(part.task)} ${rate(part.amount, demand.unit)}`).join(', ')}`}
+                  >
+                    {strip.parts.map((part) => (
+                      <span
+                        key={part.task}
+                        title={`${nameOf(part.task)}: ${rate(part.amount, demand.unit)}`}
+                        style={{
+                          width: `${(part.amount / end) * 100}%`,
+                          minWidth: 2,
+                          background: toneOf(part.task),
+                          borderRight: '1px solid var(--paper)',
+                        }}
+                      />
+                    ))}
+                    {supplyAt !== undefined && supplyAt <= 100 && (
+                      <span
+                        style={{
+                          position: 'absolute',
+                          left: `${supplyAt}%`,
+                          top: 0,
+                          bottom: 0,
+                          width: 2,
+                          background: 'var(--ink)',
+                        }}
+                      />
+                    )}
+                  </Box>
+                  <Box component="span" className="num" sx={{ width: 92, flex: 'none' }}>
+                    {rate(strip.total, demand.unit)}
+                  </Box>
                 </Box>
-                <Box
-                  component="span"
-                  sx={{
-                    position: 'relative',
-                    flex: '1 1 auto',
+              ))}
+            </Box>
+          );
+        })}
+        <Box component="p" className="row wrap small quiet" sx={{ marginTop: '8px', gap: '12px' }}>
+          {brief.tasks
+            .filter((task) =>
+              demands.some((demand) =>
+                demand.strips.some((strip) => strip.parts.some((part) => part.task === task.id)),
+              ),
+            )
+            .map((task) => (
+              <span key={task.id}>
+                <span
+                  style={{
+                    display: 'inline-block',
+                    width: 10,
                     height: 10,
-                    background: 'var(--sunk)',
-                    display: 'flex',
-                    overflow: 'hidden',
+                    background: toneOf(task.id),
+                    marginRight: 4,
                   }}
-                  role="img"
-                  aria-label={`${sittingOf(strip.sitting)}: ${strip.parts.map((part) => `${nameOf(part.task)} ${quantity(part.amount, demand.unit)}`).join(', ')}`}
-                >
-                  {strip.parts.map((part) => (
-                    <span
-                      key={part.task}
-                      title={`${nameOf(part.task)}: ${quantity(part.amount, demand.unit)}`}
-                      style={{
-                        width: `${(part.amount / end) * 100}%`,
-                        minWidth: 2,
-                        background: toneOf(part.task),
-                        borderRight: '1px solid var(--paper)',
-                      }}
-                    />
-                  ))}
-                  {supplyAt !== undefined && supplyAt <= 100 && (
-                    <span
-                      style={{
-                        position: 'absolute',
-                        left: `${supplyAt}%`,
-                        top: 0,
-                        bottom: 0,
-                        width: 2,
-                        background: 'var(--ink)',
-                      }}
-                    />
-                  )}
-                </Box>
-                <Box component="span" className="num" sx={{ width: 92, flex: 'none' }}>
-                  {quantity(strip.total, demand.unit)}
-                </Box>
-              </Box>
+                />
+                {task.name}
+              </span>
             ))}
-          </Box>
-        );
-      })}
-      <Box component="p" className="row wrap small quiet" sx={{ marginTop: '8px', gap: '12px' }}>
-        {brief.tasks
-          .filter((task) =>
-            demands.some((demand) => demand.strips.some((strip) => strip.parts.some((part) => part.task === task.id))),
-          )
-          .map((task) => (
-            <span key={task.id}>
-              <span
-                style={{ display: 'inline-block', width: 10, height: 10, background: toneOf(task.id), marginRight: 4 }}
-              />
-              {task.name}
-            </span>
-          ))}
-      </Box>
+        </Box>
+        <p className="small quiet">
+          Upright line: {machine.name}. A core: {core.whose}.
+        </p>
+      </Section>
     </>
   );
 }

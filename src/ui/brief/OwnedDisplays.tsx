@@ -6,12 +6,12 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMemo, useState } from 'react';
 import type { Brief } from '@/core/model/brief';
-import type { BriefEdit } from '@/core/model/edits';
 import { fullName } from '@/core/model/fitted';
 import { useSeat } from '../seat/store';
+import type { Editing } from './editing';
 
 /** Displays that are there already: what the machine must drive, and at which rate. */
-export function OwnedDisplays({ brief, edit }: { brief: Brief; edit: (edit: BriefEdit, label: string) => void }) {
+export function OwnedDisplays({ brief, edit }: Editing) {
   const catalogue = useSeat((state) => state.context.catalogue);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const displays = useMemo(() => catalogue.ofKind('display'), [catalogue]);

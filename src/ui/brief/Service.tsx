@@ -1,8 +1,7 @@
 'use client';
 
-import type { Brief } from '@/core/model/brief';
-import type { BriefEdit } from '@/core/model/edits';
 import { Num, Pick } from '../shared/phrases';
+import type { Editing } from './editing';
 
 const GROWTH = { label: 'Growth of what is kept', explains: 'Space is asked for at the end of the years of service.' };
 const KEEPING = {
@@ -11,7 +10,7 @@ const KEEPING = {
 };
 
 /** How long the machine serves, how what is kept grows, and in how many copies. */
-export function Service({ brief, edit }: { brief: Brief; edit: (edit: BriefEdit, label: string) => void }) {
+export function Service({ brief, edit }: Editing) {
   return (
     <>
       It serves{' '}

@@ -6,7 +6,7 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Assessment } from '@/core/assess';
 import { bareOf } from '@/core/sizing/bare';
 import { derivedSizes } from '@/core/sizing/held';
@@ -15,13 +15,16 @@ import { cardKinds, publishedFloors, type CardKinds } from '@/core/sizing/kinds'
 import { askedRates } from '@/core/sizing/rates';
 import { copiesOf, roleSizes, type RoleSize } from '@/core/sizing/roles';
 import { fullName } from '@/core/model/fitted';
-import { byteRate, memorySize, number, quantity, size } from '@/core/words/format';
+import { byteRate, listed, memorySize, number, size } from '@/core/words/format';
+import { rateText } from '@/core/words/knownCore';
 import { resourceName } from '@/core/words/names';
 import { useSeat } from '../seat/store';
 import { Heads } from '../shared/Heads';
 import { Num, Pick } from '../shared/phrases';
 import { sittingName, taskName } from './names';
 import { Software } from './Software';
+import { Section } from '../shared/Section';
+import { useKnownCore } from './useKnownCore';
 
 /** Sizes that follow from the work alone, beside what the draft has. */
 export function Sizes({ assessment }: { assessment: Assessment }) {
@@ -68,13 +71,11 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
       </Table>
       <Cards kinds={cardKinds(bare, assessment)} />
       {roles.length > 0 && (
-        <>
-          <div className="spread">
-            <h2>Drives by role</h2>
-            <span className="quiet small">
-              {brief.growthPercent ? `growing ${brief.growthPercent} % a year, ` : ''}over {brief.yearsOfService} years
-            </span>
-          </div>
+        <Section label="Drives by role" gist={rolesGist(roles, brief.yearsOfService)}>
+          <p className="quiet small">
+            {brief.growthPercent ? `Growing ${brief.growthPercent} % a year, over` : 'Over'} {brief.yearsOfService}{' '}
+            years.
+          </p>
           <Table sx={{ marginBottom: '6px' }}>
             <Heads of={['Role', 'a second', 'space', 'written a day', 'draft has']} />
             <TableBody>
@@ -95,7 +96,7 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
             </p>
           )}
           <Arrays assessment={assessment} roles={roles} />
-        </>
+        </Section>
       )}
       <Software assessment={assessment} />
       <Asked assessment={assessment} />
@@ -159,6 +160,18 @@ function Has({
 }) {
   const verdict = value === undefined ? 'quiet' : value >= safe ? 'carries' : value >= needs ? 'between' : 'short';
   return <TableCell className={`num ${verdict}`}>{value === undefined ? 'nothing known' : format(value)}</TableCell>;
+}
+
+/** The drives that the draft lacks, or that are too small or too short-lived; else which roles there are. */
+function rolesGist(roles: readonly RoleSize[], years: number): ReactNode {
+  const lacking = roles.filter(
+    ({ has, spaceAtEndBytes }) =>
+      has.drives === 0 ||
+      (has.spaceBytes !== undefined && has.spaceBytes < spaceAtEndBytes) ||
+      (has.years !== undefined && has.years < years),
+  );
+  const named = (list: readonly RoleSize[]) => listed(list.map(({ role }) => role));
+  return lacking.length > 0 ? <span className="short">{named(lacking)} not enough</span> : named(roles);
 }
 
 function Role({ role, years }: { role: RoleSize; years: number }) {
@@ -297,30 +310,36 @@ function Arrays({ assessment, roles }: { assessment: Assessment; roles: readonly
 function Asked({ assessment }: { assessment: Assessment }) {
   const { brief } = assessment.facts;
   const context = useSeat((state) => state.context);
+  const core = useKnownCore();
   const asked = askedRates(bareOf(assessment.facts.brief, context), assessment);
   if (asked.length === 0) return null;
+  const rate = rateText(core);
+  const under = asked.filter(({ asked, offered }) => offered !== undefined && offered < asked).length;
   const nameOf = (by: (typeof asked)[number]['by']) =>
     'task' in by ? taskName(brief, by.task) : sittingName(brief, by.sitting);
   return (
-    <>
-      <h2>Rates that the targets ask for</h2>
+    <Section
+      label="Rates that the targets ask for"
+      gist={`${under === 0 ? 'none' : under} above what the draft offers`}
+    >
       <Table sx={{ marginBottom: '12px' }}>
         <Heads of={['At least', 'asked', 'most by', 'draft offers']} words={['most by']} />
         <TableBody>
           {asked.map((row) => (
             <TableRow key={row.resource}>
               <TableCell>{resourceName(row.resource)}</TableCell>
-              <TableCell align="right">{quantity(row.asked, row.unit)}</TableCell>
+              <TableCell align="right">{rate(row.asked, row.unit)}</TableCell>
               <TableCell className="small">{nameOf(row.by)}</TableCell>
               <TableCell
                 className={`num ${row.offered === undefined ? 'quiet' : row.offered < row.asked ? 'short' : 'carries'}`}
               >
-                {row.offered === undefined ? 'nothing known' : quantity(row.offered, row.unit)}
+                {row.offered === undefined ? 'nothing known' : rate(row.offered, row.unit)}
               </TableCell>
             </TableRow>
           ))}
         </TableBody>
       </Table>
-    </>
+      <p className="small quiet">A core: {core.whose}.</p>
+    </Section>
   );
 }

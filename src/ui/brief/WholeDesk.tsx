@@ -2,9 +2,9 @@
 
 import { TextButton } from '../shared/TextButton';
 import { WHOLE, WHOLE_CHOICES, type Brief, type PortDemand, type WholePart } from '@/core/model/brief';
-import type { BriefEdit } from '@/core/model/edits';
 import { WIRELESS_STANDARDS, type WirelessStandard } from '@/core/parts/common';
 import { Num, Pick } from '../shared/phrases';
+import type { Editing } from './editing';
 
 const NAMES: Readonly<Record<WholePart, string>> = {
   system: 'operating system',
@@ -27,10 +27,8 @@ const ROUTER = {
   explains: 'What the room’s own router speaks: wireless older than that makes the machine the slower end.',
 };
 
-type Edit = (edit: BriefEdit, label: string) => void;
-
 /** What makes the machine whole for this person: said in one line, so that nothing is missed when it is handed over. */
-export function WholeDesk({ brief, edit }: { brief: Brief; edit: Edit }) {
+export function WholeDesk({ brief, edit }: Editing) {
   const whole = brief.whole ?? {};
   const displayIs = brief.ownedDisplays.length > 0;
   return (
@@ -61,7 +59,7 @@ export function WholeDesk({ brief, edit }: { brief: Brief; edit: Edit }) {
 }
 
 /** Ports by connector, place and rate; displays wanted and how they may hang together; the room's router. */
-export function Connections({ brief, edit }: { brief: Brief; edit: Edit }) {
+export function Connections({ brief, edit }: Editing) {
   const must = brief.mustHaves;
   const set = (patch: Partial<Brief['mustHaves']>) =>
     edit(

@@ -17,6 +17,7 @@ import { coins, listed, number } from '@/core/words/format';
 import type { PriceState } from '@/server/contract';
 import { useDraft, useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
+import { Section } from '../shared/Section';
 
 /** The same work bought in another region: its sellers, currency and tax, with substitutes for what is not sold there. */
 export function Elsewhere({ assessment, rates }: { assessment: Assessment; rates: PriceState['rates'] }) {
@@ -24,8 +25,11 @@ export function Elsewhere({ assessment, rates }: { assessment: Assessment; rates
   const [asked, setAsked] = useState<string>();
   if (regions.length === 0) return null;
   return (
-    <Box component="section" aria-label="In another region" sx={{ marginTop: '18px' }}>
-      <h2>The same work in another region</h2>
+    <Section
+      label="In another region"
+      title="The same work in another region"
+      gist={regions.map((region) => region.name).join(', ')}
+    >
       <span className="row wrap">
         {regions.map((region) => (
           <ChoiceButton
@@ -39,7 +43,7 @@ export function Elsewhere({ assessment, rates }: { assessment: Assessment; rates
         ))}
       </span>
       {asked !== undefined && <There region={asked} assessment={assessment} rates={rates} />}
-    </Box>
+    </Section>
   );
 }
 

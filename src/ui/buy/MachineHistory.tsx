@@ -1,5 +1,4 @@
 'use client';
-import Box from '@mui/material/Box';
 import { dayAfter, daysBetween } from '@/core/units/days';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
@@ -14,6 +13,7 @@ import { Value } from '../shared/Value';
 import { dayWords, plotted } from './history';
 import { useDraftHistory, type usePriceState } from './usePrices';
 import { WatchLine } from './WatchLine';
+import { Section } from '../shared/Section';
 
 /** What the whole machine has cost by day, and a watch on it. */
 export function MachineHistory({
@@ -33,8 +33,11 @@ export function MachineHistory({
   const loaded = useDraftHistory(seat, draft, `${String(turn)} ${body ?? ''}`);
   const watch = prices.state?.watches.find(({ what }) => what.kind === 'draft' && what.draft === draft);
   return (
-    <Box component="section" aria-label="Price of the machine" sx={{ marginTop: '18px' }}>
-      <h2>Price of the machine over 18 months</h2>
+    <Section
+      label="Price of the machine"
+      title="Price of the machine over 18 months"
+      gist={watch ? 'watched' : 'by day, with a watch on it'}
+    >
       {loaded.state === 'waiting' && <p className="quiet small">Reading prices …</p>}
       {loaded.state === 'failed' && <p className="short small">The prices could not be read. Open the page again.</p>}
       {loaded.state === 'ready' && <Chart view={loaded.value} assessment={assessment} watch={watch} />}
@@ -45,7 +48,7 @@ export function MachineHistory({
         nowMinor={basket.lowerBound ? undefined : basket.total.landedMinor}
         onChange={prices.reload}
       />
-    </Box>
+    </Section>
   );
 }
 

@@ -10,6 +10,7 @@ import TableRow from '@mui/material/TableRow';
 import type { Assessment } from '@/core/assess';
 import { fullName, type AnyFitted } from '@/core/model/fitted';
 import type { Basket } from '@/core/money/basket';
+import type { WaitingWorth } from '@/core/money/history';
 import { invoiceOf } from '@/core/money/invoice';
 import { sellerOf } from '@/core/money/landed';
 import { arrivalOf, judged, listPriceOf } from '@/core/money/policy';
@@ -25,6 +26,7 @@ import { HandPriceForm, PaidForm } from './PriceForms';
 import { dayWords, plotted } from './history';
 import { usePartHistory, useWaiting, type usePriceState } from './usePrices';
 import { WatchLine } from './WatchLine';
+import { Section } from '../shared/Section';
 
 /** One part: its offers with what speaks against each, prices by hand and paid, its history and what waiting is worth. */
 export function PartPane({
@@ -192,8 +194,11 @@ function History({
     return <p className="short small">The prices could not be read. Open the page again.</p>;
   const plot = plotted(loaded.value, currency, 3);
   return (
-    <Box component="section" aria-label={`Price history of ${name}`} sx={{ marginTop: '12px' }}>
-      <h2>Price over 18 months</h2>
+    <Section
+      label="Price history"
+      title="Price over 18 months"
+      gist={plot.last === undefined ? 'none yet' : `lowest ${coins(plot.least ?? 0, currency)}`}
+    >
       {plot.last === undefined ? (
         <p className="quiet small">No price history yet. It grows with every refresh.</p>
       ) : (
@@ -220,8 +225,14 @@ function History({
           </p>
         </>
       )}
-    </Box>
+    </Section>
   );
+}
+
+/** The wait that was most often worth it. */
+function waitingGist(rows: readonly WaitingWorth[]): string {
+  const [best] = [...rows].sort((a, b) => b.cheaper - a.cheaper);
+  return best ? `${best.days} days: cheaper in ${percent(best.cheaper)}` : 'too little history';
 }
 
 /** What waiting has been worth on parts of this kind, with how sure that is. */
@@ -229,8 +240,7 @@ function Waiting({ kind, region }: { kind: AnyFitted['part']['kind']; region: st
   const loaded = useWaiting(kind, region);
   if (loaded.state !== 'ready') return null;
   return (
-    <Box component="section" aria-label="What waiting has been worth" sx={{ marginTop: '12px' }}>
-      <h2>What waiting has been worth</h2>
+    <Section label="What waiting has been worth" gist={waitingGist(loaded.value)}>
       {loaded.value.length === 0 ? (
         <p className="quiet small">There is too little history of this kind of part to say.</p>
       ) : (
@@ -273,6 +283,6 @@ function Waiting({ kind, region }: { kind: AnyFitted['part']['kind']; region: st
         Eight cases in ten lie between. Parts of one time move together, so the number of times says how much this rests
         on. The past promises nothing.
       </p>
-    </Box>
+    </Section>
   );
 }

@@ -12,6 +12,7 @@ import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Problem } from '@/core/formats/problems';
+import { capitalised } from '@/core/words/format';
 import { dropSetAside, mendSetAside } from '@/server/actions';
 import type { AsideRow } from '@/server/contract';
 import { Problems } from '../shared/Problems';
@@ -31,8 +32,7 @@ export function AsidePanel({ rows }: { rows: readonly AsideRow[] }) {
         {rows.map((row) => (
           <li key={`${row.place} ${row.id}`}>
             <Typography variant="body2">
-              {row.what.charAt(0).toUpperCase() + row.what.slice(1)}:{' '}
-              {row.problems.map(({ path, message }) => `${path} ${message}`).join('; ')}
+              {capitalised(row.what)}: {row.problems.map(({ path, message }) => `${path} ${message}`).join('; ')}
             </Typography>
             <Stack direction="row" sx={{ gap: 1, ml: '-6px' }}>
               <Button size="small" onClick={() => setOpen(row)}>

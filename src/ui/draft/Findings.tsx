@@ -8,7 +8,7 @@ import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import { type Finding } from '@/core/rules/rule';
 import { mends } from '@/core/search/effect';
-import { actionOf, byAction } from '@/core/rules/actions';
+import { actionOf, byAction, type Action } from '@/core/rules/actions';
 import type { MachineEdit } from '@/core/model/edits';
 import { ACTION_WORDS } from '@/core/words/actions';
 import { findingWords } from '@/core/words/findings';
@@ -21,9 +21,13 @@ import type { RemedyRow } from '@/workers/api';
 import type { MissingFigure } from '@/core/figures/missing';
 import { FieldValue } from '../library/FieldValue';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
+import { Section } from '../shared/Section';
 import { TurnsAt } from '../shared/TurnsAt';
 import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
+
+/** Nothing is wrong with what these say: they open when somebody has time for them. */
+const AT_LEISURE: ReadonlySet<Action> = new Set<Action>(['save', 'know']);
 
 /** Findings worst first, each with its two figures, the mend and remedies to apply; what passed can be opened. */
 export function Findings() {
@@ -37,17 +41,11 @@ export function Findings() {
         <p className="quiet">Nothing blocks, all work runs, nothing is unproven. {passed.length} comparisons passed.</p>
       )}
       {byAction(assessment.findings).map(({ action, findings }) => (
-        <section key={action} aria-label={ACTION_WORDS[action]}>
-          <Box component="h3" className="quiet" sx={{ marginTop: '10px' }}>
-            {ACTION_WORDS[action]}{' '}
-            <Box component="span" sx={{ fontWeight: 400 }}>
-              {findings.length}
-            </Box>
-          </Box>
+        <Section key={action} label={ACTION_WORDS[action]} gist={findings.length} open={!AT_LEISURE.has(action)}>
           {findings.map((finding) => (
             <FindingItem key={finding.key} finding={finding} />
           ))}
-        </section>
+        </Section>
       ))}
       <TextButton sx={{ marginTop: '10px' }} aria-expanded={passedOpen} onClick={() => setPassedOpen(!passedOpen)}>
         {passedOpen ? 'Hide' : 'Show'} the {passed.length} comparisons that passed
@@ -79,7 +77,6 @@ function FindingItem({ finding }: { finding: Finding }) {
       <p>
         <LevelSign level={finding.level} /> <b className={finding.level}>{LEVEL_WORD[finding.level]}</b> {words.says}
       </p>
-      {words.mend && <p className="quiet small">{words.mend}</p>}
       {'missing' in finding && <TurnsAt machine={draft} finding={finding} />}
       {'missing' in finding &&
         finding.missing.map((figure) => <FigureField key={`${figure.item} ${figure.field}`} figure={figure} />)}
@@ -87,7 +84,7 @@ function FindingItem({ finding }: { finding: Finding }) {
       {finding.rule.startsWith('memory-') || finding.rule === 'tested-memory' ? (
         <TextButton onClick={() => open('memory')}>Kits that fit</TextButton>
       ) : null}
-      <Remedies finding={finding} />
+      <Remedies finding={finding} mend={words.mend} />
     </article>
   );
 }
@@ -160,7 +157,8 @@ const saves = (finding: Finding): boolean => actionOf(finding) === 'save' || fin
 /** A note is only told; what is more than needed is worth money, so it is tried. */
 const asksRemedies = (finding: Finding): boolean => finding.level !== 'note' || saves(finding);
 
-function Remedies({ finding }: { finding: Finding }) {
+/** Remedies to take, and what would mend it in words as long as there are none. */
+function Remedies({ finding, mend }: { finding: Finding; mend: string | undefined }) {
   const draft = useDraft();
   const brief = useSeat((state) => state.bundle.brief.body);
   const assessment = useDraftAssessment();
@@ -172,21 +170,27 @@ function Remedies({ finding }: { finding: Finding }) {
     !asksRemedies(finding) ? undefined : `remedies ${identity(draft)} ${identity(brief)} ${key}`,
     (api) => api.remedies(draft, brief, key),
   );
-  if (!asksRemedies(finding)) return null;
+  const inWords = mend && <p className="quiet small">{mend}</p>;
+  if (!asksRemedies(finding)) return inWords;
   const nameOf = (id: string) => {
     const fitted = assessment.facts.parts.all.find((entry) => entry.item.id === id);
     return fitted ? fullName(fitted.part) : (draft.items.find((item) => item.id === id)?.label ?? id);
   };
   const slotName = (id: string) => assessment.facts.board?.slotById.get(id)?.label ?? id;
-  if (answer.state === 'waiting') return <p className="quiet small">Trying remedies …</p>;
-  if (answer.state === 'failed') return <p className="quiet small">Remedies could not be tried: {answer.message}.</p>;
-  if (answer.value.length === 0)
+  if (answer.state !== 'ready' || answer.value.length === 0)
     return (
-      <p className="quiet small">
-        {saves(finding)
-          ? 'No single change frees money here without a loss elsewhere.'
-          : 'No single change mends this without bringing something as bad.'}
-      </p>
+      <>
+        {inWords}
+        <p className="quiet small">
+          {answer.state === 'waiting'
+            ? 'Trying remedies …'
+            : answer.state === 'failed'
+              ? `Remedies could not be tried: ${answer.message}.`
+              : saves(finding)
+                ? 'No single change frees money here without a loss elsewhere.'
+                : 'No single change mends this without bringing something as bad.'}
+        </p>
+      </>
     );
   return (
     <div

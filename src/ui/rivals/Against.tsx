@@ -12,10 +12,11 @@ import type { Assessment } from '@/core/assess';
 import { basketFor } from '@/core/versus/basketFor';
 import type { Comparison } from '@/core/versus/rivals';
 import { failing } from '@/core/rules/rule';
-import { coins, number } from '@/core/words/format';
+import { coins, coinsOnly, number } from '@/core/words/format';
 import { findingWords } from '@/core/words/findings';
 import { kindName } from '@/core/words/names';
 import { getsText, runsWhere } from '@/core/words/results';
+import type { Verdict } from '@/core/units/band';
 import { useSeat } from '../seat/store';
 import { rivalAnswer } from '@/core/words/answers';
 import { Answer } from '../shared/Answer';
@@ -26,6 +27,7 @@ import { Difference } from './Difference';
 import { Evidence } from './Evidence';
 import { Options } from './Options';
 import { OverYears } from './OverYears';
+import { Section } from '../shared/Section';
 import { ratioVerdict } from './ratios';
 
 /** One branded machine in full, beside the draft. */
@@ -105,57 +107,81 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
         </p>
       )}
       <Options comparison={comparison} />
-      {/* newspaper columns: sections differ in height by far, and a grid's rows would leave holes */}
       <Box
-        sx={{ columns: '390px 3', columnGap: '28px', '& > section': { breakInside: 'avoid', paddingBottom: '18px' } }}
+        component="section"
+        aria-label="Price and speed"
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(170px, 1fr))',
+          gap: '4px 24px',
+          marginBlock: '8px',
+        }}
       >
-        <section aria-label="Price and speed">
-          <Table sx={{ marginTop: '6px' }}>
-            <SideHeads first={region.name} mine={mine} name={name} />
-            <TableBody>
-              {row('Goods, before tax', ours.netMinor, theirs?.netMinor)}
-              {row('Shipping', ours.shippingMinor, theirs?.shippingMinor)}
-              {row(`${region.taxName}, ${number(region.taxRate * 100)} %`, ours.taxMinor, theirs?.taxMinor)}
-              {row('Landed, tax and shipping in', ours.landedMinor, theirs?.landedMinor, true)}
-            </TableBody>
-          </Table>
-          <p className="quiet small">
-            {mine} as its best basket: {orders === 1 ? '1 order' : `${orders} orders`}.
-          </p>
-          <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '4px 24px', marginTop: '8px' }}>
-            {ratios.map(({ label, ratio, gets, need, unknown }) => (
-              <Beam
-                key={label}
-                label={label}
-                axis={{ kind: 'ratio' }}
-                band={typeof ratio === 'number' ? { low: ratio, likely: ratio, high: ratio } : ratio}
-                verdict={ratioVerdict(ratio)}
-                gets={ratio === undefined ? unknown : gets}
-                {...(need ? { need } : {})}
-                sentence={`${label}: ${ratio === undefined ? unknown : gets}.`}
-              />
-            ))}
-          </Box>
-        </section>
-        <Difference comparison={comparison} name={name} mine={mine} />
-        <OverYears comparison={comparison} draft={draft} name={name} mine={mine} />
-        <TaskByTask comparison={comparison} draft={draft} name={name} mine={mine} />
-        <BesideMoney comparison={comparison} draft={draft} name={name} mine={mine} />
-        <PartByPart comparison={comparison} name={name} mine={mine} />
-        <Evidence comparison={comparison} name={name} mine={mine} />
-        {assessment.findings.length > 0 && (
-          <section aria-label={`Findings of ${name}`}>
-            <h2>The same rules say of {name}</h2>
-            {assessment.findings.map((finding, i) => (
-              <Box component="p" key={i} className="small" sx={{ padding: '2px 0' }}>
-                <LevelSign level={finding.level} /> {findingWords(finding).says}
-                {assessment.facts.machine.items.some((item) => finding.items.includes(item.id) && item.standsInFor) && (
-                  <span className="quiet"> (a stand-in is involved, so this may not hold for the real part)</span>
-                )}
-              </Box>
-            ))}
-          </section>
-        )}
+        {ratios.map(({ label, ratio, gets, need, unknown }) => (
+          <Beam
+            key={label}
+            label={label}
+            axis={{ kind: 'ratio' }}
+            band={typeof ratio === 'number' ? { low: ratio, likely: ratio, high: ratio } : ratio}
+            verdict={ratioVerdict(ratio)}
+            gets={ratio === undefined ? unknown : gets}
+            {...(need ? { need } : {})}
+            sentence={`${label}: ${ratio === undefined ? unknown : gets}.`}
+          />
+        ))}
+      </Box>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 600px), 1fr))',
+          gap: '0 28px',
+        }}
+      >
+        <div>
+          <TaskByTask comparison={comparison} draft={draft} name={name} mine={mine} />
+          <PartByPart comparison={comparison} name={name} mine={mine} />
+          <Evidence comparison={comparison} name={name} mine={mine} />
+          {assessment.findings.length > 0 && (
+            <Section
+              label="Findings of theirs"
+              title={`The same rules say of ${name}`}
+              gist={levelSummary(assessment.findings)}
+            >
+              {assessment.findings.map((finding, i) => (
+                <Box component="p" key={i} className="small" sx={{ padding: '2px 0' }}>
+                  <LevelSign level={finding.level} /> {findingWords(finding).says}
+                  {assessment.facts.machine.items.some(
+                    (item) => finding.items.includes(item.id) && item.standsInFor,
+                  ) && <span className="quiet"> (a stand-in is involved, so this may not hold for the real part)</span>}
+                </Box>
+              ))}
+            </Section>
+          )}
+        </div>
+        <div>
+          <Difference comparison={comparison} name={name} mine={mine} />
+          <Section
+            label="Both prices"
+            gist={`${region.name}: ${[ours.landedMinor, theirs?.landedMinor]
+              .map((minor) => (minor === undefined ? 'not sold here' : coinsOnly(minor, currency)))
+              .join(' against ')}`}
+          >
+            <Table>
+              <SideHeads first={region.name} mine={mine} name={name} />
+              <TableBody>
+                {row('Goods, before tax', ours.netMinor, theirs?.netMinor)}
+                {row('Shipping', ours.shippingMinor, theirs?.shippingMinor)}
+                {row(`${region.taxName}, ${number(region.taxRate * 100)} %`, ours.taxMinor, theirs?.taxMinor)}
+                {row('Landed, tax and shipping in', ours.landedMinor, theirs?.landedMinor, true)}
+              </TableBody>
+            </Table>
+            <p className="quiet small">
+              {mine} as its best basket: {orders === 1 ? '1 order' : `${orders} orders`}.
+            </p>
+          </Section>
+          <OverYears comparison={comparison} draft={draft} name={name} mine={mine} />
+          <BesideMoney comparison={comparison} draft={draft} name={name} mine={mine} />
+        </div>
       </Box>
     </>
   );
@@ -165,8 +191,7 @@ function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessme
   const tasks = useSeat((state) => state.bundle.brief.body.tasks);
   const { assessment } = comparison;
   return (
-    <section aria-label="Task by task">
-      <h2>Task by task</h2>
+    <Section label="Task by task" gist={speedGist(comparison)} open>
       <Table>
         <TableHead>
           <TableRow>
@@ -217,14 +242,23 @@ function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessme
           })}
         </TableBody>
       </Table>
-    </section>
+    </Section>
   );
+}
+
+/** On how many tasks each is quicker. */
+function speedGist({ tasks }: Comparison): string {
+  const verdicts = tasks.map((task) => ratioVerdict(task.ratio));
+  const count = (verdict: Verdict) => verdicts.filter((entry) => entry === verdict).length;
+  return `ours quicker in ${count('carries')}, theirs in ${count('short')}, ${count('unproven')} unproven`;
 }
 
 function PartByPart({ comparison, name, mine }: Sides) {
   return (
-    <section aria-label="Part by part">
-      <h2>Part by part</h2>
+    <Section
+      label="Part by part"
+      gist={`${comparison.parts.filter(({ theirs }) => theirs.some(({ standsInFor }) => standsInFor)).length} not published`}
+    >
       <Table>
         <SideHeads mine={mine} name={name} words />
         <TableBody>
@@ -263,6 +297,6 @@ function PartByPart({ comparison, name, mine }: Sides) {
           ))}
         </TableBody>
       </Table>
-    </section>
+    </Section>
   );
 }

@@ -10,6 +10,7 @@ import { advantagesOf } from '@/core/versus/advantages';
 import { basketFor } from '@/core/versus/basketFor';
 import { ADVANTAGE_NAMES, saidWords } from '@/core/words/money';
 import type { Sides } from './sides';
+import { Section } from '../shared/Section';
 
 /** What money does not measure, side by side; who is better off is said the same way for both. */
 export function BesideMoney({ comparison, draft, name, mine }: Sides & { draft: Assessment }) {
@@ -21,9 +22,12 @@ export function BesideMoney({ comparison, draft, name, mine }: Sides & { draft: 
     comparison.assessment,
   );
   const { rival } = comparison.side;
+  const better = (side: 'ours' | 'theirs') => rows.filter((row) => row.better === side).length;
   return (
-    <section aria-label="What money does not measure">
-      <h2>What money does not measure</h2>
+    <Section
+      label="What money does not measure"
+      gist={`better: ours in ${better('ours')}, theirs in ${better('theirs')}`}
+    >
       <Table>
         <SideHeads mine={mine} name={name} words />
         <TableBody>
@@ -47,6 +51,6 @@ export function BesideMoney({ comparison, draft, name, mine }: Sides & { draft: 
           <span className="quiet">{name}:</span> {note}
         </p>
       ))}
-    </section>
+    </Section>
   );
 }

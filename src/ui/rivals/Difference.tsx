@@ -7,11 +7,14 @@ import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { SideHeads } from './SideHeads';
 import type { Share, ShareRow } from '@/core/versus/difference';
-import { ratioOf } from '@/core/units/money';
+import { ratioOf, type Currency } from '@/core/units/money';
 import { coins, coinsChange, coinsOnly, listed } from '@/core/words/format';
 import { SHARE_NAMES } from '@/core/words/money';
 import { useCurrency } from '../seat/store';
 import type { Sides } from './sides';
+import { Section } from '../shared/Section';
+
+const LABEL = 'What the difference is made of';
 
 /** Tone of each share; the remainder is hatched, because nobody says what it is. */
 const TONE: Readonly<Record<Share, string>> = {
@@ -31,17 +34,15 @@ export function Difference({ comparison, name, mine }: Sides) {
   const { shares } = comparison;
   if (!shares)
     return (
-      <section aria-label="What the difference is made of">
-        <h2>What the difference is made of</h2>
+      <Section label={LABEL} gist="not sold here">
         <p className="quiet small">{name} is not sold here as it is ordered, so there is no price to take apart.</p>
-      </section>
+      </Section>
     );
   const total = (side: 'oursMinor' | 'theirsMinor') => shares.reduce((sum, row) => sum + row[side], 0);
   const [ours, theirs] = [total('oursMinor'), total('theirsMinor')];
   const most = Math.max(ours, theirs);
   return (
-    <section aria-label="What the difference is made of">
-      <h2>What the difference is made of</h2>
+    <Section label={LABEL} gist={differenceGist(shares, currency)} open>
       <Bar label={mine} rows={shares} side="oursMinor" most={most} total={ours} />
       <Bar label={name} rows={shares} side="theirsMinor" most={most} total={theirs} />
       <Table sx={{ marginTop: '6px' }}>
@@ -87,8 +88,17 @@ export function Difference({ comparison, name, mine }: Sides) {
           No offer here for {listed(comparison.withoutOffer)}: its parts come to more than said, its remainder to less.
         </p>
       )}
-    </section>
+    </Section>
   );
+}
+
+/** The whole difference and the share that makes most of it. */
+function differenceGist(shares: readonly ShareRow[], currency: Currency): string {
+  const whole = shares.reduce((sum, row) => sum + row.differenceMinor, 0);
+  const [most] = [...shares].sort((a, b) => Math.abs(b.differenceMinor) - Math.abs(a.differenceMinor));
+  if (!most || most.differenceMinor === 0) return 'none';
+  const part = `${SHARE_NAMES[most.share].toLowerCase()} ${coinsChange(most.differenceMinor, currency)}`;
+  return `${coinsChange(whole, currency)} in all, ${part}`;
 }
 
 /** A share's part of the scale, %. */

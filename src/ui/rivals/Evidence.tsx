@@ -13,6 +13,7 @@ import { workloadWords } from '@/core/words/workload';
 import { Sign } from '../shared/Beam';
 import type { Sides } from './sides';
 import { ratioVerdict } from './ratios';
+import { Section } from '../shared/Section';
 
 const said = (measurement: Measurement): string => `${number(measurement.value)} ${measurement.unit}`;
 
@@ -21,8 +22,7 @@ export function Evidence({ comparison, name, mine }: Sides) {
   const { pairs, apart } = comparison;
   if (pairs.length + apart.length === 0) return null;
   return (
-    <section aria-label="Measured results">
-      <h2>Measured results</h2>
+    <Section label="Measured results" gist={`${pairs.length} may be compared`}>
       {pairs.length > 0 && (
         <Table>
           <SideHeads first="one tool, one setting" mine={mine} name={name} last="ours ÷ theirs" />
@@ -56,6 +56,6 @@ export function Evidence({ comparison, name, mine }: Sides) {
           ))}
         </>
       )}
-    </section>
+    </Section>
   );
 }

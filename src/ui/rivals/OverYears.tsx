@@ -26,6 +26,7 @@ import { COST_NAMES, openCostWords } from '@/core/words/money';
 import { useCurrency, useSeat, useWholeDraft } from '../seat/store';
 import { LineChart } from '../shared/LineChart';
 import type { Sides } from './sides';
+import { Section } from '../shared/Section';
 
 const YEAR_DAYS = 365.25;
 
@@ -86,11 +87,15 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
   const leftOut = new Set(pair?.leftOut ?? []);
   const sum = (side: Ownership) =>
     COST_LINES.reduce((all, line) => (leftOut.has(line) ? all : all + side.byLine[line]), 0);
+  const sumText = (side: Ownership) => `${side.open.length > 0 ? 'at least ' : ''}${coinsOnly(sum(side), currency)}`;
   const open = [...ours.open, ...(theirs?.open ?? [])];
   const words = [...new Set(open.map(openCostWords))];
   return (
-    <section aria-label="Cost over the years">
-      <h2>Cost over {number(brief.yearsOfService)} years</h2>
+    <Section
+      label="Cost over the years"
+      title={`Cost over ${number(brief.yearsOfService)} years`}
+      gist={[ours, theirs].map((side) => (side ? sumText(side) : 'not sold here')).join(' against ')}
+    >
       <LineChart
         title={`Cost of ${mine} and ${name} over the years, ${currency} of today`}
         xs={xs}
@@ -121,13 +126,8 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
             <TableCell component="th" scope="row">
               {partly ? 'What both sides know' : 'In all'}
             </TableCell>
-            <TableCell align="right">
-              {ours.open.length > 0 ? 'at least ' : ''}
-              {coinsOnly(sum(ours), currency)}
-            </TableCell>
-            <TableCell align="right">
-              {theirs ? `${theirs.open.length > 0 ? 'at least ' : ''}${coinsOnly(sum(theirs), currency)}` : '—'}
-            </TableCell>
+            <TableCell align="right">{sumText(ours)}</TableCell>
+            <TableCell align="right">{theirs ? sumText(theirs) : '—'}</TableCell>
           </TableRow>
         </TableBody>
       </Table>
@@ -149,6 +149,6 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
           ○ {text}
         </p>
       ))}
-    </section>
+    </Section>
   );
 }

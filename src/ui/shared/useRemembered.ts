@@ -13,9 +13,9 @@ function stored(key: string): boolean | undefined {
   }
 }
 
-/** Whether something is open, as it was left the last time in this browser. */
-export function useRemembered(key: string, first: boolean): readonly [boolean, (open: boolean) => void] {
-  const [open, setOpen] = useState(() => stored(key) ?? first);
+/** Whether something is open, as it was left the last time in this browser; `usual` as long as nobody has touched it. */
+export function useRemembered(key: string, usual: boolean): readonly [boolean, (open: boolean) => void] {
+  const [left, setOpen] = useState(() => stored(key));
   const keep = useCallback(
     (next: boolean) => {
       setOpen(next);
@@ -27,5 +27,5 @@ export function useRemembered(key: string, first: boolean): readonly [boolean, (
     },
     [key],
   );
-  return [open, keep];
+  return [left ?? usual, keep];
 }

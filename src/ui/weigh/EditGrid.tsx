@@ -14,17 +14,30 @@ import { number } from '@/core/words/format';
 import { codecName, impossibleWords } from '@/core/words/names';
 import { useSeat } from '../seat/store';
 import { Sign } from '../shared/Beam';
+import { Section } from '../shared/Section';
 
 const PATH_NAME = { play: 'play', engine: 'engine', software: 'software' } as const;
 
 /** Source × timeline size × export path, as practitioners of the trade think. */
 export function EditGrid({ machine, task }: { machine: Machine; task: EditPlay | EditExport }) {
+  return (
+    <Section
+      label="Source by timeline size"
+      title={`Source by timeline size, on ${machine.name}`}
+      gist="every codec, played and exported"
+    >
+      <Rows machine={machine} task={task} />
+    </Section>
+  );
+}
+
+/** The grid is predicted when somebody looks. */
+function Rows({ machine, task }: { machine: Machine; task: EditPlay | EditExport }) {
   const brief = useSeat((state) => state.bundle.brief.body);
   const context = useSeat((state) => state.context);
   const rows = useMemo(() => editGrid(machine, brief, task, context), [machine, brief, task, context]);
   return (
-    <Box sx={{ marginTop: '16px' }}>
-      <h2>Source by timeline size, on {machine.name}</h2>
+    <>
       <p className="quiet small">
         With the corrections of “{task.name}”, one stream, nothing else running. Frames a second when played at full
         size, and when exported to HEVC 4:2:0 10-bit by the encoding engine or in software.
@@ -72,7 +85,7 @@ export function EditGrid({ machine, task }: { machine: Machine; task: EditPlay |
           </TableBody>
         </Table>
       </Box>
-    </Box>
+    </>
   );
 }
 

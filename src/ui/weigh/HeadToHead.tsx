@@ -1,6 +1,5 @@
 'use client';
 
-import Box from '@mui/material/Box';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -17,6 +16,7 @@ import { bindingName } from '@/core/words/names';
 import { getsText, runsWhere } from '@/core/words/results';
 import { Sign } from '../shared/Beam';
 import { Value } from '../shared/Value';
+import { Section } from '../shared/Section';
 
 interface Column {
   readonly key: string;
@@ -36,8 +36,8 @@ export function HeadToHead({ columns, selected }: { columns: readonly Column[]; 
   const cost = (assessment: Assessment) => basketFor(assessment).total.landedMinor;
   const noise = ({ facts }: Assessment) => loudestOf(facts.heat.sittings)?.noise.dbA;
   return (
-    <Box component="section" aria-label="Head to head" sx={{ marginTop: '14px' }}>
-      <h2>
+    <Section label="Head to head" gist={`${selected.name} against ${rival.name}`}>
+      <p className="small">
         {selected.name} against{' '}
         <Value
           label="Draft to compare with"
@@ -50,7 +50,7 @@ export function HeadToHead({ columns, selected }: { columns: readonly Column[]; 
         >
           {rival.name}
         </Value>
-      </h2>
+      </p>
       <Table>
         <TableHead>
           <TableRow>
@@ -95,7 +95,7 @@ export function HeadToHead({ columns, selected }: { columns: readonly Column[]; 
           </TableRow>
         </TableBody>
       </Table>
-    </Box>
+    </Section>
   );
 }
 

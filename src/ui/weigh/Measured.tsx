@@ -24,6 +24,7 @@ import { number } from '@/core/words/format';
 import { plain, Pick } from '../shared/phrases';
 import { useDraft, useSeat } from '../seat/store';
 import { MeasureByHand } from './MeasureByHand';
+import { Section } from '../shared/Section';
 
 /** Tables of sensors come with commas, semicolons or tabs. */
 const cutTable = (text: string): string[][] =>
@@ -77,14 +78,13 @@ export function Measured({ assessment }: { assessment: Assessment }) {
     if (said.length > 0) setMessage({ good, text: said.join(' ') });
   };
   return (
-    <Box component="section" aria-label="Measured and predicted" sx={{ marginTop: '14px' }}>
-      <div className="spread">
-        <h2>Measured on {draft.name}</h2>
-        <span className="quiet small">
-          {learnt === '' ? 'nothing measured calibrates this machine yet' : `calibrated: ${learnt}`}
-          {error === undefined ? '' : `; rows kept to check: median error ${Math.round(error * 100)} %`}
-        </span>
-      </div>
+    <Section
+      label="Measured and predicted"
+      title={`Measured on ${draft.name}`}
+      gist={`${learnt === '' ? 'nothing calibrates it yet' : `calibrated: ${learnt}`}${
+        error === undefined ? '' : `; rows kept to check: median error ${Math.round(error * 100)} %`
+      }`}
+    >
       {rows.length > 0 && (
         <Table>
           <TableHead>
@@ -168,7 +168,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
           }}
         />
       )}
-    </Box>
+    </Section>
   );
 }
 

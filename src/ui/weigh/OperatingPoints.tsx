@@ -9,11 +9,14 @@ import TableRow from '@mui/material/TableRow';
 import { TextButton } from '../shared/TextButton';
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
+import type { Brief } from '@/core/model/brief';
+import type { Machine } from '@/core/model/machine';
 import { actionOf } from '@/core/rules/actions';
 import type { OperatingPoint } from '@/core/search/operatingPoints';
 import { number, watts } from '@/core/words/format';
 import { assessmentOf, useDraft, useSeat } from '../seat/store';
 import { identity, useWorker } from '../seat/worker';
+import { Section } from '../shared/Section';
 
 const MEASURES: readonly {
   readonly id: string;
@@ -71,25 +74,35 @@ function name(point: OperatingPoint): string {
 export function OperatingPoints() {
   const draft = useDraft();
   const brief = useSeat((state) => state.bundle.brief.body);
-  const editDraft = useSeat((state) => state.editDraft);
   const context = useSeat((state) => state.context);
   const hasProcessor = assessmentOf(draft, brief, context).facts.parts.one('processor') !== undefined;
-  const answer = useWorker(`points ${identity(draft)} ${identity(brief)}`, (api) => api.operatingPoints(draft, brief));
   if (!hasProcessor) return null;
   return (
-    <Box component="section" aria-label="Operating points" sx={{ marginTop: '14px' }}>
-      <div className="spread">
-        <h2>Operating points of {draft.name}</h2>
-        <span className="quiet small">
-          processor and cards at the most they may draw, for hours; raised clocks are unproven until they were measured
-        </span>
-      </div>
+    <Section
+      label="Operating points"
+      title={`Operating points of ${draft.name}`}
+      gist="speed, heat and noise by setting"
+    >
+      <Points draft={draft} brief={brief} />
+    </Section>
+  );
+}
+
+/** Settings are tried when somebody looks. */
+function Points({ draft, brief }: { draft: Machine; brief: Brief }) {
+  const editDraft = useSeat((state) => state.editDraft);
+  const answer = useWorker(`points ${identity(draft)} ${identity(brief)}`, (api) => api.operatingPoints(draft, brief));
+  return (
+    <>
+      <p className="quiet small">
+        Processor and cards at the most they may draw, for hours; raised clocks are unproven until they were measured.
+      </p>
       {answer.state === 'waiting' && <p className="quiet small">Trying settings …</p>}
       {answer.state === 'failed' && <p className="short small">The settings could not be tried: {answer.message}.</p>}
       {answer.state === 'ready' && (
         <Chart points={answer.value} onTake={(point) => point.edit && editDraft(point.edit, name(point))} />
       )}
-    </Box>
+    </>
   );
 }
 

@@ -7,6 +7,7 @@ import type { Assessment } from '@/core/assess';
 import { percent } from '@/core/words/format';
 import { resourceName } from '@/core/words/names';
 import { useWidth } from '../shared/useWidth';
+import { Section } from '../shared/Section';
 
 const ROW = 20;
 const NAME = 214;
@@ -37,6 +38,7 @@ export function Utilisation({ assessment }: { assessment: Assessment }) {
     .map((key) => ({ key, most: Math.max(...named.map(({ busy }) => busy.get(key) ?? 0)) }))
     .sort((a, b) => b.most - a.most || (a.key < b.key ? -1 : 1));
   if (named.length === 0 || resources.length === 0) return null;
+  const [busiest] = resources;
   const across = scaleBand(
     named.map(({ id }) => id),
     [NAME, width],
@@ -45,11 +47,12 @@ export function Utilisation({ assessment }: { assessment: Assessment }) {
   const height = HEAD + resources.length * ROW;
   const inside = (value: number) => across.bandwidth() - share(value) < 40;
   return (
-    <Box component="section" aria-label="Busy by sitting" sx={{ marginTop: '14px' }}>
-      <div className="spread">
-        <h2>How busy each sitting keeps {machine.name}</h2>
-        <span className="quiet small">full width is all there is</span>
-      </div>
+    <Section
+      label="Busy by sitting"
+      title={`How busy each sitting keeps ${machine.name}`}
+      gist={busiest && `${nameOf(busiest.key)} up to ${percent(busiest.most)}`}
+    >
+      <p className="quiet small">Full width is all there is.</p>
       <Box ref={holder} sx={{ overflowX: 'auto' }}>
         <svg width={width} height={height} role="img" aria-label={spoken(named, resources)} className="plot">
           {named.map(({ id, name, hours }) => (
@@ -96,7 +99,7 @@ export function Utilisation({ assessment }: { assessment: Assessment }) {
           })}
         </svg>
       </Box>
-    </Box>
+    </Section>
   );
 }
 

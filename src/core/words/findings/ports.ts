@@ -1,5 +1,5 @@
 import type { PortFigures } from '../../rules/ports/figures';
-import { listed, number } from '../format';
+import { capitalised, listed, number } from '../format';
 import { fails, type WordsOf } from './words';
 
 export const portWords: WordsOf<PortFigures> = {
@@ -61,7 +61,7 @@ export const portWords: WordsOf<PortFigures> = {
     );
     const text = [...dead, ...slowed].join('; ');
     return {
-      says: `${text.charAt(0).toUpperCase()}${text.slice(1)}.`,
+      says: `${capitalised(text)}.`,
       mend: 'Take a board with those headers, or leave the ports unconnected.',
     };
   },

@@ -1,0 +1,117 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import { TextButton } from '../shared/TextButton';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import type { Sitting } from '@/core/model/brief';
+import { Value } from '../shared/Value';
+import type { Editing } from './editing';
+import { TaskBlock } from './TaskBlock';
+
+/** The tasks that run together, and for how long. */
+export function SittingBlock({
+  sitting,
+  brief,
+  edit,
+  inFull,
+}: Editing & {
+  sitting: Sitting;
+  inFull: readonly string[];
+}) {
+  const others = brief.tasks.filter((task) => !sitting.tasks.includes(task.id));
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const set = (patch: Partial<Sitting>, label: string) =>
+    edit({ kind: 'set-sitting', sitting: { ...sitting, ...patch } }, label);
+  const again = sitting.tasks.filter((id) => !inFull.includes(id));
+  return (
+    <Box component="section" sx={{ marginTop: '14px' }} aria-label={`Sitting ${sitting.name}`}>
+      <Box
+        className="row"
+        sx={{ borderBottom: '1px solid var(--edge)', paddingBottom: '2px', justifyContent: 'space-between' }}
+      >
+        <h2>
+          <Value
+            label="Name of the sitting"
+            editor={{ kind: 'text', value: sitting.name, onChange: (name) => set({ name }, `Sitting ${name}`) }}
+          >
+            {sitting.name}
+          </Value>
+          <Box component="span" className="quiet" sx={{ fontWeight: 400 }}>
+            {' '}
+            ·{' '}
+            <Value
+              label="Hours a week"
+              editor={{
+                kind: 'number',
+                value: sitting.hoursPerWeek,
+                unit: 'h a week',
+                min: 0,
+                max: 168,
+                onChange: (value) => set({ hoursPerWeek: value ?? 0 }, `Hours of ${sitting.name}`),
+              }}
+            >
+              {`${sitting.hoursPerWeek} h a week`}
+            </Value>
+            {sitting.tasks.length > 1 ? ', all at the same time' : ''}
+          </Box>
+        </h2>
+        <Box component="span" className="row small" sx={{ gap: '10px' }}>
+          {others.length > 0 && (
+            <TextButton onClick={(event) => setAnchor(event.currentTarget)}>also runs …</TextButton>
+          )}
+          <TextButton
+            onClick={() => edit({ kind: 'remove-sitting', sitting: sitting.id }, `Sitting ${sitting.name} out`)}
+          >
+            take apart
+          </TextButton>
+        </Box>
+        {anchor && (
+          <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
+            {others.map((task) => (
+              <MenuItem
+                key={task.id}
+                dense
+                onClick={() => {
+                  set({ tasks: [...sitting.tasks, task.id] }, `${task.name} in ${sitting.name}`);
+                  setAnchor(null);
+                }}
+              >
+                {task.name}
+              </MenuItem>
+            ))}
+          </Menu>
+        )}
+      </Box>
+      {inFull.map((id) => {
+        const task = brief.tasks.find((candidate) => candidate.id === id);
+        return task && <TaskBlock key={id} task={task} edit={edit} />;
+      })}
+      {again.length > 0 && (
+        <Box component="p" className="small quiet" sx={{ paddingTop: '4px' }}>
+          with{' '}
+          {again.map((id, i) => (
+            <span key={id}>
+              {i > 0 ? ', ' : ''}
+              {brief.tasks.find((task) => task.id === id)?.name ?? id}
+              {sitting.tasks.length > 1 && (
+                <span className="unprinted">
+                  {' ('}
+                  <TextButton
+                    onClick={() =>
+                      set({ tasks: sitting.tasks.filter((other) => other !== id) }, `${id} out of ${sitting.name}`)
+                    }
+                  >
+                    not here
+                  </TextButton>
+                  )
+                </span>
+              )}
+            </span>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,97 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import { TextButton } from '../shared/TextButton';
+import { useState } from 'react';
+import { problemsOf } from '@/core/formats/problems';
+import { taskSchema, type Task } from '@/core/model/tasks';
+import { useDraftAssessment, useSeat } from '../seat/store';
+import { Beam } from '../shared/Beam';
+import { taskBeam } from '@/core/words/beams';
+import { Value } from '../shared/Value';
+import { TaskSentence } from './sentences';
+import type { EditBrief } from './editing';
+import { HowOften } from './HowOften';
+
+const IMPORTANCE = ['', 'nice to have', 'useful', 'wanted', 'important', 'decisive'] as const;
+
+/** One task: whether it is met, and its sentence. */
+export function TaskBlock({ task, edit }: { task: Task; edit: EditBrief }) {
+  const assessment = useDraftAssessment();
+  const applications = useSeat((state) => state.context.catalogue.applications);
+  const result = assessment.tasks.find((candidate) => candidate.task === task.id);
+  const beam = result && taskBeam(task, result);
+  const [refused, setRefused] = useState<string>();
+  const set = (next: Task) => {
+    const checked = taskSchema.safeParse(next);
+    // what cannot hold together is not taken; the last good figures stay
+    if (!checked.success)
+      return setRefused(
+        problemsOf(checked.error)
+          .map((problem) => problem.message)
+          .join('; '),
+      );
+    setRefused(undefined);
+    edit({ kind: 'set-task', task: next }, next.name);
+  };
+  return (
+    <Box
+      component="article"
+      sx={{ padding: '6px 0 8px', borderBottom: '1px solid var(--hair)' }}
+      aria-label={task.name}
+    >
+      <Box className="row" sx={{ justifyContent: 'space-between', gap: '16px' }}>
+        <h3 className="grow">
+          <Value
+            label="Name of the task"
+            editor={{ kind: 'text', value: task.name, onChange: (name) => set({ ...task, name }) }}
+          >
+            {task.name}
+          </Value>{' '}
+          <Box component="span" className="quiet" sx={{ fontWeight: 400 }}>
+            ·{' '}
+            <Value
+              label="Importance"
+              editor={{
+                kind: 'choice',
+                value: String(task.importance),
+                options: [5, 4, 3, 2, 1].map((value) => ({ value: String(value), label: IMPORTANCE[value] ?? '' })),
+                onChange: (value) => set({ ...task, importance: Number(value) }),
+              }}
+            >
+              {IMPORTANCE[task.importance] ?? ''}
+            </Value>
+          </Box>
+        </h3>
+        {beam && (
+          <Box component="span" className="unprinted" sx={{ width: 150, flex: 'none' }}>
+            <Beam axis={beam.axis} band={beam.band} verdict={beam.verdict} sentence={beam.sentence} compact />
+          </Box>
+        )}
+        {beam && (
+          <Box
+            component="span"
+            className={`unprinted small num cut ${beam.verdict}`}
+            sx={{ width: 118, flex: 'none' }}
+            title={beam.gets}
+          >
+            {result.verdict === 'unproven' ? 'unproven' : beam.gets}
+          </Box>
+        )}
+        <TextButton
+          onClick={() => edit({ kind: 'remove-task', task: task.id }, `${task.name} out of the brief`)}
+          aria-label={`Leave ${task.name} out of the brief`}
+        >
+          leave out
+        </TextButton>
+      </Box>
+      <TaskSentence task={task} applications={applications} onChange={set} />
+      <HowOften task={task} isRun={result?.mode === 'elastic'} onChange={set} />
+      {refused !== undefined && (
+        <p className="small short" role="alert">
+          Not taken: the task {refused}.
+        </p>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,198 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import { TextButton } from '../shared/TextButton';
+import type { Brief } from '@/core/model/brief';
+import { minorOfShown, shownCoins } from '@/core/units/money';
+import { coins } from '@/core/words/format';
+import { briefAnswer } from '@/core/words/answers';
+import { unusualTerms } from '@/core/words/terms';
+import { assessmentOf, useSeat } from '../seat/store';
+import { Answer } from '../shared/Answer';
+import { useRemembered } from '../shared/useRemembered';
+import { Value } from '../shared/Value';
+import { OwnedDisplays } from './OwnedDisplays';
+import { Buying } from './Buying';
+import { Service } from './Service';
+import { Pick } from '../shared/phrases';
+import { Connections, WholeDesk } from './WholeDesk';
+import type { Editing } from './editing';
+
+/** What the work demands, and whether a draft meets it. */
+function BriefAnswer() {
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const drafts = useSeat((state) => state.bundle.drafts);
+  const context = useSeat((state) => state.context);
+  const made = drafts.filter(({ body }) => body.present !== true);
+  return <Answer>{briefAnswer(made.map(({ body }) => assessmentOf(body, brief, context)))}</Answer>;
+}
+
+/** Budget and what differs from the usual in one line; all terms behind it. */
+export function Terms({ brief, edit }: Editing) {
+  const region = useSeat((state) => state.context.catalogue.region(brief.region));
+  const currency = region?.currency ?? 'USD';
+  const must = brief.mustHaves;
+  const [open, setOpen] = useRemembered('all terms', false);
+  const unusual = unusualTerms(brief, currency);
+  const set = (patch: Partial<Brief['mustHaves']>) =>
+    edit(
+      {
+        kind: 'set-must-haves',
+        mustHaves: Object.fromEntries(Object.entries({ ...must, ...patch }).filter(([, value]) => value !== undefined)),
+      },
+      'Must-haves',
+    );
+  const flag = (label: string, key: 'errorCorrection' | 'wireless' | 'drivesReachable', yes: string, no: string) => (
+    <Value
+      label={label}
+      editor={{
+        kind: 'choice',
+        value: String(must[key] ?? false),
+        options: [
+          { value: 'true', label: yes },
+          { value: 'false', label: no },
+        ],
+        onChange: (value) => set({ [key]: value === 'true' }),
+      }}
+    >
+      {must[key] ? yes : no}
+    </Value>
+  );
+  return (
+    <div>
+      <BriefAnswer />
+      <p className="sentence">
+        A budget of{' '}
+        <Value
+          label="Budget"
+          editor={{
+            kind: 'number',
+            value: brief.budgetMinor === undefined ? undefined : shownCoins(brief.budgetMinor, currency),
+            unit: currency,
+            min: 1,
+            optional: true,
+            onChange: (value) =>
+              edit(
+                value === undefined
+                  ? { kind: 'set-budget' }
+                  : { kind: 'set-budget', budgetMinor: minorOfShown(value, currency) },
+                'Budget',
+              ),
+          }}
+        >
+          {brief.budgetMinor === undefined ? 'no limit' : coins(brief.budgetMinor, currency)}
+        </Value>
+        ,{' '}
+        <Value
+          label="Tax basis"
+          editor={{
+            kind: 'choice',
+            value: String(brief.budgetTaxIncluded),
+            options: [
+              { value: 'true', label: 'tax and shipping in' },
+              { value: 'false', label: 'before tax' },
+            ],
+            onChange: (value) =>
+              edit({ kind: 'set-figures', figures: { budgetTaxIncluded: value === 'true' } }, 'Tax basis'),
+          }}
+        >
+          {brief.budgetTaxIncluded ? 'tax and shipping in' : 'before tax'}
+        </Value>
+        {brief.budgetMinor !== undefined && (
+          <>
+            ,{' '}
+            <Pick
+              label="How firm the budget is"
+              value={brief.budgetFirm ?? false}
+              options={[
+                [false, 'as a wish'],
+                [true, 'firm'],
+              ]}
+              onChange={(budgetFirm) =>
+                edit({ kind: 'set-figures', figures: { budgetFirm } }, 'How firm the budget is')
+              }
+            />
+          </>
+        )}
+        , in {region?.name ?? brief.region}
+        {unusual.length > 0 && ` · ${unusual.join(' · ')}`}.{' '}
+        <span className="unprinted">
+          <TextButton aria-expanded={open} aria-controls="more-terms" onClick={() => setOpen(!open)}>
+            {open ? 'fewer terms' : 'all terms'}
+          </TextButton>
+        </span>
+      </p>
+      <Box
+        component="p"
+        id="more-terms"
+        className="sentence"
+        sx={{ display: open ? 'block' : 'none', '@media print': { display: 'block' } }}
+      >
+        A room of{' '}
+        <Value
+          label="Room temperature"
+          editor={{
+            kind: 'number',
+            value: brief.roomC,
+            unit: '°C',
+            min: 0,
+            max: 60,
+            onChange: (value) => edit({ kind: 'set-figures', figures: { roomC: value ?? 24 } }, 'Room temperature'),
+          }}
+        >
+          {`${brief.roomC} °C`}
+        </Value>
+        . Memory errors: {flag('Error-correcting memory', 'errorCorrection', 'must be corrected', 'need no correction')}
+        ; network:{' '}
+        <Value
+          label="Network"
+          editor={{
+            kind: 'number',
+            value: must.networkGbitPerS,
+            unit: 'Gb/s',
+            min: 0.1,
+            optional: true,
+            onChange: (networkGbitPerS) => set({ networkGbitPerS }),
+          }}
+        >
+          {must.networkGbitPerS === undefined ? 'any' : `${must.networkGbitPerS} Gb/s or more`}
+        </Value>
+        ; wireless: {flag('Wireless', 'wireless', 'needed', 'not needed')}; noise:{' '}
+        <Value
+          label="Noise limit"
+          editor={{
+            kind: 'number',
+            value: must.noiseDbA,
+            unit: 'dB(A) at 1 m',
+            min: 15,
+            max: 80,
+            optional: true,
+            onChange: (noiseDbA) => set({ noiseDbA }),
+          }}
+        >
+          {must.noiseDbA === undefined ? 'any' : `at most ${must.noiseDbA} dB(A)`}
+        </Value>
+        ; drives: {flag('Drives within reach', 'drivesReachable', 'within reach, cards in place', 'anywhere')}; on at
+        rest{' '}
+        <Value
+          label="Hours a week at rest"
+          editor={{
+            kind: 'number',
+            value: brief.idleHoursPerWeek ?? 0,
+            unit: 'h a week',
+            min: 0,
+            max: 168,
+            onChange: (value) =>
+              edit({ kind: 'set-figures', figures: { idleHoursPerWeek: value ?? 0 } }, 'Hours at rest'),
+          }}
+        >
+          {`${brief.idleHoursPerWeek ?? 0} h a week`}
+        </Value>
+        . <Service brief={brief} edit={edit} />
+        <Buying brief={brief} edit={edit} /> It drives <OwnedDisplays brief={brief} edit={edit} />.
+        <Connections brief={brief} edit={edit} />
+        <WholeDesk brief={brief} edit={edit} />
+      </Box>
+    </div>
+  );
+}
