@@ -14,9 +14,12 @@ const pages = [
   ...['brief', 'draft', 'weigh', 'rivals', 'buy'].map((s) => `${seat}/${s}`),
 ];
 
+/** As a browser asks that opens an address. */
+const AS_BROWSER = { accept: 'text/html', 'accept-encoding': 'gzip' };
+
 async function load(path: string): Promise<number> {
   const began = performance.now();
-  const answer = await fetch(base + path);
+  const answer = await fetch(base + path, { headers: AS_BROWSER });
   await answer.arrayBuffer();
   if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
   return performance.now() - began;
@@ -29,17 +32,19 @@ const memoryMB = (): number | undefined => {
   return kB === undefined ? undefined : Number(kB) / 1024;
 };
 
-for (const path of pages) {
-  await load(path);
+/** Twenty clients, each opening page after page: all the same one, or each the next in turn. */
+for (const path of [...pages, undefined]) {
+  const page = (turn: number) => path ?? pages[turn % pages.length] ?? '/';
+  await load(page(0));
   const times: number[] = [];
   await Promise.all(
-    Array.from({ length: CLIENTS }, async () => {
-      for (let i = 0; i < EACH; i++) times.push(await load(path));
+    Array.from({ length: CLIENTS }, async (_, client) => {
+      for (let i = 0; i < EACH; i++) times.push(await load(page(client + i)));
     }),
   );
   times.sort((a, b) => a - b);
   const at = (share: number) => (times[Math.floor(share * (times.length - 1))] ?? 0).toFixed(0);
-  console.log(`${path.padEnd(28)} median ${at(0.5)} ms, 95th percentile ${at(0.95)} ms`);
+  console.log(`${(path ?? 'each another page').padEnd(28)} median ${at(0.5)} ms, 95th percentile ${at(0.95)} ms`);
 }
 for (let i = 0; i < 100; i++) await load(pages[i % pages.length] ?? '/');
 const first = memoryMB();

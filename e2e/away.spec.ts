@@ -59,6 +59,9 @@ const test = base.extend<{ app: OwnApp }>({
   },
 });
 
+// the app is started twice, and a database with a million prices is copied and checked three times
+test.describe.configure({ timeout: 240_000 });
+
 const DRAFT = '/ninefathom/film-desk/draft';
 const draft = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 

@@ -89,6 +89,35 @@ test('a station says little before anything is opened, and stays as it was left'
   await expect(line).toHaveAttribute('aria-expanded', 'false');
 });
 
+test('shown around: six places by keyboard, from the desk or the help, and left at any time', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Show me around' }).click();
+  const stop = page.getByRole('dialog');
+  await expect(stop.getByRole('heading')).toHaveText('A beam says whether it is enough');
+  await expect(page).toHaveURL(/\/film-desk\/draft/);
+  await page.keyboard.press('Enter');
+  await expect(stop.getByRole('heading')).toHaveText('The machine, drawn from its board');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(stop.getByRole('heading')).toHaveText('Where the verdict stands');
+  await page.keyboard.press('ArrowLeft');
+  await expect(stop.getByRole('heading')).toHaveText('What is wrong, and what mends it');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Enter');
+  await expect(stop).toContainText('6 of 6');
+  await page.keyboard.press('Enter');
+  await expect(stop).toHaveCount(0);
+  // from another station, by the help; Escape leaves
+  await page.getByRole('link', { name: 'Weigh', exact: true }).click();
+  await page.getByRole('button', { name: 'Help' }).click();
+  await page.getByRole('button', { name: 'Show me around' }).click();
+  await expect(page).toHaveURL(/\/film-desk\/draft$/);
+  await expect(stop.getByRole('heading')).toHaveText('A beam says whether it is enough');
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ''}`)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(stop).toHaveCount(0);
+});
+
 test('the theme follows the system until somebody chooses, and the choice is kept', async ({ page }) => {
   const paper = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
   await page.emulateMedia({ colorScheme: 'light' });

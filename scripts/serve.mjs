@@ -1,9 +1,12 @@
 // The built app behind a small door of its own: what the framework would trip over never reaches it.
 // Use: node scripts/serve.mjs HOST PORT
 import { createServer } from 'node:http';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import Database from 'better-sqlite3';
 import next from 'next';
 import { HEADERS, READS, WRITES } from '../src/server/door/answers.mjs';
+import { together } from '../src/server/door/together.mjs';
 
 const [host = '127.0.0.1', port = '4600'] = process.argv.slice(2);
 const METHODS = [...READS, ...WRITES];
@@ -46,7 +49,22 @@ const app = next({
   port: Number(port),
 });
 await app.prepare();
-const handle = app.getRequestHandler();
+
+/** A number that moves with every change of the database; undefined as long as there is none that can be asked. */
+let stored;
+function stamp() {
+  try {
+    stored ??= new Database(process.env.VANE_DB ?? join(process.cwd(), '.data', 'vane.db'), {
+      readonly: true,
+      fileMustExist: true,
+    });
+    return stored.pragma('data_version', { simple: true });
+  } catch {
+    stored = undefined;
+    return undefined;
+  }
+}
+const handle = together(app.getRequestHandler(), stamp);
 const server = createServer((request, response) => {
   const refused = refusal(request);
   if (refused) return answer(response, ...refused);

@@ -36,12 +36,14 @@ export function compileCatalogue(data: CatalogueData): Catalogue {
     if (list) list.push(part);
     else kinds.set(part.kind, [part]);
   }
-  const offers = new Map<string, Offer[]>();
+  // regions are few and parts many: no key of both is put together, which took most of the time
+  const offers = new Map<string, Map<string, Offer[]>>();
   for (const offer of data.offers) {
-    const key = `${offer.part} ${offer.region}`;
-    const list = offers.get(key);
+    let byPart = offers.get(offer.region);
+    if (!byPart) offers.set(offer.region, (byPart = new Map()));
+    const list = byPart.get(offer.part);
     if (list) list.push(offer);
-    else offers.set(key, [offer]);
+    else byPart.set(offer.part, [offer]);
   }
   const regions = new Map(data.regions.map((region) => [region.id, region]));
   const sellers = new Map(data.sellers.map((seller) => [seller.id, seller]));
@@ -51,7 +53,7 @@ export function compileCatalogue(data: CatalogueData): Catalogue {
     // the map is filled by `part.kind`, so every part under a kind is of that kind
     ofKind: <K extends PartKind>(kind: K) => (kinds.get(kind) ?? none) as unknown as readonly PartOf<K>[],
     parts: data.parts,
-    offers: (part: PartId | string, region) => offers.get(`${part} ${region}`) ?? none,
+    offers: (part: PartId | string, region) => offers.get(region)?.get(part) ?? none,
     region: (id) => regions.get(id),
     regions: data.regions,
     seller: (id) => sellers.get(id),

@@ -291,8 +291,8 @@ export function mutated(text: string, random: () => number): string {
 export interface Attack {
   readonly inputs: number;
   readonly taken: number;
-  /** The slowest single input, s. */
-  readonly slowest: number;
+  /** The slowest single input. */
+  readonly slowest: { readonly seconds: number; readonly reader: string; readonly text: string };
   readonly thrown: readonly { readonly reader: string; readonly text: string; readonly error: string }[];
 }
 
@@ -300,7 +300,8 @@ export interface Attack {
 export function attack(readers: readonly Reader[], inputs: number, seed: number, clock: () => number): Attack {
   const random = seeded(seed);
   const thrown: { reader: string; text: string; error: string }[] = [];
-  let [taken, slowest] = [0, 0];
+  let taken = 0;
+  let slowest: Attack['slowest'] = { seconds: 0, reader: '', text: '' };
   for (let i = 0; i < inputs; i++) {
     const reader = readers[i % readers.length];
     if (!reader) break;
@@ -315,7 +316,8 @@ export function attack(readers: readonly Reader[], inputs: number, seed: number,
         error: error instanceof Error ? (error.stack ?? error.message) : String(error),
       });
     }
-    slowest = Math.max(slowest, (clock() - began) / 1000);
+    const seconds = (clock() - began) / 1000;
+    if (seconds > slowest.seconds) slowest = { seconds, reader: reader.name, text };
   }
   return { inputs, taken, slowest, thrown };
 }

@@ -21,6 +21,7 @@ import { AsidePanel } from './AsidePanel';
 import { SeatRow } from './SeatRow';
 import type { ProjectChoice } from './seatForm';
 import { StartDoors } from './StartDoors';
+import { stationPath, TOUR_ASKED } from '../seat/stations';
 
 /** What the rest of the workshop looks like, in a sentence. */
 export interface Elsewhere {
@@ -88,6 +89,8 @@ export function DeskStation({ seats: text, aside, removed, elsewhere, currency }
   const seats = useMemo(() => JSON.parse(text) as readonly DeskSeat[], [text]);
   const [show, setShow] = useState<Show>('all');
   const projects = [...new Map(seats.map((seat): [string, string] => [seat.projectId, seat.projectName]))];
+  // a seat with something to see
+  const toShow = seats.find(({ drafts }) => drafts.some(({ glance }) => !glance.empty));
   const choices: ProjectChoice[] = projects.map(([id, name]) => ({ id, name }));
   const shown = seats.filter(
     (seat) => show === 'all' || (show === 'look' ? asksForMe(seat) : seat.newsLine !== undefined),
@@ -145,6 +148,17 @@ export function DeskStation({ seats: text, aside, removed, elsewhere, currency }
                 Workshop
               </Link>
             </Typography>
+            {toShow && (
+              <Typography variant="body2" color="text.secondary" sx={{ mt: 2 }}>
+                New here?{' '}
+                <Link
+                  component={NextLink}
+                  href={`${stationPath(toShow.projectId, toShow.id, 'draft')}?${TOUR_ASKED}=yes`}
+                >
+                  Show me around
+                </Link>
+              </Typography>
+            )}
           </section>
         </Box>
       </main>

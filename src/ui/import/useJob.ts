@@ -1,4 +1,6 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback } from 'react';
+import { readJson } from '../shared/asking';
 
 export interface ImportProblem {
   readonly path: string;
@@ -38,31 +40,20 @@ const EVERY_MS = 250;
 
 /** The work on an upload, asked for until it is at rest; also work that was begun before the page was opened. */
 export function useJob(id: string): { job: JobView; follow: () => void; cancel: () => Promise<void> } {
-  const [job, setJob] = useState<JobView>({ state: 'none' });
-  const [turn, setTurn] = useState(1);
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    let current = true;
-    const ask = async () => {
-      try {
-        const next = (await (await fetch(`/api/inbox/${id}`)).json()) as JobView;
-        if (!current) return;
-        setJob(next);
-        if (next.state === 'running') timer = setTimeout(() => void ask(), EVERY_MS);
-      } catch {
-        if (current) timer = setTimeout(() => void ask(), EVERY_MS * 4);
-      }
-    };
-    void ask();
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [id, turn]);
-  const follow = useCallback(() => setTurn((before) => before + 1), []);
+  const url = `/api/inbox/${id}`;
+  const { data: job = { state: 'none' }, refetch } = useQuery({
+    queryKey: [url],
+    queryFn: ({ signal }) => readJson<JobView>(url, signal),
+    staleTime: 0,
+    retry: false,
+    // an app that is away for a moment is asked again, more slowly
+    refetchInterval: ({ state: { data, error } }) =>
+      error ? EVERY_MS * 4 : data?.state === 'running' ? EVERY_MS : false,
+  });
+  const follow = useCallback(() => void refetch(), [refetch]);
   const cancel = useCallback(async () => {
-    await fetch(`/api/inbox/${id}`, { method: 'DELETE' });
+    await fetch(url, { method: 'DELETE' });
     follow();
-  }, [id, follow]);
+  }, [url, follow]);
   return { job, follow, cancel };
 }

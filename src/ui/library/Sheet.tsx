@@ -6,7 +6,8 @@ import Button from '@mui/material/Button';
 import { TextButton } from '../shared/TextButton';
 import { minorOfShown } from '@/core/units/money';
 import Link from 'next/link';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
 import { cellText } from '@/core/formats/csv/cells';
 import { applies, fieldsOf, figuresOf, type Field } from '@/core/parts/fields';
 import type { PartKind } from '@/core/parts';
@@ -16,6 +17,7 @@ import { kindName } from '@/core/words/names';
 import { removePart, resetPartField, setPartPrice } from '@/server/actions';
 import type { PartSheet } from '@/server/contract';
 import { structureSize } from '@/core/words/structure';
+import { NotThere, readJson, sheetUrl } from '../shared/asking';
 import { FieldValue } from './FieldValue';
 import { StructureRows } from './StructureRows';
 
@@ -58,30 +60,32 @@ interface SheetProps {
 
 /** All that is known of a part, where it came from, and what is not known with a place to fill it in. */
 export function Sheet({ id, version, lengthUnit, onChanged, onShow, onClose, onStart }: SheetProps) {
-  const [sheet, setSheet] = useState<{ id: string; sheet: PartSheet | undefined }>();
-  useEffect(() => {
-    const control = new AbortController();
-    fetch(`/api/library/${encodeURIComponent(id)}`, { signal: control.signal })
-      .then(async (response) =>
-        setSheet({ id, sheet: response.ok ? ((await response.json()) as PartSheet) : undefined }),
-      )
-      .catch((error: unknown) => {
-        if (!(error instanceof DOMException && error.name === 'AbortError')) setSheet({ id, sheet: undefined });
-      });
-    return () => control.abort();
-  }, [id, version]);
-  if (sheet?.id !== id) return <p className="pane quiet">Opening …</p>;
-  if (!sheet.sheet)
-    return (
+  const { data: sheet, error } = useQuery({
+    queryKey: [sheetUrl(id), version],
+    queryFn: ({ signal }) => readJson<PartSheet>(sheetUrl(id), signal),
+    // what was changed elsewhere shows when it is opened; a part that is gone is not asked for twice
+    staleTime: 0,
+    retry: (failures, problem) => failures < 1 && !(problem instanceof NotThere),
+    // while a change is read the sheet stays
+    placeholderData: (before) => (before?.part.id === id ? before : undefined),
+  });
+  if (!sheet)
+    return error ? (
       <div className="pane">
-        <p>This part is not in the library any more.</p>
+        <p>
+          {error instanceof NotThere
+            ? 'This part is not in the library any more.'
+            : `This part could not be read: ${error.message}. Open it again.`}
+        </p>
         <TextButton onClick={onClose}>Close</TextButton>
       </div>
+    ) : (
+      <p className="pane quiet">Opening …</p>
     );
   return (
     <SheetBody
       key={id}
-      sheet={sheet.sheet}
+      sheet={sheet}
       lengthUnit={lengthUnit}
       onChanged={onChanged}
       onShow={onShow}

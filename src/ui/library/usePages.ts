@@ -1,11 +1,11 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query';
+import { useCallback, useMemo, useState } from 'react';
 import type { LibraryPage, LibraryRow } from '@/server/contract';
+import { libraryUrl, readJson, usePaused } from '../shared/asking';
 import type { Question } from './question';
 
 /** Rows fetched at once. */
 const PAGE = 120;
-/** After the last key before asking: typing a word asks once. */
-const PAUSE_MS = 120;
 
 export interface Pages {
   /** Counts of the last answer; undefined before the first. */
@@ -16,78 +16,61 @@ export interface Pages {
   readonly failed: string | undefined;
 }
 
-/** The grid's rows in windows: what is seen is fetched, an older question's answer is dropped. */
+/** What of a question its rows hang on. */
+const askedOf = ({ text, kind, filters, sort, columns }: Question, version: number): string =>
+  JSON.stringify([text, kind, filters, sort, columns, version]);
+
+/** The grid's rows in windows: what is seen is fetched; while a new question is answered the old rows stay. */
 export function usePages(question: Question, version: number): Pages {
-  const asked = useMemo(
-    () => JSON.stringify([question.text, question.kind, question.filters, question.sort, question.columns, version]),
-    [question.text, question.kind, question.filters, question.sort, question.columns, version],
-  );
-  const [state, setState] = useState<{
-    asked: string;
-    head: LibraryPage | undefined;
-    pages: ReadonlyMap<number, readonly LibraryRow[]>;
-  }>({ asked: '', head: undefined, pages: new Map() });
-  const [failed, setFailed] = useState<string>();
-  const fetching = useRef(new Set<string>());
-
-  const load = useCallback(
-    async (page: number) => {
-      const key = `${asked} ${page}`;
-      if (fetching.current.has(key)) return;
-      fetching.current.add(key);
-      const { text, kind, filters, sort, columns } = question;
-      try {
-        const q = JSON.stringify({
-          text,
-          filters,
-          columns,
-          offset: page * PAGE,
-          limit: PAGE,
-          ...(kind ? { kind } : {}),
-          ...(sort ? { sort } : {}),
-        });
-        const response = await fetch(`/api/library?q=${encodeURIComponent(q)}`);
-        if (!response.ok) throw new Error(String(response.status));
-        const answer = (await response.json()) as LibraryPage;
-        setFailed(undefined);
-        setState((before) => {
-          // an answer to a question that nobody asks any more
-          if (before.asked !== asked && page !== 0) return before;
-          const pages = new Map(before.asked === asked ? before.pages : []);
-          pages.set(page, answer.rows);
-          return { asked, head: answer, pages };
-        });
-      } catch {
-        setFailed('The library cannot be reached; what is shown may be old.');
-      } finally {
-        fetching.current.delete(key);
-      }
-    },
-    // `asked` names everything of the question that matters here
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [asked],
-  );
-
-  useEffect(() => {
-    const timer = setTimeout(() => void load(0), PAUSE_MS);
-    return () => clearTimeout(timer);
-  }, [load]);
-
-  const { pages } = state;
-  const current = state.asked === asked;
+  const asked = askedOf(question, version);
+  // the question as it stood when nobody was typing
+  const paused = usePaused(useMemo(() => ({ asked, question }), [asked])); // eslint-disable-line react-hooks/exhaustive-deps -- `asked` names all of it
+  const query = (page: number) => {
+    const { text, kind, filters, sort, columns } = paused.question;
+    const url = libraryUrl({
+      text,
+      filters,
+      columns,
+      offset: page * PAGE,
+      limit: PAGE,
+      ...(kind ? { kind } : {}),
+      ...(sort ? { sort } : {}),
+    });
+    return {
+      queryKey: ['library', paused.asked, page],
+      queryFn: ({ signal }: { signal: AbortSignal }) => readJson<LibraryPage>(url, signal),
+      // others may have changed the library since
+      staleTime: 0,
+    };
+  };
+  const first = useQuery({ ...query(0), placeholderData: keepPreviousData });
+  const [wanted, setWanted] = useState<{ asked: string; pages: readonly number[] }>({ asked: '', pages: [] });
+  const further = wanted.asked === paused.asked ? wanted.pages : [];
+  const more = useQueries({ queries: further.map(query) });
+  const rowsOf = (page: number): readonly LibraryRow[] | undefined =>
+    (page === 0 ? first : more[further.indexOf(page)])?.data?.rows;
+  const current = paused.asked === asked && !first.isPlaceholderData && first.data !== undefined;
   const want = useCallback(
     (from: number, to: number) => {
       if (!current) return;
-      for (let page = Math.floor(from / PAGE); page <= Math.floor(to / PAGE); page++)
-        if (!pages.has(page)) void load(page);
+      setWanted((before) => {
+        const known = before.asked === asked ? before.pages : [];
+        const missing = Array.from(
+          { length: Math.floor(to / PAGE) - Math.floor(from / PAGE) + 1 },
+          (_, i) => Math.floor(from / PAGE) + i,
+        ).filter((page) => page > 0 && !known.includes(page));
+        return missing.length === 0 ? before : { asked, pages: [...known, ...missing] };
+      });
     },
-    [current, pages, load],
+    [current, asked],
   );
   return {
-    head: state.head,
-    rowAt: (index) => pages.get(Math.floor(index / PAGE))?.[index % PAGE],
+    head: first.data,
+    rowAt: (index) => rowsOf(Math.floor(index / PAGE))?.[index % PAGE],
     want,
     waiting: !current,
-    failed,
+    failed: [first, ...more].some(({ isError }) => isError)
+      ? 'The library cannot be reached; what is shown may be old.'
+      : undefined,
   };
 }

@@ -11,6 +11,7 @@ import { freshItemId } from '@/core/model/edits';
 import { kindName } from '@/core/words/names';
 import { STATIONS, stationPath } from './stations';
 import { useDraft, useSeat } from './store';
+import { readJson, sheetUrl } from '../shared/asking';
 import { useFoundParts } from '../shared/useFoundParts';
 import type { PartSheet } from '@/server/contract';
 
@@ -36,10 +37,8 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
   const found = useFoundParts(trimmed, SHOWN_PARTS);
   /** The grid knows names only; the whole part comes from its sheet, so that the page can assess it at once. */
   const add = async (id: string) => {
-    const response = await fetch(`/api/library/${encodeURIComponent(id)}`);
-    if (!response.ok) return;
     // its prices come with it: a part without them would be a hole in the total until the page is loaded again
-    const { part, priced } = (await response.json()) as PartSheet;
+    const { part, priced } = await readJson<PartSheet>(sheetUrl(id));
     state.know([part], priced);
     const label = fullName(part);
     state.editDraft(

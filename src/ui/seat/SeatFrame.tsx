@@ -6,7 +6,7 @@ import Undo from '@mui/icons-material/Undo';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import Link from 'next/link';
-import { usePathname, useRouter } from 'next/navigation';
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { SeatBundle } from '@/server/contract';
@@ -17,7 +17,8 @@ import { CommandField } from './CommandField';
 import { Ledger } from './Ledger';
 import { SaveBar } from './SaveBar';
 import { Shortcuts } from './Shortcuts';
-import { STATIONS, stationPath } from './stations';
+import { Tour } from './Tour';
+import { STATIONS, stationPath, TOUR_ASKED } from './stations';
 import { pageStorage, windowName } from './outbox';
 import { createSeatStore, SeatContext, useSeat, type SeatStore } from './store';
 
@@ -82,6 +83,13 @@ function TopBar() {
   const [finding, setFinding] = useState(false);
   const [help, setHelp] = useState<'keys' | 'words'>();
   const go = (station: string) => router.push(stationPath(seat.projectId, seat.id, station));
+  // the tour walks over the Draft station; an address may ask for it
+  const [touring, setTouring] = useState(useSearchParams().has(TOUR_ASKED));
+  const showAround = () => {
+    setHelp(undefined);
+    go('draft');
+    setTouring(true);
+  };
 
   useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('?', () => setHelp('keys'), { useKey: true, ignoreModifiers: true });
@@ -137,29 +145,32 @@ function TopBar() {
         <kbd>Ctrl K</kbd>
       </ButtonBase>
       <Box component="span" className="row" sx={{ gap: '2px' }}>
-        <IconButton
-          size="small"
-          disabled={!steps.undo || busy}
-          onClick={() => void step('undo')}
-          aria-label={undoText}
-          title={undoText}
-        >
-          <Undo fontSize="small" />
-        </IconButton>
-        <IconButton
-          size="small"
-          disabled={!steps.redo || busy}
-          onClick={() => void step('redo')}
-          aria-label={steps.redo ? `Redo: ${steps.redo}` : 'Nothing to redo'}
-          title={steps.redo ? `Redo: ${steps.redo}` : ''}
-        >
-          <Redo fontSize="small" />
-        </IconButton>
+        <Box component="span" className="row" role="group" aria-label="History" sx={{ gap: '2px' }}>
+          <IconButton
+            size="small"
+            disabled={!steps.undo || busy}
+            onClick={() => void step('undo')}
+            aria-label={undoText}
+            title={undoText}
+          >
+            <Undo fontSize="small" />
+          </IconButton>
+          <IconButton
+            size="small"
+            disabled={!steps.redo || busy}
+            onClick={() => void step('redo')}
+            aria-label={steps.redo ? `Redo: ${steps.redo}` : 'Nothing to redo'}
+            title={steps.redo ? `Redo: ${steps.redo}` : ''}
+          >
+            <Redo fontSize="small" />
+          </IconButton>
+        </Box>
         <HelpButton onOpen={() => setHelp('words')} />
         <ThemeSwitch />
       </Box>
       {finding && <CommandField onClose={() => setFinding(false)} onHelp={() => setHelp('keys')} />}
-      {help && <Shortcuts first={help} onClose={() => setHelp(undefined)} />}
+      {help && <Shortcuts first={help} onClose={() => setHelp(undefined)} onTour={showAround} />}
+      {touring && <Tour onEnd={() => setTouring(false)} />}
     </header>
   );
 }

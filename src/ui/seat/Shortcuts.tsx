@@ -32,7 +32,16 @@ const KEYS = [
 type Shown = 'keys' | 'words';
 
 /** The keys, and the words of the screens. */
-export function Shortcuts({ onClose, first = 'keys' }: { onClose: () => void; first?: Shown }) {
+export function Shortcuts({
+  onClose,
+  onTour,
+  first = 'keys',
+}: {
+  onClose: () => void;
+  /** Shows around, where there is something to show. */
+  onTour?: () => void;
+  first?: Shown;
+}) {
   const [shown, setShown] = useState<Shown>(first);
   return (
     <Dialog open onClose={onClose} aria-labelledby="shortcuts">
@@ -66,6 +75,7 @@ export function Shortcuts({ onClose, first = 'keys' }: { onClose: () => void; fi
         </Table>
       </DialogContent>
       <DialogActions>
+        {onTour && <Button onClick={onTour}>Show me around</Button>}
         <Button onClick={onClose} autoFocus>
           Close
         </Button>

@@ -9,3 +9,6 @@ export const STATIONS = [
 
 export const stationPath = (projectId: string, seatId: string, station: string): string =>
   `/${encodeURIComponent(projectId)}/${encodeURIComponent(seatId)}/${station}`;
+
+/** In an address of a seat: shows around. */
+export const TOUR_ASKED = 'tour';

@@ -1,10 +1,11 @@
 'use client';
 
 import * as Comlink from 'comlink';
-import { useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import type { Machine } from '@/core/model/machine';
 import type { Settings } from '@/core/model/settings';
 import type { WorkerApi } from '@/workers/api';
+import { answerOf, type Answer } from '../shared/asking';
 import { useSeat } from './store';
 
 let shared: { key: string; api: Promise<Comlink.Remote<WorkerApi>> } | undefined;
@@ -30,13 +31,11 @@ function workerFor(
   return shared.api;
 }
 
-export type Answer<T> =
-  | { readonly state: 'waiting' }
-  | { readonly state: 'ready'; readonly value: T }
-  | { readonly state: 'failed'; readonly message: string };
+/** Answers to what nobody looks at any more are kept so long: whoever looks again has them at once. */
+const KEPT_MS = 60_000;
 
 /**
- * Asks the worker whenever `key` changes; answers of older questions are dropped. `ask` must depend on nothing but what
+ * Asks the worker whenever `key` changes; answers of older questions are not shown. `ask` must depend on nothing but what
  * `key` names.
  */
 export function useWorker<T>(key: string | undefined, ask: (api: Comlink.Remote<WorkerApi>) => Promise<T>): Answer<T> {
@@ -44,30 +43,24 @@ export function useWorker<T>(key: string | undefined, ask: (api: Comlink.Remote<
   const today = useSeat((state) => state.bundle.today);
   const settings = useSeat((state) => state.bundle.settings);
   const results = useSeat((state) => state.context.measured);
-  const [answer, setAnswer] = useState<{ key: string; answer: Answer<T> }>();
-  const wanted = key === undefined ? undefined : `${revision} ${key}`;
-  useEffect(() => {
-    if (wanted === undefined) return;
-    let current = true;
-    const measured = results.map(({ machine }) => machine);
-    workerFor(revision, today, settings, measured)
-      .then(ask)
-      .then(
-        (value) => current && setAnswer({ key: wanted, answer: { state: 'ready', value } }),
-        (error: unknown) =>
-          current &&
-          setAnswer({
-            key: wanted,
-            answer: { state: 'failed', message: error instanceof Error ? error.message : String(error) },
-          }),
-      );
-    return () => {
-      current = false;
-    };
-    // `ask` is a new function each time; `wanted` says when the question changed
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [wanted, revision, today]);
-  return answer && answer.key === wanted ? answer.answer : { state: 'waiting' };
+  return answerOf(
+    useQuery({
+      queryKey: ['worker', revision, today, identity(settings), identity(results), key],
+      queryFn: async () =>
+        ask(
+          await workerFor(
+            revision,
+            today,
+            settings,
+            results.map(({ machine }) => machine),
+          ),
+        ),
+      enabled: key !== undefined,
+      // what the worker cannot work out it cannot work out a second time
+      retry: false,
+      gcTime: KEPT_MS,
+    }),
+  );
 }
 
 /** A key for objects that are replaced whenever they change. */

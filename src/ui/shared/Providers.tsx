@@ -3,15 +3,18 @@
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import GlobalStyles from '@mui/material/GlobalStyles';
 import { ThemeProvider } from '@mui/material/styles';
-import type { ReactNode } from 'react';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
 import { theme, toneStyles } from '../theme';
+import { newAsking } from './asking';
 
 export function Providers({ children }: { children: ReactNode }) {
+  const [asking] = useState(newAsking);
   return (
     <AppRouterCacheProvider options={{ key: 'vs', enableCssLayer: true }}>
       <ThemeProvider theme={theme} defaultMode="system">
         <GlobalStyles styles={toneStyles} />
-        {children}
+        <QueryClientProvider client={asking}>{children}</QueryClientProvider>
       </ThemeProvider>
     </AppRouterCacheProvider>
   );

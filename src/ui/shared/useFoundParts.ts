@@ -1,26 +1,23 @@
-import { useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import type { LibraryPage, LibraryRow } from '@/server/contract';
+import { libraryUrl, readJson, usePaused } from './asking';
 
-const PAUSE_MS = 120;
+const LEAST_LETTERS = 2;
 
 /** Parts of the library that a text finds, names and figures alike; undefined while the answer is on its way. */
 export function useFoundParts(text: string, limit: number): readonly LibraryRow[] | undefined {
   const wanted = text.trim();
-  const [answer, setAnswer] = useState<{ wanted: string; rows: readonly LibraryRow[] }>();
-  useEffect(() => {
-    if (wanted.length < 2) return;
-    const control = new AbortController();
-    const timer = setTimeout(() => {
-      const q = JSON.stringify({ text: wanted, filters: {}, columns: [], offset: 0, limit });
-      fetch(`/api/library?q=${encodeURIComponent(q)}`, { signal: control.signal })
-        .then(async (response) => setAnswer({ wanted, rows: ((await response.json()) as LibraryPage).rows }))
-        .catch(() => undefined); // an older question was dropped, or the app is away: nothing new is shown
-    }, PAUSE_MS);
-    return () => {
-      clearTimeout(timer);
-      control.abort();
-    };
-  }, [wanted, limit]);
-  if (wanted.length < 2) return [];
-  return answer?.wanted === wanted ? answer.rows : undefined;
+  const paused = usePaused(wanted);
+  const asked = wanted.length >= LEAST_LETTERS;
+  const { data } = useQuery({
+    queryKey: ['found parts', paused, limit],
+    queryFn: async ({ signal }) =>
+      (await readJson<LibraryPage>(libraryUrl({ text: paused, filters: {}, columns: [], offset: 0, limit }), signal))
+        .rows,
+    enabled: asked && paused === wanted,
+    // the library may have changed since somebody looked for the same
+    staleTime: 0,
+  });
+  if (!asked) return [];
+  return paused === wanted ? data : undefined;
 }
