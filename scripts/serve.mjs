@@ -80,7 +80,11 @@ server.on('error', (error) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} on ${host} is taken.` : error);
   process.exit(1);
 });
-server.listen(Number(port), host, () => console.log(`Ready at http://${host}:${port}`));
+server.listen(Number(port), host, () => {
+  console.log(`Ready at http://${host}:${port}`);
+  // the desk's figures take a moment the first time: they are begun before somebody opens it
+  fetch(`http://${host}:${port}/`).catch(() => {});
+});
 for (const signal of ['SIGINT', 'SIGTERM'])
   process.on(signal, () => {
     server.close(() => process.exit(0));

@@ -39,13 +39,16 @@ function glancesOf(bundle: SeatBundle): ReadonlyMap<string, Glance> {
   return glances;
 }
 
+/** Letters that a line of a seat's row holds. */
+const A_LINE = 30;
+
 /** The names of the tasks that matter most, as many as fit a line. */
 function workOf(brief: Brief): string {
   if (brief.tasks.length === 0) return 'no work described yet';
   const names = [...brief.tasks].sort((a, b) => b.importance - a.importance).map(({ name }) => name);
   const shown: string[] = [];
   for (const name of names) {
-    if (shown.length > 0 && [...shown, name].join(', ').length > 56) break;
+    if (shown.length > 0 && [...shown, name].join(', ').length > A_LINE) break;
     shown.push(name);
   }
   const rest = names.length - shown.length;

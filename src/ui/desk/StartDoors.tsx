@@ -37,12 +37,12 @@ export function StartDoors({
           <CardButton
             first
             title="From the work"
-            says="Pick what somebody does, answer three questions, read a brief with its sizes."
+            says="Three questions, then a brief with its sizes."
             onPick={() => setOpen('work')}
           />
           <CardButton
             title="From the machine I have"
-            says="Its parts, or an inventory of it: what it does, what to change first."
+            says="Its parts or an inventory: what to change first."
             onPick={() => setOpen('machine')}
           />
         </>
@@ -53,7 +53,7 @@ export function StartDoors({
         </Typography>
         <GiveFile label="Choose a file">
           <Typography variant="body2" color="text.secondary" sx={{ mb: 1 }}>
-            A case, bill of materials, inventory, catalogue, table or archive.
+            Case, bill of materials, inventory, catalogue, table, archive.
           </Typography>
         </GiveFile>
       </Box>

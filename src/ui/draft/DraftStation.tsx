@@ -1,6 +1,7 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import dynamic from 'next/dynamic';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
@@ -10,15 +11,17 @@ import { OpenBeam } from '../shared/Why';
 import { headroomBeams, holdBeams } from '@/core/words/beams';
 import { useAssessment, useSeat } from '../seat/store';
 import { Value } from '../shared/Value';
-import { CompareView } from './CompareView';
 import { DraftBar } from './DraftBar';
 import { Findings } from './Findings';
-import { FirmwareView } from './FirmwareView';
-import { MemoryView } from './MemoryView';
-import { SideView } from './SideView';
 import { PlacementNotes } from './PlacementNotes';
 import { Tray } from './Tray';
 import { LAYERS, WiringMap, type Layer } from './WiringMap';
+
+// what is opened now and then is fetched then
+const CompareView = dynamic(() => import('./CompareView').then((module) => module.CompareView), { ssr: false });
+const FirmwareView = dynamic(() => import('./FirmwareView').then((module) => module.FirmwareView), { ssr: false });
+const MemoryView = dynamic(() => import('./MemoryView').then((module) => module.MemoryView), { ssr: false });
+const SideView = dynamic(() => import('./SideView').then((module) => module.SideView), { ssr: false });
 
 /** Beams at the left, the wiring map in the middle, findings or the tray at the right. */
 export function DraftStation() {

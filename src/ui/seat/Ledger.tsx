@@ -2,6 +2,7 @@
 
 import { Press } from '../shared/Press';
 import Box from '@mui/material/Box';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -12,9 +13,12 @@ import { partsTold, workTold } from '@/core/words/glance';
 import { Told } from '../shared/Told';
 import { budgetBeam } from '@/core/words/beams';
 import { levelSummary } from '../shared/Level';
-import { PowerWhy, PriceWhy } from './LedgerWhy';
 import { stationPath } from './stations';
 import { useAssessment, useSeat, useWholeDraft } from './store';
+
+// what is opened now and then is fetched then
+const PowerWhy = dynamic(() => import('./LedgerWhy').then((module) => module.PowerWhy), { ssr: false });
+const PriceWhy = dynamic(() => import('./LedgerWhy').then((module) => module.PriceWhy), { ssr: false });
 
 /** The seat at a glance, on every station: price and what is left, verdicts of work and parts, draw, saved state. */
 export function Ledger() {

@@ -4,6 +4,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import Box from '@mui/material/Box';
+import dynamic from 'next/dynamic';
 import IconButton from '@mui/material/IconButton';
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
@@ -13,14 +14,16 @@ import type { SeatBundle } from '@/server/contract';
 import { HelpButton } from '../shared/HelpButton';
 import { InBrowser, Waiting } from '../shared/InBrowser';
 import { ThemeSwitch } from '../shared/ThemeSwitch';
-import { CommandField } from './CommandField';
 import { Ledger } from './Ledger';
 import { SaveBar } from './SaveBar';
-import { Shortcuts } from './Shortcuts';
-import { Tour } from './Tour';
 import { STATIONS, stationPath, TOUR_ASKED } from './stations';
 import { pageStorage, windowName } from './outbox';
 import { createSeatStore, SeatContext, useSeat, type SeatStore } from './store';
+
+// what is opened now and then is fetched then
+const CommandField = dynamic(() => import('./CommandField').then((module) => module.CommandField), { ssr: false });
+const Shortcuts = dynamic(() => import('./Shortcuts').then((module) => module.Shortcuts), { ssr: false });
+const Tour = dynamic(() => import('./Tour').then((module) => module.Tour), { ssr: false });
 
 /**
  * Top bar, station and ledger around everything that belongs to one seat. The seat comes as one text of JSON: as objects

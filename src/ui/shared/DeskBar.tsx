@@ -1,13 +1,16 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Shortcuts } from '../seat/Shortcuts';
 import { HelpButton } from './HelpButton';
 import { ThemeSwitch } from './ThemeSwitch';
+
+// what is opened now and then is fetched then
+const Shortcuts = dynamic(() => import('../seat/Shortcuts').then((module) => module.Shortcuts), { ssr: false });
 
 /** Top bar of what belongs to no seat: Desk and Library. */
 export function DeskBar({ children }: { children?: ReactNode }) {
