@@ -7,7 +7,7 @@ interface Deciding<P> {
   readonly head: string;
   readonly value: (part: P) => number | string | undefined;
   /** How the line under a name says it, given the value or "?"; left out where only columns have room for it. */
-  readonly says?: (text: string) => string;
+  readonly says?: (text: string, part: P) => string;
 }
 
 type Table = { readonly [K in PartKind]: readonly Deciding<PartOf<K>>[] };
@@ -118,7 +118,7 @@ const DECIDING: Table = {
     {
       head: 'mm',
       value: (part) => (part.type === 'liquid' ? part.radiatorMm : part.heightMm),
-      says: withUnit('mm'),
+      says: (text, part) => `${text} mm ${part.type === 'liquid' ? 'radiator' : 'high'}`,
     },
     { head: 'K/W', value: (part) => part.resistance?.at(-1)?.kPerW, says: withUnit('K/W') },
     { head: 'dB(A)', value: (part) => part.noiseDbA },
@@ -162,24 +162,21 @@ const DECIDING: Table = {
 
 const yes = (flag: boolean | undefined) => (flag === undefined ? undefined : flag ? 'yes' : 'no');
 
-/** The same figures for every kind, typed by the part that is asked about. */
-const decidingFor = <K extends PartKind>(kind: K): readonly Deciding<PartOf<K>>[] => DECIDING[kind];
-
-const text = (value: number | string | undefined): string =>
+const textOf = (value: number | string | undefined): string =>
   value === undefined || value === '' ? '?' : typeof value === 'number' ? number(value) : value;
 
-/** Heads of the columns of a kind, those that all parts of it share. */
+/** The figures of a part's own kind. */
+const decidingFor = ({ kind }: Part): readonly Deciding<Part>[] => DECIDING[kind] as readonly Deciding<Part>[];
+
+/** Heads of the columns of a kind. */
 export const decidingHeads = (kind: PartKind): string[] => DECIDING[kind].map(({ head }) => head);
 
 /** What stands in those columns for a part; what is not stated is "?". */
-export function decidingTexts(part: Part): string[] {
-  return decidingFor(part.kind).map((figure) => text((figure as Deciding<Part>).value(part)));
-}
+export const decidingTexts = (part: Part): string[] => decidingFor(part).map(({ value }) => textOf(value(part)));
 
 /** One line of the figures that decide for a kind of part. */
-export function keyFigures(part: Part): string {
-  return decidingFor(part.kind)
-    .map((figure) => figure.says?.(text((figure as Deciding<Part>).value(part))) ?? '')
+export const keyFigures = (part: Part): string =>
+  decidingFor(part)
+    .map(({ value, says }) => says?.(textOf(value(part)), part) ?? '')
     .filter((said) => said !== '')
     .join(' · ');
-}

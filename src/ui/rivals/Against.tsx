@@ -112,7 +112,7 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
         aria-label="Price and speed"
         sx={{
           display: 'grid',
-          gridTemplateColumns: 'repeat(auto-fit, minmax(170px, 1fr))',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(140px, 1fr))',
           gap: '4px 24px',
           marginBlock: '8px',
         }}
