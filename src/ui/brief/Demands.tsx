@@ -2,6 +2,7 @@
 
 import Box from '@mui/material/Box';
 import { demandsOf, type ResourceDemand } from '@/core/sizing/demandStrips';
+import { percent } from '@/core/words/format';
 import { rateText } from '@/core/words/knownCore';
 import { resourceName } from '@/core/words/names';
 import { useDraftAssessment } from '../seat/store';
@@ -24,14 +25,9 @@ const TONES = [
 const shareOf = ({ strips, supply }: ResourceDemand): number =>
   supply === undefined ? 0 : Math.max(...strips.map(({ total }) => total)) / supply;
 
-/** The resource that is nearest to its end: "graphics arithmetic, 14 TFLOP/s of 22 TFLOP/s". */
-const tightestWords = (
-  { resource, strips, supply, unit }: ResourceDemand,
-  rate: (value: number, unit: string) => string,
-) =>
-  supply === undefined
-    ? undefined
-    : `${resourceName(resource)}, ${rate(Math.max(...strips.map(({ total }) => total)), unit)} of ${rate(supply, unit)}`;
+/** The resource that is nearest to its end: "tightest: graphics arithmetic, 64 % of it". */
+const tightestWords = (demand: ResourceDemand) =>
+  `tightest: ${resourceName(demand.resource)}, ${percent(shareOf(demand))} of it`;
 
 /** What the brief asks of each resource: one stacked strip a sitting, against what the draft offers. */
 export function Demands() {
@@ -40,7 +36,7 @@ export function Demands() {
   const demands = demandsOf(assessment);
   const core = useKnownCore();
   const rate = rateText(core);
-  const tightest = [...demands].sort((a, b) => shareOf(b) - shareOf(a))[0];
+  const tightest = demands.filter(({ supply }) => supply !== undefined).sort((a, b) => shareOf(b) - shareOf(a))[0];
   const nameOf = (id: string) => taskName(brief, id);
   const sittingOf = (id: string) => sittingName(brief, id);
   const toneOf = (id: string) => TONES[brief.tasks.findIndex((task) => task.id === id) % TONES.length] ?? 'var(--info)';
@@ -57,7 +53,7 @@ export function Demands() {
       <Section
         label="What real time demands"
         title="What real time demands a second"
-        gist={tightest && tightestWords(tightest, rate)}
+        gist={tightest && tightestWords(tightest)}
       >
         {demands.length === 0 && <p className="quiet small">No task here runs in real time; runs take what is left.</p>}
         {demands.map((demand) => {
