@@ -208,6 +208,14 @@ export async function dropOwned(id: string) {
   return moved(desk.dropOwned(service(), String(id)));
 }
 
+export async function draftPlaces() {
+  return desk.draftPlaces(service());
+}
+
+export async function putPart(id: string, target: unknown) {
+  return moved(desk.putPart(service(), String(id), target));
+}
+
 export async function putOwned(id: string, target: unknown) {
   return moved(desk.putOwned(service(), String(id), target));
 }

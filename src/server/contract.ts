@@ -270,3 +270,12 @@ export interface HistoryView {
   /** Parts of a machine without any price in that time. */
   readonly unknown: readonly string[];
 }
+
+/** A draft that a part may be put into. */
+export interface DraftPlace {
+  readonly seatId: string;
+  readonly draftId: string;
+  /** "Film desk, Draft A" */
+  readonly label: string;
+  readonly href: string;
+}

@@ -1,14 +1,15 @@
 import { z } from 'zod';
 import { counted, firstFree, idIn } from '@/core/units/free';
-import { editBrief, editMachine, freshItemId } from '@/core/model/edits';
+import { editBrief, editMachine, freshItemId, ONCE, type MachineEdit } from '@/core/model/edits';
 import { briefSchema } from '@/core/model/brief';
 import { fullName } from '@/core/model/fitted';
 import { ownedSchema } from '@/core/formats/projectFile';
-import { machineSchema } from '@/core/model/machine';
+import { machineSchema, type Item, type Machine } from '@/core/model/machine';
+import type { Part } from '@/core/parts';
 import { settingsSchema } from '@/core/model/settings';
 import { readOwned, writeSettings } from '@/store/libraryStore';
 import * as projects from '@/store/projectStore';
-import type { OwnedRow } from './contract';
+import type { DraftPlace, OwnedRow } from './contract';
 import { libraryStep } from './libraryStep';
 import { answering, DONE, read, refuse, type Done, type Refused } from './refuse';
 import { now, type Service } from './service';
@@ -87,20 +88,80 @@ export async function putOwned(service: Service, id: string, target: unknown): P
     else {
       const draft = seat.drafts.find((candidate) => candidate.id === draftId) ?? seat.drafts[0];
       if (!draft) refuse(id, 'needs a draft to go into');
-      saved = await projects.saveDocument(service.db, {
-        ...common,
-        step: step(`Add ${label}, owned`),
-        documentId: draft.id,
-        base: draft.revision,
-        parse: (json) => machineSchema.parse(json),
-        change: (machine) =>
-          editMachine(machine, {
-            kind: 'add',
-            item: { id: freshItemId(machine, part.kind), part: part.id, label, owned: true },
-          }),
-      });
+      saved = await editDraft(service, seat, draft, `Add ${label}, owned`, (machine) =>
+        added(machine, part, { owned: true }),
+      );
     }
     if (saved.state !== 'saved') refuse(id, 'could not be put there: the seat changed in between; try again');
+    return DONE;
+  });
+}
+
+/** A part as a new item of a machine; a drive is for active work until somebody says otherwise. */
+const added = (machine: Machine, part: Part, more: Partial<Item> = {}): MachineEdit => ({
+  kind: 'add',
+  item: {
+    id: freshItemId(machine, part.kind),
+    part: part.id,
+    label: fullName(part),
+    ...(part.kind === 'drive' ? { roles: ['active' as const] } : {}),
+    ...more,
+  },
+});
+
+const editDraft = (
+  service: Service,
+  seat: projects.SeatDocuments,
+  draft: projects.SeatDocuments['drafts'][number],
+  label: string,
+  edit: (machine: Machine) => MachineEdit,
+) =>
+  projects.saveDocument(service.db, {
+    seatId: seat.seat.id,
+    documentId: draft.id,
+    base: draft.revision,
+    step: { label, at: now(), window: '' },
+    parse: (json) => machineSchema.parse(json),
+    change: (machine) => editMachine(machine, edit(machine)),
+  });
+
+/** Every draft that a part may be put into, seats in the order of the desk. */
+export async function draftPlaces(service: Service): Promise<DraftPlace[]> {
+  const seats = await projects.listSeats(service.db);
+  const documents = await Promise.all(seats.map(({ id }) => projects.readSeat(service.db, id)));
+  return documents.flatMap((entry) =>
+    (entry?.drafts ?? []).map(({ id, body }) => ({
+      seatId: entry?.seat.id ?? '',
+      draftId: id,
+      label: `${entry?.seat.name ?? ''}, ${body.name}`,
+      href: `/${encodeURIComponent(entry?.seat.projectId ?? '')}/${encodeURIComponent(entry?.seat.id ?? '')}/draft?draft=${encodeURIComponent(id)}`,
+    })),
+  );
+}
+
+/** Puts a part of the library into a draft; what a machine has once takes the place of the one that is there. */
+export async function putPart(service: Service, id: string, target: unknown): Promise<Done | Refused> {
+  return answering(async () => {
+    const { seatId, draftId } = read(targetSchema, target);
+    const { data } = await service.catalogue();
+    const part = data.parts.find((candidate) => candidate.id === id);
+    const seat = await projects.readSeat(service.db, seatId);
+    const draft = seat?.drafts.find((candidate) => candidate.id === draftId);
+    if (!part) refuse(id, 'is a part that the library does not have any more');
+    if (!seat || !draft) refuse(id, 'cannot go there: that draft is gone');
+    const kindOf = new Map(data.parts.map((entry) => [entry.id, entry.kind]));
+    const there = ONCE.has(part.kind)
+      ? draft.body.items.find((item) => item.phase !== 'later' && kindOf.get(item.part) === part.kind)
+      : undefined;
+    const label = fullName(part);
+    const saved = await editDraft(
+      service,
+      seat,
+      draft,
+      there ? `${label} for ${there.label ?? there.part}` : `Add ${label}`,
+      (machine) => (there ? { kind: 'swap', item: there.id, part: part.id, label } : added(machine, part)),
+    );
+    if (saved.state !== 'saved') refuse(id, 'could not be put there: the draft changed in between; try again');
     return DONE;
   });
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { demoCatalogue } from '@/demo/catalogue';
-import { dropOwned, keepOwned, ownedRows, putOwned, saveSettings } from './desk';
+import { draftPlaces, dropOwned, keepOwned, ownedRows, putOwned, putPart, saveSettings } from './desk';
 import { addPresentMachine } from './drafts';
 import { guessTable, openUploadedMachine, previewMachine } from './files';
 import { keepUpload, readUpload, uploadPath } from './inbox';
@@ -310,6 +310,27 @@ describe('the desk', () => {
     expect(
       await saveSettings(service, { tariffMinorPerKWh: 'cheap', supplyShare: 0.8, lengthUnit: 'mm' }),
     ).toMatchObject({ state: 'refused' });
+  });
+
+  test('a part goes from the library into a draft: one more, or in the place of what a machine has once', async () => {
+    const [place] = await draftPlaces(service);
+    expect(place).toMatchObject({ label: 'Film, Draft A', href: '/p/film/draft?draft=film.film-a' });
+    const target = { seatId: 'film', draftId: 'film.film-a' };
+    const items = async () =>
+      (await seatBundle(service, 'film'))?.drafts.find(({ id }) => id === 'film.film-a')?.body.items ?? [];
+    const before = await items();
+    expect(await putPart(service, FLUME, target)).toEqual({ state: 'done' });
+    const [more] = (await items()).slice(before.length);
+    expect(more).toMatchObject({ part: FLUME, label: 'Fenstore Flume 2 TB', roles: ['active'] });
+    expect(await putPart(service, 'quernic-shearwater-14', target)).toEqual({ state: 'done' });
+    const after = await items();
+    expect(after).toHaveLength(before.length + 1);
+    expect(after.find(({ id }) => id === before[0]?.id)?.part).toBe('quernic-shearwater-14');
+    expect(await putPart(service, 'no-such-part', target)).toMatchObject({
+      state: 'refused',
+      problems: [{ message: 'is a part that the library does not have any more' }],
+    });
+    expect(await putPart(service, FLUME, { seatId: 'film', draftId: 'gone' })).toMatchObject({ state: 'refused' });
   });
 
   test('a present machine by hand: what is put into it counts as owned', async () => {

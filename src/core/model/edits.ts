@@ -4,6 +4,7 @@ import { measurementSchema } from './measurement';
 import { z } from 'zod';
 import { briefFiguresSchema, sittingSchema, mustHavesSchema, type Brief } from './brief';
 import { handPriceSchema, paidSchema } from './offers';
+import type { PartKind } from '../parts';
 import { sideSchema } from '../parts/case';
 import { driveRole } from '../figures/resources';
 import { itemSchema, laterSchema, PHASES, tuningSchema, type Item, type Machine } from './machine';
@@ -61,6 +62,9 @@ const without = <V>(record: Readonly<Record<string, V>> | undefined, key: string
   Object.fromEntries(Object.entries(record ?? {}).filter(([k]) => k !== key));
 
 const onlyNow = ({ phase, ...item }: Item): Item[] => (phase === 'later' ? [] : [item]);
+
+/** Kinds that a machine has once: another of the kind takes the place of the one that is there. */
+export const ONCE: ReadonlySet<PartKind> = new Set(['processor', 'board', 'supply', 'case', 'cooler', 'system']);
 
 /** Applies an edit; an edit that changes nothing (or names an item that is gone) gives back the same machine. */
 export function editMachine(machine: Machine, edit: MachineEdit): Machine {

@@ -19,6 +19,7 @@ import type { PartSheet } from '@/server/contract';
 import { structureSize } from '@/core/words/structure';
 import { NotThere, readJson, sheetUrl } from '../shared/asking';
 import { FieldValue } from './FieldValue';
+import { IntoDraft } from './IntoDraft';
 import { StructureRows } from './StructureRows';
 
 /** A value in words: plain ones with their unit, structures by what they hold. */
@@ -252,6 +253,7 @@ function Actions({
   return (
     <>
       <Box component="span" className="row wrap small" sx={{ gap: '10px', marginTop: '6px' }}>
+        <IntoDraft key={sheet.part.id} part={sheet.part.id} />
         <TextButton onClick={() => onStart('copy', sheet)}>Copy as a start</TextButton>
         <TextButton onClick={() => onStart('stand-in', sheet)}>Let it stand in</TextButton>
         <TextButton onClick={() => void remove()}>Remove</TextButton>

@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { fullName } from '@/core/model/fitted';
-import { freshItemId } from '@/core/model/edits';
+import { freshItemId, ONCE } from '@/core/model/edits';
 import { kindName } from '@/core/words/names';
 import { STATIONS, stationPath } from './stations';
 import { useDraft, useSeat } from './store';
@@ -22,9 +22,6 @@ interface Command {
 }
 
 const SHOWN_PARTS = 12;
-
-/** Kinds that a machine has once: choosing one of them replaces what is there. */
-const ONCE = new Set(['processor', 'board', 'supply', 'case', 'cooler', 'system']);
 
 /** Type to go somewhere, do something, or put a part into the draft. */
 export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp: () => void }) {
