@@ -57,17 +57,17 @@ function held(handle, request, response) {
 
 /** Sends a page, under a nonce of its own unless it is the one it was made for. */
 async function send(response, { status, headers, body }, packed, ownNonce) {
-  let bytes = body;
-  const policy = headers['content-security-policy'];
-  const nonce = typeof policy === 'string' ? NONCE.exec(policy)?.[1] : undefined;
+  const made = NONCE.exec(headers['content-security-policy'] ?? '')?.[1];
   const fresh = randomBytes(16).toString('base64');
-  if (ownNonce && nonce) bytes = Buffer.from(body.toString('utf8').replaceAll(nonce, fresh));
+  /** What was made under the one nonce, under the other. */
+  const renewed = (text) => (ownNonce && made ? text.replaceAll(made, fresh) : text);
+  let bytes = ownNonce && made ? Buffer.from(renewed(body.toString('utf8'))) : body;
   const packs = packed && bytes.length >= LEAST_PACKED && headers['content-encoding'] === undefined;
   if (packs) bytes = await gzip(bytes);
   if (response.destroyed) return;
   response.statusCode = status;
-  for (const [name, value] of Object.entries(headers)) if (value !== undefined) response.setHeader(name, value);
-  if (ownNonce && nonce) response.setHeader('content-security-policy', policy.replaceAll(nonce, fresh));
+  for (const [name, value] of Object.entries(headers))
+    if (value !== undefined) response.setHeader(name, typeof value === 'string' ? renewed(value) : value);
   for (const name of ['transfer-encoding', 'content-length']) response.removeHeader(name);
   if (packs) response.setHeader('content-encoding', 'gzip');
   response.setHeader('content-length', bytes.length);

@@ -20,6 +20,7 @@ async function serving(
   stamp: () => unknown,
   make: (request: IncomingMessage, response: ServerResponse, n: number) => void = (_request, response, n) => {
     response.setHeader('content-security-policy', `script-src 'nonce-first${n}=='`);
+    response.setHeader('link', `</a.js>; rel=preload; nonce="first${n}=="`);
     response.setHeader('content-type', 'text/html');
     response.write(`<script nonce="first${n}==">page ${n}</script>`);
     response.end(`<p>é ${'long '.repeat(400)}</p>`);
@@ -64,6 +65,7 @@ test('the same page at the same time is made once, and each has a nonce of its o
   expect(new Set(nonces).size).toBe(8);
   answers.forEach((answer, i) => {
     expect(answer.body).toBe(`<script nonce="${nonces[i] ?? ''}">page 1</script><p>é ${'long '.repeat(400)}</p>`);
+    expect(answer.headers.link).toBe(`</a.js>; rel=preload; nonce="${nonces[i] ?? ''}"`);
     expect(answer.headers['content-encoding']).toBe('gzip');
     expect(Number(answer.headers['content-length'])).toBeGreaterThan(0);
   });
