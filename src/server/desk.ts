@@ -9,6 +9,7 @@ import type { Part } from '@/core/parts';
 import { settingsSchema } from '@/core/model/settings';
 import { readOwned, writeSettings } from '@/store/libraryStore';
 import * as projects from '@/store/projectStore';
+import { draftHref } from '@/store/uses';
 import type { DraftPlace, OwnedRow } from './contract';
 import { libraryStep } from './libraryStep';
 import { answering, DONE, read, refuse, type Done, type Refused } from './refuse';
@@ -134,7 +135,7 @@ export async function draftPlaces(service: Service): Promise<DraftPlace[]> {
       seatId: entry?.seat.id ?? '',
       draftId: id,
       label: `${entry?.seat.name ?? ''}, ${body.name}`,
-      href: `/${encodeURIComponent(entry?.seat.projectId ?? '')}/${encodeURIComponent(entry?.seat.id ?? '')}/draft?draft=${encodeURIComponent(id)}`,
+      href: draftHref(entry?.seat.projectId ?? '', entry?.seat.id ?? '', id),
     })),
   );
 }

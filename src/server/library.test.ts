@@ -81,7 +81,7 @@ describe('the grid', () => {
       'northdraft-eddy-140',
     );
     expect((await sheet('northdraft-eddy-140')).uses).toEqual([
-      { label: 'Film, Draft A', href: '/p/film/draft', standsInFor: undefined },
+      { label: 'Film, Draft A', href: '/p/film/draft?draft=film.film-a', standsInFor: undefined },
     ]);
   });
 

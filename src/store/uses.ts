@@ -9,6 +9,14 @@ export interface Use {
   readonly standsInFor: string | undefined;
 }
 
+/** Address of a seat, with what is looked at there. */
+const seatHref = (project: string, seat: string, station: string): string =>
+  `/${encodeURIComponent(project)}/${encodeURIComponent(seat)}/${station}`;
+
+/** Address of a draft: the Draft station that shows this one. */
+export const draftHref = (project: string, seat: string, draft: string): string =>
+  `${seatHref(project, seat, 'draft')}?draft=${encodeURIComponent(draft)}`;
+
 interface ItemRow {
   readonly part: string;
   readonly standsInFor?: string;
@@ -28,18 +36,25 @@ export async function allUses(
   const rows = await db
     .selectFrom('documents')
     .innerJoin('seats', 'seats.id', 'documents.seat_id')
-    .select(['documents.kind', 'documents.body', 'seats.id as seat', 'seats.name', 'seats.project_id as project'])
+    .select([
+      'documents.id',
+      'documents.kind',
+      'documents.body',
+      'seats.id as seat',
+      'seats.name',
+      'seats.project_id as project',
+    ])
     .orderBy('documents.position')
     .orderBy('documents.id')
     .execute();
   for (const row of rows) {
     const body = JSON.parse(row.body) as { name: string; items?: ItemRow[]; ownedDisplays?: string[] };
-    const path = `/${encodeURIComponent(row.project)}/${encodeURIComponent(row.seat)}`;
     const items = body.items ?? (body.ownedDisplays ?? []).map((part) => ({ part }) as ItemRow);
     for (const [part, standsInFor] of new Map(items.map((item) => [item.part, item.standsInFor])))
       use(part, {
         label: row.kind === 'brief' ? `${row.name}, display` : `${row.name}, ${body.name}`,
-        href: `${path}/${row.kind === 'brief' ? 'brief' : 'draft'}`,
+        href:
+          row.kind === 'brief' ? seatHref(row.project, row.seat, 'brief') : draftHref(row.project, row.seat, row.id),
         standsInFor,
       });
   }
@@ -47,6 +62,6 @@ export async function allUses(
     for (const item of rival.machine.items)
       use(item.part, { label: `${rival.maker} ${rival.name}`, href: undefined, standsInFor: item.standsInFor });
   for (const row of await db.selectFrom('owned').select('spec').orderBy('id').execute())
-    use((JSON.parse(row.spec) as { part: string }).part, { label: 'owned', href: '/', standsInFor: undefined });
+    use((JSON.parse(row.spec) as { part: string }).part, { label: 'owned', href: '/workshop', standsInFor: undefined });
   return uses;
 }
