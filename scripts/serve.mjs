@@ -1,12 +1,12 @@
 // The built app behind a small door of its own: what the framework would trip over never reaches it.
 // Use: node scripts/serve.mjs HOST PORT
 import { createServer } from 'node:http';
-import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
 import next from 'next';
 import { HEADERS, READS, WRITES } from '../src/server/door/answers.mjs';
 import { together } from '../src/server/door/together.mjs';
+import { databasePath } from '../src/server/path.mjs';
 
 const [host = '127.0.0.1', port = '4600'] = process.argv.slice(2);
 const METHODS = [...READS, ...WRITES];
@@ -54,10 +54,7 @@ await app.prepare();
 let stored;
 function stamp() {
   try {
-    stored ??= new Database(process.env.VANE_DB ?? join(process.cwd(), '.data', 'vane.db'), {
-      readonly: true,
-      fileMustExist: true,
-    });
+    stored ??= new Database(databasePath(), { readonly: true, fileMustExist: true });
     return stored.pragma('data_version', { simple: true });
   } catch {
     stored = undefined;

@@ -8,7 +8,7 @@ import { emptyCatalogue } from '@/core/formats/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { exitCodeOf, reportOf } from '@/core/formats/report';
 import { schemaNames, schemaOf } from '@/core/formats/schemas';
-import { databasePath } from '@/server/path';
+import { databasePath } from '@/server/path.mjs';
 import { refuse, say } from './say';
 
 const USE = `use:

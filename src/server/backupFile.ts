@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import { backupTo, BadBackup, restoreFrom, type Manifest } from '@/store/backup';
 import { listSeats } from '@/store/projectStore';
-import { databasePath } from './path';
+import { databasePath } from './path.mjs';
 import { openService } from './service';
 import { rowsSetAside } from './setAside';
 import { troubleLine, troubleOf } from './trouble';

@@ -1,15 +1,15 @@
 import { z } from 'zod';
+import { draftAddress } from '@/core/model/addresses';
 import { counted, firstFree, idIn } from '@/core/units/free';
-import { editBrief, editMachine, freshItemId, ONCE, type MachineEdit } from '@/core/model/edits';
+import { editBrief, editMachine, ONCE, type MachineEdit } from '@/core/model/edits';
 import { briefSchema } from '@/core/model/brief';
 import { fullName } from '@/core/model/fitted';
 import { ownedSchema } from '@/core/formats/projectFile';
-import { machineSchema, type Item, type Machine } from '@/core/model/machine';
-import type { Part } from '@/core/parts';
+import { machineSchema, type Machine } from '@/core/model/machine';
+import { editFor } from '@/core/search/candidates';
 import { settingsSchema } from '@/core/model/settings';
 import { readOwned, writeSettings } from '@/store/libraryStore';
 import * as projects from '@/store/projectStore';
-import { draftHref } from '@/store/uses';
 import type { DraftPlace, OwnedRow } from './contract';
 import { libraryStep } from './libraryStep';
 import { answering, DONE, read, refuse, type Done, type Refused } from './refuse';
@@ -74,13 +74,11 @@ export async function putOwned(service: Service, id: string, target: unknown): P
     const part = data.parts.find((candidate) => candidate.id === entry.part);
     if (!part) refuse(id, 'is a part that the library does not have any more');
     const label = fullName(part);
-    const step = (label: string) => ({ label, at: now(), window: '' });
-    const common = { seatId: seat.seat.id };
     let saved;
     if (part.kind === 'display')
       saved = await projects.saveDocument(service.db, {
-        ...common,
-        step: step(`${label} stands here`),
+        seatId: seat.seat.id,
+        step: { label: `${label} stands here`, at: now(), window: '' },
         documentId: seat.brief.id,
         base: seat.brief.revision,
         parse: (json) => briefSchema.parse(json),
@@ -89,26 +87,15 @@ export async function putOwned(service: Service, id: string, target: unknown): P
     else {
       const draft = seat.drafts.find((candidate) => candidate.id === draftId) ?? seat.drafts[0];
       if (!draft) refuse(id, 'needs a draft to go into');
-      saved = await editDraft(service, seat, draft, `Add ${label}, owned`, (machine) =>
-        added(machine, part, { owned: true }),
-      );
+      saved = await editDraft(service, seat, draft, `Add ${label}, owned`, (machine) => {
+        const edit = editFor(machine, { kind: part.kind }, part);
+        return edit.kind === 'add' ? { ...edit, item: { ...edit.item, owned: true } } : edit;
+      });
     }
     if (saved.state !== 'saved') refuse(id, 'could not be put there: the seat changed in between; try again');
     return DONE;
   });
 }
-
-/** A part as a new item of a machine; a drive is for active work until somebody says otherwise. */
-const added = (machine: Machine, part: Part, more: Partial<Item> = {}): MachineEdit => ({
-  kind: 'add',
-  item: {
-    id: freshItemId(machine, part.kind),
-    part: part.id,
-    label: fullName(part),
-    ...(part.kind === 'drive' ? { roles: ['active' as const] } : {}),
-    ...more,
-  },
-});
 
 const editDraft = (
   service: Service,
@@ -135,7 +122,7 @@ export async function draftPlaces(service: Service): Promise<DraftPlace[]> {
       seatId: entry?.seat.id ?? '',
       draftId: id,
       label: `${entry?.seat.name ?? ''}, ${body.name}`,
-      href: draftHref(entry?.seat.projectId ?? '', entry?.seat.id ?? '', id),
+      href: draftAddress(entry?.seat.projectId ?? '', entry?.seat.id ?? '', id),
     })),
   );
 }
@@ -160,7 +147,7 @@ export async function putPart(service: Service, id: string, target: unknown): Pr
       seat,
       draft,
       there ? `${label} for ${there.label ?? there.part}` : `Add ${label}`,
-      (machine) => (there ? { kind: 'swap', item: there.id, part: part.id, label } : added(machine, part)),
+      (machine) => editFor(machine, { kind: part.kind, item: there?.id }, part),
     );
     if (saved.state !== 'saved') refuse(id, 'could not be put there: the draft changed in between; try again');
     return DONE;

@@ -1,5 +1,6 @@
 import { LONGEST_NAME } from '@/core/parts/common';
 import { counted, firstFree, idIn, numbered, numberedWithin } from '@/core/units/free';
+import { draftAddress } from '@/core/model/addresses';
 import { machineSchema } from '@/core/model/machine';
 import * as projects from '@/store/projectStore';
 import type { SeatBundle } from './contract';
@@ -88,5 +89,5 @@ export async function addPresentMachine(service: Service, seatId: string): Promi
     machineSchema.parse({ id, name: 'Present machine', items: [], present: true }),
     { label: 'Present machine', at: now(), window: '' },
   );
-  return `/${encodeURIComponent(seat.seat.projectId)}/${encodeURIComponent(seatId)}/draft?draft=${encodeURIComponent(documentId)}`;
+  return draftAddress(seat.seat.projectId, seatId, documentId);
 }

@@ -5,7 +5,7 @@ import type { Settings } from '@/core/model/settings';
 import { catalogueRevision, emptyMemo, fixedToday, fixToday, readCatalogueData } from '@/store/catalogueStore';
 import { openDatabase, type Database } from '@/store/database';
 import { readSettings } from '@/store/libraryStore';
-import { databasePath } from './path';
+import { databasePath } from './path.mjs';
 
 /** The library as it stands; compiled for questions when one is asked, once a revision. */
 export interface CatalogueNow {

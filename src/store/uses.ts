@@ -1,3 +1,4 @@
+import { draftAddress, seatAddress } from '@/core/model/addresses';
 import type { RivalModel } from '@/core/model/rivals';
 import type { Database } from './database';
 
@@ -8,14 +9,6 @@ export interface Use {
   /** It stands in for a part that was never published. */
   readonly standsInFor: string | undefined;
 }
-
-/** Address of a seat, with what is looked at there. */
-const seatHref = (project: string, seat: string, station: string): string =>
-  `/${encodeURIComponent(project)}/${encodeURIComponent(seat)}/${station}`;
-
-/** Address of a draft: the Draft station that shows this one. */
-export const draftHref = (project: string, seat: string, draft: string): string =>
-  `${seatHref(project, seat, 'draft')}?draft=${encodeURIComponent(draft)}`;
 
 interface ItemRow {
   readonly part: string;
@@ -54,7 +47,9 @@ export async function allUses(
       use(part, {
         label: row.kind === 'brief' ? `${row.name}, display` : `${row.name}, ${body.name}`,
         href:
-          row.kind === 'brief' ? seatHref(row.project, row.seat, 'brief') : draftHref(row.project, row.seat, row.id),
+          row.kind === 'brief'
+            ? seatAddress(row.project, row.seat, 'brief')
+            : draftAddress(row.project, row.seat, row.id),
         standsInFor,
       });
   }

@@ -56,9 +56,12 @@ function namesAlike(a: readonly string[], b: readonly string[]): boolean {
   return [...onlyA, ...onlyB].every((word) => !/^\d/.test(word));
 }
 
+/** The part that editions (colours, marks) are editions of; a part of its own is its own. */
+export const rootOf = ({ id, variantOf }: Part): string => variantOf ?? id;
+
 /** Lookalikes of a part: its stated variants and siblings, and parts of its maker and kind with nearly its name. */
 export function lookalikesOf(part: Part, ofKind: readonly Part[]): readonly Lookalike[] {
-  const root = part.variantOf ?? part.id;
+  const root = rootOf(part);
   const words = wordsOf(part);
   return ofKind.flatMap((other): Lookalike[] => {
     if (other.id === part.id || other.kind !== part.kind) return [];

@@ -1,4 +1,5 @@
 import { isOnSale } from '../parts/onSale';
+import { rootOf } from '../parts/lookalikes';
 import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
@@ -79,10 +80,7 @@ export function* coinTrials(machine: Machine, brief: Brief, context: Context): T
     );
   });
   const distinct = (steps: readonly Step[]) =>
-    firstOfEach(
-      steps,
-      ({ edit, part }) => `${edit.kind === 'swap' ? edit.item : edit.kind} ${part.variantOf ?? part.id}`,
-    );
+    firstOfEach(steps, ({ edit, part }) => `${edit.kind === 'swap' ? edit.item : edit.kind} ${rootOf(part)}`);
   return { up: distinct(up), savings: distinct(savings), tried, needing: needing.map(({ task }) => task) };
 }
 

@@ -1,4 +1,5 @@
 import { isOnSale } from '../parts/onSale';
+import { rootOf } from '../parts/lookalikes';
 import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine, type MachineEdit } from '../model/edits';
@@ -130,7 +131,7 @@ export function* remedyTrials(
       cost(a) - cost(b),
   );
   const distinct = firstOfEach(found, ({ edit, part }) =>
-    part ? `${edit.kind} ${part.variantOf ?? part.id}` : JSON.stringify(edit),
+    part ? `${edit.kind} ${rootOf(part)}` : JSON.stringify(edit),
   );
   return spreadOver(distinct, limit);
 }

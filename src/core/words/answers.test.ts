@@ -50,6 +50,9 @@ describe('what a station says first', () => {
     expect(rivalAnswer(dear, broken, 'Maker One', undefined)).toMatch(
       /^Dear does .* for (at least )?[\d,.]+ USD; Maker One does .*, not sold here$/,
     );
+    // what has no parts is not said to do its work for nothing
+    const bare = assessed({ items: () => [], machine: { name: 'Bare' } });
+    expect(rivalAnswer(bare, broken, 'Maker One', undefined)).toMatch(/^Bare has no parts yet; Maker One does /);
   });
 
   test('what is owned costs nothing and says so', () => {

@@ -111,8 +111,8 @@ export function weighAnswer(assessments: readonly Assessment[]): string {
 
 /** Rivals: this draft against a branded machine. */
 export function rivalAnswer(draft: Assessment, rival: Assessment, name: string, cost: string | undefined): string {
-  const ours = costText(draft);
   const paid = (text: string | undefined) =>
     text === undefined ? ', not sold here' : text === 'owned' ? ' and is owned' : ` for ${text}`;
-  return `${draft.facts.machine.name} ${doesText(draft)}${paid(ours)}; ${name} ${doesText(rival)}${paid(cost)}`;
+  const ours = empty(draft) ? 'has no parts yet' : `${doesText(draft)}${paid(costText(draft))}`;
+  return `${draft.facts.machine.name} ${ours}; ${name} ${doesText(rival)}${paid(cost)}`;
 }

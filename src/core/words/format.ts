@@ -97,6 +97,7 @@ export const percent = (share: number): string => `${Math.round(share * 100)} %`
 
 /** As a sentence begins: its first letter large. */
 export const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** "a, b and c". */
 export const listed = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1] ?? ''}`;

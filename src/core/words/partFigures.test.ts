@@ -29,6 +29,11 @@ describe('the figures that decide', () => {
     expect(column(partLike('cooler'), 'dB(A)')).toBe('30');
   });
 
+  test('figures that belong together are said together', () => {
+    expect(keyFigures(partLike('kit'))).toBe('DDR5 · 2 × 32 GB · 5,600 MT/s CL 36');
+    expect(keyFigures(partLike('screen'))).toBe('? in · 3,840 × 2,160 · 60 Hz');
+  });
+
   test('what is not stated is no number and never nothing at all', () => {
     const unknown = partLike('card', { memoryGiB: undefined, fp32Tflops: undefined });
     expect(keyFigures(unknown)).toBe('? GB · ? TFLOP/s · 200 W · 270 mm');

@@ -8,6 +8,8 @@ interface Deciding<P> {
   readonly value: (part: P) => number | string | undefined;
   /** How the line under a name says it, given the value or "?"; left out where only columns have room for it. */
   readonly says?: (text: string, part: P) => string;
+  /** Said together with the figure before it: "2 × 32 GB". */
+  readonly joins?: true;
 }
 
 type Table = { readonly [K in PartKind]: readonly Deciding<PartOf<K>>[] };
@@ -15,7 +17,7 @@ type Table = { readonly [K in PartKind]: readonly Deciding<PartOf<K>>[] };
 const plain = (text: string) => text;
 const withUnit = (unit: string) => (text: string) => `${text} ${unit}`;
 
-/** Card slots by generation, the fastest first: "1 × gen 5, 2 × gen 4". */
+/** Card slots by generation, the fastest first: "1×5 2×4". */
 function cardSlots({ topology }: PartOf<'board'>): string | undefined {
   if (!topology) return undefined;
   const byGeneration = new Map<number, number>();
@@ -65,9 +67,9 @@ const DECIDING: Table = {
   memory: [
     { head: 'kind', value: (part) => part.generation, says: plain },
     { head: 'modules', value: (part) => part.modules, says: (text) => `${text} ×` },
-    { head: 'GB each', value: (part) => part.moduleGiB, says: withUnit('GB') },
+    { head: 'GB each', value: (part) => part.moduleGiB, says: withUnit('GB'), joins: true },
     { head: 'MT/s', value: (part) => part.rateMTs, says: withUnit('MT/s') },
-    { head: 'CL', value: (part) => part.casLatency, says: (text) => `CL ${text}` },
+    { head: 'CL', value: (part) => part.casLatency, says: (text) => `CL ${text}`, joins: true },
     { head: 'ns', value: firstWordNs },
   ],
   graphics: [
@@ -126,7 +128,7 @@ const DECIDING: Table = {
   expansion: [
     PURPOSE,
     { head: 'gen', value: (part) => part.generation, says: (text) => `gen ${text}` },
-    { head: 'lanes', value: (part) => part.lanes, says: (text) => `× ${text}` },
+    { head: 'lanes', value: (part) => part.lanes, says: (text) => `× ${text}`, joins: true },
   ],
   fan: [
     { head: 'mm', value: (part) => part.sizeMm, says: withUnit('mm') },
@@ -136,7 +138,7 @@ const DECIDING: Table = {
   display: [
     { head: 'in', value: (part) => part.diagonalIn, says: withUnit('in') },
     { head: 'px wide', value: (part) => part.widthPx, says: plain },
-    { head: 'px high', value: (part) => part.heightPx, says: (text) => `× ${text}` },
+    { head: 'px high', value: (part) => part.heightPx, says: (text) => `× ${text}`, joins: true },
     { head: 'Hz', value: (part) => part.refreshHz, says: withUnit('Hz') },
   ],
   mixer: [
@@ -175,8 +177,11 @@ export const decidingHeads = (kind: PartKind): string[] => DECIDING[kind].map(({
 export const decidingTexts = (part: Part): string[] => decidingFor(part).map(({ value }) => textOf(value(part)));
 
 /** One line of the figures that decide for a kind of part. */
-export const keyFigures = (part: Part): string =>
-  decidingFor(part)
-    .map(({ value, says }) => says?.(textOf(value(part)), part) ?? '')
-    .filter((said) => said !== '')
-    .join(' · ');
+export function keyFigures(part: Part): string {
+  let line = '';
+  for (const { value, says, joins } of decidingFor(part)) {
+    const said = says?.(textOf(value(part)), part) ?? '';
+    if (said !== '') line += `${line === '' ? '' : joins ? ' ' : ' · '}${said}`;
+  }
+  return line;
+}

@@ -3,15 +3,16 @@ import { fieldWords, structureSize, structureTables } from './structure';
 
 test('names of fields become words with their unit behind', () => {
   expect(
-    ['threadsPerCore', 'boostGHz', 'lengthsMm', 'gbitPerS', 'kind', 'rateMTs', 'maxTemperatureC'].map(fieldWords),
+    ['threadsPerCore', 'boostGHz', 'lengthsMm', 'gbitPerS', 'kind', 'rateMTs', 'maxTemperatureC', 'kPerW'].map(fieldWords),
   ).toEqual([
     'threads per core',
     'boost, GHz',
     'lengths, mm',
-    'gbit per s',
+    'Gb/s',
     'kind',
     'rate, MT/s',
     'max temperature, °C',
+    'K/W',
   ]);
 });
 

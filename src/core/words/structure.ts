@@ -14,8 +14,13 @@ const isEntry = (value: unknown): value is Entry =>
 /** Units as names end in them: `boostGHz` is "boost, GHz". */
 const UNIT = /(?:GHz|MHz|GiB|MiB|GB|MB|Mm|W|MTs|GbitPerS|MBs|Tflops|C)$/;
 
+/** Fields that are named by their unit alone. */
+const UNITS_ALONE: Readonly<Record<string, string>> = { kPerW: 'K/W', gbitPerS: 'Gb/s' };
+
 /** A field's name as words: `threadsPerCore` is "threads per core", `boostGHz` "boost, GHz". */
 export function fieldWords(name: string): string {
+  const whole = UNITS_ALONE[name];
+  if (whole !== undefined) return whole;
   const unit = UNIT.exec(name);
   const bare = unit && unit.index > 0 ? name.slice(0, unit.index) : name;
   const words = bare.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase();

@@ -89,14 +89,14 @@ export function together(handle, stamp) {
     }
     // packed here, each by itself, because each has a nonce of its own
     delete request.headers['accept-encoding'];
-    const mine = { stamp: now, page: held(handle, request, response) };
+    const mine = {
+      stamp: now,
+      page: held(handle, request, response).finally(() => {
+        if (underWay.get(key) === mine) underWay.delete(key);
+      }),
+    };
     underWay.set(key, mine);
-    try {
-      const page = await mine.page;
-      if (underWay.get(key) === mine) underWay.delete(key);
-      if (page) await send(response, page, packed, false);
-    } finally {
-      if (underWay.get(key) === mine) underWay.delete(key);
-    }
+    const page = await mine.page;
+    if (page) await send(response, page, packed, false);
   };
 }

@@ -6,7 +6,6 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { freshSittingId, freshTaskId } from '@/core/model/edits';
-
 import { startingTask, TEMPLATES } from '@/core/work/templates';
 import type { Editing } from './editing';
 

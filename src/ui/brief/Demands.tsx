@@ -21,13 +21,17 @@ const TONES = [
   'color-mix(in srgb, var(--carries) 55%, var(--paper))',
 ];
 
-/** How much of its supply the busiest sitting takes; unknown supplies are the least of it, for they are told elsewhere. */
-const shareOf = ({ strips, supply }: ResourceDemand): number =>
-  supply === undefined ? 0 : Math.max(...strips.map(({ total }) => total)) / supply;
+/** How much of its supply the busiest sitting takes. */
+const shareOf = ({ strips, supply = Infinity }: ResourceDemand): number =>
+  Math.max(...strips.map(({ total }) => total)) / supply;
 
-/** The resource that is nearest to its end: "tightest: graphics arithmetic, 64 % of it". */
-const tightestWords = (demand: ResourceDemand) =>
-  `tightest: ${resourceName(demand.resource)}, ${percent(shareOf(demand))} of it`;
+/** The resource that is nearest to its end: "tightest: graphics arithmetic, 64 % of it"; as long as all are known. */
+function tightestWords(demands: readonly ResourceDemand[]): string | undefined {
+  const unknown = demands.filter(({ supply }) => supply === undefined).length;
+  if (unknown > 0) return `${unknown} of ${demands.length} not known of the draft`;
+  const [tightest] = [...demands].sort((a, b) => shareOf(b) - shareOf(a));
+  return tightest && `tightest: ${resourceName(tightest.resource)}, ${percent(shareOf(tightest))} of it`;
+}
 
 /** What the brief asks of each resource: one stacked strip a sitting, against what the draft offers. */
 export function Demands() {
@@ -36,7 +40,6 @@ export function Demands() {
   const demands = demandsOf(assessment);
   const core = useKnownCore();
   const rate = rateText(core);
-  const tightest = demands.filter(({ supply }) => supply !== undefined).sort((a, b) => shareOf(b) - shareOf(a))[0];
   const nameOf = (id: string) => taskName(brief, id);
   const sittingOf = (id: string) => sittingName(brief, id);
   const toneOf = (id: string) => TONES[brief.tasks.findIndex((task) => task.id === id) % TONES.length] ?? 'var(--info)';
@@ -50,11 +53,7 @@ export function Demands() {
   return (
     <>
       <Sizes assessment={assessment} />
-      <Section
-        label="What real time demands"
-        title="What real time demands a second"
-        gist={tightest && tightestWords(tightest)}
-      >
+      <Section label="What real time demands" title="What real time demands a second" gist={tightestWords(demands)}>
         {demands.length === 0 && <p className="quiet small">No task here runs in real time; runs take what is left.</p>}
         {demands.map((demand) => {
           const most = Math.max(...demand.strips.map((strip) => strip.total), 1e-12);

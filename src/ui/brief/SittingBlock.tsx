@@ -6,6 +6,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import type { Sitting } from '@/core/model/brief';
+import { Num } from '../shared/phrases';
 import { Value } from '../shared/Value';
 import type { Editing } from './editing';
 import { TaskBlock } from './TaskBlock';
@@ -41,19 +42,13 @@ export function SittingBlock({
           <Box component="span" className="quiet" sx={{ fontWeight: 400 }}>
             {' '}
             ·{' '}
-            <Value
+            <Num
               label="Hours a week"
-              editor={{
-                kind: 'number',
-                value: sitting.hoursPerWeek,
-                unit: 'h a week',
-                min: 0,
-                max: 168,
-                onChange: (value) => set({ hoursPerWeek: value ?? 0 }, `Hours of ${sitting.name}`),
-              }}
-            >
-              {`${sitting.hoursPerWeek} h a week`}
-            </Value>
+              value={sitting.hoursPerWeek}
+              unit="h a week"
+              max={168}
+              onChange={(value) => set({ hoursPerWeek: value ?? 0 }, `Hours of ${sitting.name}`)}
+            />
             {sitting.tasks.length > 1 ? ', all at the same time' : ''}
           </Box>
         </h2>

@@ -15,6 +15,7 @@ import { cardKinds, publishedFloors, type CardKinds } from '@/core/sizing/kinds'
 import { askedRates } from '@/core/sizing/rates';
 import { copiesOf, roleSizes, type RoleSize } from '@/core/sizing/roles';
 import { fullName } from '@/core/model/fitted';
+import type { Machine } from '@/core/model/machine';
 import { byteRate, listed, memorySize, number, size } from '@/core/words/format';
 import { rateText } from '@/core/words/knownCore';
 import { resourceName } from '@/core/words/names';
@@ -71,7 +72,7 @@ export function Sizes({ assessment }: { assessment: Assessment }) {
       </Table>
       <Cards kinds={cardKinds(bare, assessment)} />
       {roles.length > 0 && (
-        <Section label="Drives by role" gist={rolesGist(roles, brief.yearsOfService)}>
+        <Section label="Drives by role" gist={rolesGist(roles, brief.yearsOfService, assessment.facts.machine)}>
           <p className="quiet small">
             {brief.growthPercent ? `Growing ${brief.growthPercent} % a year, over` : 'Over'} {brief.yearsOfService}{' '}
             years.
@@ -162,16 +163,23 @@ function Has({
   return <TableCell className={`num ${verdict}`}>{value === undefined ? 'nothing known' : format(value)}</TableCell>;
 }
 
-/** The drives that the draft lacks, or that are too small or too short-lived; else which roles there are. */
-function rolesGist(roles: readonly RoleSize[], years: number): ReactNode {
-  const lacking = roles.filter(
-    ({ has, spaceAtEndBytes }) =>
-      has.drives === 0 ||
-      (has.spaceBytes !== undefined && has.spaceBytes < spaceAtEndBytes) ||
-      (has.years !== undefined && has.years < years),
-  );
+/** The drives that the draft lacks, and those that are too small or too short-lived; else which roles there are. */
+function rolesGist(roles: readonly RoleSize[], years: number, machine: Machine): ReactNode {
   const named = (list: readonly RoleSize[]) => listed(list.map(({ role }) => role));
-  return lacking.length > 0 ? <span className="short">{named(lacking)} not enough</span> : named(roles);
+  const missing = roles.filter(({ has }) => has.drives === 0);
+  const weak = roles.filter(
+    ({ has, spaceAtEndBytes }) =>
+      has.drives > 0 &&
+      ((has.spaceBytes !== undefined && has.spaceBytes < spaceAtEndBytes) ||
+        (has.years !== undefined && has.years < years)),
+  );
+  // before anything is chosen nothing is amiss
+  if (machine.items.length === 0 || missing.length + weak.length === 0) return named(roles);
+  const said = [
+    ...(missing.length > 0 ? [`no drive for ${named(missing)}`] : []),
+    ...(weak.length > 0 ? [`${named(weak)} not enough`] : []),
+  ];
+  return <span className="short">{said.join('; ')}</span>;
 }
 
 function Role({ role, years }: { role: RoleSize; years: number }) {
@@ -315,12 +323,17 @@ function Asked({ assessment }: { assessment: Assessment }) {
   if (asked.length === 0) return null;
   const rate = rateText(core);
   const under = asked.filter(({ asked, offered }) => offered !== undefined && offered < asked).length;
+  const unknown = asked.filter(({ offered }) => offered === undefined).length;
   const nameOf = (by: (typeof asked)[number]['by']) =>
     'task' in by ? taskName(brief, by.task) : sittingName(brief, by.sitting);
   return (
     <Section
       label="Rates that the targets ask for"
-      gist={`${under === 0 ? 'none' : under} above what the draft offers`}
+      gist={
+        unknown > 0
+          ? `${unknown} of ${asked.length} not known of the draft`
+          : `${under === 0 ? 'none' : under} above what the draft offers`
+      }
     >
       <Table sx={{ marginBottom: '12px' }}>
         <Heads of={['At least', 'asked', 'most by', 'draft offers']} words={['most by']} />

@@ -8,6 +8,7 @@ import { taskSchema, type Task } from '@/core/model/tasks';
 import { useDraftAssessment, useSeat } from '../seat/store';
 import { Beam } from '../shared/Beam';
 import { taskBeam } from '@/core/words/beams';
+import { Pick } from '../shared/phrases';
 import { Value } from '../shared/Value';
 import { TaskSentence } from './sentences';
 import type { EditBrief } from './editing';
@@ -50,17 +51,12 @@ export function TaskBlock({ task, edit }: { task: Task; edit: EditBrief }) {
           </Value>{' '}
           <Box component="span" className="quiet" sx={{ fontWeight: 400 }}>
             ·{' '}
-            <Value
+            <Pick
               label="Importance"
-              editor={{
-                kind: 'choice',
-                value: String(task.importance),
-                options: [5, 4, 3, 2, 1].map((value) => ({ value: String(value), label: IMPORTANCE[value] ?? '' })),
-                onChange: (value) => set({ ...task, importance: Number(value) }),
-              }}
-            >
-              {IMPORTANCE[task.importance] ?? ''}
-            </Value>
+              value={task.importance}
+              options={[5, 4, 3, 2, 1].map((value) => [value, IMPORTANCE[value] ?? ''] as const)}
+              onChange={(importance) => set({ ...task, importance })}
+            />
           </Box>
         </h3>
         {beam && (

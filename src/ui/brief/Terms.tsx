@@ -10,11 +10,10 @@ import { unusualTerms } from '@/core/words/terms';
 import { assessmentOf, useSeat } from '../seat/store';
 import { Answer } from '../shared/Answer';
 import { useRemembered } from '../shared/useRemembered';
-import { Value } from '../shared/Value';
 import { OwnedDisplays } from './OwnedDisplays';
 import { Buying } from './Buying';
 import { Service } from './Service';
-import { Pick } from '../shared/phrases';
+import { Num, Pick } from '../shared/phrases';
 import { Connections, WholeDesk } from './WholeDesk';
 import type { Editing } from './editing';
 
@@ -43,61 +42,48 @@ export function Terms({ brief, edit }: Editing) {
       'Must-haves',
     );
   const flag = (label: string, key: 'errorCorrection' | 'wireless' | 'drivesReachable', yes: string, no: string) => (
-    <Value
+    <Pick
       label={label}
-      editor={{
-        kind: 'choice',
-        value: String(must[key] ?? false),
-        options: [
-          { value: 'true', label: yes },
-          { value: 'false', label: no },
-        ],
-        onChange: (value) => set({ [key]: value === 'true' }),
-      }}
-    >
-      {must[key] ? yes : no}
-    </Value>
+      value={must[key] ?? false}
+      options={[
+        [true, yes],
+        [false, no],
+      ]}
+      onChange={(value) => set({ [key]: value })}
+    />
   );
   return (
     <div>
       <BriefAnswer />
       <p className="sentence">
         A budget of{' '}
-        <Value
+        <Num
           label="Budget"
-          editor={{
-            kind: 'number',
-            value: brief.budgetMinor === undefined ? undefined : shownCoins(brief.budgetMinor, currency),
-            unit: currency,
-            min: 1,
-            optional: true,
-            onChange: (value) =>
-              edit(
-                value === undefined
-                  ? { kind: 'set-budget' }
-                  : { kind: 'set-budget', budgetMinor: minorOfShown(value, currency) },
-                'Budget',
-              ),
-          }}
+          value={brief.budgetMinor === undefined ? undefined : shownCoins(brief.budgetMinor, currency)}
+          unit={currency}
+          min={1}
+          optional
+          onChange={(value) =>
+            edit(
+              value === undefined
+                ? { kind: 'set-budget' }
+                : { kind: 'set-budget', budgetMinor: minorOfShown(value, currency) },
+              'Budget',
+            )
+          }
         >
           {brief.budgetMinor === undefined ? 'no limit' : coins(brief.budgetMinor, currency)}
-        </Value>
+        </Num>
         ,{' '}
-        <Value
+        <Pick
           label="Tax basis"
-          editor={{
-            kind: 'choice',
-            value: String(brief.budgetTaxIncluded),
-            options: [
-              { value: 'true', label: 'tax and shipping in' },
-              { value: 'false', label: 'before tax' },
-            ],
-            onChange: (value) =>
-              edit({ kind: 'set-figures', figures: { budgetTaxIncluded: value === 'true' } }, 'Tax basis'),
-          }}
-        >
-          {brief.budgetTaxIncluded ? 'tax and shipping in' : 'before tax'}
-        </Value>
+          value={brief.budgetTaxIncluded}
+          options={[
+            [true, 'tax and shipping in'],
+            [false, 'before tax'],
+          ]}
+          onChange={(budgetTaxIncluded) => edit({ kind: 'set-figures', figures: { budgetTaxIncluded } }, 'Tax basis')}
+        />
         {brief.budgetMinor !== undefined && (
           <>
             ,{' '}
@@ -129,65 +115,48 @@ export function Terms({ brief, edit }: Editing) {
         sx={{ display: open ? 'block' : 'none', '@media print': { display: 'block' } }}
       >
         A room of{' '}
-        <Value
+        <Num
           label="Room temperature"
-          editor={{
-            kind: 'number',
-            value: brief.roomC,
-            unit: '°C',
-            min: 0,
-            max: 60,
-            onChange: (value) => edit({ kind: 'set-figures', figures: { roomC: value ?? 24 } }, 'Room temperature'),
-          }}
-        >
-          {`${brief.roomC} °C`}
-        </Value>
+          value={brief.roomC}
+          unit="°C"
+          max={60}
+          onChange={(value) => edit({ kind: 'set-figures', figures: { roomC: value ?? 24 } }, 'Room temperature')}
+        />
         . Memory errors: {flag('Error-correcting memory', 'errorCorrection', 'must be corrected', 'need no correction')}
         ; network:{' '}
-        <Value
+        <Num
           label="Network"
-          editor={{
-            kind: 'number',
-            value: must.networkGbitPerS,
-            unit: 'Gb/s',
-            min: 0.1,
-            optional: true,
-            onChange: (networkGbitPerS) => set({ networkGbitPerS }),
-          }}
+          value={must.networkGbitPerS}
+          unit="Gb/s"
+          min={0.1}
+          optional
+          onChange={(networkGbitPerS) => set({ networkGbitPerS })}
         >
           {must.networkGbitPerS === undefined ? 'any' : `${must.networkGbitPerS} Gb/s or more`}
-        </Value>
+        </Num>
         ; wireless: {flag('Wireless', 'wireless', 'needed', 'not needed')}; noise:{' '}
-        <Value
+        <Num
           label="Noise limit"
-          editor={{
-            kind: 'number',
-            value: must.noiseDbA,
-            unit: 'dB(A) at 1 m',
-            min: 15,
-            max: 80,
-            optional: true,
-            onChange: (noiseDbA) => set({ noiseDbA }),
-          }}
+          value={must.noiseDbA}
+          unit="dB(A) at 1 m"
+          min={15}
+          max={80}
+          optional
+          onChange={(noiseDbA) => set({ noiseDbA })}
         >
           {must.noiseDbA === undefined ? 'any' : `at most ${must.noiseDbA} dB(A)`}
-        </Value>
+        </Num>
         ; drives: {flag('Drives within reach', 'drivesReachable', 'within reach, cards in place', 'anywhere')}; on at
         rest{' '}
-        <Value
+        <Num
           label="Hours a week at rest"
-          editor={{
-            kind: 'number',
-            value: brief.idleHoursPerWeek ?? 0,
-            unit: 'h a week',
-            min: 0,
-            max: 168,
-            onChange: (value) =>
-              edit({ kind: 'set-figures', figures: { idleHoursPerWeek: value ?? 0 } }, 'Hours at rest'),
-          }}
-        >
-          {`${brief.idleHoursPerWeek ?? 0} h a week`}
-        </Value>
+          value={brief.idleHoursPerWeek ?? 0}
+          unit="h a week"
+          max={168}
+          onChange={(value) =>
+            edit({ kind: 'set-figures', figures: { idleHoursPerWeek: value ?? 0 } }, 'Hours at rest')
+          }
+        />
         . <Service brief={brief} edit={edit} />
         <Buying brief={brief} edit={edit} /> It drives <OwnedDisplays brief={brief} edit={edit} />.
         <Connections brief={brief} edit={edit} />

@@ -29,18 +29,14 @@ export function MachineHistory({
 }) {
   const seat = useSeat((state) => state.bundle.seat.id);
   const draft = useSeat((state) => state.draftId);
-  const body = useSeat((state) => state.bundle.drafts.find((entry) => entry.id === state.draftId)?.revision);
-  const loaded = useDraftHistory(seat, draft, `${String(turn)} ${body ?? ''}`);
   const watch = prices.state?.watches.find(({ what }) => what.kind === 'draft' && what.draft === draft);
   return (
     <Section
       label="Price of the machine"
       title="Price of the machine over 18 months"
-      gist={watch ? 'watched' : 'by day, with a watch on it'}
+      gist={watch ? 'watched' : 'not watched'}
     >
-      {loaded.state === 'waiting' && <p className="quiet small">Reading prices …</p>}
-      {loaded.state === 'failed' && <p className="short small">The prices could not be read. Open the page again.</p>}
-      {loaded.state === 'ready' && <Chart view={loaded.value} assessment={assessment} watch={watch} />}
+      <History assessment={assessment} watch={watch} turn={turn} />
       <WatchLine
         what={{ kind: 'draft', seat, draft }}
         name={assessment.facts.machine.name}
@@ -50,6 +46,18 @@ export function MachineHistory({
       />
     </Section>
   );
+}
+
+/** The prices are read when somebody looks. */
+function History({ assessment, watch, turn }: { assessment: Assessment; watch: Watch | undefined; turn: unknown }) {
+  const seat = useSeat((state) => state.bundle.seat.id);
+  const draft = useSeat((state) => state.draftId);
+  const body = useSeat((state) => state.bundle.drafts.find((entry) => entry.id === state.draftId)?.revision);
+  const loaded = useDraftHistory(seat, draft, `${String(turn)} ${body ?? ''}`);
+  if (loaded.state === 'waiting') return <p className="quiet small">Reading prices …</p>;
+  if (loaded.state === 'failed')
+    return <p className="short small">The prices could not be read. Open the page again.</p>;
+  return <Chart view={loaded.value} assessment={assessment} watch={watch} />;
 }
 
 function Chart({ view, assessment, watch }: { view: HistoryView; assessment: Assessment; watch: Watch | undefined }) {

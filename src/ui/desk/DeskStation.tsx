@@ -21,7 +21,8 @@ import { AsidePanel } from './AsidePanel';
 import { SeatRow } from './SeatRow';
 import type { ProjectChoice } from './seatForm';
 import { StartDoors } from './StartDoors';
-import { stationPath, TOUR_ASKED } from '../seat/stations';
+import { TOUR_ASKED } from '../seat/stations';
+import { seatAddress } from '@/core/model/addresses';
 
 /** What the rest of the workshop looks like, in a sentence. */
 export interface Elsewhere {
@@ -153,7 +154,7 @@ export function DeskStation({ seats: text, aside, removed, elsewhere, currency }
                 New here?{' '}
                 <Link
                   component={NextLink}
-                  href={`${stationPath(toShow.projectId, toShow.id, 'draft')}?${TOUR_ASKED}=yes`}
+                  href={`${seatAddress(toShow.projectId, toShow.id, 'draft')}?${TOUR_ASKED}=yes`}
                 >
                   Show me around
                 </Link>

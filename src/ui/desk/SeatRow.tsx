@@ -15,7 +15,7 @@ import { useId, useState } from 'react';
 import { coinsOnly } from '@/core/words/format';
 import { addPresentMachine, copySeat, dropSeat } from '@/server/actions';
 import type { DeskNews, DeskSeat } from '@/server/contract';
-import { stationPath } from '../seat/stations';
+import { draftAddress, seatAddress } from '@/core/model/addresses';
 import { Beam } from '../shared/Beam';
 import { Told } from '../shared/Told';
 
@@ -38,7 +38,7 @@ export function SeatRow({ seat }: { seat: DeskSeat }) {
           <Typography component="h2" variant="subtitle1" noWrap sx={{ flexGrow: 1 }}>
             <Link
               component={NextLink}
-              href={stationPath(seat.projectId, seat.id, 'brief')}
+              href={seatAddress(seat.projectId, seat.id, 'brief')}
               color="text.primary"
               underline="hover"
             >
@@ -92,7 +92,7 @@ function News({ line, news }: { line: string; news: readonly DeskNews[] }) {
 function DraftChip({ seat, draft }: { seat: DeskSeat; draft: DeskSeat['drafts'][number] }) {
   const { glance } = draft;
   const { worst, work, parts, budget } = glance;
-  const href = `${stationPath(seat.projectId, seat.id, 'draft')}?draft=${encodeURIComponent(draft.id)}`;
+  const href = draftAddress(seat.projectId, seat.id, draft.id);
   return (
     <Link
       component={NextLink}

@@ -1,6 +1,7 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
@@ -23,7 +24,7 @@ export function StartDoors({
   const [open, setOpen] = useState<'work' | 'machine'>();
   const close = () => setOpen(undefined);
   return (
-    <>
+    <Stack sx={{ gap: 2 }}>
       <Typography component="h2" variant="h2">
         Start a seat
       </Typography>
@@ -59,6 +60,6 @@ export function StartDoors({
       </Box>
       {open === 'work' && <FromWork projects={projects} currency={currency} onClose={close} />}
       {open === 'machine' && <FromMachine projects={projects} onClose={close} />}
-    </>
+    </Stack>
   );
 }

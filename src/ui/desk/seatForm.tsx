@@ -15,7 +15,7 @@ import type { Problem } from '@/core/formats/problems';
 import { OWN_PROJECT } from '@/core/model/brief';
 import { LONGEST_NAME, plainText } from '@/core/parts/common';
 import { beginSeat } from '@/server/actions';
-import { stationPath } from '../seat/stations';
+import { seatAddress } from '@/core/model/addresses';
 
 /** A project that a seat may join. */
 export interface ProjectChoice {
@@ -67,7 +67,7 @@ export function useSeatForm(projects: readonly ProjectChoice[], name: string, st
         ...more(values),
       });
       if (result.state === 'refused') setProblems(result.problems);
-      else router.push(stationPath(result.projectId, result.seatId, station));
+      else router.push(seatAddress(result.projectId, result.seatId, station));
     });
   return { form, problems, submit };
 }

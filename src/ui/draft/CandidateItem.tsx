@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import { fullName } from '@/core/model/fitted';
 import type { Part } from '@/core/parts';
 import { failing } from '@/core/rules/rule';
-import { differencesOf } from '@/core/parts/lookalikes';
+import { differencesOf, rootOf } from '@/core/parts/lookalikes';
 import { findingWords } from '@/core/words/findings';
 import { decidingTexts, keyFigures } from '@/core/words/partFigures';
 import { coins, coinsChange, number } from '@/core/words/format';
@@ -21,8 +21,7 @@ const SHOWN_DIFFERENCES = 4;
 
 /** An edition of the part that is there now: what differs is said where it is chosen (J13). */
 function Alike({ present, part }: { present: Part; part: Part }) {
-  const root = (one: Part) => one.variantOf ?? one.id;
-  if (root(present) !== root(part)) return null;
+  if (rootOf(present) !== rootOf(part)) return null;
   const differences = differencesOf(present, part);
   const more = differences.length - SHOWN_DIFFERENCES;
   const said = differences.slice(0, SHOWN_DIFFERENCES).map(({ field, here, there }) => {

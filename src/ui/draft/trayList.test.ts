@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Candidate } from '@/core/search/candidates';
 import { partLike } from '@/core/tests/world';
-import { trayLines } from './trayList';
+import { foldId, trayLines } from './trayList';
 
 /** A candidate that fits, costs 10 more and changes nothing. */
 const candidate = (
@@ -21,7 +21,7 @@ const candidate = (
 const NOW = candidate('now', { current: true });
 const QUICK = candidate('quick', {}, { gain: 0.3 });
 const read = (rows: readonly Candidate[], opened: readonly string[] = [], narrowed = false) =>
-  trayLines(rows, new Set(opened), narrowed).map((line) =>
+  trayLines(rows, new Set(opened.map(foldId)), narrowed).map((line) =>
     line.kind === 'part' ? `${line.under ? '  ' : ''}${line.row.part.id}` : `${line.open ? '−' : '+'} ${line.says}`,
   );
 

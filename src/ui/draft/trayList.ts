@@ -1,3 +1,4 @@
+import { rootOf } from '@/core/parts/lookalikes';
 import type { Candidate } from '@/core/search/candidates';
 
 /** A line of the tray: a candidate, or a line that opens more of them. */
@@ -15,10 +16,11 @@ const better = ({ effect }: Candidate): boolean =>
   effect.gain > LEAST_GAIN ||
   (effect.priceMinor !== undefined && effect.priceMinor < 0);
 
-const rootOf = ({ part }: Candidate): string => part.variantOf ?? part.id;
-
 /** `id` of the line of a candidate, as the page names it. */
 export const candidateId = (part: string): string => `candidate-${part}`;
+
+/** `id` of a line that opens others; the page refers to it, so it holds no space. */
+export const foldId = (name: string): string => `fold-${name.replaceAll(' ', '-')}`;
 
 /**
  * Ranked candidates as the tray shows them. Editions of one part (colours, marks) stand under the best ranked of them;
@@ -32,8 +34,9 @@ export function trayLines<R extends Candidate>(
 ): TrayLine<R>[] {
   const lines: TrayLine<R>[] = [];
   const line = (row: R, under = false) => lines.push({ kind: 'part', id: candidateId(row.part.id), row, under });
-  /** A line that opens `hidden`, and whether it is open. */
-  const fold = (id: string, says: string, always = false): boolean => {
+  /** A line that opens more of them; gives whether it is open. */
+  const fold = (name: string, says: string, always = false): boolean => {
+    const id = foldId(name);
     const open = always || opened.has(id);
     lines.push({ kind: 'fold', id, says, open });
     return open;
@@ -43,7 +46,7 @@ export function trayLines<R extends Candidate>(
     const groups = new Map<string, R[]>();
     // the part that is there stands for itself
     for (const row of list) {
-      const root = row.current ? `${rootOf(row)} now` : rootOf(row);
+      const root = row.current ? `${rootOf(row.part)} now` : rootOf(row.part);
       groups.set(root, [...(groups.get(root) ?? []), row]);
     }
     for (const [root, [lead, ...editions]] of groups) {

@@ -8,7 +8,7 @@ import { useRef, useState, type DragEvent, type ReactNode } from 'react';
 import type { Problem } from '@/core/formats/problems';
 import { dropUpload, openUploadedCase } from '@/server/actions';
 import { Problems } from '../shared/Problems';
-import { stationPath } from '../seat/stations';
+import { seatAddress } from '@/core/model/addresses';
 
 /** Larger files are refused before they are sent. */
 const LARGEST_BYTES = 2_000_000_000;
@@ -68,7 +68,7 @@ export function GiveFile({ label, children }: { label: string; children?: ReactN
   const opened = async (given: Given) => {
     if (given.format !== 'case') return router.push(`/library/import/${given.id}`);
     const result = await openUploadedCase(given.id);
-    if (result.state === 'opened') return router.push(stationPath(result.projectId, result.seatId, 'brief'));
+    if (result.state === 'opened') return router.push(seatAddress(result.projectId, result.seatId, 'brief'));
     refuse(given.name, result.problems);
     await dropUpload(given.id);
   };

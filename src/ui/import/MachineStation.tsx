@@ -15,7 +15,7 @@ import { dropUpload, openUploadedMachine } from '@/server/actions';
 import type { MachineView, UploadView } from '@/server/contract';
 import { DeskBar } from '../shared/DeskBar';
 import { Problems } from '../shared/Problems';
-import { stationPath } from '../seat/stations';
+import { seatAddress } from '@/core/model/addresses';
 
 /** A machine read from an inventory or a bill of materials: what it is made of, what it does not tell, where it goes. */
 export function MachineStation({
@@ -41,7 +41,7 @@ export function MachineStation({
     const result = await openUploadedMachine(upload.id, seat === '' ? { newSeat: name.trim() } : { seatId: seat });
     setBusy(false);
     if (result.state === 'refused') setRefused(result.problems);
-    else router.push(stationPath(result.projectId, result.seatId, 'draft'));
+    else router.push(seatAddress(result.projectId, result.seatId, 'draft'));
   };
   return (
     <Box className="frame" sx={{ gridTemplateRows: '40px minmax(0, 1fr)' }}>

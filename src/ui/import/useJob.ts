@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { readJson } from '../shared/asking';
+import { NotThere, readJson } from '../shared/asking';
 
 export interface ImportProblem {
   readonly path: string;
@@ -46,9 +46,9 @@ export function useJob(id: string): { job: JobView; follow: () => void; cancel: 
     queryFn: ({ signal }) => readJson<JobView>(url, signal),
     staleTime: 0,
     retry: false,
-    // an app that is away for a moment is asked again, more slowly
+    // an app that is away for a moment is asked again, more slowly; an upload that is gone is not
     refetchInterval: ({ state: { data, error } }) =>
-      error ? EVERY_MS * 4 : data?.state === 'running' ? EVERY_MS : false,
+      error instanceof NotThere ? false : error ? EVERY_MS * 4 : data?.state === 'running' ? EVERY_MS : false,
   });
   const follow = useCallback(() => void refetch(), [refetch]);
   const cancel = useCallback(async () => {

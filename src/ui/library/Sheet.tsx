@@ -17,6 +17,7 @@ import { kindName } from '@/core/words/names';
 import { removePart, resetPartField, setPartPrice } from '@/server/actions';
 import type { PartSheet } from '@/server/contract';
 import { structureSize } from '@/core/words/structure';
+import { Panel } from '../shared/Panel';
 import { NotThere, readJson, sheetUrl } from '../shared/asking';
 import { FieldValue } from './FieldValue';
 import { IntoDraft } from './IntoDraft';
@@ -120,7 +121,7 @@ function SheetBody({
       <FieldRow key={field.path} field={field} sheet={sheet} lengthUnit={lengthUnit} onChanged={onChanged} />
     ));
   return (
-    <Box className="pane" sx={{ padding: '10px 14px 20px' }}>
+    <Box className="pane" sx={{ padding: '10px 14px 20px', '& > section': { marginTop: '14px' } }}>
       <Box className="panehead" sx={{ marginBottom: '2px' }}>
         <Box component="h1" sx={{ fontSize: 16, lineHeight: '21px' }}>
           {part.maker} {part.name}
@@ -143,32 +144,36 @@ function SheetBody({
         </Box>
       )}
       <Actions sheet={sheet} onChanged={onChanged} onStart={onStart} onClose={onClose} />
-      <Section title={`Unknown (${unknown.length})`} hidden={unknown.length === 0}>
-        <dl className="facts small">{rows(unknown)}</dl>
-      </Section>
-      <Section title="Figures">
+      {unknown.length > 0 && (
+        <Panel title={`Unknown (${unknown.length})`}>
+          <dl className="facts small">{rows(unknown)}</dl>
+        </Panel>
+      )}
+      <Panel title="Figures">
         <dl className="facts small">{rows(known)}</dl>
-      </Section>
-      <Section title="Price">
+      </Panel>
+      <Panel title="Price">
         <Prices sheet={sheet} onChanged={onChanged} />
-      </Section>
-      <Lookalikes sheet={sheet} onShow={onShow} />
-      <Section title="Used by" hidden={sheet.uses.length === 0}>
-        <ul className="small">
-          {sheet.uses.map((use, i) => (
-            <li key={i}>
-              {use.href ? <Link href={use.href}>{use.label}</Link> : use.label}
-              {use.standsInFor && <span className="caution"> stands in for {use.standsInFor}</span>}
-            </li>
-          ))}
-        </ul>
-      </Section>
-      <Section title="Evidence">
+      </Panel>
+      {sheet.lookalikes.length > 0 && <Lookalikes sheet={sheet} onShow={onShow} />}
+      {sheet.uses.length > 0 && (
+        <Panel title="Used by">
+          <ul className="small">
+            {sheet.uses.map((use, i) => (
+              <li key={i}>
+                {use.href ? <Link href={use.href}>{use.label}</Link> : use.label}
+                {use.standsInFor && <span className="caution"> stands in for {use.standsInFor}</span>}
+              </li>
+            ))}
+          </ul>
+        </Panel>
+      )}
+      <Panel title="Evidence">
         <Evidence sheet={sheet} onChanged={onChanged} />
-      </Section>
-      <Section title="Names and dates">
+      </Panel>
+      <Panel title="Names and dates">
         <dl className="facts small">{rows(fields.filter((field) => NAMES.includes(field.path)))}</dl>
-      </Section>
+      </Panel>
     </Box>
   );
 }
@@ -181,17 +186,6 @@ const originWords = ({ origin, part }: PartSheet): string => {
     : 'origin not recorded';
   return part.source && part.source !== 'by hand' ? `${from}; source: ${part.source}` : from;
 };
-
-function Section({ title, hidden, children }: { title: string; hidden?: boolean; children: ReactNode }) {
-  return hidden ? null : (
-    <Box component="section" sx={{ marginTop: '14px' }} aria-label={title}>
-      <Box component="h2" sx={{ fontSize: 13 }}>
-        {title}
-      </Box>
-      {children}
-    </Box>
-  );
-}
 
 function FieldRow({
   field,
@@ -340,7 +334,7 @@ function Prices({ sheet, onChanged }: { sheet: PartSheet; onChanged: () => void 
 function Lookalikes({ sheet, onShow }: { sheet: PartSheet; onShow: (id: string) => void }) {
   const { kind } = sheet.part;
   return (
-    <Section title={`Easily taken for it (${sheet.lookalikes.length})`} hidden={sheet.lookalikes.length === 0}>
+    <Panel title={`Easily taken for it (${sheet.lookalikes.length})`}>
       <ul className="small">
         {sheet.lookalikes.map((other) => (
           <Box component="li" key={other.id} sx={{ padding: '4px 0', borderBottom: '1px solid var(--hair)' }}>
@@ -358,7 +352,7 @@ function Lookalikes({ sheet, onShow }: { sheet: PartSheet; onShow: (id: string) 
           </Box>
         ))}
       </ul>
-    </Section>
+    </Panel>
   );
 }
 

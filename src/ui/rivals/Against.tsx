@@ -246,11 +246,19 @@ function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessme
   );
 }
 
-/** On how many tasks each is quicker. */
+/** On how many tasks each is quicker, which are too close to tell, and which cannot be compared. */
 function speedGist({ tasks }: Comparison): string {
   const verdicts = tasks.map((task) => ratioVerdict(task.ratio));
-  const count = (verdict: Verdict) => verdicts.filter((entry) => entry === verdict).length;
-  return `ours quicker in ${count('carries')}, theirs in ${count('short')}, ${count('unproven')} unproven`;
+  const told = (verdict: Verdict, before: string, after: string) => {
+    const count = verdicts.filter((entry) => entry === verdict).length;
+    return count === 0 ? [] : [`${before}${count}${after}`];
+  };
+  return [
+    ...told('carries', 'ours quicker in ', ''),
+    ...told('short', 'theirs quicker in ', ''),
+    ...told('between', '', ' too close to tell'),
+    ...told('unproven', '', ' unproven'),
+  ].join(', ');
 }
 
 function PartByPart({ comparison, name, mine }: Sides) {

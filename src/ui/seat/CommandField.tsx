@@ -7,9 +7,11 @@ import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { fullName } from '@/core/model/fitted';
-import { freshItemId, ONCE } from '@/core/model/edits';
+import { ONCE } from '@/core/model/edits';
+import { editFor } from '@/core/search/candidates';
 import { kindName } from '@/core/words/names';
-import { STATIONS, stationPath } from './stations';
+import { STATIONS } from './stations';
+import { seatAddress } from '@/core/model/addresses';
 import { useDraft, useSeat } from './store';
 import { readJson, sheetUrl } from '../shared/asking';
 import { useFoundParts } from '../shared/useFoundParts';
@@ -37,21 +39,9 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
     // its prices come with it: a part without them would be a hole in the total until the page is loaded again
     const { part, priced } = await readJson<PartSheet>(sheetUrl(id));
     state.know([part], priced);
-    const label = fullName(part);
-    state.editDraft(
-      {
-        kind: 'add',
-        item: {
-          id: freshItemId(draft, part.kind),
-          part: part.id,
-          label,
-          ...(part.kind === 'drive' ? { roles: ['active' as const] } : {}),
-        },
-      },
-      `Add ${label}`,
-    );
+    state.editDraft(editFor(draft, { kind: part.kind }, part), `Add ${fullName(part)}`);
   };
-  const go = (station: string) => router.push(stationPath(seat.projectId, seat.id, station));
+  const go = (station: string) => router.push(seatAddress(seat.projectId, seat.id, station));
   const commands: Command[] = [
     ...STATIONS.map((station) => ({ group: 'Go to', label: station.name, run: () => go(station.id) })),
     { group: 'Go to', label: 'Desk', run: () => router.push('/') },
@@ -92,7 +82,10 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
         run: () => {
           go('draft');
           if (there) state.choose({ kind: part.kind, item: there.id });
-          else void add(part.id);
+          else
+            void add(part.id).catch((error: unknown) =>
+              state.tell(`${label} was not added: ${error instanceof Error ? error.message : String(error)}`),
+            );
         },
       };
     }),

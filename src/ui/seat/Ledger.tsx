@@ -13,7 +13,7 @@ import { partsTold, workTold } from '@/core/words/glance';
 import { Told } from '../shared/Told';
 import { budgetBeam } from '@/core/words/beams';
 import { levelSummary } from '../shared/Level';
-import { stationPath } from './stations';
+import { seatAddress } from '@/core/model/addresses';
 import { useAssessment, useSeat, useWholeDraft } from './store';
 
 // what is opened now and then is fetched then
@@ -43,7 +43,7 @@ export function Ledger() {
   const work = workTold(assessment);
   const openFindings = () => {
     show('findings');
-    router.push(stationPath(seat.projectId, seat.id, 'draft'));
+    router.push(seatAddress(seat.projectId, seat.id, 'draft'));
   };
   const status =
     saving === 'saving'
@@ -64,9 +64,15 @@ export function Ledger() {
           aria-haspopup="dialog"
         >
           <b>
-            {adds ? `${whole.later?.name ?? 'Later'} adds ` : ''}
-            {basket.lowerBound ? 'at least ' : ''}
-            {coins(basket.total.landedMinor, price.currency)} landed
+            {assessment.facts.machine.items.length === 0 ? (
+              'nothing chosen yet'
+            ) : (
+              <>
+                {adds ? `${whole.later?.name ?? 'Later'} adds ` : ''}
+                {basket.lowerBound ? 'at least ' : ''}
+                {coins(basket.total.landedMinor, price.currency)} landed
+              </>
+            )}
           </b>
         </Press>
         {!adds && !previewing && before && before.minor !== basket.total.landedMinor && (
@@ -75,7 +81,7 @@ export function Ledger() {
           </span>
         )}
         {news > 0 && (
-          <Link href={stationPath(seat.projectId, seat.id, 'buy')} className="carries">
+          <Link href={seatAddress(seat.projectId, seat.id, 'buy')} className="carries">
             ▲ {news} {news === 1 ? 'watch' : 'watches'} reached
           </Link>
         )}

@@ -21,7 +21,7 @@ import { coins, listed, number, percent, watts } from '@/core/words/format';
 import { basketFor } from '@/core/versus/basketFor';
 import Link from 'next/link';
 import { BasketTable, StillLacking } from '../shared/BasketTable';
-import { stationPath } from './stations';
+import { seatAddress } from '@/core/model/addresses';
 import { Sign } from '../shared/Beam';
 import { assessmentOf, useSeat, useWholeDraft } from './store';
 
@@ -59,7 +59,7 @@ export function PriceWhy({ assessment, onClose }: { assessment: Assessment; onCl
       )}
       <Box component="p" className="quiet small" sx={{ marginTop: '8px' }}>
         The cheapest way to buy everything in {assessment.region.name} from sellers that the desk trusts, with shipping,
-        coupons and bundles. <Link href={stationPath(seat.projectId, seat.id, 'buy')}>Buy</Link> has the offers of each
+        coupons and bundles. <Link href={seatAddress(seat.projectId, seat.id, 'buy')}>Buy</Link> has the offers of each
         part. Bought one by one, each from its cheapest seller: {coins(price.total.landedMinor, price.currency)}.
       </Box>
     </Sheet>

@@ -8,7 +8,7 @@ import dynamic from 'next/dynamic';
 import IconButton from '@mui/material/IconButton';
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { SeatBundle } from '@/server/contract';
 import { HelpButton } from '../shared/HelpButton';
@@ -16,7 +16,8 @@ import { InBrowser, Waiting } from '../shared/InBrowser';
 import { ThemeSwitch } from '../shared/ThemeSwitch';
 import { Ledger } from './Ledger';
 import { SaveBar } from './SaveBar';
-import { STATIONS, stationPath, TOUR_ASKED } from './stations';
+import { STATIONS, TOUR_ASKED } from './stations';
+import { seatAddress } from '@/core/model/addresses';
 import { pageStorage, windowName } from './outbox';
 import { createSeatStore, SeatContext, useSeat, type SeatStore } from './store';
 
@@ -85,9 +86,14 @@ function TopBar() {
   const router = useRouter();
   const [finding, setFinding] = useState(false);
   const [help, setHelp] = useState<'keys' | 'words'>();
-  const go = (station: string) => router.push(stationPath(seat.projectId, seat.id, station));
+  const go = (station: string) => router.push(seatAddress(seat.projectId, seat.id, station));
   // the tour walks over the Draft station; an address may ask for it
   const [touring, setTouring] = useState(useSearchParams().has(TOUR_ASKED));
+  const endTour = useCallback(() => {
+    setTouring(false);
+    // a page that is loaded again does not begin anew
+    if (new URLSearchParams(window.location.search).has(TOUR_ASKED)) window.history.replaceState(null, '', path);
+  }, [path]);
   const showAround = () => {
     setHelp(undefined);
     go('draft');
@@ -132,7 +138,7 @@ function TopBar() {
       </Box>
       <Box component="nav" className="stations" aria-label="Stations" sx={{ marginLeft: 'auto' }}>
         {STATIONS.map((station) => {
-          const href = stationPath(seat.projectId, seat.id, station.id);
+          const href = seatAddress(seat.projectId, seat.id, station.id);
           return (
             <Link key={station.id} href={href} aria-current={path === href ? 'page' : undefined}>
               {station.name}
@@ -173,7 +179,7 @@ function TopBar() {
       </Box>
       {finding && <CommandField onClose={() => setFinding(false)} onHelp={() => setHelp('keys')} />}
       {help && <Shortcuts first={help} onClose={() => setHelp(undefined)} onTour={showAround} />}
-      {touring && <Tour onEnd={() => setTouring(false)} />}
+      {touring && <Tour onEnd={endTour} />}
     </header>
   );
 }

@@ -4,11 +4,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Popover, { type PopoverProps } from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
-import { useEffect, useId, useState } from 'react';
+import { useCallback, useEffect, useId, useState } from 'react';
 import { TOUR } from './tourStops';
 
 /** How often a place is looked for that is still being drawn, ms. */
 const LOOK_MS = 100;
+/** After so many looks a place is passed over; the first one may wait for the page. */
+const MOST_LOOKS = 10;
 
 /** Where the words stand: beside a tall place, under or over a flat one, so that it can be seen while it is read. */
 function beside({
@@ -39,15 +41,21 @@ export function Tour({ onEnd }: { onEnd: () => void }) {
   const [place, setPlace] = useState<Element>();
   const id = useId();
   const stop = TOUR[at];
+  const go = useCallback((by: number) => (at + by >= TOUR.length ? onEnd() : setAt(Math.max(0, at + by))), [at, onEnd]);
   useEffect(() => {
     if (!stop) return;
-    const look = () => setPlace(document.querySelector(stop.at) ?? undefined);
+    let looks = 0;
+    const look = () => {
+      const found = document.querySelector(stop.at) ?? undefined;
+      setPlace(found);
+      // what is hidden by something else that is open cannot be shown
+      if (!found && at > 0 && ++looks > MOST_LOOKS) go(1);
+    };
     look();
     const timer = setInterval(look, LOOK_MS);
     return () => clearInterval(timer);
-  }, [stop]);
+  }, [stop, at, go]);
   if (!stop || !place) return null;
-  const go = (by: number) => (at + by >= TOUR.length ? onEnd() : setAt(Math.max(0, at + by)));
   const rect = place.getBoundingClientRect();
   return (
     <>

@@ -7,8 +7,5 @@ export const STATIONS = [
   { id: 'buy', name: 'Buy', key: '5' },
 ] as const;
 
-export const stationPath = (projectId: string, seatId: string, station: string): string =>
-  `/${encodeURIComponent(projectId)}/${encodeURIComponent(seatId)}/${station}`;
-
 /** In an address of a seat: shows around. */
 export const TOUR_ASKED = 'tour';

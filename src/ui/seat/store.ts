@@ -44,6 +44,8 @@ export interface SeatState {
   readonly saving: Saving;
   readonly waiting: Waiting | undefined;
   readonly told: string | undefined;
+  /** Says something in the ledger until something else is said. */
+  readonly tell: (text: string) => void;
   /** A step that waits for a decision. */
   readonly asked: Asked | undefined;
   readonly refused: readonly Problem[];
@@ -314,6 +316,7 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE, 
       saving: { state: 'saved' },
       waiting: undefined,
       told: undefined,
+      tell: (told) => set({ told }),
       asked: undefined,
       refused: [],
       editDraft: (edit, label) => {

@@ -3,7 +3,10 @@ import Typography from '@mui/material/Typography';
 
 /** How a card lies on its ground: the same for what is pressed and for what only holds something. */
 export const CARD = {
-  display: 'block',
+  display: 'flex',
+  flexDirection: 'column',
+  alignItems: 'flex-start',
+  justifyContent: 'flex-start',
   width: '100%',
   textAlign: 'left',
   px: 3,

@@ -30,9 +30,9 @@ export function Stages({ task, assessment }: { task: Task; assessment: Assessmen
           {sitting ? `, worst in ${sitting.name}` : ''})
         </span>
       </p>
-      {result.impossible.map((reason, i) => (
-        <p key={i} className="small short">
-          {impossibleWords(reason)}
+      {[...new Set(result.impossible.map(impossibleWords))].map((why) => (
+        <p key={why} className="small short">
+          {why}
         </p>
       ))}
       {result.binds && (

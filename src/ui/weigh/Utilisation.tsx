@@ -37,7 +37,8 @@ export function Utilisation({ assessment }: { assessment: Assessment }) {
   ]
     .map((key) => ({ key, most: Math.max(...named.map(({ busy }) => busy.get(key) ?? 0)) }))
     .sort((a, b) => b.most - a.most || (a.key < b.key ? -1 : 1));
-  if (named.length === 0 || resources.length === 0) return null;
+  // in a machine without parts nothing is busy
+  if (named.length === 0 || resources.length === 0 || machine.items.length === 0) return null;
   const [busiest] = resources;
   const across = scaleBand(
     named.map(({ id }) => id),

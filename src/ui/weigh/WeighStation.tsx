@@ -34,6 +34,9 @@ import { Stages } from './Stages';
 import { levelSummary } from '../shared/Level';
 import { Utilisation } from './Utilisation';
 
+/** A beam that is wider than this says no more, and its signs are drawn out of shape. */
+const BEAM_WIDTH = { maxWidth: 280 } as const;
+
 /** Tasks × drafts as a matrix of beams; where the chosen task's time goes; what the next coin buys. */
 export function WeighStation() {
   const brief = useSeat((state) => state.bundle.brief.body);
@@ -104,7 +107,7 @@ export function WeighStation() {
                 {columns.map((column) => {
                   const result = column.assessment.tasks.find((candidate) => candidate.task === row.id);
                   return (
-                    <TableCell key={column.key} sx={{ paddingTop: '2px', paddingBottom: '2px' }}>
+                    <TableCell key={column.key} sx={{ paddingTop: '2px', paddingBottom: '2px', '& > *': BEAM_WIDTH }}>
                       {result && (
                         <TaskBeam
                           assessment={column.assessment}
@@ -132,7 +135,7 @@ export function WeighStation() {
                 const budget = budgetBeam(column.assessment);
                 const owned = machine.items.length > 0 && machine.items.every((item) => item.owned);
                 return (
-                  <TableCell key={column.key}>
+                  <TableCell key={column.key} sx={{ '& > *': BEAM_WIDTH }}>
                     {owned ? (
                       <span className="quiet">owned already</span>
                     ) : budget ? (

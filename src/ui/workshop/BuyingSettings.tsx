@@ -1,6 +1,7 @@
 'use client';
 
 import { type Settings, TRUST_FLOORS, type TrustFloor } from '@/core/model/settings';
+import { Num, Pick } from '../shared/phrases';
 import { Value } from '../shared/Value';
 
 const FLOOR: Readonly<Record<TrustFloor, string>> = {
@@ -30,49 +31,32 @@ export function BuyingSettings({ settings, save }: { settings: Settings; save: (
     most: number,
     explains: string,
     keep: (value: number) => Settings,
-    shown = `${value ?? ''} ${unit}`,
   ) => (
-    <Value
+    <Num
       label={label}
-      editor={{
-        kind: 'number',
-        value,
-        unit,
-        min: 0,
-        max: most,
-        explains,
-        onChange: (next) => next !== undefined && save(keep(next)),
-      }}
-    >
-      {shown}
-    </Value>
+      value={value}
+      unit={unit}
+      max={most}
+      figure={{ label, explains }}
+      onChange={(next) => next !== undefined && save(keep(next))}
+    />
   );
   return (
     <p className="sentence">
       The desk buys{' '}
-      <Value
+      <Pick
         label="Conditions of parts"
-        editor={{
-          kind: 'choice',
-          value: conditions,
-          options: Object.entries(CONDITIONS).map(([value, { label }]) => ({ value, label })),
-          onChange: (value) => save({ ...settings, conditions: [...CONDITIONS[value as Conditions].list] }),
-        }}
-      >
-        {CONDITIONS[conditions].label}
-      </Value>{' '}
+        value={conditions}
+        options={(Object.keys(CONDITIONS) as Conditions[]).map((value) => [value, CONDITIONS[value].label] as const)}
+        onChange={(value) => save({ ...settings, conditions: [...CONDITIONS[value].list] })}
+      />{' '}
       from{' '}
-      <Value
+      <Pick
         label="Trust in sellers"
-        editor={{
-          kind: 'choice',
-          value: settings.trustFloor,
-          options: TRUST_FLOORS.map((value) => ({ value, label: FLOOR[value] })),
-          onChange: (value) => save({ ...settings, trustFloor: value as TrustFloor }),
-        }}
-      >
-        {FLOOR[settings.trustFloor]}
-      </Value>
+        value={settings.trustFloor}
+        options={TRUST_FLOORS.map((value) => [value, FLOOR[value]] as const)}
+        onChange={(trustFloor) => save({ ...settings, trustFloor })}
+      />
       {', '}
       <Value
         label="Prices far below the others"
@@ -89,47 +73,43 @@ export function BuyingSettings({ settings, save }: { settings: Settings; save: (
         {settings.avoidBaits ? 'not from little-rated sellers far below the others' : 'however low the price'}
       </Value>
       , in{' '}
-      <Value
+      <Num
         label="Parcels of a machine"
-        editor={{
-          kind: 'number',
-          value: parcels,
-          unit: 'parcels',
-          min: 1,
-          max: 40,
-          whole: true,
-          optional: true,
-          onChange: (value) =>
-            save(
-              value === undefined
-                ? { ...rest, ...(refreshHours === undefined ? {} : { refreshHours }) }
-                : { ...settings, parcels: value },
-            ),
-        }}
+        value={parcels}
+        unit="parcels"
+        min={1}
+        max={40}
+        whole
+        optional
+        onChange={(value) =>
+          save(
+            value === undefined
+              ? { ...rest, ...(refreshHours === undefined ? {} : { refreshHours }) }
+              : { ...settings, parcels: value },
+          )
+        }
       >
         {parcels === undefined ? 'any number of parcels' : `at most ${parcels} parcels`}
-      </Value>
+      </Num>
       . Prices are asked for{' '}
-      <Value
+      <Num
         label="Hours between refreshes"
-        editor={{
-          kind: 'number',
-          value: refreshHours,
-          unit: 'h',
-          min: 1,
-          max: 168,
-          whole: true,
-          optional: true,
-          onChange: (value) =>
-            save(
-              value === undefined
-                ? { ...rest, ...(parcels === undefined ? {} : { parcels }) }
-                : { ...settings, refreshHours: value },
-            ),
-        }}
+        value={refreshHours}
+        unit="h"
+        min={1}
+        max={168}
+        whole
+        optional
+        onChange={(value) =>
+          save(
+            value === undefined
+              ? { ...rest, ...(parcels === undefined ? {} : { parcels }) }
+              : { ...settings, refreshHours: value },
+          )
+        }
       >
         {refreshHours === undefined ? 'when somebody asks' : `every ${refreshHours} h while the app runs`}
-      </Value>
+      </Num>
       . Over the years money costs{' '}
       {number(
         'Discount rate',

@@ -9,6 +9,7 @@ import { saveSettings } from '@/server/actions';
 import { minorDigits, type Currency } from '@/core/units/money';
 import { Panel } from '../shared/Panel';
 import { Problems } from '../shared/Problems';
+import { Num, Pick } from '../shared/phrases';
 import { Value } from '../shared/Value';
 import { BuyingSettings } from './BuyingSettings';
 
@@ -28,6 +29,8 @@ const POLICY_NAME: Readonly<Record<Policy, string>> = {
   maker: 'the card maker’s advice',
   multiple: 'a multiple of the draw',
 };
+
+const NEWS = { label: 'Threshold of news', explains: 'A smaller change of a draft’s price is not told on the desk.' };
 
 /** What holds for the whole desk, as a sentence whose values are changed in place. */
 export function SettingsPanel({ settings, regions }: { settings: Settings; regions: readonly RegionChoice[] }) {
@@ -59,39 +62,32 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
           </Value>{' '}
           ({region.currency}, {region.taxName} {Math.round(region.taxRate * 1000) / 10} %{' '}
           {region.pricesIncludeTax ? 'in' : 'on top of'} the prices). Electricity costs{' '}
-          <Value
+          <Num
             label="Electricity tariff"
-            editor={{
-              kind: 'number',
-              value: tariff === undefined ? undefined : Number(tariff) / unitsACoin,
-              unit: `${region.currency} a kWh`,
-              min: 0.0001,
-              max: 10,
-              optional: true,
-              onChange: (value) =>
-                void save(
-                  value === undefined
-                    ? withoutTariff
-                    : { ...settings, tariffMinorPerKWh: String(Math.round(value * unitsACoin * 1e4) / 1e4) },
-                ),
-            }}
+            value={tariff === undefined ? undefined : Number(tariff) / unitsACoin}
+            unit={`${region.currency} a kWh`}
+            min={0.0001}
+            max={10}
+            optional
+            onChange={(value) =>
+              void save(
+                value === undefined
+                  ? withoutTariff
+                  : { ...settings, tariffMinorPerKWh: String(Math.round(value * unitsACoin * 1e4) / 1e4) },
+              )
+            }
           >
             {tariff === undefined ? 'an unknown tariff' : `${Number(tariff) / unitsACoin} ${region.currency} a kWh`}
-          </Value>
+          </Num>
           . A supply may give{' '}
-          <Value
+          <Num
             label="Share of a supply's rating for hours"
-            editor={{
-              kind: 'number',
-              value: Math.round(settings.supplyShare * 100),
-              unit: '%',
-              min: 50,
-              max: 100,
-              onChange: (value) => value !== undefined && void save({ ...settings, supplyShare: value / 100 }),
-            }}
-          >
-            {`${Math.round(settings.supplyShare * 100)} %`}
-          </Value>{' '}
+            value={Math.round(settings.supplyShare * 100)}
+            unit="%"
+            min={50}
+            max={100}
+            onChange={(value) => value !== undefined && void save({ ...settings, supplyShare: value / 100 })}
+          />{' '}
           of its rating for hours. What a supply must also carry:{' '}
           {POLICIES.map((policy, i) => (
             <span key={policy}>
@@ -118,64 +114,46 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
             </span>
           ))}
           . The multiple is{' '}
-          <Value
+          <Num
             label="Multiple of the sustained draw"
-            editor={{
-              kind: 'number',
-              value: settings.drawMultiple,
-              unit: '×',
-              min: 1,
-              max: 4,
-              onChange: (value) => value !== undefined && void save({ ...settings, drawMultiple: value }),
-            }}
+            value={settings.drawMultiple}
+            unit="×"
+            min={1}
+            max={4}
+            onChange={(value) => value !== undefined && void save({ ...settings, drawMultiple: value })}
           >
             {`× ${settings.drawMultiple}`}
-          </Value>
+          </Num>
           . Of the daily backups the last{' '}
-          <Value
+          <Num
             label="Backups that are kept"
-            editor={{
-              kind: 'number',
-              value: settings.backupsKept,
-              unit: 'backups',
-              min: 0,
-              max: 60,
-              whole: true,
-              onChange: (value) => value !== undefined && void save({ ...settings, backupsKept: value }),
-            }}
+            value={settings.backupsKept}
+            unit="backups"
+            max={60}
+            whole
+            onChange={(value) => value !== undefined && void save({ ...settings, backupsKept: value })}
           >
             {settings.backupsKept === 0 ? 'none' : String(settings.backupsKept)}
-          </Value>{' '}
+          </Num>{' '}
           are kept. Prices that move by up to{' '}
-          <Value
+          <Num
             label="Threshold of news"
-            editor={{
-              kind: 'number',
-              value: settings.newsPercent,
-              unit: '%',
-              min: 0,
-              max: 50,
-              explains: 'A smaller change of a draft’s price is not told on the desk.',
-              onChange: (value) => value !== undefined && void save({ ...settings, newsPercent: value }),
-            }}
-          >
-            {`${settings.newsPercent} %`}
-          </Value>{' '}
+            value={settings.newsPercent}
+            unit="%"
+            max={50}
+            figure={NEWS}
+            onChange={(value) => value !== undefined && void save({ ...settings, newsPercent: value })}
+          />{' '}
           are no news. The library shows lengths in{' '}
-          <Value
+          <Pick
             label="Unit of lengths"
-            editor={{
-              kind: 'choice',
-              value: settings.lengthUnit,
-              options: [
-                { value: 'mm', label: 'millimetres' },
-                { value: 'inch', label: 'inches' },
-              ],
-              onChange: (unit) => void save({ ...settings, lengthUnit: unit === 'inch' ? 'inch' : 'mm' }),
-            }}
-          >
-            {settings.lengthUnit === 'inch' ? 'inches' : 'millimetres'}
-          </Value>
+            value={settings.lengthUnit}
+            options={[
+              ['mm', 'millimetres'],
+              ['inch', 'inches'],
+            ]}
+            onChange={(lengthUnit) => void save({ ...settings, lengthUnit })}
+          />
           .
         </p>
       ) : (

@@ -1,0 +1,2 @@
+/** Where the database of this checkout is. */
+export declare const databasePath: () => string;
