@@ -3,7 +3,9 @@ import { fieldWords, structureSize, structureTables } from './structure';
 
 test('names of fields become words with their unit behind', () => {
   expect(
-    ['threadsPerCore', 'boostGHz', 'lengthsMm', 'gbitPerS', 'kind', 'rateMTs', 'maxTemperatureC', 'kPerW'].map(fieldWords),
+    ['threadsPerCore', 'boostGHz', 'lengthsMm', 'gbitPerS', 'kind', 'rateMTs', 'maxTemperatureC', 'kPerW'].map(
+      fieldWords,
+    ),
   ).toEqual([
     'threads per core',
     'boost, GHz',
