@@ -72,7 +72,7 @@ export function Terms({ brief, edit }: Editing) {
             )
           }
         >
-          {brief.budgetMinor === undefined ? 'no limit' : coins(brief.budgetMinor, currency)}
+          {brief.budgetMinor === undefined ? 'any amount' : coins(brief.budgetMinor, currency)}
         </Num>
         ,{' '}
         <Pick

@@ -121,7 +121,8 @@ function MovedBy({ result }: { result: TaskResult }) {
 function Clocks({ assessment, sitting }: { assessment: Assessment; sitting: string }) {
   const { heat } = assessment.facts;
   const settled = heat.sittings.find((entry) => entry.sitting === sitting)?.best;
-  if (!settled) return null;
+  // what is not there keeps no clock
+  if (!settled || heat.setup.hot.length === 0) return null;
   const held = (['processor', 'graphics'] as const).flatMap((kind) => {
     const by = settled.heldBy[kind];
     return by

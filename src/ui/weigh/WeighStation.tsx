@@ -133,11 +133,12 @@ export function WeighStation() {
               {columns.map((column) => {
                 const { price, machine } = column.assessment.facts;
                 const budget = budgetBeam(column.assessment);
-                const owned = machine.items.length > 0 && machine.items.every((item) => item.owned);
+                const bare = machine.items.length === 0;
+                const owned = machine.items.every((item) => item.owned);
                 return (
                   <TableCell key={column.key} sx={{ '& > *': BEAM_WIDTH }}>
-                    {owned ? (
-                      <span className="quiet">owned already</span>
+                    {bare || owned ? (
+                      <span className="quiet">{bare ? 'nothing chosen yet' : 'owned already'}</span>
                     ) : budget ? (
                       <Beam
                         axis={budget.axis}
