@@ -55,6 +55,10 @@ export interface Compiled {
   readonly screen: (machine: Machine) => readonly Finding[];
   /** Findings of one rule, with only what it reads worked out. */
   readonly findingsOf: (rule: string, machine: Machine) => readonly Finding[];
+  /** The same of several rules. */
+  readonly findingsBy: (asked: readonly Rule[], machine: Machine) => readonly Finding[];
+  /** What is known of a machine, each thing worked out when it is first asked for. */
+  readonly factsOf: (machine: Machine) => Facts;
 }
 
 /** Names of the stages that are kept for each rule. */
@@ -225,6 +229,8 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
         rules.filter((rule) => rule.id === id),
         factsFor(machine),
       ).filter(isFinding),
+    findingsBy: (asked, machine) => checksOf(asked, factsFor(machine)).filter(isFinding),
+    factsOf: factsFor,
   };
 }
 

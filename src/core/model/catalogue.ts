@@ -13,6 +13,7 @@ export interface Catalogue {
   readonly region: (id: string) => Region | undefined;
   readonly regions: readonly Region[];
   readonly seller: (id: string) => Seller | undefined;
+  readonly sellers: readonly Seller[];
   readonly application: (id: string) => ApplicationProfile | undefined;
   readonly applications: readonly ApplicationProfile[];
   readonly rivals: readonly RivalModel[];
@@ -57,6 +58,7 @@ export function compileCatalogue(data: CatalogueData): Catalogue {
     region: (id) => regions.get(id),
     regions: data.regions,
     seller: (id) => sellers.get(id),
+    sellers: data.sellers,
     application: (id) => applications.get(id),
     applications: data.applications,
     rivals: data.rivals,

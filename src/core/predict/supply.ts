@@ -9,7 +9,7 @@ import type { Cards } from '../work/stage';
 import { given, type Derivation } from '../figures/derive';
 import { cardRate, cardsTogether, exchange, type CardResource } from './cardSupply';
 import { drivesOf } from './driveSupply';
-import { linksOf, uplinksOf } from './linkSupply';
+import { linksOf, uplinksOf, type LinkOf } from './linkSupply';
 import { memoryRoom, memoryTraffic } from './memorySupply';
 import { processorRates, type ProcessorRates } from './processor';
 import { NO_RATES, type Rates } from './rates';
@@ -36,20 +36,44 @@ export interface Supply {
   readonly space: (role: DriveRole) => Supplied | undefined;
 }
 
+/** What parts are connected by: the links of devices, the uplinks that they share, and the board's own network. */
+export interface Wiring {
+  readonly linkOf: LinkOf;
+  readonly uplinks: ReadonlyMap<string, Derivation>;
+  readonly network: Supplied | undefined;
+}
+
 /** Rates of everything in the machine, computed lazily and once. */
-export function supplyOf(
+export const supplyOf = (
   parts: FittedParts,
   memory: MemoryState,
   board: Board | undefined,
   placement: Placement | undefined,
   rates: Rates = NO_RATES,
+): Supply =>
+  supplyOver(
+    parts,
+    memory,
+    {
+      linkOf: linksOf(board, placement),
+      uplinks: uplinksOf(board, placement),
+      network: networkOf(parts, board),
+    },
+    rates,
+  );
+
+/** The same over whatever wiring. */
+export function supplyOver(
+  parts: FittedParts,
+  memory: MemoryState,
+  { linkOf, uplinks, network }: Wiring,
+  rates: Rates,
 ): Supply {
   const processor = parts.one('processor');
   const cores = processor && processorRates(processor.part);
   const card = parts.one('graphics');
   const integrated = processor?.part.integratedGraphics;
   const inside = integrated === 'none' ? undefined : integrated;
-  const linkOf = linksOf(board, placement);
   const drives = drivesOf(parts, linkOf, rates);
   const cache = new Map<Resource, Supplied | undefined>();
 
@@ -85,7 +109,7 @@ export function supplyOf(
           items: [card ?? processor].flatMap((fitted) => (fitted ? [fitted.item.id] : [])),
         };
       case 'network':
-        return networkOf(parts, board);
+        return network;
       default: {
         const key = resourceKey(resource);
         return key.of === 'drive' ? drives.rate(key.role, key.direction) : undefined;
@@ -117,7 +141,7 @@ export function supplyOf(
       ? own(card, 'memoryGiB', card.part.memoryGiB, 'graphics memory', 'B', GIB)
       : inside && memoryRoom(parts, memory, 'graphics'),
     graphicsShareMemory: !card && inside !== undefined,
-    uplinks: uplinksOf(board, placement),
+    uplinks,
     space: drives.space,
   };
 }

@@ -1,0 +1,77 @@
+import type { DriveRole } from '../../figures/resources';
+import { fullName } from '../../model/fitted';
+import type { Item } from '../../model/machine';
+import type { Part } from '../../parts';
+import { compareParts } from '../../parts/order';
+import { figureKey } from '../trial';
+
+/** What one position of a machine may be filled with: several equal pieces, a set of drives, or nothing. */
+export interface Option {
+  readonly items: readonly Item[];
+  readonly parts: readonly Part[];
+  /** Options with equal figures are the same to all that reads no identity. */
+  readonly figures: string;
+  /** What its pieces add to a basket at least. */
+  readonly leastMinor: number;
+}
+
+/** Options of a position, the cheapest first; made when they are asked for. */
+export interface Choices {
+  readonly at: (index: number) => Option | undefined;
+}
+
+/** Whether a set of drives may do for roles, by what they must hold and give; see `driveSets.ts`. */
+export type DrivesDo = (option: Option) => boolean;
+
+/** A part with what a piece adds to a basket at least, and whose it is. */
+export interface Good {
+  readonly part: Part;
+  readonly leastMinor: number;
+  /** Set when it is a piece that is there. */
+  readonly spare?: Item;
+}
+
+export const NOTHING: Option = { items: [], parts: [], figures: '-', leastMinor: 0 };
+
+/** Several pieces of a good; a spare piece is there once. */
+export const pieces = (good: Good, count: number): readonly Good[] =>
+  good.spare && count > 1 ? [] : Array.from({ length: count }, () => good);
+
+/** Goods as items of a machine, named after their position. */
+export function optionOf(
+  name: string,
+  goods: readonly Good[],
+  rolesOf?: (index: number) => readonly DriveRole[],
+): Option {
+  return {
+    items: goods.map(({ part, spare }, i): Item => ({
+      id: `${name.replaceAll(' ', '-')}-${i + 1}`,
+      part: part.id,
+      label: fullName(part),
+      ...(spare ? { owned: true } : {}),
+      ...(rolesOf ? { roles: [...rolesOf(i)] } : {}),
+    })),
+    parts: goods.map(({ part }) => part),
+    figures: goods.map(({ part }, i) => `${figureKey(part)}${rolesOf ? rolesOf(i).join() : ''}`).join('+') || '-',
+    leastMinor: goods.reduce((all, { leastMinor }) => all + leastMinor, 0),
+  };
+}
+
+/** Options in order of price, then of what they are; those of no piece are none (`NOTHING` says nothing by itself). */
+export function listed(options: readonly Option[]): Choices {
+  const sorted = options
+    .filter((option) => option === NOTHING || option.items.length > 0)
+    .sort((a, b) => a.leastMinor - b.leastMinor || compareOptions(a, b));
+  return { at: (index) => sorted[index] };
+}
+
+/** Order of options by what they are, the better first, then by name; never by id. */
+export function compareOptions(a: Option, b: Option): number {
+  for (let i = 0; i < Math.max(a.parts.length, b.parts.length); i++) {
+    const [one, two] = [a.parts[i], b.parts[i]];
+    if (!one || !two) return a.parts.length - b.parts.length;
+    const order = compareParts(one, two);
+    if (order !== 0) return order;
+  }
+  return 0;
+}

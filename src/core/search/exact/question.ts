@@ -1,0 +1,76 @@
+import type { Context } from '../../assess';
+import { factsForTrades } from '../../assess/stages';
+import type { Brief } from '../../model/brief';
+import type { Item, Machine } from '../../model/machine';
+import { bareOf } from '../../sizing/bare';
+import { expand } from '../../work';
+
+/** Where on a prediction's band a target has to be met. */
+export const ENDS = ['likely', 'low'] as const;
+export type End = (typeof ENDS)[number];
+
+/** What a machine must at least be, beside the rules. */
+export interface Least {
+  /**
+   * Progress that each task must make (`progressAt`): ratio to its target, or runs a second without one. A task that is
+   * not listed may fall short.
+   */
+  readonly tasks: ReadonlyMap<string, number>;
+  readonly memoryGiB?: number;
+  readonly graphicsGiB?: number;
+  readonly storageGB?: number;
+}
+
+/** What is asked of the search. Money is in minor units of the brief's region, landed. */
+export interface Question {
+  readonly brief: Brief;
+  /** Items that the machine has whatever else is chosen: pinned ones, and those of a draft that is completed. */
+  readonly keep: readonly Item[];
+  /** What is set on the machine that is completed: pins, tuning, firmware. */
+  readonly from?: Machine;
+  /** Parts that are there and may be used at no price. */
+  readonly spare: readonly Item[];
+  readonly withoutParts: ReadonlySet<string>;
+  readonly withoutMakers: ReadonlySet<string>;
+  readonly at: End;
+  readonly unproven: 'refused' | 'allowed';
+  readonly mostMinor: number | undefined;
+  /** Mailed rebates count as money that is not spent. */
+  readonly rebates: boolean;
+  readonly least: Least;
+}
+
+/** A question that asks for nothing but a sound machine for a brief. */
+export const plainQuestion = (brief: Brief): Question => ({
+  brief,
+  keep: [],
+  spare: [],
+  withoutParts: new Set(),
+  withoutMakers: new Set(),
+  at: 'likely',
+  unproven: 'refused',
+  mostMinor: undefined,
+  rebates: false,
+  least: { tasks: new Map() },
+});
+
+/** Tasks of a brief that have a target: real-time work, and runs that may take so long. */
+export function targetedIn(brief: Brief, context: Context): ReadonlySet<string> {
+  const { parts } = bareOf(brief, context).facts;
+  const facts = factsForTrades(parts, undefined, context.catalogue);
+  return new Set(
+    brief.tasks.flatMap((task) => {
+      const expanded = expand(task, facts);
+      return expanded.mode === 'real-time' || expanded.targetS !== undefined ? [task.id] : [];
+    }),
+  );
+}
+
+/** Every target of a brief is to be met, and what has none is to run. */
+export function everyTask(brief: Brief, context: Context): ReadonlyMap<string, number> {
+  const targeted = targetedIn(brief, context);
+  return new Map(brief.tasks.map(({ id }) => [id, targeted.has(id) ? MET : Number.MIN_VALUE]));
+}
+
+/** A ratio that meets its target: a hair of tolerance for rounding, as verdicts have it. */
+export const MET = 1 - 1e-9;

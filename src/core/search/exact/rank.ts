@@ -1,0 +1,54 @@
+import type { Brief } from '../../model/brief';
+import type { TaskResult } from '../../predict/results';
+import { MET, type End } from './question';
+
+/** How well a machine does the work of a brief: compared number by number, larger is better. */
+export interface Rank {
+  /** Tasks that run and reach their target. */
+  readonly runs: number;
+  /** Performance in whole % of what is asked: the mean of the ratios, weighted by importance. */
+  readonly percent: number;
+}
+
+export const NO_RANK: Rank = { runs: 0, percent: 0 };
+
+/** More than this times the target is no gain. */
+export const ENOUGH = 4;
+
+/** Below this ratio a task counts as this: what does not run at all must not outweigh all that does. */
+const LEAST = 0.01;
+
+/** Progress of a task, higher is better: ratio to its target, or runs a second without one; 0 when it does not run. */
+export function progressAt({ ratio, gets, mode, impossible }: TaskResult, at: End): number {
+  if (impossible.length > 0) return 0;
+  if (ratio) return ratio[at];
+  return mode === 'elastic' && gets ? 1 / (at === 'low' ? gets.high : gets.likely) : 0;
+}
+
+/** Whether a task has a target; one that has none runs as soon as it gets anywhere. */
+type Targeted = (task: string) => boolean;
+
+/**
+ * Rank from each task's progress: tasks that meet their target (those without one count when they run), then the
+ * geometric mean of the ratios to the target, weighted by importance, each at most `ENOUGH`, in whole %.
+ * @example two tasks of equal importance at 0.5 and 2 times their targets: one runs, 100 %
+ */
+export function rankOf(brief: Brief, progress: (task: string) => number, targeted: Targeted): Rank {
+  let runs = 0;
+  let weight = 0;
+  let sum = 0;
+  for (const { id, importance } of brief.tasks) {
+    const made = progress(id);
+    if (!targeted(id)) {
+      if (made > 0) runs++;
+      continue;
+    }
+    if (made >= MET) runs++;
+    weight += importance;
+    sum += importance * Math.log(Math.min(ENOUGH, Math.max(LEAST, made)));
+  }
+  return { runs, percent: weight > 0 ? Math.floor(Math.exp(sum / weight) * 100 + 1e-6) : 100 };
+}
+
+/** Below 0 when `a` is the better one. */
+export const compareRanks = (a: Rank, b: Rank): number => b.runs - a.runs || b.percent - a.percent;

@@ -1,0 +1,437 @@
+import { quickly, freshSubject, type Context, type Subject } from '../../assess';
+import type { Brief } from '../../model/brief';
+import type { Machine } from '../../model/machine';
+import type { Region } from '../../model/offers';
+import { pageBasket } from '../../money/pageBasket';
+import { buyPolicy } from '../../money/policy';
+import { onBudgetBasis } from '../../money/spent';
+import type { Finding } from '../../rules/rule';
+import { Heap } from './heap';
+import { leastPrices, type LeastPrices } from './least';
+import { bareMachine, probesFor, type Probe } from './probes';
+import { targetedIn, type Question } from './question';
+import { compareRanks, ENOUGH, progressAt, rankOf, type Rank } from './rank';
+import { compareOptions, type Option } from './option';
+import { spaceOf, type Space } from './space';
+import { drivesAlone, stagesFor, type Stage } from './stages';
+import type { Progress } from './atBest';
+
+/** A machine that the search has found, with what it costs as a basket and how well it works. */
+export interface FoundMachine {
+  readonly machine: Machine;
+  /** Landed, minor units; after mailed rebates where the question counts them. */
+  readonly priceMinor: number;
+  readonly rank: Rank;
+}
+
+/** What the search did. */
+export interface Effort {
+  /** Partial machines that were looked at. */
+  readonly nodes: number;
+  /** Whole machines that went through all rules and predictions. */
+  readonly assessed: number;
+  /** Machines whose basket was worked out. */
+  readonly baskets: number;
+  /** Those among them that are not proven to be the cheapest way of buying the machine. */
+  readonly openBaskets: number;
+}
+
+/** Where a search stands between two steps. */
+export interface Progressing {
+  readonly effort: Effort;
+  /** The best found so far; for a frontier all that no other found one beats. */
+  readonly found: readonly FoundMachine[];
+  /** Points of the frontier that are proven. */
+  readonly proven: readonly FoundMachine[];
+  /** No machine that is still to be found costs less than this; undefined as long as nothing says so. */
+  readonly atLeastMinor: number | undefined;
+}
+
+/**
+ * How a search ended. `best`: nothing better is left. `impossible`: no machine of the space meets the demands. A search
+ * that its caller stops has neither; `Progressing` then holds the best found and how far it was proven.
+ */
+export type Ended =
+  | { readonly kind: 'best'; readonly found: readonly FoundMachine[]; readonly effort: Effort }
+  | { readonly kind: 'impossible'; readonly effort: Effort };
+
+/** What is looked for among the machines that meet the question's demands. */
+export type Goal = 'cheapest' | 'best' | 'frontier';
+
+/** Parts and demands of one question, ready to be searched; kept, so that the same is not asked of parts twice. */
+export interface Searchable {
+  readonly question: Question;
+  readonly space: Space;
+  readonly prices: LeastPrices;
+  readonly probes: readonly Probe[];
+  readonly stages: readonly Stage[];
+  readonly subject: Subject;
+  readonly context: Context;
+  /** Tasks that have a target. */
+  readonly targeted: ReadonlySet<string>;
+  /** The most that a firm budget leaves, landed. */
+  readonly firmMinor: number;
+}
+
+/** @throws RangeError when the brief names a region that the catalogue lacks */
+export function searchable(question: Question, context: Context): Searchable {
+  const quick = quickly(context);
+  const subject = freshSubject(question.brief, quick);
+  const region = context.catalogue.region(question.brief.region);
+  if (!region) throw new RangeError(`the brief's region "${question.brief.region}" is not in the catalogue`);
+  const policy = buyPolicy(question.brief, context.settings, context.today);
+  const prices = leastPrices(context.catalogue, region, policy, question.rebates);
+  const alone = drivesAlone(question, quick);
+  const drivesDo = (option: Option): boolean => meets(alone(option), question);
+  const space = spaceOf(question, context, prices, drivesDo);
+  return {
+    question,
+    space,
+    prices,
+    subject,
+    context,
+    probes: remembered(probesFor(space, question, subject)),
+    stages: stagesFor(space, question, quick, subject),
+    targeted: targetedIn(question.brief, quick),
+    firmMinor: firmBudget(question.brief, region),
+  };
+}
+
+/** Most landed money that a firm budget can mean: tax on top where it is meant without. */
+function firmBudget({ budgetMinor, budgetFirm, budgetTaxIncluded }: Brief, { taxRate }: Region): number {
+  if (budgetFirm !== true || budgetMinor === undefined) return Infinity;
+  return budgetTaxIncluded ? budgetMinor : Math.ceil(budgetMinor * (1 + taxRate)) + ROUNDING_MINOR;
+}
+/** What rounding line by line can add to the tax of one machine. */
+const ROUNDING_MINOR = 100;
+
+/** Whether progress leaves every task the least that is asked. */
+const meets = (progress: Progress, { least }: Question): boolean =>
+  [...least.tasks].every(([task, asked]) => (progress.get(task) ?? Infinity) >= asked);
+
+/** Probes that answer once for options of equal figures. */
+function remembered(probes: readonly Probe[]): Probe[] {
+  return probes.map((probe) => {
+    const known = new Map<string, boolean>();
+    return {
+      ...probe,
+      holds: (options) => {
+        let key = '';
+        for (const option of options)
+          key += probe.byIdentity ? `${option.parts.map(({ id }) => id).join()}|` : `${option.figures}|`;
+        let holds = known.get(key);
+        if (holds === undefined) known.set(key, (holds = probe.holds(options)));
+        return holds;
+      },
+    };
+  });
+}
+
+/** A partial machine: an option for each of the first positions. */
+interface Node {
+  readonly parent: Node | undefined;
+  readonly depth: number;
+  /** Option of the last chosen position, by its index there. */
+  readonly index: number;
+  readonly options: readonly Option[];
+  readonly pricedMinor: number;
+  /** For each open position the first option that may still stand. */
+  first: Int32Array;
+  /** Nothing below this node costs less. */
+  key: number;
+  /** How far it has been looked at: its sibling is made, its cheap probes are done, all are. */
+  looked: 0 | 1 | 2;
+  /** No machine below it ranks better; undefined as long as nothing bounds it. */
+  best: Rank | undefined;
+  /** Set when the whole machine is assessed: what is left is its place in the order of prices. */
+  leaf?: FoundMachine;
+}
+
+/**
+ * Looks through all machines of a space in order of what they cost at least. Best bound first: a node's price bound is
+ * the least prices of what is chosen and, for each open position, of the cheapest option that no probe refuses beside
+ * it. A whole machine is assessed, bought as a basket and put back at its true price, so that machines come out in order
+ * of price, and the first that comes out is the cheapest. Until the first is found, the deepest nodes go first.
+ *
+ * `cheapest` ends at the first price; of equal prices the best rank. `frontier` goes on and keeps what ranks better than
+ * all that is cheaper, up to the most that may be spent; `best` is its last point. A node that cannot rank better than
+ * what is already there for less is left out.
+ *
+ * The caller steps it: a stop loses nothing but the proof.
+ */
+export function* search(asked: Searchable, goal: Goal): Generator<Progressing, Ended> {
+  const { question, space, probes, stages, subject, context, prices } = asked;
+  const { positions } = space;
+  const { brief } = question;
+  const probesAt = positions.map((_, i) => probes.filter(({ of }) => of.includes(i)));
+  const cheapAt = probesAt.map((list) => list.filter(({ of }) => of.length <= CHEAP));
+  const stagesAt = positions.map((_, i) => stages.filter(({ of }) => of.includes(i)));
+  const progressKnown = stages.map(() => new Map<string, Progress>());
+  const most = Math.min(question.mostMinor ?? Infinity, asked.firmMinor);
+  const baseMinor = space.keptMinor - prices.onceMinor;
+  let nodes = 0;
+  let assessed = 0;
+  let baskets = 0;
+  let openBaskets = 0;
+  const effort = (): Effort => ({ nodes, assessed, baskets, openBaskets });
+
+  let deepest = true;
+  /** Before anything is found: the deepest first. */
+  const byDepth = (a: Node, b: Node): number => b.depth - a.depth || a.key - b.key;
+  /** At one price what is not whole yet comes first, so that a whole machine that comes out has no rival left. */
+  const byPrice = (a: Node, b: Node): number =>
+    a.key - b.key ||
+    Number(a.leaf !== undefined) - Number(b.leaf !== undefined) ||
+    leavesInOrder(a, b) ||
+    b.depth - a.depth;
+  const byRank = (a: Node, b: Node): number => compareBounds(a.best, b.best) || byPrice(a, b);
+  const queue = new Heap<Node>(byDepth);
+
+  /** Points of the frontier that stand: each dearer and better than the one before. */
+  const points: FoundMachine[] = [];
+  /** Machines found so far that no other found one beats; for `cheapest` one. */
+  let held: readonly FoundMachine[] = [];
+  const limit = (): number => (goal === 'cheapest' && held[0] ? held[0].priceMinor : most);
+  /** Whether something found is as good for no more, or, where only the best counts, better. */
+  const beaten = ({ key, best }: Node): boolean =>
+    goal !== 'cheapest' &&
+    best !== undefined &&
+    held.some(({ priceMinor, rank }) => {
+      const order = compareRanks(rank, best);
+      return goal === 'best' ? order < 0 || (order === 0 && priceMinor <= key) : order <= 0 && priceMinor <= key;
+    });
+
+  const root: Node = {
+    parent: undefined,
+    depth: 0,
+    index: -1,
+    options: [],
+    pricedMinor: baseMinor,
+    first: new Int32Array(positions.length),
+    key: 0,
+    looked: 0,
+    best: undefined,
+  };
+  if (!settle(root, cheapAt)) return { kind: 'impossible', effort: effort() };
+  queue.push(root);
+  for (;;) {
+    const node = queue.pop();
+    if (!node) break;
+    nodes++;
+    if (node.leaf) {
+      if (goal !== 'frontier') return { kind: 'best', found: [node.leaf], effort: effort() };
+      const last = points.at(-1);
+      if (last && compareRanks(last.rank, node.leaf.rank) <= 0) continue;
+      points.push(node.leaf);
+      yield progress(node.key);
+      continue;
+    }
+    if (node.key > limit()) continue;
+    if (beaten(node)) {
+      if (node.looked === 0) pushSibling(node);
+      continue;
+    }
+    step(node);
+    if (deepest && held.length > 0) {
+      deepest = false;
+      queue.reorder(goal === 'best' ? byRank : byPrice);
+    }
+    yield progress(queue.peek()?.key ?? limit());
+  }
+  return points.length === 0
+    ? { kind: 'impossible', effort: effort() }
+    : { kind: 'best', found: points, effort: effort() };
+
+  function progress(atLeastMinor: number): Progressing {
+    return {
+      effort: effort(),
+      found: held,
+      proven: points,
+      atLeastMinor: deepest || goal === 'best' ? undefined : atLeastMinor,
+    };
+  }
+
+  function step(node: Node): void {
+    if (node.looked === 0) {
+      pushSibling(node);
+      node.looked = 1;
+      if (!settle(node, cheapAt)) return;
+      // what became dearer waits its turn
+      const next = queue.peek();
+      if (!deepest && next && next.key < node.key) return queue.push(node);
+    }
+    if (node.looked === 1) {
+      node.looked = 2;
+      if (!bound(node)) return;
+      if (beaten(node) || !settle(node, probesAt, true)) return;
+      const next = queue.peek();
+      if (!deepest && next && next.key < node.key) return queue.push(node);
+    }
+    if (node.depth === positions.length) return finish(node);
+    pushChild(node, node.first[node.depth] ?? 0);
+  }
+
+  /** Whether an option of a position stands beside what a node has chosen. */
+  function stands(node: Node, position: number, option: Option, list: readonly (readonly Probe[])[]): boolean {
+    for (const { of, holds } of list[position] ?? []) {
+      let open = false;
+      for (const at of of) if (at >= node.depth && at !== position) open = true;
+      if (open) continue;
+      if (!holds(of.map((at) => (at === position ? option : (node.options[at] as Option))))) return false;
+    }
+    return true;
+  }
+
+  /** Whether an option leaves the tasks the least that is asked, by the stages that only it is missing in. */
+  function suffices(node: Node, position: number, option: Option): boolean {
+    if (question.least.tasks.size === 0) return true;
+    for (const stage of stagesAt[position] ?? []) {
+      if (stage.of.some((at) => at >= node.depth && at !== position)) continue;
+      const options = stage.of.map((at) => (at === position ? option : (node.options[at] as Option)));
+      if (!meets(progressOf(stage, options), question)) return false;
+    }
+    return true;
+  }
+
+  /** Moves the first option of each open position on to one that stands, and the bound with it. */
+  function settle(node: Node, list: readonly (readonly Probe[])[], full = false): boolean {
+    let key = node.pricedMinor;
+    for (let at = node.depth; at < positions.length; at++) {
+      const { choices } = positions[at] as Space['positions'][number];
+      let index = node.first[at] ?? 0;
+      for (;;) {
+        const option = choices.at(index);
+        if (!option) return false;
+        if (stands(node, at, option, list) && (!full || suffices(node, at, option))) {
+          key += option.leastMinor;
+          break;
+        }
+        index++;
+      }
+      node.first[at] = index;
+    }
+    node.key = Math.max(node.key, key);
+    return true;
+  }
+
+  /** Bounds what the tasks can do; false when that is too little. */
+  function bound(node: Node): boolean {
+    if (node.depth === 0) return true;
+    let best: Rank | undefined = node.best;
+    for (const stage of stagesAt[node.depth - 1] ?? []) {
+      if (stage.of.some((at) => at >= node.depth)) continue;
+      const progress = progressOf(
+        stage,
+        stage.of.map((at) => node.options[at] as Option),
+      );
+      if (!meets(progress, question)) return false;
+      const rank = rankOf(brief, (task) => Math.min(progress.get(task) ?? Infinity, ENOUGH), targeted);
+      best = best ? { runs: Math.min(best.runs, rank.runs), percent: Math.min(best.percent, rank.percent) } : rank;
+    }
+    node.best = best;
+    return true;
+  }
+
+  function progressOf(stage: Stage, options: readonly Option[]): Progress {
+    const known = progressKnown[stages.indexOf(stage)] as Map<string, Progress>;
+    let key = '';
+    for (const { figures } of options) key += `${figures}|`;
+    let progress = known.get(key);
+    if (!progress) known.set(key, (progress = stage.progress(options)));
+    return progress;
+  }
+
+  function pushChild(parent: Node, from: number): void {
+    const at = parent.depth;
+    const position = positions[at] as Space['positions'][number];
+    for (let index = from; ; index++) {
+      const option = position.choices.at(index);
+      if (!option) return;
+      if (!stands(parent, at, option, cheapAt)) continue;
+      const start = position.choices.at(parent.first[at] ?? 0);
+      const key = parent.key + option.leastMinor - (start?.leastMinor ?? 0);
+      queue.push({
+        parent,
+        depth: at + 1,
+        index,
+        options: [...parent.options, option],
+        pricedMinor: parent.pricedMinor + option.leastMinor,
+        first: parent.first.slice(),
+        key,
+        looked: 0,
+        best: parent.best,
+      });
+      return;
+    }
+  }
+
+  function pushSibling({ parent, index }: Node): void {
+    if (parent) pushChild(parent, index + 1);
+  }
+
+  /** A whole machine: assessed, bought, and put back at its price. */
+  function finish(node: Node): void {
+    const machine: Machine = {
+      ...bareMachine(question),
+      items: [...space.kept, ...node.options.flatMap(({ items }) => items)],
+    };
+    assessed++;
+    const found = subject.assess(machine);
+    if (found.findings.some((finding) => refused(finding, question))) return;
+    const made = new Map(found.tasks.map((result) => [result.task, progressAt(result, question.at)]));
+    if (!meets(made, question)) return;
+    baskets++;
+    const { parts, price, policy } = found.facts;
+    const basket = pageBasket(price, parts, context.catalogue, found.region, policy);
+    const priceMinor = question.rebates ? basket.afterRebateMinor : basket.total.landedMinor;
+    if (basket.lowerBound || priceMinor > most) return;
+    if (brief.budgetFirm === true && onBudgetBasis(basket.total, brief) > (brief.budgetMinor ?? Infinity)) return;
+    if (!basket.proven) openBaskets++;
+    const rank = rankOf(brief, (task) => made.get(task) ?? 0, targeted);
+    const leaf: FoundMachine = { machine, priceMinor, rank };
+    hold(leaf);
+    queue.push({ ...node, key: Math.max(node.key, priceMinor), best: rank, leaf });
+  }
+
+  function hold(leaf: FoundMachine): void {
+    if (goal === 'cheapest') {
+      const [best] = held;
+      if (!best || compareFound(leaf, best) < 0) held = [leaf];
+      return;
+    }
+    const covers = (a: FoundMachine, b: FoundMachine): boolean =>
+      a.priceMinor <= b.priceMinor && compareRanks(a.rank, b.rank) <= 0;
+    if (held.some((other) => covers(other, leaf))) return;
+    held = [...held.filter((other) => !covers(leaf, other)), leaf].sort((a, b) => a.priceMinor - b.priceMinor);
+  }
+
+  function targeted(task: string): boolean {
+    return asked.targeted.has(task);
+  }
+}
+
+/** Order of whole machines: price, rank; what is alike in both stays in the order of its parts' figures and names. */
+const compareFound = (a: FoundMachine, b: FoundMachine): number =>
+  a.priceMinor - b.priceMinor || compareRanks(a.rank, b.rank);
+
+const leavesInOrder = (a: Node, b: Node): number =>
+  a.leaf && b.leaf ? compareFound(a.leaf, b.leaf) || compareChosen(a.options, b.options) : 0;
+
+function compareChosen(a: readonly Option[], b: readonly Option[]): number {
+  for (let i = 0; i < a.length; i++) {
+    const order = compareOptions(a[i] as Option, b[i] as Option);
+    if (order !== 0) return order;
+  }
+  return 0;
+}
+
+/** What nothing bounds comes first. */
+const compareBounds = (a: Rank | undefined, b: Rank | undefined): number =>
+  a && b ? compareRanks(a, b) : Number(a !== undefined) - Number(b !== undefined);
+
+/** Whether a finding keeps a machine from being proposed. Money and work are judged by the question itself. */
+export const refused = ({ rule, level }: Finding, { unproven }: Question): boolean =>
+  rule !== 'budget' && (level === 'blocks' || (unproven === 'refused' && level === 'unproven'));
+
+/** Probes of no more positions than this are asked before the tasks are looked at. */
+const CHEAP = 3;

@@ -1,0 +1,210 @@
+import { DRIVE_ROLES } from '../../figures/resources';
+import type { Catalogue } from '../../model/catalogue';
+import type { Item } from '../../model/machine';
+import { PART_KINDS, type Part, type PartKind, type PartOf } from '../../parts';
+import { isOnSale } from '../../parts/onSale';
+import type { Context } from '../../assess';
+import { askedOf } from '../../sizing/asked';
+import { bareOf } from '../../sizing/bare';
+import { expand } from '../../work';
+import { factsForTrades } from '../../assess/stages';
+import { figureKey } from '../trial';
+import { driveSets } from './driveSets';
+import type { LeastPrices } from './least';
+import { listed, NOTHING, optionOf, pieces, type Choices, type DrivesDo, type Good, type Option } from './option';
+import type { Question } from './question';
+
+export interface Position {
+  readonly name: string;
+  readonly kinds: readonly PartKind[];
+  readonly choices: Choices;
+}
+
+/** All machines that are looked through: one option of each position, and what is kept. */
+export interface Space {
+  readonly positions: readonly Position[];
+  readonly kept: readonly Item[];
+  readonly keptParts: readonly Part[];
+  readonly keptMinor: number;
+}
+
+/** Most cards that are tried together, and most modules. */
+const MOST_CARDS = 4;
+const MODULES: ReadonlySet<number> = new Set([1, 2, 4, 8]);
+const MOST_KITS = 4;
+const MOST_FANS = 3;
+
+/**
+ * The machines that a question is about. One processor, board, supply and case; no or several equal cards; equal memory
+ * kits; a drive, or two equal ones, for each group of the roles that the work asks for; a cooler or the processor's own;
+ * no or up to three fans of one model beside the case's own; cards for capture and network where the work asks for
+ * them; what makes the machine whole where it is wanted. Parts that nobody sells today are left out.
+ */
+export function spaceOf(question: Question, context: Context, prices: LeastPrices, drivesDo: DrivesDo): Space {
+  const { brief, keep } = question;
+  const { catalogue } = context;
+  const kept = keep.flatMap((item) => {
+    const part: Part | undefined = catalogue.part(item.part);
+    return part ? [{ item, part }] : [];
+  });
+  const has = new Set(kept.map(({ part }) => part.kind));
+  const bare = bareOf(brief, context);
+  const asked = askedOf(brief, context);
+  const forTrades = factsForTrades(bare.facts.parts, undefined, catalogue);
+  const expanded = brief.tasks.map((task) => expand(task, forTrades));
+  const shop = shopOf(question, context, prices);
+  const positions: Position[] = [];
+  const add = (name: string, kinds: readonly PartKind[], options: readonly Option[]): void => {
+    positions.push({ name, kinds, choices: listed(options) });
+  };
+  const one = <K extends PartKind>(kind: K, name: string = kind, wanted: (part: PartOf<K>) => boolean = () => true) =>
+    shop(kind)
+      .filter(({ part }) => wanted(part as PartOf<K>))
+      .map((good) => optionOf(name, [good]));
+
+  if (!has.has('processor')) add('processor', ['processor'], one('processor'));
+  if (!has.has('graphics')) {
+    const most = Math.min(MOST_CARDS, Math.max(1, ...expanded.map(({ cards }) => cards?.max ?? 1)));
+    add(
+      'graphics',
+      ['graphics'],
+      [
+        NOTHING,
+        ...shop('graphics').flatMap((good) => countsTo(most).map((count) => optionOf('graphics', pieces(good, count)))),
+      ],
+    );
+  }
+  if (!has.has('memory'))
+    add(
+      'memory',
+      ['memory'],
+      shop('memory').flatMap((good) =>
+        countsTo(MOST_KITS)
+          .filter((count) => count === 1 || MODULES.has(count * ((good.part as PartOf<'memory'>).modules ?? 1)))
+          .map((count) => optionOf('memory', pieces(good, count))),
+      ),
+    );
+  const roles = DRIVE_ROLES.filter(
+    (role) =>
+      role === 'system' ||
+      asked.roles.some((size) => size.role === role) ||
+      (role === 'backup' && (brief.keeping ?? 'one') !== 'one' && brief.secondCopy !== 'server'),
+  ).filter((role) => !kept.some(({ item }) => item.roles?.includes(role)));
+  const name = has.has('drive') ? 'more-drive' : 'drive';
+  if (roles.length > 0)
+    positions.push({ name: 'drives', kinds: ['drive'], choices: driveSets(name, roles, shop('drive'), drivesDo) });
+  if (!has.has('board')) add('board', ['board'], one('board'));
+  addCards();
+  if (!has.has('cooler')) add('cooler', ['cooler'], [NOTHING, ...one('cooler')]);
+  if (!has.has('case')) add('case', ['case'], one('case'));
+  if (!has.has('supply')) add('supply', ['supply'], one('supply'));
+  if (!has.has('fan'))
+    add(
+      'fans',
+      ['fan'],
+      [
+        NOTHING,
+        ...shop('fan').flatMap((good) => countsTo(MOST_FANS).map((count) => optionOf('fan', pieces(good, count)))),
+      ],
+    );
+  addWhole();
+  return {
+    positions,
+    kept: kept.map(({ item }) => item),
+    keptParts: kept.map(({ part }) => part),
+    keptMinor: kept.reduce((all, { item, part }) => all + (prices.ofItem(item, part) ?? 0), 0),
+  };
+
+  /** Cards that the work or the brief asks for; a board may have what they bring, so none is an option. */
+  function addCards(): void {
+    if (has.has('expansion')) return;
+    const { networkGbitPerS, wireless, videoInputs } = brief.mustHaves;
+    const flows = expanded.flatMap((task) => task.flows);
+    const inputs = videoInputs !== undefined || brief.tasks.some(({ kind }) => kind === 'live');
+    const network =
+      networkGbitPerS !== undefined ||
+      brief.tasks.some(({ kind }) => kind === 'ingest') ||
+      flows.some(({ from, to }) => `${from} ${to}`.includes('network'));
+    const ofPurpose = (purpose: PartOf<'expansion'>['purpose'], name: string, most: number) =>
+      shop('expansion')
+        .filter(({ part }) => (part as PartOf<'expansion'>).purpose === purpose)
+        .flatMap((good) => countsTo(most).map((count) => optionOf(name, pieces(good, count))));
+    if (inputs) {
+      add('capture', ['expansion'], [NOTHING, ...ofPurpose('capture', 'capture', 2)]);
+      if (!has.has('mixer')) add('mixer', ['mixer'], [NOTHING, ...one('mixer')]);
+    }
+    if (network) add('network', ['expansion'], [NOTHING, ...ofPurpose('network', 'network', 1)]);
+    if (
+      brief.tasks.some((task) => task.kind === 'ingest' && [task.from, task.to, task.copyTo].includes('second network'))
+    )
+      add('second network', ['expansion'], [NOTHING, ...ofPurpose('network', 'second-network', 1)]);
+    if (wireless) add('wireless', ['expansion'], [NOTHING, ...ofPurpose('wireless', 'wireless', 1)]);
+  }
+
+  function addWhole(): void {
+    const { whole = {}, ownedDisplays } = brief;
+    if (whole.system === 'wanted' && !has.has('system')) add('system', ['system'], one('system'));
+    if (whole.display === 'wanted' && ownedDisplays.length === 0 && !has.has('display'))
+      add('display', ['display'], one('display'));
+    if (has.has('peripheral')) return;
+    for (const what of ['keyboard', 'pointing'] as const)
+      if (whole[what] === 'wanted')
+        add(
+          what,
+          ['peripheral'],
+          one('peripheral', what, (part) => part.serves?.includes(what) ?? false),
+        );
+  }
+}
+
+const countsTo = (most: number): number[] => Array.from({ length: most }, (_, i) => i + 1);
+
+/** Parts of a kind that can be had: those on sale that somebody offers, and spare ones at no price. */
+function shopOf(
+  question: Question,
+  { catalogue, today }: Context,
+  prices: LeastPrices,
+): (kind: PartKind) => readonly Good[] {
+  const shelves = new Map<PartKind, readonly Good[]>();
+  return (kind) => {
+    let shelf = shelves.get(kind);
+    if (!shelf) shelves.set(kind, (shelf = shelfOf(kind, question, catalogue, today, prices)));
+    return shelf;
+  };
+}
+
+function shelfOf(
+  kind: PartKind,
+  { withoutParts, withoutMakers, spare }: Question,
+  catalogue: Catalogue,
+  today: string,
+  prices: LeastPrices,
+): Good[] {
+  const sold = (catalogue.ofKind(kind) as readonly Part[]).flatMap((part): Good[] => {
+    if (!isOnSale(part, today) || withoutParts.has(part.id) || withoutMakers.has(part.maker)) return [];
+    const leastMinor = prices.of(part);
+    return leastMinor === undefined ? [] : [{ part, leastMinor }];
+  });
+  const there = spare.flatMap((item): Good[] => {
+    const part: Part | undefined = catalogue.part(item.part);
+    return part?.kind === kind ? [{ part, leastMinor: 0, spare: item }] : [];
+  });
+  // of parts that are alike in all figures only those stay that a basket could be cheapest with
+  const alike = new Map<number, Good[]>();
+  for (const good of sold) {
+    const key = figureKey(good.part);
+    const list = alike.get(key);
+    if (list) list.push(good);
+    else alike.set(key, [good]);
+  }
+  const left = [...alike.values()].flatMap((goods) =>
+    goods.filter((good) => !goods.some((other) => other !== good && prices.undercuts(other.part, good.part))),
+  );
+  return [...there, ...left];
+}
+
+/** Kinds that no position fills and nothing that is kept is of: the machine has none. */
+export const absentKinds = ({ positions, keptParts }: Space): PartKind[] =>
+  PART_KINDS.filter(
+    (kind) => !positions.some(({ kinds }) => kinds.includes(kind)) && !keptParts.some((part) => part.kind === kind),
+  );
