@@ -3,16 +3,22 @@ import type { Context } from '../../assess';
 import { calibrated, calibrationOf } from '../../evidence/calibrate';
 import { comparableTo } from '../../evidence/comparable';
 import { given } from '../../figures/derive';
-import { resourceKey } from '../../figures/resources';
+import { resourceKey, type DriveRole } from '../../figures/resources';
 import { populate, type MemoryState } from '../../memory/population';
+import { bandwidthBytesPerS } from '../../memory/timing';
 import type { Brief } from '../../model/brief';
+import type { Task } from '../../model/tasks';
 import type { FittedParts } from '../../model/fitted';
 import type { Machine } from '../../model/machine';
 import type { PartKind } from '../../parts';
 import { runSitting } from '../../predict/sitting';
-import type { Supplied } from '../../predict/supplied';
+import type { LinkOf } from '../../predict/linkSupply';
+import { achievedLink, type Supplied } from '../../predict/supplied';
 import { NO_RATES, type Rates } from '../../predict/rates';
 import { supplyOver, type Supply, type Wiring } from '../../predict/supply';
+import { linkBytesPerS, type Link } from '../../units/links';
+import { COMMON } from '../../work/common';
+import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
 import type { Expanded, Impossible } from '../../work/stage';
 import { progressAt } from './rank';
@@ -20,12 +26,51 @@ import { progressAt } from './rank';
 /** The progress of each task that nothing chosen later can exceed; 0 when it cannot run, infinite when nothing is known. */
 export type Progress = ReadonlyMap<string, number>;
 
-/** The best progress with parts of some kinds chosen. */
-export type AtBest = (parts: FittedParts, chosen: ReadonlySet<PartKind>) => Progress;
+/** What is chosen of a machine, and what is still to come. */
+export interface Chosen {
+  readonly kinds: ReadonlySet<PartKind>;
+  /** Roles whose drives are still to come, though others are there. */
+  readonly awaited: ReadonlySet<DriveRole>;
+}
+
+/**
+ * The best progress with some parts chosen. With `least`, it ends as soon as one task cannot reach what is asked of it,
+ * and tells only of that one and those before it.
+ */
+export type AtBest = (parts: FittedParts, chosen: Chosen, least?: ReadonlyMap<string, number>) => Progress;
 
 /** More than any part has of anything. */
 const ENDLESS: Supplied = { rate: given('not chosen yet', 1e30, '', 'setting', ''), missing: [], items: [] };
-const ENDLESS_WIRING: Wiring = { linkOf: () => ENDLESS, uplinks: new Map(), network: ENDLESS };
+/** A device's link as wide as the device itself: no slot makes it wider. */
+const ownLink: LinkOf = ({ item, part }) => {
+  if (part.kind === 'drive' && part.lanes === undefined) return ENDLESS;
+  const { lanes, generation } = part as { readonly lanes?: number; readonly generation?: number };
+  if (lanes === undefined || generation === undefined) return ENDLESS;
+  const rate = achievedLink('the device’s own link', linkBytesPerS({ lanes, generation } as Link), '');
+  return { rate, missing: [], items: [item.id] };
+};
+const WIDEST: Wiring = { linkOf: ownLink, uplinks: new Map(), network: ENDLESS };
+
+/** The most that any part of a catalogue gives of what is chosen late. Undefined: nothing bounds it. */
+export interface MostOf {
+  /** Bytes/s of one drive. */
+  readonly read: number | undefined;
+  readonly write: number | undefined;
+  /** MT/s of a kit of a memory generation. */
+  readonly rateMTs: ReadonlyMap<string | undefined, number>;
+}
+
+/** What bounds drives and memory before they are chosen; what was measured may exceed what is stated, so it bounds nothing. */
+export function mostOf({ catalogue, measured }: Context): MostOf {
+  if (measured.length > 0) return { read: undefined, write: undefined, rateMTs: new Map() };
+  const drives = catalogue.ofKind('drive');
+  const most = (fields: readonly ('seqReadMBs' | 'seqWriteMBs' | 'sustainedWriteMBs')[]) =>
+    Math.max(0, ...drives.flatMap((drive) => fields.map((field) => (drive[field] ?? 0) * 1e6)));
+  const rateMTs = new Map<string | undefined, number>();
+  for (const { generation, rateMTs: rate = Infinity, standardRateMTs: standard = 0 } of catalogue.ofKind('memory'))
+    rateMTs.set(generation, Math.max(rateMTs.get(generation) ?? 0, rate, standard));
+  return { read: most(['seqReadMBs']), write: most(['seqWriteMBs', 'sustainedWriteMBs']), rateMTs };
+}
 
 /**
  * What each task could do at best with some kinds of parts chosen and all others endless: without limits of links,
@@ -39,30 +84,48 @@ export function atBest(
   context: Context,
   machine: Pick<Machine, 'id' | 'evidence' | 'memoryProfile' | 'moduleSlots'>,
 ): AtBest {
-  return (parts, chosen) => {
-    const memory = populate(parts, machine.memoryProfile ?? 'on', machine.moduleSlots);
-    const comparable = comparableTo(
-      { id: machine.id, evidence: machine.evidence },
-      parts,
-      context.measured,
-      context.catalogue,
-    );
-    const untaught = over(parts, chosen, memory);
+  const most = mostOf(context);
+  const { parts: none } = bareOf(brief, context).facts;
+  const bare = factsForTrades(none, undefined, context.catalogue);
+  // what refused last is asked first
+  const runs = sittingsOf(
+    brief,
+    brief.tasks.map((task) => expand(task, bare)),
+  ).flatMap(apart);
+  return (parts, chosen, least) => {
+    const { kinds } = chosen;
+    const memory = fastest(populate(parts, machine.memoryProfile ?? 'on', machine.moduleSlots), parts, kinds);
+    const { id, evidence } = machine;
+    const comparable = comparableTo({ id, evidence }, parts, context.measured, context.catalogue);
+    const untaught = over(parts, chosen, memory, most);
     const calibration = calibrationOf(comparable, { supply: untaught(NO_RATES), facts: { parts, memory } });
-    const supply = untaught(calibration.rates);
-    const trades = factsForTrades(parts, chosen.has('memory') ? memory.bytes : 1e30, context.catalogue);
-    const tasks = brief.tasks.map((task) => freed(calibrated(expand(task, trades), calibration), chosen));
-    const setting = { supply, board: undefined, placement: undefined };
-    const results = sittingsOf(brief, tasks)
-      .flatMap(apart)
-      .map(({ id, tasks: together }) => runSitting(id, together, setting));
+    const setting = { supply: untaught(calibration.rates), board: undefined, placement: undefined };
+    const trades = factsForTrades(parts, kinds.has('memory') ? memory.bytes : 1e30, context.catalogue);
+    const expanded = new Map<string, Expanded>();
+    const taskOf = (task: Task): Expanded => {
+      let known = expanded.get(task.id);
+      if (!known) expanded.set(task.id, (known = freed(calibrated(expand(task, trades), calibration), kinds)));
+      return known;
+    };
     const best = new Map<string, number>();
-    for (const { tasks: run } of results)
-      for (const result of run) {
+    for (let i = 0; i < runs.length; i++) {
+      const run = runs[i] as RunnableSitting;
+      const tasks = run.tasks.flatMap(({ task }) => {
+        const found = brief.tasks.find((entry) => entry.id === task);
+        return found ? [taskOf(found)] : [];
+      });
+      let short = false;
+      for (const result of runSitting(run.id, tasks, setting).tasks) {
         // the likely figure bounds the low one too
         const made = result.impossible.length > 0 ? 0 : result.gets ? progressAt(result, 'likely') : Infinity;
         best.set(result.task, Math.min(best.get(result.task) ?? Infinity, made));
+        short ||= least !== undefined && made < (least.get(result.task) ?? 0);
       }
+      if (!short) continue;
+      runs.splice(i, 1);
+      runs.unshift(run);
+      return best;
+    }
     return best;
   };
 }
@@ -110,14 +173,45 @@ function decided(reason: Impossible, chosen: ReadonlySet<PartKind>): boolean {
 
 const IN_MEMORY: ReadonlySet<string> = new Set(['gpu.traffic', 'gpu.in', 'gpu.out']);
 
-/** What chosen parts supply, and endless of all that others will. */
-function over(parts: FittedParts, chosen: ReadonlySet<PartKind>, memory: MemoryState): (rates: Rates) => Supply {
-  const engine = chosen.has('processor') && chosen.has('graphics');
-  // the rate of memory depends on board and processor too
-  const traffic = chosen.has('memory') && chosen.has('board') && chosen.has('processor');
-  const drives = chosen.has('drive');
+/** Memory on a board that is still to come: at the kits' own rate, over as many channels as processor and modules have. */
+function fastest(memory: MemoryState, parts: FittedParts, kinds: ReadonlySet<PartKind>): MemoryState {
+  if (kinds.has('board') || !kinds.has('memory')) return memory;
+  const rates = parts.ofKind('memory').map(({ part }) => Math.max(part.rateMTs ?? Infinity, part.standardRateMTs ?? 0));
+  const channels = Math.min(memory.channels ?? Infinity, memory.modulesWanted ?? Infinity);
+  return { ...memory, bandwidthBytesPerS: bandwidthBytesPerS(Math.max(0, ...rates), channels) };
+}
+
+/** What chosen parts supply, and of all that others will the most that any part gives. */
+function over(
+  parts: FittedParts,
+  { kinds, awaited }: Chosen,
+  memory: MemoryState,
+  most: MostOf,
+): (rates: Rates) => Supply {
+  const engine = kinds.has('processor') && kinds.has('graphics');
+  const seated = kinds.has('memory') && kinds.has('processor');
+  const drives = kinds.has('drive');
+  const awaitedRate = (label: string, bytesPerS: number | undefined): Supplied =>
+    bytesPerS === undefined
+      ? ENDLESS
+      : { ...ENDLESS, rate: given(label, bytesPerS, 'B/s', 'part', 'the fastest there is') };
+  const processor = parts.one('processor')?.part;
+  const kits = Math.max(
+    0,
+    ...[...most.rateMTs].map(([generation, rate]) =>
+      processor?.memory === undefined ||
+      generation === undefined ||
+      processor.memory.some((entry) => entry.generation === generation)
+        ? rate
+        : 0,
+    ),
+  );
+  const traffic =
+    engine && most.rateMTs.size > 0 && processor?.memoryChannels !== undefined
+      ? awaitedRate('memory', bandwidthBytesPerS(kits, processor.memoryChannels) * COMMON.memoryAchieved.value)
+      : ENDLESS;
   return (rates) => {
-    const own = supplyOver(parts, memory, ENDLESS_WIRING, rates);
+    const own = supplyOver(parts, memory, WIDEST, rates);
     return {
       ...own,
       of: (resource) => {
@@ -126,14 +220,13 @@ function over(parts: FittedParts, chosen: ReadonlySet<PartKind>, memory: MemoryS
           case 'processor':
             return engine ? own.of(resource) : ENDLESS;
           case 'memory':
-            return traffic ? own.of(resource) : ENDLESS;
-          case 'graphics': {
+            return seated ? own.of(resource) : traffic;
+          case 'graphics':
             if (!engine) return ENDLESS;
             // graphics inside the processor work in the machine's memory
-            return own.graphicsShareMemory && !traffic && IN_MEMORY.has(resource) ? ENDLESS : own.of(resource);
-          }
+            return own.graphicsShareMemory && !seated && IN_MEMORY.has(resource) ? traffic : own.of(resource);
           case 'drive':
-            return drives ? own.of(resource) : ENDLESS;
+            return drives && !awaited.has(key.role) ? own.of(resource) : awaitedRate(resource, most[key.direction]);
           case 'network':
             return ENDLESS;
           default:
@@ -141,11 +234,11 @@ function over(parts: FittedParts, chosen: ReadonlySet<PartKind>, memory: MemoryS
         }
       },
       processor: engine ? own.processor : undefined,
-      written: (role, bytes) => (drives ? own.written(role, bytes) : undefined),
-      memoryBytes: chosen.has('memory') ? own.memoryBytes : ENDLESS,
-      graphicsBytes: !engine ? ENDLESS : parts.one('graphics') || chosen.has('memory') ? own.graphicsBytes : ENDLESS,
+      written: (role, bytes) => (drives && !awaited.has(role) ? own.written(role, bytes) : undefined),
+      memoryBytes: kinds.has('memory') ? own.memoryBytes : ENDLESS,
+      graphicsBytes: !engine ? ENDLESS : parts.one('graphics') || kinds.has('memory') ? own.graphicsBytes : ENDLESS,
       graphicsShareMemory: engine && own.graphicsShareMemory,
-      space: (role) => (drives ? own.space(role) : ENDLESS),
+      space: (role) => (drives && !awaited.has(role) ? own.space(role) : ENDLESS),
     };
   };
 }

@@ -6,6 +6,7 @@ import { compareOptions, optionOf, type Choices, type DrivesDo, type Good, type 
 interface Group {
   readonly goods: readonly Good[];
   readonly minor: number;
+  readonly option: Option;
 }
 
 /** Most groups that the roles are spread over. */
@@ -56,18 +57,15 @@ export function driveSets(name: string, roles: readonly DriveRole[], goods: read
       if (!first) return;
       while (heap.peek()?.minor === first.minor) {
         const { spread, at, from } = heap.pop() as Node;
-        const chosen = spread.flatMap((group, i) =>
-          (listOf(group)(at[i] ?? 0)?.goods ?? []).map((good) => ({ good, group })),
-        );
-        const spares = chosen.flatMap(({ good }) => good.spare ?? []);
+        const chosen = spread.flatMap((roles, i) => listOf(roles)(at[i] ?? 0)?.option.parts.map(() => roles) ?? []);
+        const groups = spread.flatMap((roles, i) => listOf(roles)(at[i] ?? 0) ?? []);
+        const goods = groups.flatMap(({ goods: own }) => own);
+        const spares = goods.flatMap(({ spare }) => spare ?? []);
         if (new Set(spares).size === spares.length)
-          waiting.push(
-            optionOf(
-              name,
-              chosen.map(({ good }) => good),
-              (i) => chosen[i]?.group ?? [],
-            ),
-          );
+          waiting.push({
+            ...optionOf(name, goods, (i) => chosen[i] ?? []),
+            ...(groups.length > 1 ? { groups: groups.map(({ option }) => option) } : {}),
+          });
         for (let i = from; i < spread.length; i++)
           push(
             spread,
@@ -91,6 +89,12 @@ export function driveSets(name: string, roles: readonly DriveRole[], goods: read
   };
 }
 
+const groupOf = (goods: readonly Good[], roles: readonly DriveRole[]): Group => ({
+  goods,
+  minor: goods.reduce((all, { leastMinor }) => all + leastMinor, 0),
+  option: optionOf('drive', goods, () => roles),
+});
+
 /** Drives that do for a group of roles by themselves, the cheapest first, each tried when it is asked for. */
 function groupsFor(
   group: readonly DriveRole[],
@@ -103,7 +107,12 @@ function groupsFor(
       counts.flatMap((count): Group[] =>
         good.spare && count > 1
           ? []
-          : [{ goods: Array.from({ length: count }, () => good), minor: good.leastMinor * count }],
+          : [
+              groupOf(
+                Array.from({ length: count }, () => good),
+                group,
+              ),
+            ],
       ),
     )
     .sort((a, b) => a.minor - b.minor);
@@ -112,7 +121,7 @@ function groupsFor(
   return (index) => {
     while (done.length <= index && tried < all.length) {
       const candidate = all[tried++];
-      if (candidate && does(optionOf('drive', candidate.goods, () => group))) done.push(candidate);
+      if (candidate && does(candidate.option)) done.push(candidate);
     }
     return done[index];
   };

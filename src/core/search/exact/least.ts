@@ -4,49 +4,72 @@ import type { Offer, Region } from '../../model/offers';
 import { couponHolds } from '../../money/invoice';
 import { landedPrice, sellerOf } from '../../money/landed';
 import { buyable, type BuyPolicy } from '../../money/policy';
-import type { Part } from '../../parts';
-import { percentOf } from '../../units/money';
+import type { Part, PartKind } from '../../parts';
+
+/** A piece at a seller that has coupons: what it adds to the goods there, and how much dearer it is than where it is cheapest. */
+interface There {
+  readonly seller: number;
+  readonly goodsMinor: number;
+  readonly extraMinor: number;
+}
+
+/** A coupon that may be used today, with tax on what it takes off. */
+interface Reduction {
+  readonly seller: number;
+  readonly percent: number;
+  readonly amountMinor: number;
+  readonly fromMinor: number;
+  readonly kinds: ReadonlySet<PartKind> | undefined;
+}
+
+/** A piece of a machine that is bought, for what coupons can take off. */
+export interface Bought {
+  readonly kind: PartKind;
+  readonly there: readonly There[];
+}
+
+/** A position that is still open: what it may be filled with, at the least. */
+export interface Open {
+  readonly kinds: readonly PartKind[];
+  readonly leastMinor: number;
+}
 
 /** Prices below which no basket can go. */
 export interface LeastPrices {
-  /** The least that one piece of a part can add to a basket; undefined when nobody sells it. */
+  /** The least that one piece of a part can add to a basket, coupons apart; undefined when nobody sells it. */
   readonly of: (part: Part) => number | undefined;
   readonly ofItem: (item: Item, part: Part) => number | undefined;
-  /** What coupons of a fixed amount can take off a whole machine, once each. */
-  readonly onceMinor: number;
+  /** A part as a piece that coupons may be used on. */
+  readonly bought: (part: Part) => Bought;
   /**
-   * Whether one of two parts that are alike in all figures never stands in a cheapest basket beside the other: bought by
-   * itself it costs less than the other can add.
+   * The most that coupons can take off a machine, each seller's best one: with the pieces that are chosen, others still
+   * to come at their least, and so much more that these may come to together.
+   */
+  readonly couponsMinor: (chosen: readonly Bought[], open: readonly Open[], roomMinor: number) => number;
+  /**
+   * Whether one of two parts, the other being no better, never stands in a cheapest basket: the one costs less by itself
+   * than the other can add.
    */
   readonly undercuts: (part: Part, other: Part) => boolean;
 }
 
 /**
- * A part's least price: over the offers that may be bought the price less every percentage and bundle that could fall on
+ * A part's least price: over the offers that may be bought the price less the share of every bundle that could fall on
  * it, with its own shipping and tax, rounded down. Parcels' shipping is left out because one more part can make it free.
  * It is a bound because an invoice shares exactly these reductions out over its lines, and rounds no further down.
+ * Coupons are bounded over the machine: who uses one buys there for its threshold.
  */
 export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPolicy, rebates: boolean): LeastPrices {
   const known = new Map<string, number | undefined>();
   const rate = region.pricesIncludeTax ? 1 : 1 + region.taxRate;
   const taxed = (minor: number): number => Math.floor(minor * rate - 1e-6);
   const leastOffer = (offer: Offer, part: Part): number => {
-    const seller = sellerOf(offer, catalogue);
-    let off = 0;
-    for (const coupon of seller.coupons ?? [])
-      if (
-        coupon.percent !== undefined &&
-        couponHolds(coupon, region.id, policy.today) &&
-        (coupon.kinds?.includes(part.kind) ?? true)
-      )
-        off = Math.max(off, percentOf(offer.priceMinor, coupon.percent) + 1);
     let bundled = 0;
-    for (const { region: where, until, parts, reductionMinor } of seller.bundles ?? [])
-      if (where === region.id && policy.today <= until && parts.includes(part.id))
-        bundled = Math.max(
-          bundled,
-          Math.ceil((reductionMinor * parts.filter((id) => id === part.id).length) / parts.length),
-        );
+    for (const { region: where, until, parts, reductionMinor } of sellerOf(offer, catalogue).bundles ?? [])
+      if (where === region.id && policy.today <= until && parts.includes(part.id)) {
+        const share = parts.filter((id) => id === part.id).length / parts.length;
+        bundled = Math.max(bundled, Math.ceil(reductionMinor * share));
+      }
     const mailed =
       rebates &&
       offer.rebate &&
@@ -54,7 +77,7 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
       (offer.rebate.claimBy ?? policy.today) >= policy.today
         ? offer.rebate.amountMinor
         : 0;
-    return taxed(Math.max(0, offer.priceMinor - off - bundled) + (offer.shippingMinor ?? 0)) - mailed;
+    return taxed(Math.max(0, offer.priceMinor - bundled) + (offer.shippingMinor ?? 0)) - mailed;
   };
   const of = (part: Part): number | undefined => {
     if (known.has(part.id)) return known.get(part.id);
@@ -65,6 +88,80 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
     }
     known.set(part.id, least);
     return least;
+  };
+  const sellers = catalogue.sellers.filter(({ coupons = [] }) =>
+    coupons.some((coupon) => couponHolds(coupon, region.id, policy.today)),
+  );
+  const reductions = sellers.flatMap(({ coupons = [] }, seller) =>
+    coupons.flatMap((coupon): Reduction[] =>
+      couponHolds(coupon, region.id, policy.today)
+        ? [
+            {
+              seller,
+              percent: Number(coupon.percent ?? 0) / 100,
+              amountMinor: coupon.amountMinor ?? 0,
+              fromMinor: coupon.fromMinor ?? 1,
+              kinds: coupon.kinds && new Set(coupon.kinds),
+            },
+          ]
+        : [],
+    ),
+  );
+  const pieces = new Map<string, Bought>();
+  const bought = (part: Part): Bought => {
+    let piece = pieces.get(part.id);
+    if (piece) return piece;
+    const least = of(part) ?? 0;
+    const there = new Map<number, There>();
+    for (const { offer } of buyable(part, catalogue, policy)) {
+      const seller = sellers.findIndex(({ id }) => id === offer.seller);
+      if (seller < 0) continue;
+      const before = there.get(seller);
+      // the dearest goods for the least extra: neither is exceeded whichever of its offers is taken
+      there.set(seller, {
+        seller,
+        goodsMinor: Math.max(offer.priceMinor, before?.goodsMinor ?? 0),
+        extraMinor: Math.max(0, Math.min(leastOffer(offer, part) - least, before?.extraMinor ?? Infinity)),
+      });
+    }
+    piece = { kind: part.kind, there: [...there.values()] };
+    pieces.set(part.id, piece);
+    return piece;
+  };
+  const saves = (reduction: Reduction, chosen: readonly Bought[], open: readonly Open[], roomMinor: number) => {
+    const { kinds, percent, fromMinor, amountMinor, seller } = reduction;
+    let gain = 0;
+    let goods = 0;
+    // what is still to come may stand there at no extra; dearer than its least, a percentage takes less than it adds
+    for (const { kinds: list, leastMinor } of open)
+      if (!kinds || list.some((kind) => kinds.has(kind))) {
+        goods += leastMinor;
+        gain += percent * leastMinor;
+      }
+    if (open.length > 0) goods += roomMinor;
+    const against: { readonly goods: number; readonly loss: number }[] = [];
+    for (const piece of chosen) {
+      if (kinds && !kinds.has(piece.kind)) continue;
+      const at = piece.there.find((entry) => entry.seller === seller);
+      if (!at) continue;
+      const net = percent * at.goodsMinor * rate - at.extraMinor;
+      if (net >= 0) {
+        gain += net;
+        goods += at.goodsMinor;
+      } else against.push({ goods: at.goodsMinor, loss: -net });
+    }
+    // filled up to the threshold by what costs least a coin of goods, the last one in part
+    if (goods < fromMinor) {
+      against.sort((a, b) => a.loss * b.goods - b.loss * a.goods);
+      for (const { goods: more, loss } of against) {
+        const part = Math.min(1, (fromMinor - goods) / more);
+        goods += more;
+        gain -= part * loss;
+        if (goods >= fromMinor) break;
+      }
+      if (goods < fromMinor) return 0;
+    }
+    return gain + amountMinor * rate;
   };
   /** Most that one more piece of an offer can save on the rest of its order: its carriage, and a coupon within reach. */
   const helps = ({ offer, part }: { offer: Offer; part: Part }): number => {
@@ -80,18 +177,23 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
   };
   return {
     of,
+    bought,
+    couponsMinor: (chosen, open, roomMinor) => {
+      const best = new Map<number, number>();
+      for (const reduction of reductions) {
+        const gain = saves(reduction, chosen, open, roomMinor);
+        if (gain > (best.get(reduction.seller) ?? 0)) best.set(reduction.seller, gain);
+      }
+      let all = 0;
+      for (const gain of best.values()) all += gain;
+      return Math.ceil(all);
+    },
     ofItem: (item, part) =>
       item.owned
         ? 0
         : item.handPrice
           ? landedPrice(item.handPrice.priceMinor, item.handPrice.shippingMinor, region).landedMinor
           : of(part),
-    onceMinor: catalogue.sellers.reduce((all, { coupons = [] }) => {
-      const amounts = coupons.flatMap((coupon) =>
-        coupon.amountMinor !== undefined && couponHolds(coupon, region.id, policy.today) ? coupon.amountMinor : [],
-      );
-      return all + (amounts.length > 0 ? Math.ceil(Math.max(...amounts) * rate) : 0);
-    }, 0),
     undercuts: (part, other) => {
       if (policy.parcels !== undefined) return false;
       const alone = buyable(part, catalogue, policy).flatMap(({ offer }) => {

@@ -11,8 +11,13 @@ export interface Option {
   readonly parts: readonly Part[];
   /** Options with equal figures are the same to all that reads no identity. */
   readonly figures: string;
+  /** The same as a number, and which parts it is as one: what is asked of options is remembered by them. */
+  readonly figuresId: number;
+  readonly partsId: number;
   /** What its pieces add to a basket at least. */
   readonly leastMinor: number;
+  /** Drives of one group of roles each, where the option is a set of several. */
+  readonly groups?: readonly Option[];
 }
 
 /** Options of a position, the cheapest first; made when they are asked for. */
@@ -31,7 +36,7 @@ export interface Good {
   readonly spare?: Item;
 }
 
-export const NOTHING: Option = { items: [], parts: [], figures: '-', leastMinor: 0 };
+export const NOTHING: Option = { items: [], parts: [], figures: '-', figuresId: 0, partsId: 0, leastMinor: 0 };
 
 /** Several pieces of a good; a spare piece is there once. */
 export const pieces = (good: Good, count: number): readonly Good[] =>
@@ -43,6 +48,8 @@ export function optionOf(
   goods: readonly Good[],
   rolesOf?: (index: number) => readonly DriveRole[],
 ): Option {
+  const figures = goods.map(({ part }, i) => `${figureKey(part)}${rolesOf ? rolesOf(i).join() : ''}`).join('+') || '-';
+  const parts = goods.map(({ part }, i) => `${part.id} ${rolesOf ? rolesOf(i).join() : ''}`).join('+');
   return {
     items: goods.map(({ part, spare }, i): Item => ({
       id: `${name.replaceAll(' ', '-')}-${i + 1}`,
@@ -52,9 +59,20 @@ export function optionOf(
       ...(rolesOf ? { roles: [...rolesOf(i)] } : {}),
     })),
     parts: goods.map(({ part }) => part),
-    figures: goods.map(({ part }, i) => `${figureKey(part)}${rolesOf ? rolesOf(i).join() : ''}`).join('+') || '-',
+    figures,
+    figuresId: numberOf(figures),
+    partsId: numberOf(`${name} ${parts}`),
     leastMinor: goods.reduce((all, { leastMinor }) => all + leastMinor, 0),
   };
+}
+
+const numbers = new Map<string, number>();
+
+/** A text's number; equal texts have the same. */
+function numberOf(text: string): number {
+  let number = numbers.get(text);
+  if (number === undefined) numbers.set(text, (number = numbers.size + 1));
+  return number;
 }
 
 /** Options in order of price, then of what they are; those of no piece are none (`NOTHING` says nothing by itself). */
@@ -74,4 +92,21 @@ export function compareOptions(a: Option, b: Option): number {
     if (order !== 0) return order;
   }
   return 0;
+}
+
+/** Choices without those that are refused by themselves, each asked when its turn comes. */
+export function only(choices: Choices, stands: (option: Option) => boolean): Choices {
+  const left: Option[] = [];
+  let next = 0;
+  return {
+    at: (index) => {
+      while (left.length <= index) {
+        const option = choices.at(next);
+        if (!option) return undefined;
+        next++;
+        if (stands(option)) left.push(option);
+      }
+      return left[index];
+    },
+  };
 }

@@ -1,4 +1,5 @@
 import type { Subject } from '../../assess';
+import type { Brief } from '../../model/brief';
 import type { Machine } from '../../model/machine';
 import { PART_KINDS, type PartKind } from '../../parts';
 import { rules } from '../../rules';
@@ -43,22 +44,38 @@ interface Early {
   readonly kinds: readonly PartKind[];
   /** Codes of findings that count; all when not stated. */
   readonly codes?: readonly string[];
+  /** What findings have to be about, where one rule speaks of several things. */
+  readonly subject?: string;
   /** What is not known of the parts that are there stays unknown. */
   readonly unproven?: true;
+  /** Demands of the brief without which it finds nothing. */
+  readonly asked?: readonly (keyof Brief['mustHaves'])[];
 }
 
 const WIRED: readonly PartKind[] = ['processor', 'board', 'memory', 'graphics', 'expansion', 'drive', 'mixer'];
 
 const EARLY: readonly Early[] = [
+  { rules: ['parts-complete'], kinds: ['processor', 'cooler'], codes: ['part-missing'], subject: 'cooler' },
   { rules: ['memory-generation', 'module-kind'], kinds: ['processor', 'memory'] },
   { rules: ['supply-power'], kinds: ['processor', 'graphics', 'supply'] },
   { rules: ['supply-connectors'], kinds: ['graphics', 'supply'] },
   { rules: ['card-length'], kinds: ['graphics', 'case'] },
   { rules: ['cooler-load'], kinds: ['processor', 'cooler'] },
-  { rules: ['must-haves'], kinds: ['board', 'expansion'], codes: ['network', 'wireless', 'remote-management'] },
-  { rules: ['must-haves'], kinds: ['expansion', 'mixer'], codes: ['video-inputs'] },
-  { rules: ['must-haves'], kinds: ['case'], codes: ['volume'] },
-  { rules: ['must-haves'], kinds: ['drive'], codes: ['encryption', 'optical-drive'] },
+  {
+    rules: ['must-haves'],
+    kinds: ['board', 'expansion'],
+    codes: ['network', 'wireless', 'remote-management'],
+    asked: ['networkGbitPerS', 'wireless', 'remoteManagement'],
+  },
+  { rules: ['must-haves'], kinds: ['expansion', 'mixer'], codes: ['video-inputs'], asked: ['videoInputs'] },
+  { rules: ['must-haves'], kinds: ['case'], codes: ['volume'], asked: ['volumeL'] },
+  {
+    rules: ['must-haves'],
+    kinds: ['drive'],
+    codes: ['encryption', 'optical-drive'],
+    asked: ['encryption', 'opticalDrive'],
+  },
+  { rules: ['drive-space', 'copies', 'drive-endurance', 'task-figures'], kinds: ['drive'], unproven: true },
   {
     rules: ['device-place', 'drive-heatsink', 'card-power', 'link', 'drive-carrier'],
     kinds: WIRED,
@@ -67,6 +84,7 @@ const EARLY: readonly Early[] = [
   { rules: ['drive-space', 'copies', 'drive-endurance', 'task-figures'], kinds: WIRED, unproven: true },
   { rules: ['cooler-load', 'card-load'], kinds: [...WIRED, 'cooler'] },
   { rules: ['device-place', 'must-haves'], kinds: [...WIRED, 'case'] },
+  { rules: ['clearance', 'card-load'], kinds: [...WIRED, 'cooler', 'case'] },
   { rules: ['cooler-load', 'card-load', 'clearance', 'fan-mounts'], kinds: [...WIRED, 'cooler', 'case', 'fan'] },
 ];
 
@@ -109,27 +127,51 @@ export function probesFor(space: Space, question: Question, subject: Subject): P
     byIdentity: asked.some(({ byIdentity }) => byIdentity === true),
     holds: (options) => !subject.findingsBy(asked, machineOf(options, kinds)).some(counts),
   }));
-  const early = EARLY.flatMap(({ rules: ids, kinds: list, codes, unproven }): Probe[] => {
-    const kinds: ReadonlySet<PartKind> = new Set(list);
-    const asked = ids.flatMap((id) => byId.get(id) ?? []);
-    const of = positionsOf(positions, kinds);
-    if (of.length === 0) return [];
-    return [
-      {
-        name: ids.join(', '),
-        of,
-        byIdentity: asked.some(({ byIdentity }) => byIdentity === true),
-        holds: (options) =>
-          !subject
-            .findingsBy(asked, machineOf(options, kinds))
-            .some(
-              (finding) =>
-                (unproven ? counts(finding) : failing(finding.level)) && (!codes || codes.includes(finding.code)),
-            ),
-      },
-    ];
-  });
+  const early = EARLY.flatMap(
+    ({ rules: ids, kinds: list, codes, subject: about, unproven, asked: demands }): Probe[] => {
+      if (demands?.every((demand) => question.brief.mustHaves[demand] === undefined)) return [];
+      const kinds: ReadonlySet<PartKind> = new Set(list);
+      const asked = ids.flatMap((id) => byId.get(id) ?? []);
+      const of = positionsOf(positions, kinds);
+      if (of.length === 0) return [];
+      return [
+        {
+          name: ids.join(', '),
+          of,
+          byIdentity: asked.some(({ byIdentity }) => byIdentity === true),
+          holds: (options) =>
+            !subject
+              .findingsBy(asked, machineOf(options, kinds))
+              .some(
+                (finding) =>
+                  (unproven ? counts(finding) : failing(finding.level)) &&
+                  (!codes || codes.includes(finding.code)) &&
+                  (about === undefined || finding.subject === about),
+              ),
+        },
+      ];
+    },
+  );
   return [...exact, ...early].sort((a, b) => a.of.length - b.of.length);
+}
+
+/**
+ * Whether drives have room for what their own roles keep, by the rules about space and copies: further drives get other
+ * roles and make no room in these.
+ */
+export function drivesHold(question: Question, subject: Subject): (drives: Option) => boolean {
+  const asked = rules.filter(({ id }) => id === 'drive-space' || id === 'copies');
+  const bare = bareMachine(question);
+  return ({ items }) => {
+    const roles = new Set<string>(items.flatMap(({ roles: own = [] }) => own));
+    return !subject
+      .findingsBy(asked, { ...bare, items: [...items] })
+      .some(
+        (finding) =>
+          failing(finding.level) &&
+          ((finding.code === 'space' && roles.has(finding.role)) || (finding.code === 'copies' && roles.has('backup'))),
+      );
+  };
 }
 
 /** A machine of a question without its parts: what was set on the one that is completed, else nothing. */

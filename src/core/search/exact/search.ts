@@ -8,10 +8,10 @@ import { onBudgetBasis } from '../../money/spent';
 import type { Finding } from '../../rules/rule';
 import { Heap } from './heap';
 import { leastPrices, type LeastPrices } from './least';
-import { bareMachine, probesFor, type Probe } from './probes';
+import { bareMachine, drivesHold, probesFor, type Probe } from './probes';
 import { targetedIn, type Question } from './question';
 import { compareRanks, ENOUGH, progressAt, rankOf, type Rank } from './rank';
-import { compareOptions, type Option } from './option';
+import { compareOptions, only, type Option } from './option';
 import { spaceOf, type Space } from './space';
 import { drivesAlone, stagesFor, type Stage } from './stages';
 import type { Progress } from './atBest';
@@ -82,15 +82,28 @@ export function searchable(question: Question, context: Context): Searchable {
   const policy = buyPolicy(question.brief, context.settings, context.today);
   const prices = leastPrices(context.catalogue, region, policy, question.rebates);
   const alone = drivesAlone(question, quick);
-  const drivesDo = (option: Option): boolean => meets(alone(option), question);
-  const space = spaceOf(question, context, prices, drivesDo);
+  const holds = drivesHold(question, subject);
+  const drivesDo = (option: Option): boolean => holds(option) && meets(alone(option), question);
+  const whole = spaceOf(question, context, prices, drivesDo);
+  const all = remembered(probesFor(whole, question, subject));
+  // what an option is refused for by itself, it is refused for in every machine
+  const space: Space = {
+    ...whole,
+    positions: whole.positions.map((position, i) => {
+      const own = all.filter(({ of }) => of.length === 1 && of[0] === i);
+      return {
+        ...position,
+        choices: only(position.choices, (option) => own.every(({ holds: does }) => does([option]))),
+      };
+    }),
+  };
   return {
     question,
     space,
     prices,
     subject,
     context,
-    probes: remembered(probesFor(space, question, subject)),
+    probes: all.filter(({ of }) => of.length > 1),
     stages: stagesFor(space, question, quick, subject),
     targeted: targetedIn(question.brief, quick),
     firmMinor: firmBudget(question.brief, region),
@@ -112,19 +125,26 @@ const meets = (progress: Progress, { least }: Question): boolean =>
 /** Probes that answer once for options of equal figures. */
 function remembered(probes: readonly Probe[]): Probe[] {
   return probes.map((probe) => {
-    const known = new Map<string, boolean>();
+    const known = new Map<string | number, boolean>();
     return {
       ...probe,
       holds: (options) => {
-        let key = '';
-        for (const option of options)
-          key += probe.byIdentity ? `${option.parts.map(({ id }) => id).join()}|` : `${option.figures}|`;
+        const key = keyOf(options, probe.byIdentity ? 'partsId' : 'figuresId');
         let holds = known.get(key);
         if (holds === undefined) known.set(key, (holds = probe.holds(options)));
         return holds;
       },
     };
   });
+}
+
+/** Options as one key: a number where two fit into one. */
+function keyOf(options: readonly Option[], by: 'partsId' | 'figuresId'): string | number {
+  const [first, second, ...rest] = options;
+  if (first && second && rest.length === 0) return first[by] * 2 ** 26 + second[by];
+  let key = '';
+  for (const option of options) key += `${option[by]} `;
+  return key;
 }
 
 /** A partial machine: an option for each of the first positions. */
@@ -168,7 +188,10 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
   const stagesAt = positions.map((_, i) => stages.filter(({ of }) => of.includes(i)));
   const progressKnown = stages.map(() => new Map<string, Progress>());
   const most = Math.min(question.mostMinor ?? Infinity, asked.firmMinor);
-  const baseMinor = space.keptMinor - prices.onceMinor;
+  const keptBought = space.kept.flatMap((item, i) => {
+    const part = space.keptParts[i];
+    return part && !item.owned && !item.handPrice ? [prices.bought(part)] : [];
+  });
   let nodes = 0;
   let assessed = 0;
   let baskets = 0;
@@ -206,7 +229,7 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
     depth: 0,
     index: -1,
     options: [],
-    pricedMinor: baseMinor,
+    pricedMinor: space.keptMinor,
     first: new Int32Array(positions.length),
     key: 0,
     looked: 0,
@@ -232,7 +255,7 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
       continue;
     }
     step(node);
-    if (deepest && held.length > 0) {
+    if (deepest && (held.length > 0 || nodes > DIVES)) {
       deepest = false;
       queue.reorder(goal === 'best' ? byRank : byPrice);
     }
@@ -271,13 +294,25 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
     pushChild(node, node.first[node.depth] ?? 0);
   }
 
-  /** Whether an option of a position stands beside what a node has chosen. */
-  function stands(node: Node, position: number, option: Option, list: readonly (readonly Probe[])[]): boolean {
-    for (const { of, holds } of list[position] ?? []) {
-      let open = false;
-      for (const at of of) if (at >= node.depth && at !== position) open = true;
-      if (open) continue;
-      if (!holds(of.map((at) => (at === position ? option : (node.options[at] as Option))))) return false;
+  /** Whether an option of a position stands beside what a node has chosen; with `since` only beside that position. */
+  function stands(
+    node: Node,
+    position: number,
+    option: Option,
+    list: readonly (readonly Probe[])[],
+    since = -1,
+  ): boolean {
+    const { depth, options } = node;
+    next: for (const { of, holds } of list[position] ?? []) {
+      let beside = since < 0;
+      for (const at of of) {
+        if (at >= depth && at !== position) continue next;
+        if (at === since) beside = true;
+      }
+      if (!beside) continue;
+      const asked: Option[] = [];
+      for (const at of of) asked.push(at === position ? option : (options[at] as Option));
+      if (!holds(asked)) return false;
     }
     return true;
   }
@@ -287,31 +322,56 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
     if (question.least.tasks.size === 0) return true;
     for (const stage of stagesAt[position] ?? []) {
       if (stage.of.some((at) => at >= node.depth && at !== position)) continue;
-      const options = stage.of.map((at) => (at === position ? option : (node.options[at] as Option)));
-      if (!meets(progressOf(stage, options), question)) return false;
+      const beside = (own: Option) => stage.of.map((at) => (at === position ? own : (node.options[at] as Option)));
+      // drives that fail their own roles fail in every set
+      if (stage.partly && option.groups?.some((group) => !meets(progressOf(stage, beside(group)), question)))
+        return false;
+      if (!meets(progressOf(stage, beside(option)), question)) return false;
     }
     return true;
   }
 
-  /** Moves the first option of each open position on to one that stands, and the bound with it. */
+  /**
+   * Moves the first option of each open position on to one that stands, and the bound with it. An option that stood at
+   * the parent is only asked beside what was chosen since.
+   */
   function settle(node: Node, list: readonly (readonly Probe[])[], full = false): boolean {
     let key = node.pricedMinor;
     for (let at = node.depth; at < positions.length; at++) {
       const { choices } = positions[at] as Space['positions'][number];
       let index = node.first[at] ?? 0;
+      let since = full ? -1 : node.depth - 1;
       for (;;) {
         const option = choices.at(index);
         if (!option) return false;
-        if (stands(node, at, option, list) && (!full || suffices(node, at, option))) {
+        if (stands(node, at, option, list, since) && (!full || suffices(node, at, option))) {
           key += option.leastMinor;
           break;
         }
         index++;
+        since = -1;
       }
       node.first[at] = index;
     }
-    node.key = Math.max(node.key, key);
+    node.key = Math.max(node.key, key - couponsAt(node, key));
     return true;
+  }
+
+  /** The most that coupons can take off a machine below a node that is still worth looking at. */
+  function couponsAt(node: Node, key: number): number {
+    const chosen = [...keptBought];
+    for (const { items, parts } of node.options)
+      parts.forEach((part, i) => {
+        if (!items[i]?.owned) chosen.push(prices.bought(part));
+      });
+    const open = positions.slice(node.depth).map(({ kinds, choices }, i) => ({
+      kinds,
+      leastMinor: choices.at(node.first[node.depth + i] ?? 0)?.leastMinor ?? 0,
+    }));
+    if (open.length === 0 || limit() === Infinity) return prices.couponsMinor(chosen, open, Infinity);
+    // dearer than what is left below the limit nothing comes that is still wanted
+    const most = prices.couponsMinor(chosen, open, Infinity);
+    return prices.couponsMinor(chosen, open, Math.max(0, limit() - key + most));
   }
 
   /** Bounds what the tasks can do; false when that is too little. */
@@ -335,9 +395,10 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
   function progressOf(stage: Stage, options: readonly Option[]): Progress {
     const known = progressKnown[stages.indexOf(stage)] as Map<string, Progress>;
     let key = '';
-    for (const { figures } of options) key += `${figures}|`;
+    for (const option of options) key += `${stage.keyOf(option)}|`;
     let progress = known.get(key);
-    if (!progress) known.set(key, (progress = stage.progress(options)));
+    if (!progress)
+      known.set(key, (progress = stage.progress(options, goal === 'cheapest' ? question.least.tasks : undefined)));
     return progress;
   }
 
@@ -435,3 +496,6 @@ export const refused = ({ rule, level }: Finding, { unproven }: Question): boole
 
 /** Probes of no more positions than this are asked before the tasks are looked at. */
 const CHEAP = 3;
+
+/** Nodes after which the search for a first machine gives way to the search for the cheapest. */
+const DIVES = 300;

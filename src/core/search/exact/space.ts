@@ -1,4 +1,4 @@
-import { DRIVE_ROLES } from '../../figures/resources';
+import { DRIVE_ROLES, type DriveRole } from '../../figures/resources';
 import type { Catalogue } from '../../model/catalogue';
 import type { Item } from '../../model/machine';
 import { PART_KINDS, type Part, type PartKind, type PartOf } from '../../parts';
@@ -8,7 +8,7 @@ import { askedOf } from '../../sizing/asked';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
 import { factsForTrades } from '../../assess/stages';
-import { figureKey } from '../trial';
+import { undominated } from './dominance';
 import { driveSets } from './driveSets';
 import type { LeastPrices } from './least';
 import { listed, NOTHING, optionOf, pieces, type Choices, type DrivesDo, type Good, type Option } from './option';
@@ -26,6 +26,8 @@ export interface Space {
   readonly kept: readonly Item[];
   readonly keptParts: readonly Part[];
   readonly keptMinor: number;
+  /** Roles that drives are still chosen for. */
+  readonly roles: readonly DriveRole[];
 }
 
 /** Most cards that are tried together, and most modules. */
@@ -110,6 +112,7 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
   addWhole();
   return {
     positions,
+    roles,
     kept: kept.map(({ item }) => item),
     keptParts: kept.map(({ part }) => part),
     keptMinor: kept.reduce((all, { item, part }) => all + (prices.ofItem(item, part) ?? 0), 0),
@@ -189,18 +192,7 @@ function shelfOf(
     const part: Part | undefined = catalogue.part(item.part);
     return part?.kind === kind ? [{ part, leastMinor: 0, spare: item }] : [];
   });
-  // of parts that are alike in all figures only those stay that a basket could be cheapest with
-  const alike = new Map<number, Good[]>();
-  for (const good of sold) {
-    const key = figureKey(good.part);
-    const list = alike.get(key);
-    if (list) list.push(good);
-    else alike.set(key, [good]);
-  }
-  const left = [...alike.values()].flatMap((goods) =>
-    goods.filter((good) => !goods.some((other) => other !== good && prices.undercuts(other.part, good.part))),
-  );
-  return [...there, ...left];
+  return [...there, ...undominated(sold, prices.undercuts)];
 }
 
 /** Kinds that no position fills and nothing that is kept is of: the machine has none. */

@@ -1,7 +1,12 @@
 import type { Context, Subject } from '../../assess';
+import { factsForTrades } from '../../assess/stages';
+import { DRIVE_ROLES, resourceKey, type DriveRole } from '../../figures/resources';
 import { fitParts } from '../../model/fitted';
 import type { Machine } from '../../model/machine';
 import type { PartKind } from '../../parts';
+import { bareOf } from '../../sizing/bare';
+import { expand } from '../../work';
+import { driveFor } from '../../work/flowEnds';
 import { worstOf } from '../../predict/worst';
 import { atBest, type Progress } from './atBest';
 import { bareMachine } from './probes';
@@ -13,7 +18,11 @@ import { absentKinds, type Space } from './space';
 /** A bound on what the tasks can do, from the options of some positions. */
 export interface Stage {
   readonly of: readonly number[];
-  readonly progress: (options: readonly Option[]) => Progress;
+  /** What it reads of an option: options that are alike in that bound the tasks alike. */
+  readonly keyOf: (option: Option) => string;
+  /** Can be asked of the drives of one group of roles, with those of the others endless. */
+  readonly partly: boolean;
+  readonly progress: (options: readonly Option[], least?: ReadonlyMap<string, number>) => Progress;
 }
 
 const WIRED: readonly PartKind[] = [
@@ -31,6 +40,7 @@ const WIRED: readonly PartKind[] = [
 const AT_BEST: readonly (readonly PartKind[])[] = [
   ['processor', 'graphics'],
   ['processor', 'graphics', 'memory'],
+  ['processor', 'graphics', 'memory', 'board'],
   ['processor', 'graphics', 'drive'],
   ['processor', 'graphics', 'memory', 'drive'],
 ];
@@ -56,6 +66,28 @@ export function stagesFor(space: Space, question: Question, context: Context, su
       ...options.flatMap(({ items }) => items),
     ],
   });
+  const roles = drivesReadBy(question, context);
+  const rates = new WeakMap<Option, string>();
+  /** Of drives nothing is read but what those of the roles that tasks read and write give and take. */
+  const ratesOf = (option: Option): string => {
+    if (!option.parts.some(({ kind }) => kind === 'drive')) return option.figures;
+    let key = rates.get(option);
+    if (key === undefined) {
+      const parts = fitParts({ ...bare, items: [...option.items] }, context.catalogue);
+      const there = new Set(option.items.flatMap(({ roles: own = [] }) => own));
+      key = roles
+        .map((role) => {
+          const part = there.has(role) || !space.roles.includes(role) ? driveFor({ parts }, role)?.part : undefined;
+          if (!part) return '-';
+          // what was measured was measured on a part, not on its figures
+          const own = context.measured.length > 0 ? part.id : '';
+          return `${own} ${DRIVE_RATES.map((field) => part[field] ?? '').join()}`;
+        })
+        .join(';');
+      rates.set(option, key);
+    }
+    return key;
+  };
   const distinct = (stages: readonly Stage[]): Stage[] =>
     stages.filter(
       (stage, i) => stage.of.length > 0 && !stages.slice(i + 1).some(({ of: same }) => same.join() === stage.of.join()),
@@ -67,13 +99,22 @@ export function stagesFor(space: Space, question: Question, context: Context, su
       const chosen: ReadonlySet<PartKind> = new Set([...kinds, ...absent]);
       return {
         of: of(kinds),
-        progress: (options) => best(fitParts(machineOf(options, kinds), context.catalogue), chosen),
+        keyOf: ratesOf,
+        partly: kinds.has('drive'),
+        progress: (options, least) => {
+          const machine = machineOf(options, kinds);
+          const there = new Set(machine.items.flatMap(({ roles = [] }) => roles));
+          const awaited = new Set(space.roles.filter((role) => !there.has(role)));
+          return best(fitParts(machine, context.catalogue), { kinds: chosen, awaited }, least);
+        },
       };
     }),
     ...IN_FULL.map((list): Stage => {
       const kinds: ReadonlySet<PartKind> = new Set(list);
       return {
         of: of(kinds),
+        keyOf: ({ figures }) => figures,
+        partly: false,
         progress: (options) => {
           const { sittings } = subject.factsOf(machineOf(options, kinds));
           return new Map(
@@ -92,9 +133,36 @@ export function stagesFor(space: Space, question: Question, context: Context, su
   ]);
 }
 
+const DRIVE_RATES = [
+  'seqReadMBs',
+  'seqWriteMBs',
+  'sustainedWriteMBs',
+  'writeCacheGB',
+  'generation',
+  'lanes',
+  'cellKind',
+] as const;
+
+/** Roles of drives that the tasks' demands read or write. */
+function drivesReadBy({ brief }: Question, context: Context): DriveRole[] {
+  const facts = factsForTrades(bareOf(brief, context).facts.parts, undefined, context.catalogue);
+  const roles = new Set<DriveRole>();
+  for (const task of brief.tasks)
+    for (const { resource } of expand(task, facts).demands) {
+      const key = resourceKey(resource);
+      if (key.of === 'drive') roles.add(key.role);
+    }
+  return [...roles];
+}
+
 /** What drives of some roles let the tasks do when all else is endless. */
 export function drivesAlone(question: Question, context: Context): (option: Option) => Progress {
-  const best = atBest(question.brief, context, bareMachine(question));
-  const chosen: ReadonlySet<PartKind> = new Set(['drive']);
-  return ({ items }) => best(fitParts({ ...bareMachine(question), items: [...items] }, context.catalogue), chosen);
+  const bare = bareMachine(question);
+  const best = atBest(question.brief, context, bare);
+  const kinds: ReadonlySet<PartKind> = new Set(['drive']);
+  return ({ items }) => {
+    const there = new Set(items.flatMap(({ roles = [] }) => roles));
+    const awaited = new Set(DRIVE_ROLES.filter((role) => !there.has(role)));
+    return best(fitParts({ ...bare, items: [...items] }, context.catalogue), { kinds, awaited }, question.least.tasks);
+  };
 }
