@@ -11,7 +11,10 @@ import type { Task } from '../../model/tasks';
 import type { FittedParts } from '../../model/fitted';
 import type { Machine } from '../../model/machine';
 import type { PartKind } from '../../parts';
+import { atClocks, type Clocks } from '../../predict/clocks';
+import type { SittingResult } from '../../predict/results';
 import { runSitting } from '../../predict/sitting';
+import { heatOf } from '../../heat/state';
 import type { LinkOf } from '../../predict/linkSupply';
 import { achievedLink, type Supplied } from '../../predict/supplied';
 import { NO_RATES, type Rates } from '../../predict/rates';
@@ -82,9 +85,10 @@ export function mostOf({ catalogue, measured }: Context): MostOf {
 export function atBest(
   brief: Brief,
   context: Context,
-  machine: Pick<Machine, 'id' | 'evidence' | 'memoryProfile' | 'moduleSlots'>,
+  machine: Pick<Machine, 'id' | 'evidence' | 'memoryProfile' | 'moduleSlots' | 'tuning'>,
 ): AtBest {
   const most = mostOf(context);
+  const mainsV = context.catalogue.region(brief.region)?.mainsV ?? 230;
   const { parts: none } = bareOf(brief, context).facts;
   const bare = factsForTrades(none, undefined, context.catalogue);
   // what refused last is asked first
@@ -99,13 +103,21 @@ export function atBest(
     const comparable = comparableTo({ id, evidence }, parts, context.measured, context.catalogue);
     const untaught = over(parts, chosen, memory, most);
     const calibration = calibrationOf(comparable, { supply: untaught(NO_RATES), facts: { parts, memory } });
-    const setting = { supply: untaught(calibration.rates), board: undefined, placement: undefined };
+    const supply = untaught(calibration.rates);
+    const setting = { supply, board: undefined, placement: undefined };
     const trades = factsForTrades(parts, kinds.has('memory') ? memory.bytes : 1e30, context.catalogue);
     const expanded = new Map<string, Expanded>();
     const taskOf = (task: Task): Expanded => {
       let known = expanded.get(task.id);
       if (!known) expanded.set(task.id, (known = freed(calibrated(expand(task, trades), calibration), kinds)));
       return known;
+    };
+    /** The same at the clocks that the chosen cooler keeps: what else will be there only warms the air. */
+    const warmed = (sitting: string, tasks: readonly Expanded[], cold: Supply): SittingResult => {
+      const free = tasks.map(freedOfFlows);
+      const at = (clocks: Clocks) => runSitting(sitting, free, { ...setting, supply: atClocks(cold, clocks) });
+      const { results } = heatOf(machine.tuning, parts, brief, mainsV, [at]);
+      return results[0] ?? at(FULL_CLOCKS);
     };
     const best = new Map<string, number>();
     for (let i = 0; i < runs.length; i++) {
@@ -115,11 +127,16 @@ export function atBest(
         return found ? [taskOf(found)] : [];
       });
       let short = false;
-      for (const result of runSitting(run.id, tasks, setting).tasks) {
+      const result = kinds.has('cooler')
+        ? warmed(run.id, tasks, supply)
+        : runSitting(run.id, tasks.map(freedOfFlows), setting);
+      for (const each of result.tasks) {
         // the likely figure bounds the low one too
-        const made = result.impossible.length > 0 ? 0 : result.gets ? progressAt(result, 'likely') : Infinity;
-        best.set(result.task, Math.min(best.get(result.task) ?? Infinity, made));
-        short ||= least !== undefined && made < (least.get(result.task) ?? 0);
+        let made = each.impossible.length > 0 ? 0 : each.gets ? progressAt(each, 'likely') : Infinity;
+        const owner = tasks.find(({ task }) => task === each.task);
+        if (owner?.mode === 'real-time') made = Math.min(made, streamed(owner, tasks, supply));
+        best.set(each.task, Math.min(best.get(each.task) ?? Infinity, made));
+        short ||= least !== undefined && made < (least.get(each.task) ?? 0);
       }
       if (!short) continue;
       runs.splice(i, 1);
@@ -129,6 +146,8 @@ export function atBest(
     return best;
   };
 }
+
+const FULL_CLOCKS: Clocks = { processor: 1, serial: 1, graphics: 1 };
 
 /** A sitting as one of its real-time work and one more for each run beside it. */
 function apart({ id, tasks }: RunnableSitting): RunnableSitting[] {
@@ -144,10 +163,31 @@ function apart({ id, tasks }: RunnableSitting): RunnableSitting[] {
 function freed(task: Expanded, chosen: ReadonlySet<PartKind>): Expanded {
   return {
     ...task,
-    flows: [],
     missing: [],
     impossible: task.impossible.filter((reason) => decided(reason, chosen)),
   };
+}
+
+const freedOfFlows = (task: Expanded): Expanded => (task.flows.length > 0 ? { ...task, flows: [] } : task);
+
+/** The share of its rates that a real-time task's streams get from the devices that are chosen, whatever carries them. */
+function streamed(task: Expanded, together: readonly Expanded[], supply: Supply): number {
+  let share = Infinity;
+  for (const flow of task.flows)
+    for (const [item, direction] of [
+      [flow.from, 'up'],
+      [flow.to, 'down'],
+    ] as const) {
+      let served = 0;
+      for (const other of together)
+        if (other.mode === 'real-time')
+          for (const each of other.flows)
+            if ((direction === 'up' ? each.from : each.to) === item) served += each.bytesPerS;
+      const runBytes = flow.runBytes === undefined ? undefined : flow.runBytes * Math.max(1, served / flow.bytesPerS);
+      const rate = supply.deviceRate(item, direction, runBytes)?.rate?.value;
+      if (rate !== undefined && served > 0) share = Math.min(share, rate / served);
+    }
+  return share;
 }
 
 /** Whether a reason why a task does not run is about parts that are chosen. */

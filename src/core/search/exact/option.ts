@@ -48,6 +48,7 @@ export function optionOf(
   goods: readonly Good[],
   rolesOf?: (index: number) => readonly DriveRole[],
 ): Option {
+  if (goods.length === 0) return NOTHING;
   const figures = goods.map(({ part }, i) => `${figureKey(part)}${rolesOf ? rolesOf(i).join() : ''}`).join('+') || '-';
   const parts = goods.map(({ part }, i) => `${part.id} ${rolesOf ? rolesOf(i).join() : ''}`).join('+');
   return {

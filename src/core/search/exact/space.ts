@@ -64,6 +64,8 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
       .filter(({ part }) => wanted(part as PartOf<K>))
       .map((good) => optionOf(name, [good]));
 
+  // first what much else hangs on and few options are for
+  addCards();
   if (!has.has('processor')) add('processor', ['processor'], one('processor'));
   if (!has.has('graphics')) {
     const most = Math.min(MOST_CARDS, Math.max(1, ...expanded.map(({ cards }) => cards?.max ?? 1)));
@@ -96,7 +98,6 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
   if (roles.length > 0)
     positions.push({ name: 'drives', kinds: ['drive'], choices: driveSets(name, roles, shop('drive'), drivesDo) });
   if (!has.has('board')) add('board', ['board'], one('board'));
-  addCards();
   if (!has.has('cooler')) add('cooler', ['cooler'], [NOTHING, ...one('cooler')]);
   if (!has.has('case')) add('case', ['case'], one('case'));
   if (!has.has('supply')) add('supply', ['supply'], one('supply'));
@@ -128,20 +129,42 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
       networkGbitPerS !== undefined ||
       brief.tasks.some(({ kind }) => kind === 'ingest') ||
       flows.some(({ from, to }) => `${from} ${to}`.includes('network'));
-    const ofPurpose = (purpose: PartOf<'expansion'>['purpose'], name: string, most: number) =>
-      shop('expansion')
-        .filter(({ part }) => (part as PartOf<'expansion'>).purpose === purpose)
-        .flatMap((good) => countsTo(most).map((count) => optionOf(name, pieces(good, count))));
+    const cards = (purpose: PartOf<'expansion'>['purpose']) =>
+      shop('expansion').filter(({ part }) => (part as PartOf<'expansion'>).purpose === purpose);
     if (inputs) {
-      add('capture', ['expansion'], [NOTHING, ...ofPurpose('capture', 'capture', 2)]);
-      if (!has.has('mixer')) add('mixer', ['mixer'], [NOTHING, ...one('mixer')]);
+      const mixers = has.has('mixer') ? [] : shop('mixer');
+      const sets = upToTwo(cards('capture'));
+      add(
+        'inputs',
+        ['expansion', 'mixer'],
+        [
+          ...sets.map((set) => optionOf('capture', set)),
+          ...mixers.flatMap((mixer) =>
+            sets.filter((set) => set.length < 2).map((set) => optionOf('capture', [mixer, ...set])),
+          ),
+        ],
+      );
     }
-    if (network) add('network', ['expansion'], [NOTHING, ...ofPurpose('network', 'network', 1)]);
-    if (
-      brief.tasks.some((task) => task.kind === 'ingest' && [task.from, task.to, task.copyTo].includes('second network'))
-    )
-      add('second network', ['expansion'], [NOTHING, ...ofPurpose('network', 'second-network', 1)]);
-    if (wireless) add('wireless', ['expansion'], [NOTHING, ...ofPurpose('wireless', 'wireless', 1)]);
+    if (network) {
+      const second = brief.tasks.some(
+        (task) => task.kind === 'ingest' && [task.from, task.to, task.copyTo].includes('second network'),
+      );
+      add(
+        'network',
+        ['expansion'],
+        upToTwo(cards('network'))
+          .filter((set) => set.length < 2 || second)
+          .map((set) => optionOf('network', set)),
+      );
+    }
+    if (wireless)
+      add(
+        'wireless',
+        ['expansion'],
+        upToTwo(cards('wireless'))
+          .filter((set) => set.length < 2)
+          .map((set) => optionOf('wireless', set)),
+      );
   }
 
   function addWhole(): void {
@@ -158,6 +181,17 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
           one('peripheral', what, (part) => part.serves?.includes(what) ?? false),
         );
   }
+}
+
+/** No, one or two goods, alike or not; a spare piece is there once. */
+function upToTwo(goods: readonly Good[]): (readonly Good[])[] {
+  return [
+    [],
+    ...goods.map((good) => [good]),
+    ...goods.flatMap((good, i) =>
+      goods.slice(i).flatMap((other) => (other === good && good.spare ? [] : [[good, other]])),
+    ),
+  ];
 }
 
 const countsTo = (most: number): number[] => Array.from({ length: most }, (_, i) => i + 1);

@@ -39,10 +39,13 @@ const WIRED: readonly PartKind[] = [
 /** Kinds whose parts are chosen when the tasks are looked at with all others endless, in the order of choosing. */
 const AT_BEST: readonly (readonly PartKind[])[] = [
   ['processor', 'graphics'],
+  ['processor', 'graphics', 'cooler'],
   ['processor', 'graphics', 'memory'],
   ['processor', 'graphics', 'memory', 'board'],
   ['processor', 'graphics', 'drive'],
   ['processor', 'graphics', 'memory', 'drive'],
+  ['processor', 'graphics', 'memory', 'drive', 'expansion', 'mixer'],
+  ['processor', 'graphics', 'memory', 'drive', 'cooler'],
 ];
 /** The same by the whole chain of an assessment: with links and streams, then with what cools them. */
 const IN_FULL: readonly (readonly PartKind[])[] = [WIRED, [...WIRED, 'cooler'], [...WIRED, 'cooler', 'case', 'fan']];
