@@ -39,6 +39,8 @@ export interface LeastPrices {
   /** The least that one piece of a part can add to a basket, coupons apart; undefined when nobody sells it. */
   readonly of: (part: Part) => number | undefined;
   readonly ofItem: (item: Item, part: Part) => number | undefined;
+  /** The largest share that a coupon takes off. */
+  readonly mostOff: number;
   /** A part as a piece that coupons may be used on. */
   readonly bought: (part: Part) => Bought;
   /**
@@ -178,6 +180,7 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
   return {
     of,
     bought,
+    mostOff: Math.max(0, ...reductions.map(({ percent }) => percent)),
     couponsMinor: (chosen, open, roomMinor) => {
       const best = new Map<number, number>();
       for (const reduction of reductions) {

@@ -76,6 +76,7 @@ const EARLY: readonly Early[] = [
     asked: ['encryption', 'opticalDrive'],
   },
   { rules: ['drive-space', 'copies', 'drive-endurance', 'task-figures'], kinds: ['drive'], unproven: true },
+  { rules: ['device-place'], kinds: ['processor', 'board', 'expansion', 'drive'] },
   {
     rules: ['device-place', 'drive-heatsink', 'card-power', 'link', 'drive-carrier'],
     kinds: WIRED,
@@ -84,6 +85,7 @@ const EARLY: readonly Early[] = [
   { rules: ['drive-space', 'copies', 'drive-endurance', 'task-figures'], kinds: WIRED, unproven: true },
   { rules: ['cooler-load', 'card-load'], kinds: [...WIRED, 'cooler'] },
   { rules: ['device-place', 'must-haves'], kinds: [...WIRED, 'case'] },
+  { rules: ['fan-mounts'], kinds: ['cooler', 'case', 'fan'] },
   { rules: ['clearance', 'card-load'], kinds: [...WIRED, 'cooler', 'case'] },
   { rules: ['cooler-load', 'card-load', 'clearance', 'fan-mounts'], kinds: [...WIRED, 'cooler', 'case', 'fan'] },
 ];

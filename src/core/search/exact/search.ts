@@ -147,6 +147,9 @@ function keyOf(options: readonly Option[], by: 'partsId' | 'figuresId'): string 
   return key;
 }
 
+/** New; its sibling is made; cheap probes are done; the tasks are bounded; all is asked of the first options. */
+type Looked = 'new' | 'followed' | 'probed' | 'bounded' | 'settled';
+
 /** A partial machine: an option for each of the first positions. */
 interface Node {
   readonly parent: Node | undefined;
@@ -159,8 +162,10 @@ interface Node {
   first: Int32Array;
   /** Nothing below this node costs less. */
   key: number;
-  /** How far it has been looked at: its sibling is made, its cheap probes are done, all are. */
-  looked: 0 | 1 | 2;
+  /** What has been done with it, in this order. */
+  looked: Looked;
+  /** Siblings passed by and scans taken on the way here: few are tried first while nothing is found. */
+  steps: number;
   /** No machine below it ranks better; undefined as long as nothing bounds it. */
   best: Rank | undefined;
   /** Set when the whole machine is assessed: what is left is its place in the order of prices. */
@@ -200,7 +205,8 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
 
   let deepest = true;
   /** Before anything is found: the deepest first. */
-  const byDepth = (a: Node, b: Node): number => b.depth - a.depth || a.key - b.key;
+  const byDepth = (a: Node, b: Node): number =>
+    DEEPER * (b.depth - a.depth) + a.steps - b.steps || b.depth - a.depth || a.key - b.key;
   /** At one price what is not whole yet comes first, so that a whole machine that comes out has no rival left. */
   const byPrice = (a: Node, b: Node): number =>
     a.key - b.key ||
@@ -232,10 +238,10 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
     pricedMinor: space.keptMinor,
     first: new Int32Array(positions.length),
     key: 0,
-    looked: 0,
+    looked: 'followed',
+    steps: 0,
     best: undefined,
   };
-  if (!settle(root, cheapAt)) return { kind: 'impossible', effort: effort() };
   queue.push(root);
   for (;;) {
     const node = queue.pop();
@@ -251,7 +257,7 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
     }
     if (node.key > limit()) continue;
     if (beaten(node)) {
-      if (node.looked === 0) pushSibling(node);
+      if (node.looked === 'new') pushSibling(node);
       continue;
     }
     step(node);
@@ -274,24 +280,36 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
     };
   }
 
+  /** Looks at a node until it is dead, waits for its turn, or has a child. */
   function step(node: Node): void {
-    if (node.looked === 0) {
+    if (node.looked === 'new') {
       pushSibling(node);
-      node.looked = 1;
-      if (!settle(node, cheapAt)) return;
-      // what became dearer waits its turn
-      const next = queue.peek();
-      if (!deepest && next && next.key < node.key) return queue.push(node);
+      node.looked = 'followed';
     }
-    if (node.looked === 1) {
-      node.looked = 2;
-      if (!bound(node)) return;
-      if (beaten(node) || !settle(node, probesAt, true)) return;
-      const next = queue.peek();
-      if (!deepest && next && next.key < node.key) return queue.push(node);
+    if (node.looked === 'followed') {
+      const settled = settle(node, cheapAt, false);
+      if (settled === 'dead') return;
+      if (settled === 'settled') node.looked = 'probed';
+      if (settled === 'on' || waits(node)) return queue.push(node);
+    }
+    if (node.looked === 'probed') {
+      if (!bound(node) || beaten(node)) return;
+      node.looked = 'bounded';
+    }
+    if (node.looked === 'bounded') {
+      const settled = settle(node, probesAt, true);
+      if (settled === 'dead') return;
+      if (settled === 'settled') node.looked = 'settled';
+      if (settled === 'on' || waits(node)) return queue.push(node);
     }
     if (node.depth === positions.length) return finish(node);
-    pushChild(node, node.first[node.depth] ?? 0);
+    pushChild(node, node.first[node.depth] ?? 0, node.steps);
+  }
+
+  /** Whether something else is to be looked at before a node that became dearer. */
+  function waits(node: Node): boolean {
+    const next = queue.peek();
+    return !deepest && next !== undefined && next.key < node.key;
   }
 
   /** Whether an option of a position stands beside what a node has chosen; with `since` only beside that position. */
@@ -332,29 +350,39 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
   }
 
   /**
-   * Moves the first option of each open position on to one that stands, and the bound with it. An option that stood at
-   * the parent is only asked beside what was chosen since.
+   * Moves the first option of each open position on to one that stands, and the bound with it; `on` when there is more
+   * to pass over. A bound that is not as high as it could be is one too. An option that stood at the parent is only asked
+   * beside what was chosen since.
    */
-  function settle(node: Node, list: readonly (readonly Probe[])[], full = false): boolean {
+  function settle(node: Node, list: readonly (readonly Probe[])[], full: boolean): 'dead' | 'on' | 'settled' {
     let key = node.pricedMinor;
+    const before = node.key;
+    let passed = 0;
+    let moved = 0;
     for (let at = node.depth; at < positions.length; at++) {
       const { choices } = positions[at] as Space['positions'][number];
       let index = node.first[at] ?? 0;
       let since = full ? -1 : node.depth - 1;
       for (;;) {
         const option = choices.at(index);
-        if (!option) return false;
-        if (stands(node, at, option, list, since) && (!full || suffices(node, at, option))) {
+        if (!option) return 'dead';
+        if (passed > SCANNED || (stands(node, at, option, list, since) && (!full || suffices(node, at, option)))) {
           key += option.leastMinor;
           break;
         }
         index++;
+        passed++;
         since = -1;
+        // what is dearer than all that is left is not looked for any further
+        moved += ((choices.at(index)?.leastMinor ?? 0) - option.leastMinor) * (1 - prices.mostOff);
+        if (before + moved > limit()) return 'dead';
       }
       node.first[at] = index;
     }
     node.key = Math.max(node.key, key - couponsAt(node, key));
-    return true;
+    if (passed <= SCANNED) return 'settled';
+    node.steps++;
+    return 'on';
   }
 
   /** The most that coupons can take off a machine below a node that is still worth looking at. */
@@ -402,7 +430,7 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
     return progress;
   }
 
-  function pushChild(parent: Node, from: number): void {
+  function pushChild(parent: Node, from: number, steps: number): void {
     const at = parent.depth;
     const position = positions[at] as Space['positions'][number];
     for (let index = from; ; index++) {
@@ -419,15 +447,16 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
         pricedMinor: parent.pricedMinor + option.leastMinor,
         first: parent.first.slice(),
         key,
-        looked: 0,
+        looked: 'new',
+        steps,
         best: parent.best,
       });
       return;
     }
   }
 
-  function pushSibling({ parent, index }: Node): void {
-    if (parent) pushChild(parent, index + 1);
+  function pushSibling({ parent, index, steps }: Node): void {
+    if (parent) pushChild(parent, index + 1, steps + 1);
   }
 
   /** A whole machine: assessed, bought, and put back at its price. */
@@ -498,4 +527,10 @@ export const refused = ({ rule, level }: Finding, { unproven }: Question): boole
 const CHEAP = 3;
 
 /** Nodes after which the search for a first machine gives way to the search for the cheapest. */
-const DIVES = 300;
+const DIVES = 3000;
+
+/** Siblings that may be passed by for being one position deeper, as long as nothing is found. */
+const DEEPER = 4;
+
+/** Options that a node passes over at once. */
+const SCANNED = 64;

@@ -78,6 +78,7 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
       ],
     );
   }
+  if (!has.has('board')) add('board', ['board'], one('board'));
   if (!has.has('memory'))
     add(
       'memory',
@@ -97,7 +98,6 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
   const name = has.has('drive') ? 'more-drive' : 'drive';
   if (roles.length > 0)
     positions.push({ name: 'drives', kinds: ['drive'], choices: driveSets(name, roles, shop('drive'), drivesDo) });
-  if (!has.has('board')) add('board', ['board'], one('board'));
   if (!has.has('cooler')) add('cooler', ['cooler'], [NOTHING, ...one('cooler')]);
   if (!has.has('case')) add('case', ['case'], one('case'));
   if (!has.has('supply')) add('supply', ['supply'], one('supply'));

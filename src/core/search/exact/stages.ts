@@ -10,7 +10,7 @@ import { driveFor } from '../../work/flowEnds';
 import { worstOf } from '../../predict/worst';
 import { atBest, type Progress } from './atBest';
 import { bareMachine } from './probes';
-import type { Question } from './question';
+import { MET, type Question } from './question';
 import { progressAt } from './rank';
 import type { Option } from './option';
 import { absentKinds, type Space } from './space';
@@ -37,14 +37,24 @@ const WIRED: readonly PartKind[] = [
 ];
 
 /** Kinds whose parts are chosen when the tasks are looked at with all others endless, in the order of choosing. */
+/** Kinds of task that name streams between devices. */
+const STREAMING: ReadonlySet<string> = new Set(['ingest', 'custom', 'live']);
+
+const CARDS: readonly PartKind[] = ['expansion', 'mixer'];
 const AT_BEST: readonly (readonly PartKind[])[] = [
+  CARDS,
   ['processor', 'graphics'],
+  ['processor', 'graphics', ...CARDS],
   ['processor', 'graphics', 'cooler'],
+  ['processor', 'graphics', 'cooler', 'case', 'fan'],
   ['processor', 'graphics', 'memory'],
+  ['processor', 'graphics', 'memory', ...CARDS],
   ['processor', 'graphics', 'memory', 'board'],
+  ['processor', 'graphics', 'memory', 'board', ...CARDS],
   ['processor', 'graphics', 'drive'],
+  ['drive', ...CARDS],
   ['processor', 'graphics', 'memory', 'drive'],
-  ['processor', 'graphics', 'memory', 'drive', 'expansion', 'mixer'],
+  ['processor', 'graphics', 'memory', 'drive', ...CARDS],
   ['processor', 'graphics', 'memory', 'drive', 'cooler'],
 ];
 /** The same by the whole chain of an assessment: with links and streams, then with what cools them. */
@@ -69,6 +79,24 @@ export function stagesFor(space: Space, question: Question, context: Context, su
       ...options.flatMap(({ items }) => items),
     ],
   });
+  /** The share of their rates that named streams get on a board with only the devices that they join. */
+  function streams(): Stage {
+    const kinds: ReadonlySet<PartKind> = new Set(['processor', 'board', 'expansion', 'drive', 'mixer']);
+    return {
+      of: brief.tasks.some(({ kind }) => STREAMING.has(kind)) ? of(kinds) : [],
+      keyOf: ({ figures }) => figures,
+      partly: false,
+      progress: (options) => {
+        const shares = new Map<string, number>();
+        for (const { flows } of subject.factsOf(machineOf(options, kinds)).sittings)
+          for (const { task, flow, realTime, bytesPerS } of flows)
+            // what is not known of a stream bounds nothing, and a whole stream may be more than whole
+            if (realTime && bytesPerS !== undefined && bytesPerS < flow.bytesPerS * MET)
+              shares.set(task, Math.min(shares.get(task) ?? Infinity, bytesPerS / flow.bytesPerS));
+        return shares;
+      },
+    };
+  }
   const roles = drivesReadBy(question, context);
   const rates = new WeakMap<Option, string>();
   /** Of drives nothing is read but what those of the roles that tasks read and write give and take. */
@@ -112,6 +140,7 @@ export function stagesFor(space: Space, question: Question, context: Context, su
         },
       };
     }),
+    streams(),
     ...IN_FULL.map((list): Stage => {
       const kinds: ReadonlySet<PartKind> = new Set(list);
       return {
