@@ -4,7 +4,7 @@ import { catalogueSchema } from '@/core/model/catalogueSchema';
 import { demoCatalogue } from '@/demo/catalogue';
 import { demoSeats } from '@/demo/ninefathom';
 import { DEMO_TODAY } from '@/demo/seed';
-import { searchable } from '@/core/search/exact/search';
+import { searchable } from '@/core/search/exact/searchable';
 import { plainQuestion, everyTask } from '@/core/search/exact/question';
 import { rules } from '@/core/rules';
 const data = catalogueSchema.parse(demoCatalogue());

@@ -143,7 +143,8 @@ export function basketOf(question: BasketQuestion): Basket {
     ),
     total: best?.total ?? NOTHING,
     afterRebateMinor: best?.afterRebateMinor ?? 0,
-    lowerBound: unbought.length > 0 || (best?.shippingUnknown ?? false),
+    // where the stock of those who sell it does not go far enough, nothing is bought, and nothing is no price
+    lowerBound: unbought.length > 0 || (wanted.length > 0 && (best?.shippingUnknown ?? true)),
     proven: free?.proven ?? true,
     nodes: free?.nodes ?? 0,
     parcelsExceeded: found !== undefined && !found.offers && free !== found,

@@ -50,7 +50,7 @@ export function driveSets(name: string, roles: readonly DriveRole[], goods: read
     );
   const made: Option[] = [];
   // sets of one price are sorted by what they are, so they are taken together
-  let waiting: Option[] = [];
+  const waiting: Option[] = [];
   const next = (): void => {
     while (waiting.length === 0) {
       const first = heap.peek();

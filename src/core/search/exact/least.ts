@@ -5,6 +5,7 @@ import { couponHolds } from '../../money/invoice';
 import { landedPrice, sellerOf } from '../../money/landed';
 import { buyable, type BuyPolicy } from '../../money/policy';
 import type { Part, PartKind } from '../../parts';
+import { plainNumber } from '../../units/money';
 
 /** A piece at a seller that has coupons: what it adds to the goods there, and how much dearer it is than where it is cheapest. */
 interface There {
@@ -64,13 +65,13 @@ export interface LeastPrices {
 export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPolicy, rebates: boolean): LeastPrices {
   const known = new Map<string, number | undefined>();
   const rate = region.pricesIncludeTax ? 1 : 1 + region.taxRate;
-  const taxed = (minor: number): number => Math.floor(minor * rate - 1e-6);
+  const taxed = (minor: number): number => Math.floor(plainNumber(minor) * rate - 1e-6);
   const leastOffer = (offer: Offer, part: Part): number => {
     let bundled = 0;
     for (const { region: where, until, parts, reductionMinor } of sellerOf(offer, catalogue).bundles ?? [])
       if (where === region.id && policy.today <= until && parts.includes(part.id)) {
         const share = parts.filter((id) => id === part.id).length / parts.length;
-        bundled = Math.max(bundled, Math.ceil(reductionMinor * share));
+        bundled = Math.max(bundled, Math.ceil(plainNumber(reductionMinor) * share));
       }
     const mailed =
       rebates &&
@@ -138,7 +139,7 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
     for (const { kinds: list, leastMinor } of open)
       if (!kinds || list.some((kind) => kinds.has(kind))) {
         goods += leastMinor;
-        gain += percent * leastMinor;
+        gain += percent * plainNumber(leastMinor);
       }
     if (open.length > 0) goods += roomMinor;
     const against: { readonly goods: number; readonly loss: number }[] = [];
@@ -146,7 +147,7 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
       if (kinds && !kinds.has(piece.kind)) continue;
       const at = piece.there.find((entry) => entry.seller === seller);
       if (!at) continue;
-      const net = percent * at.goodsMinor * rate - at.extraMinor;
+      const net = percent * plainNumber(at.goodsMinor) * rate - at.extraMinor;
       if (net >= 0) {
         gain += net;
         goods += at.goodsMinor;
@@ -163,7 +164,7 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
       }
       if (goods < fromMinor) return 0;
     }
-    return gain + amountMinor * rate;
+    return gain + plainNumber(amountMinor) * rate;
   };
   /** Most that one more piece of an offer can save on the rest of its order: its carriage, and a coupon within reach. */
   const helps = ({ offer, part }: { offer: Offer; part: Part }): number => {

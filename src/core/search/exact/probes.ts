@@ -1,7 +1,8 @@
 import type { Subject } from '../../assess';
 import type { Brief } from '../../model/brief';
 import type { Machine } from '../../model/machine';
-import { PART_KINDS, type PartKind } from '../../parts';
+import { PART_KINDS, type Part, type PartKind } from '../../parts';
+import { kitGiB } from '../../parts/memory';
 import { rules } from '../../rules';
 import { failing, severity, type Finding, type Reading, type Rule } from '../../rules/rule';
 import type { Question } from './question';
@@ -154,7 +155,36 @@ export function probesFor(space: Space, question: Question, subject: Subject): P
       ];
     },
   );
-  return [...exact, ...early].sort((a, b) => a.of.length - b.of.length);
+  return [...leastOf(space, question), ...exact, ...early].sort((a, b) => a.of.length - b.of.length);
+}
+
+/** What the question asks of parts by themselves: room in memory, on one card, on all drives. */
+function leastOf({ positions, keptParts }: Space, { least }: Question): Probe[] {
+  const of = (kind: PartKind): number[] => positionsOf(positions, new Set([kind]));
+  const sum = (options: readonly Option[], size: (part: Part) => number): number =>
+    [...keptParts, ...options.flatMap(({ parts }) => parts)].reduce((all, part) => all + size(part), 0);
+  const asks = (name: string, kind: PartKind, holds: Probe['holds']): Probe[] =>
+    of(kind).length > 0 ? [{ name, of: of(kind), byIdentity: false, holds }] : [];
+  const { memoryGiB, graphicsGiB, storageGB } = least;
+  return [
+    ...(memoryGiB === undefined
+      ? []
+      : asks('room in memory', 'memory', (options) => {
+          return sum(options, (part) => (part.kind === 'memory' ? (kitGiB(part) ?? 0) : 0)) >= memoryGiB;
+        })),
+    ...(graphicsGiB === undefined
+      ? []
+      : asks('room on a card', 'graphics', (options) =>
+          options.some(({ parts }) =>
+            parts.some((part) => part.kind === 'graphics' && (part.memoryGiB ?? 0) >= graphicsGiB),
+          ),
+        )),
+    ...(storageGB === undefined
+      ? []
+      : asks('room on drives', 'drive', (options) => {
+          return sum(options, (part) => (part.kind === 'drive' ? (part.capacityGB ?? 0) : 0)) >= storageGB;
+        })),
+  ];
 }
 
 /**

@@ -1,28 +1,13 @@
-import { quickly, freshSubject, type Context, type Subject } from '../../assess';
-import type { Brief } from '../../model/brief';
 import type { Machine } from '../../model/machine';
-import type { Region } from '../../model/offers';
-import { pageBasket } from '../../money/pageBasket';
-import { buyPolicy } from '../../money/policy';
-import { onBudgetBasis } from '../../money/spent';
-import type { Finding } from '../../rules/rule';
-import { Heap } from './heap';
-import { leastPrices, type LeastPrices } from './least';
-import { bareMachine, drivesHold, probesFor, type Probe } from './probes';
-import { targetedIn, type Question } from './question';
-import { compareRanks, ENOUGH, progressAt, rankOf, type Rank } from './rank';
-import { compareOptions, only, type Option } from './option';
-import { spaceOf, type Space } from './space';
-import { drivesAlone, stagesFor, type Stage } from './stages';
 import type { Progress } from './atBest';
-
-/** A machine that the search has found, with what it costs as a basket and how well it works. */
-export interface FoundMachine {
-  readonly machine: Machine;
-  /** Landed, minor units; after mailed rebates where the question counts them. */
-  readonly priceMinor: number;
-  readonly rank: Rank;
-}
+import { Heap } from './heap';
+import { compareFound, judge, meets, type FoundMachine } from './judge';
+import { compareOptions, type Option } from './option';
+import { bareMachine, type Probe } from './probes';
+import { compareRanks, ENOUGH, rankOf, type Rank } from './rank';
+import type { Searchable } from './searchable';
+import type { Space } from './space';
+import type { Stage } from './stages';
 
 /** What the search did. */
 export interface Effort {
@@ -57,95 +42,6 @@ export type Ended =
 
 /** What is looked for among the machines that meet the question's demands. */
 export type Goal = 'cheapest' | 'best' | 'frontier';
-
-/** Parts and demands of one question, ready to be searched; kept, so that the same is not asked of parts twice. */
-export interface Searchable {
-  readonly question: Question;
-  readonly space: Space;
-  readonly prices: LeastPrices;
-  readonly probes: readonly Probe[];
-  readonly stages: readonly Stage[];
-  readonly subject: Subject;
-  readonly context: Context;
-  /** Tasks that have a target. */
-  readonly targeted: ReadonlySet<string>;
-  /** The most that a firm budget leaves, landed. */
-  readonly firmMinor: number;
-}
-
-/** @throws RangeError when the brief names a region that the catalogue lacks */
-export function searchable(question: Question, context: Context): Searchable {
-  const quick = quickly(context);
-  const subject = freshSubject(question.brief, quick);
-  const region = context.catalogue.region(question.brief.region);
-  if (!region) throw new RangeError(`the brief's region "${question.brief.region}" is not in the catalogue`);
-  const policy = buyPolicy(question.brief, context.settings, context.today);
-  const prices = leastPrices(context.catalogue, region, policy, question.rebates);
-  const alone = drivesAlone(question, quick);
-  const holds = drivesHold(question, subject);
-  const drivesDo = (option: Option): boolean => holds(option) && meets(alone(option), question);
-  const whole = spaceOf(question, context, prices, drivesDo);
-  const all = remembered(probesFor(whole, question, subject));
-  // what an option is refused for by itself, it is refused for in every machine
-  const space: Space = {
-    ...whole,
-    positions: whole.positions.map((position, i) => {
-      const own = all.filter(({ of }) => of.length === 1 && of[0] === i);
-      return {
-        ...position,
-        choices: only(position.choices, (option) => own.every(({ holds: does }) => does([option]))),
-      };
-    }),
-  };
-  return {
-    question,
-    space,
-    prices,
-    subject,
-    context,
-    probes: all.filter(({ of }) => of.length > 1),
-    stages: stagesFor(space, question, quick, subject),
-    targeted: targetedIn(question.brief, quick),
-    firmMinor: firmBudget(question.brief, region),
-  };
-}
-
-/** Most landed money that a firm budget can mean: tax on top where it is meant without. */
-function firmBudget({ budgetMinor, budgetFirm, budgetTaxIncluded }: Brief, { taxRate }: Region): number {
-  if (budgetFirm !== true || budgetMinor === undefined) return Infinity;
-  return budgetTaxIncluded ? budgetMinor : Math.ceil(budgetMinor * (1 + taxRate)) + ROUNDING_MINOR;
-}
-/** What rounding line by line can add to the tax of one machine. */
-const ROUNDING_MINOR = 100;
-
-/** Whether progress leaves every task the least that is asked. */
-const meets = (progress: Progress, { least }: Question): boolean =>
-  [...least.tasks].every(([task, asked]) => (progress.get(task) ?? Infinity) >= asked);
-
-/** Probes that answer once for options of equal figures. */
-function remembered(probes: readonly Probe[]): Probe[] {
-  return probes.map((probe) => {
-    const known = new Map<string | number, boolean>();
-    return {
-      ...probe,
-      holds: (options) => {
-        const key = keyOf(options, probe.byIdentity ? 'partsId' : 'figuresId');
-        let holds = known.get(key);
-        if (holds === undefined) known.set(key, (holds = probe.holds(options)));
-        return holds;
-      },
-    };
-  });
-}
-
-/** Options as one key: a number where two fit into one. */
-function keyOf(options: readonly Option[], by: 'partsId' | 'figuresId'): string | number {
-  const [first, second, ...rest] = options;
-  if (first && second && rest.length === 0) return first[by] * 2 ** 26 + second[by];
-  let key = '';
-  for (const option of options) key += `${option[by]} `;
-  return key;
-}
 
 /** New; its sibling is made; cheap probes are done; the tasks are bounded; all is asked of the first options. */
 type Looked = 'new' | 'followed' | 'probed' | 'bounded' | 'settled';
@@ -185,7 +81,7 @@ interface Node {
  * The caller steps it: a stop loses nothing but the proof.
  */
 export function* search(asked: Searchable, goal: Goal): Generator<Progressing, Ended> {
-  const { question, space, probes, stages, subject, context, prices } = asked;
+  const { question, space, probes, stages, subject, prices } = asked;
   const { positions } = space;
   const { brief } = question;
   const probesAt = positions.map((_, i) => probes.filter(({ of }) => of.includes(i)));
@@ -466,21 +362,14 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
       items: [...space.kept, ...node.options.flatMap(({ items }) => items)],
     };
     assessed++;
-    const found = subject.assess(machine);
-    if (found.findings.some((finding) => refused(finding, question))) return;
-    const made = new Map(found.tasks.map((result) => [result.task, progressAt(result, question.at)]));
-    if (!meets(made, question)) return;
+    const judged = judge(subject.assess(machine), question, asked.targeted);
+    if (judged.kind === 'refused') return;
     baskets++;
-    const { parts, price, policy } = found.facts;
-    const basket = pageBasket(price, parts, context.catalogue, found.region, policy);
-    const priceMinor = question.rebates ? basket.afterRebateMinor : basket.total.landedMinor;
-    if (basket.lowerBound || priceMinor > most) return;
-    if (brief.budgetFirm === true && onBudgetBasis(basket.total, brief) > (brief.budgetMinor ?? Infinity)) return;
-    if (!basket.proven) openBaskets++;
-    const rank = rankOf(brief, (task) => made.get(task) ?? 0, targeted);
-    const leaf: FoundMachine = { machine, priceMinor, rank };
-    hold(leaf);
-    queue.push({ ...node, key: Math.max(node.key, priceMinor), best: rank, leaf });
+    if (judged.kind === 'unbought') return;
+    if (!judged.proven) openBaskets++;
+    hold(judged.found);
+    const { priceMinor, rank } = judged.found;
+    queue.push({ ...node, key: Math.max(node.key, priceMinor), best: rank, leaf: judged.found });
   }
 
   function hold(leaf: FoundMachine): void {
@@ -500,10 +389,6 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
   }
 }
 
-/** Order of whole machines: price, rank; what is alike in both stays in the order of its parts' figures and names. */
-const compareFound = (a: FoundMachine, b: FoundMachine): number =>
-  a.priceMinor - b.priceMinor || compareRanks(a.rank, b.rank);
-
 const leavesInOrder = (a: Node, b: Node): number =>
   a.leaf && b.leaf ? compareFound(a.leaf, b.leaf) || compareChosen(a.options, b.options) : 0;
 
@@ -518,10 +403,6 @@ function compareChosen(a: readonly Option[], b: readonly Option[]): number {
 /** What nothing bounds comes first. */
 const compareBounds = (a: Rank | undefined, b: Rank | undefined): number =>
   a && b ? compareRanks(a, b) : Number(a !== undefined) - Number(b !== undefined);
-
-/** Whether a finding keeps a machine from being proposed. Money and work are judged by the question itself. */
-export const refused = ({ rule, level }: Finding, { unproven }: Question): boolean =>
-  rule !== 'budget' && (level === 'blocks' || (unproven === 'refused' && level === 'unproven'));
 
 /** Probes of no more positions than this are asked before the tasks are looked at. */
 const CHEAP = 3;

@@ -1,0 +1,60 @@
+import type { Assessment } from '../../assess';
+import type { Machine } from '../../model/machine';
+import { pageBasket } from '../../money/pageBasket';
+import { onBudgetBasis } from '../../money/spent';
+import type { Finding } from '../../rules/rule';
+import type { Progress } from './atBest';
+import type { Question } from './question';
+import { compareRanks, progressAt, rankOf, type Rank } from './rank';
+
+/** A machine that the search has found, with what it costs as a basket and how well it works. */
+export interface FoundMachine {
+  readonly machine: Machine;
+  /** Landed, minor units; after mailed rebates where the question counts them. */
+  readonly priceMinor: number;
+  readonly rank: Rank;
+}
+
+/** Order of whole machines: price, rank; what is alike in both stays in the order of its parts' figures and names. */
+export const compareFound = (a: FoundMachine, b: FoundMachine): number =>
+  a.priceMinor - b.priceMinor || compareRanks(a.rank, b.rank);
+
+/** Whether progress leaves every task the least that is asked. */
+export const meets = (progress: Progress, { least }: Question): boolean =>
+  [...least.tasks].every(([task, asked]) => (progress.get(task) ?? Infinity) >= asked);
+
+/** Whether a finding keeps a machine from being proposed. Money and work are judged by the question itself. */
+export const refused = ({ rule, level }: Finding, { unproven }: Question): boolean =>
+  rule !== 'budget' && (level === 'blocks' || (unproven === 'refused' && level === 'unproven'));
+
+/** What a whole machine is to a question, once it is assessed. */
+export type Judged =
+  | { readonly kind: 'refused' }
+  | { readonly kind: 'unbought' }
+  | { readonly kind: 'found'; readonly found: FoundMachine; readonly proven: boolean };
+
+/**
+ * Judges a machine by its assessment: no finding that refuses it, every task at what is asked of it, and a price: that of
+ * its basket, which is only worked out for what has passed the rest. `proven` tells whether that is the cheapest there is.
+ */
+export function judge(
+  { facts, findings, tasks, region }: Assessment,
+  question: Question,
+  targeted: ReadonlySet<string>,
+): Judged {
+  const { brief } = question;
+  if (findings.some((finding) => refused(finding, question))) return { kind: 'refused' };
+  const made = new Map(tasks.map((result) => [result.task, progressAt(result, question.at)]));
+  if (!meets(made, question)) return { kind: 'refused' };
+  const basket = pageBasket(facts.price, facts.parts, facts.catalogue, region, facts.policy);
+  const priceMinor = question.rebates ? basket.afterRebateMinor : basket.total.landedMinor;
+  if (basket.lowerBound || priceMinor > (question.mostMinor ?? Infinity)) return { kind: 'unbought' };
+  if (brief.budgetFirm === true && onBudgetBasis(basket.total, brief) > (brief.budgetMinor ?? Infinity))
+    return { kind: 'unbought' };
+  const rank = rankOf(
+    brief,
+    (task) => made.get(task) ?? 0,
+    (task) => targeted.has(task),
+  );
+  return { kind: 'found', found: { machine: facts.machine, priceMinor, rank }, proven: basket.proven };
+}

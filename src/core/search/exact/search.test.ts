@@ -1,0 +1,203 @@
+import { describe, expect, test } from 'vitest';
+import { contextOf } from '../../assess';
+import { compileCatalogue } from '../../model/catalogue';
+import type { Brief } from '../../model/brief';
+import { smallMarket } from '../../tests/smallMarkets';
+import type { FoundMachine } from './judge';
+import { everyTask, plainQuestion, type Question } from './question';
+import { search, type Ended, type Goal, type Progressing } from './search';
+import { searchable } from './searchable';
+import { frontierOf, tryAll } from './tryAll';
+
+type Market = ReturnType<typeof smallMarket>;
+
+const ended = (question: Question, { context }: Market, goal: Goal): Ended => {
+  const run = search(searchable(question, context), goal);
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+  }
+};
+const found = (end: Ended): readonly FoundMachine[] => (end.kind === 'best' ? end.found : []);
+const asked = ({ brief, context }: Market): Question => ({
+  ...plainQuestion(brief),
+  least: { tasks: everyTask(brief, context) },
+});
+const short = ({ priceMinor, rank }: FoundMachine) => `${priceMinor} ${rank.runs} ${rank.percent} %`;
+
+/** Seeds whose markets are small enough to try everything in a test. */
+const SMALL = 500;
+const SEEDS = Array.from({ length: 88 }, (_, i) => i + 1);
+
+interface Tried {
+  readonly seed: number;
+  readonly market: Market;
+  readonly all: readonly FoundMachine[];
+}
+const tried: Tried[] = SEEDS.flatMap((seed): Tried[] => {
+  const market = smallMarket(seed);
+  try {
+    return [{ seed, market, all: tryAll(plainQuestion(market.brief), market.context, SMALL).found }];
+  } catch (error) {
+    if (error instanceof RangeError) return [];
+    throw error;
+  }
+});
+
+describe('the exact search', () => {
+  test('enough markets are small enough, and enough of them have a machine', () => {
+    expect(tried.length).toBeGreaterThanOrEqual(60);
+    expect(tried.filter(({ all }) => all.length > 0).length).toBeGreaterThanOrEqual(30);
+  });
+
+  test.each(tried)('market $seed: equals every machine tried', ({ market, all }) => {
+    const tasks = market.brief.tasks.length;
+    const doing = all.filter(({ rank }) => rank.runs === tasks);
+    expect(found(ended(asked(market), market, 'cheapest')).map(short)).toEqual(doing.slice(0, 1).map(short));
+    const plain = plainQuestion(market.brief);
+    const points = frontierOf(all);
+    expect(found(ended(plain, market, 'frontier')).map(short)).toEqual(points.map(short));
+    // the best for the middle of what machines cost there
+    const middle = points[points.length >> 1]?.priceMinor;
+    const within = points.filter(({ priceMinor }) => middle !== undefined && priceMinor <= middle);
+    expect(found(ended({ ...plain, mostMinor: middle ?? 1 }, market, 'best')).map(short)).toEqual(
+      within.slice(-1).map(short),
+    );
+  });
+
+  test('unproven machines count where they are allowed', () => {
+    let more = 0;
+    for (const { market, all } of tried.slice(0, 15)) {
+      const question: Question = { ...plainQuestion(market.brief), unproven: 'allowed' };
+      const plain = tryAll(question, market.context, SMALL).found;
+      if (plain.length > all.length) more++;
+      expect(found(ended(question, market, 'frontier')).map(short)).toEqual(frontierOf(plain).map(short));
+    }
+    expect(more).toBeGreaterThan(0);
+  });
+
+  test('at the low end of the predictions it asks for no less', () => {
+    for (const { market } of tried.slice(0, 20)) {
+      const low: Question = { ...asked(market), at: 'low' };
+      const plain = tryAll(low, market.context, SMALL).found;
+      const [best] = found(ended(low, market, 'cheapest'));
+      expect(best && short(best)).toBe(plain[0] && short(plain[0]));
+      const [likely] = found(ended(asked(market), market, 'cheapest'));
+      if (best && likely) expect(best.priceMinor).toBeGreaterThanOrEqual(likely.priceMinor);
+    }
+  });
+});
+
+const withMachines = tried.filter(({ all }) => all.length > 1);
+
+describe('what holds of every market', () => {
+  test('more money never gives a worse machine', () => {
+    for (const { market, all } of withMachines.slice(0, 12)) {
+      const prices = [...new Set(all.map(({ priceMinor }) => priceMinor))].sort((a, b) => a - b);
+      let before: FoundMachine | undefined;
+      for (const mostMinor of [prices[0], prices[prices.length >> 1], prices.at(-1)]) {
+        if (mostMinor === undefined) continue;
+        const [best] = found(ended({ ...plainQuestion(market.brief), mostMinor }, market, 'best'));
+        expect(best).toBeDefined();
+        if (!best) continue;
+        expect(best.priceMinor).toBeLessThanOrEqual(mostMinor);
+        if (before) expect([best.rank.runs, best.rank.percent] >= [before.rank.runs, before.rank.percent]).toBe(true);
+        before = best;
+      }
+    }
+  });
+
+  test('a part that is not used can be left out, and one more never makes it dearer', () => {
+    for (const { market } of withMachines.slice(0, 12)) {
+      const [best] = found(ended(asked(market), market, 'cheapest'));
+      if (!best) continue;
+      const used = new Set(best.machine.items.map(({ part }) => part));
+      const unused = market.context.catalogue.parts.map(({ id }) => id).filter((id) => !used.has(id));
+      const without: Question = { ...asked(market), withoutParts: new Set(unused) };
+      const [same] = found(ended(without, market, 'cheapest'));
+      expect(same && short(same)).toBe(short(best));
+      const [one] = [...used];
+      const [less] = found(ended({ ...asked(market), withoutParts: new Set(one ? [one] : []) }, market, 'cheapest'));
+      if (less) expect(less.priceMinor).toBeGreaterThanOrEqual(best.priceMinor);
+    }
+  });
+
+  test('the frontier has no point that another beats, and holds the cheapest that does the work and the best', () => {
+    for (const { market } of withMachines.slice(0, 20)) {
+      const points = found(ended(plainQuestion(market.brief), market, 'frontier'));
+      points.forEach((point, i) => {
+        const next = points[i + 1];
+        if (!next) return;
+        expect(next.priceMinor).toBeGreaterThan(point.priceMinor);
+        expect([next.rank.runs, next.rank.percent] > [point.rank.runs, point.rank.percent]).toBe(true);
+      });
+      const [cheapest] = found(ended(asked(market), market, 'cheapest'));
+      if (cheapest) expect(points.map(short)).toContain(short(cheapest));
+      const [best] = found(ended(plainQuestion(market.brief), market, 'best'));
+      expect(points.at(-1) && short(points.at(-1) as FoundMachine)).toBe(best && short(best));
+    }
+  });
+
+  test('a search that is stopped holds a machine that stands, and a bound below the best', () => {
+    for (const { market, all } of withMachines.slice(0, 12)) {
+      const doing = all.filter(({ rank }) => rank.runs === market.brief.tasks.length);
+      const best = doing[0];
+      if (!best) continue;
+      const run = search(searchable(asked(market), market.context), 'cheapest');
+      const seen: Progressing[] = [];
+      for (let step = run.next(); !step.done; step = run.next()) seen.push(step.value);
+      for (const { found: held, atLeastMinor } of seen) {
+        for (const machine of held) expect(doing.map(short)).toContain(short(machine));
+        if (atLeastMinor !== undefined) expect(atLeastMinor).toBeLessThanOrEqual(best.priceMinor);
+      }
+    }
+  });
+
+  test('other ids change nothing but ids', () => {
+    for (const { market } of withMachines.slice(0, 8)) {
+      const renamed = withOtherIds(market);
+      const points = found(ended(plainQuestion(market.brief), market, 'frontier'));
+      const others = found(ended(plainQuestion(renamed.brief), renamed, 'frontier'));
+      expect(others.map(short)).toEqual(points.map(short));
+      const names = ({ machine }: FoundMachine) => machine.items.map(({ label }) => label);
+      expect(others.map(names)).toEqual(points.map(names));
+    }
+  });
+});
+
+/** The same market with the parts' ids turned round and their order reversed. */
+function withOtherIds({ brief, context }: Market): { brief: Brief; context: Market['context'] } {
+  const { catalogue } = context;
+  const other = (id: string) =>
+    [...id]
+      .reverse()
+      .join('')
+      .replace(/^-+|-+$/g, '') + '-z';
+  return {
+    brief,
+    context: contextOf(
+      compileCatalogue({
+        regions: [...catalogue.regions],
+        sellers: catalogue.sellers.map((seller) => ({
+          ...seller,
+          ...(seller.bundles
+            ? {
+                bundles: seller.bundles.map((bundle) => ({
+                  ...bundle,
+                  parts: bundle.parts.map((id) => other(id) as typeof id),
+                })),
+              }
+            : {}),
+        })),
+        applications: [...catalogue.applications],
+        rivals: [],
+        parts: [...catalogue.parts].reverse().map((part) => ({ ...part, id: other(part.id) as typeof part.id })),
+        offers: catalogue.parts.flatMap(({ id }) =>
+          catalogue.offers(id, brief.region).map((entry) => ({ ...entry, part: other(id) as typeof id })),
+        ),
+      }),
+      context.today,
+      context.settings,
+    ),
+  };
+}

@@ -1,0 +1,97 @@
+import { freshSubject, quickly, type Context, type Subject } from '../../assess';
+import type { Brief } from '../../model/brief';
+import type { Region } from '../../model/offers';
+import { buyPolicy } from '../../money/policy';
+import { plainNumber } from '../../units/money';
+import { meets } from './judge';
+import { leastPrices, type LeastPrices } from './least';
+import { only, type Option } from './option';
+import { drivesHold, probesFor, type Probe } from './probes';
+import { targetedIn, type Question } from './question';
+import { spaceOf, type Space } from './space';
+import { drivesAlone, stagesFor, type Stage } from './stages';
+
+/** Parts and demands of one question, ready to be searched; kept, so that the same is not asked of parts twice. */
+export interface Searchable {
+  readonly question: Question;
+  readonly space: Space;
+  readonly prices: LeastPrices;
+  readonly probes: readonly Probe[];
+  readonly stages: readonly Stage[];
+  readonly subject: Subject;
+  readonly context: Context;
+  /** Tasks that have a target. */
+  readonly targeted: ReadonlySet<string>;
+  /** The most that a firm budget leaves, landed. */
+  readonly firmMinor: number;
+}
+
+/** @throws RangeError when the brief names a region that the catalogue lacks */
+export function searchable(question: Question, context: Context): Searchable {
+  const quick = quickly(context);
+  const subject = freshSubject(question.brief, quick);
+  const region = context.catalogue.region(question.brief.region);
+  if (!region) throw new RangeError(`the brief's region "${question.brief.region}" is not in the catalogue`);
+  const policy = buyPolicy(question.brief, context.settings, context.today);
+  const prices = leastPrices(context.catalogue, region, policy, question.rebates);
+  const alone = drivesAlone(question, quick);
+  const holds = drivesHold(question, subject);
+  const drivesDo = (option: Option): boolean => holds(option) && meets(alone(option), question);
+  const whole = spaceOf(question, context, prices, drivesDo);
+  const all = remembered(probesFor(whole, question, subject));
+  // what an option is refused for by itself, it is refused for in every machine
+  const space: Space = {
+    ...whole,
+    positions: whole.positions.map((position, i) => {
+      const own = all.filter(({ of }) => of.length === 1 && of[0] === i);
+      return {
+        ...position,
+        choices: only(position.choices, (option) => own.every(({ holds: does }) => does([option]))),
+      };
+    }),
+  };
+  return {
+    question,
+    space,
+    prices,
+    subject,
+    context,
+    probes: all.filter(({ of }) => of.length > 1),
+    stages: stagesFor(space, question, quick, subject),
+    targeted: targetedIn(question.brief, quick),
+    firmMinor: firmBudget(question.brief, region),
+  };
+}
+
+/** Most landed money that a firm budget can mean: tax on top where it is meant without. */
+function firmBudget({ budgetMinor, budgetFirm, budgetTaxIncluded }: Brief, { taxRate }: Region): number {
+  if (budgetFirm !== true || budgetMinor === undefined) return Infinity;
+  return budgetTaxIncluded ? budgetMinor : Math.ceil(plainNumber(budgetMinor) * (1 + taxRate)) + ROUNDING_MINOR;
+}
+/** What rounding line by line can add to the tax of one machine. */
+const ROUNDING_MINOR = 100;
+
+/** Probes that answer once for options of equal figures. */
+function remembered(probes: readonly Probe[]): Probe[] {
+  return probes.map((probe) => {
+    const known = new Map<string | number, boolean>();
+    return {
+      ...probe,
+      holds: (options) => {
+        const key = keyOf(options, probe.byIdentity ? 'partsId' : 'figuresId');
+        let holds = known.get(key);
+        if (holds === undefined) known.set(key, (holds = probe.holds(options)));
+        return holds;
+      },
+    };
+  });
+}
+
+/** Options as one key: a number where two fit into one. */
+function keyOf(options: readonly Option[], by: 'partsId' | 'figuresId'): string | number {
+  const [first, second, ...rest] = options;
+  if (first && second && rest.length === 0) return first[by] * 2 ** 26 + second[by];
+  let key = '';
+  for (const option of options) key += `${option[by]} `;
+  return key;
+}

@@ -1,0 +1,55 @@
+import { assess, type Context } from '../../assess';
+import type { Machine } from '../../model/machine';
+import { buyPolicy } from '../../money/policy';
+import { compareFound, judge, type FoundMachine } from './judge';
+import { leastPrices } from './least';
+import type { Option } from './option';
+import { bareMachine } from './probes';
+import { targetedIn, type Question } from './question';
+import { compareRanks } from './rank';
+import { spaceOf } from './space';
+
+/**
+ * The plain way: every machine of a space through a full assessment and its basket. Nothing is bounded, nothing left out.
+ * The search is held to it; it is for small catalogues.
+ * @throws RangeError when there are more machines than `most`
+ */
+export function tryAll(question: Question, context: Context, most = 20_000): { found: FoundMachine[]; tried: number } {
+  const region = context.catalogue.region(question.brief.region);
+  if (!region) throw new RangeError(`the brief's region "${question.brief.region}" is not in the catalogue`);
+  const policy = buyPolicy(question.brief, context.settings, context.today);
+  const prices = { ...leastPrices(context.catalogue, region, policy, question.rebates), undercuts: () => false };
+  const { positions, kept } = spaceOf(question, context, prices, () => true);
+  const targeted = targetedIn(question.brief, context);
+  const lists = positions.map(({ choices }) => {
+    const options: Option[] = [];
+    for (let option = choices.at(0); option; option = choices.at(options.length)) options.push(option);
+    return options;
+  });
+  const size = lists.reduce((all, list) => all * list.length, 1);
+  if (size > most) throw new RangeError(`there are ${size} machines, more than ${most}`);
+  const found: FoundMachine[] = [];
+  const at = lists.map(() => 0);
+  for (let tried = 0; tried < size; tried++) {
+    let rest = tried;
+    lists.forEach((list, i) => {
+      at[i] = rest % list.length;
+      rest = Math.floor(rest / list.length);
+    });
+    const items = [...kept, ...lists.flatMap((list, i) => list[at[i] ?? 0]?.items ?? [])];
+    const machine: Machine = { ...bareMachine(question), items };
+    const judged = judge(assess(machine, question.brief, context), question, targeted);
+    if (judged.kind === 'found') found.push(judged.found);
+  }
+  return { found: found.sort(compareFound), tried: size };
+}
+
+/** Of machines those that no other one beats in price and rank, the cheapest first. */
+export function frontierOf(found: readonly FoundMachine[]): FoundMachine[] {
+  const points: FoundMachine[] = [];
+  for (const machine of [...found].sort(compareFound)) {
+    const last = points.at(-1);
+    if (!last || compareRanks(machine.rank, last.rank) < 0) points.push(machine);
+  }
+  return points;
+}

@@ -1,0 +1,184 @@
+import { contextOf, type Context } from '../assess';
+import type { Brief } from '../model/brief';
+import { compileCatalogue } from '../model/catalogue';
+import type { Offer, Seller } from '../model/offers';
+import { usualSettings } from '../model/settings';
+import { flat, offer, shop, TODAY } from './shops';
+import { briefOf, dataOf, DESK, EXPORT, FAN, PARTS, PLAY, REGION, type Change } from './world';
+
+/** Numbers from a seed: the same for everybody. Source: a linear congruential generator (Park and Miller 1988). */
+export function rolling(seed: number): {
+  next: () => number;
+  pick: <T>(list: readonly T[]) => T;
+  chance: (p: number) => boolean;
+} {
+  let state = ((seed * 48_271) % 2_147_483_647) + 1;
+  const next = () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
+  for (let i = 0; i < 5; i++) next();
+  return {
+    next,
+    pick: (list) => list[Math.floor(next() * list.length)] as (typeof list)[number],
+    chance: (p) => next() < p,
+  };
+}
+type Dice = ReturnType<typeof rolling>;
+
+const base = (id: string): Record<string, unknown> => PARTS.find((part) => part['id'] === id) ?? {};
+
+/** Parts like those of the test world in other sizes, with figures that matter to fit, speed, heat and price. */
+function variant(id: string, n: number, dice: Dice): Record<string, unknown> {
+  const { pick, chance } = dice;
+  const part = { ...base(id), id: `${id}-${n}`, name: `Test ${id} ${n}` };
+  switch (id) {
+    case 'cpu': {
+      const [cores] = base('cpu')['coreGroups'] as Record<string, unknown>[];
+      const power = pick([65, 95, 120, 180]);
+      return {
+        ...part,
+        socket: chance(0.85) ? 'Dunlin' : 'Grebe',
+        coreGroups: [{ ...cores, count: pick([4, 6, 8, 12, 16]), allCoreGHz: pick([3.4, 4, 4.6]) }],
+        maxPowerW: power,
+        sustainedPowerW: power,
+        coolerIncluded: chance(0.2),
+        integratedGraphics: chance(0.5) ? { fp32Tflops: pick([0.5, 2]) } : 'none',
+      };
+    }
+    case 'board':
+      return {
+        ...part,
+        form: pick(['ATX', 'Micro-ATX']),
+        memoryRateMTs: pick([4800, 5600, 6400]),
+        errorCorrection: chance(0.5),
+      };
+    case 'kit':
+      return {
+        ...part,
+        modules: pick([1, 2]),
+        moduleGiB: pick([8, 16, 32]),
+        rateMTs: chance(0.05) ? undefined : pick([4800, 5600, 6000]),
+      };
+    case 'card':
+      return {
+        ...part,
+        lengthMm: pick([220, 270, 330]),
+        memoryGiB: pick([4, 8, 12]),
+        fp32Tflops: chance(0.05) ? undefined : pick([6, 12, 25]),
+        boardPowerW: pick([120, 200, 320]),
+      };
+    case 'ssd':
+      return {
+        ...part,
+        capacityGB: pick([250, 500, 1000, 2000]),
+        seqReadMBs: pick([3000, 5000, 7000]),
+        sustainedWriteMBs: chance(0.05) ? undefined : pick([400, 1500]),
+      };
+    case 'psu':
+      return { ...part, ratedW: pick([300, 450, 750]), lengthMm: pick([140, 180]) };
+    case 'case':
+      return {
+        ...part,
+        cardLengthMm: pick([240, 300, 360]),
+        coolerHeightMm: pick([140, 165, 180]),
+        boardForms: chance(0.2) ? ['Micro-ATX'] : ['Micro-ATX', 'ATX'],
+      };
+    case 'cooler':
+      return { ...part, heightMm: pick([120, 158, 172]), resistance: [{ rpm: 1500, kPerW: pick([0.1, 0.2, 0.45]) }] };
+    default:
+      return part;
+  }
+}
+
+/** Shops with carriage, coupons and a bundle, and offers of most parts at most of them. */
+function shopsFor(parts: readonly string[], dice: Dice): { sellers: Seller[]; offers: Offer[] } {
+  const { pick, chance } = dice;
+  const ids = ['north', 'south', 'east'].slice(0, pick([1, 2, 3]));
+  const sellers = ids.map((id) =>
+    shop(id, {
+      shipping: chance(0.7) ? flat(pick([300, 900]), chance(0.6) ? pick([150_00, 500_00]) : undefined) : flat(0),
+      ...(chance(0.4)
+        ? {
+            coupons: [
+              chance(0.5)
+                ? {
+                    id: `${id}-off`,
+                    region: 'here',
+                    amountMinor: pick([10_00, 30_00]),
+                    fromMinor: pick([100_00, 400_00]),
+                    until: '2026-06-30',
+                  }
+                : {
+                    id: `${id}-off`,
+                    region: 'here',
+                    percent: pick(['4', '10']),
+                    fromMinor: pick([80_00, 300_00]),
+                    until: '2026-06-30',
+                    ...(chance(0.5) ? { kinds: ['memory', 'drive'] as const } : {}),
+                  },
+            ],
+          }
+        : {}),
+      ...(chance(0.3) && parts.length > 2
+        ? {
+            bundles: [
+              {
+                id: `${id}-set`,
+                name: 'Set',
+                region: 'here',
+                parts: [pick(parts), pick(parts)] as Offer['part'][],
+                reductionMinor: 12_00,
+                until: '2026-06-30',
+              },
+            ],
+          }
+        : {}),
+    } as Partial<Seller>),
+  );
+  const offers = parts.flatMap((part) => {
+    const price = Math.round((30 + dice.next() * 220) * 100);
+    const at = ids.filter(() => chance(0.75));
+    return (at.length > 0 || chance(0.9) ? (at.length > 0 ? at : ids.slice(0, 1)) : []).map((seller) =>
+      offer(part, seller, Math.round(price * (0.95 + dice.next() * 0.1)), chance(0.15) ? { stock: pick([1, 2]) } : {}),
+    );
+  });
+  return { sellers, offers };
+}
+
+/** A brief and a market small enough to try every machine of it. */
+export function smallMarket(seed: number): { brief: Brief; context: Context } {
+  const dice = rolling(seed);
+  const { pick, chance } = dice;
+  const several = new Set(
+    Array.from({ length: 4 }, () => pick(['cpu', 'board', 'kit', 'card', 'psu', 'case', 'cooler'])),
+  );
+  const parts = ['cpu', 'board', 'kit', 'card', 'ssd', 'psu', 'case', 'cooler'].flatMap((id) => {
+    if (id === 'card' && chance(0.15)) return [];
+    return Array.from({ length: several.has(id) ? pick([2, 3]) : 1 }, (_, n) => variant(id, n, dice));
+  });
+  if (chance(0.15)) parts.push({ ...FAN, id: 'fan-0' });
+  const tasks: Record<string, unknown>[] = [DESK];
+  if (chance(0.7)) tasks.push({ ...EXPORT, path: 'software', targetMin: pick([6, 12, 30, 60]) });
+  if (chance(0.3)) tasks.push(PLAY);
+  const change: Change = {
+    brief: {
+      tasks,
+      sittings: [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: tasks.map(({ id }) => id) }],
+      mustHaves: {
+        ...(chance(0.2) ? { networkGbitPerS: pick([2.5, 10]) } : {}),
+        ...(chance(0.2) ? { noiseDbA: pick([30, 40]) } : {}),
+      },
+    },
+  };
+  const data = dataOf({ ...change, addParts: parts });
+  const { sellers, offers } = shopsFor(
+    parts.map(({ id }) => id as string),
+    dice,
+  );
+  const catalogue = compileCatalogue({
+    ...data,
+    parts: data.parts.filter(({ id }) => parts.some((part) => part['id'] === id)),
+    regions: [{ ...REGION, taxRounding: chance(0.5) ? 'line' : 'invoice', pricesIncludeTax: chance(0.4) }],
+    sellers,
+    offers,
+  });
+  return { brief: briefOf(change), context: contextOf(catalogue, TODAY, usualSettings) };
+}
