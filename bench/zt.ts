@@ -1,7 +1,7 @@
 import { smallMarket } from '@/core/tests/smallMarkets';
 import { tryAll, frontierOf } from '@/core/search/exact/tryAll';
 import { searchable } from '@/core/search/exact/searchable';
-import { search } from '@/core/search/exact/search';
+import { searchFor as search } from '@/core/search/exact/goals';
 import { plainQuestion, everyTask } from '@/core/search/exact/question';
 const [, , from = '1', to = '20'] = process.argv;
 let tried = 0, possible = 0, bad = 0, skipped = 0;
@@ -17,7 +17,7 @@ for (let seed = Number(from); seed <= Number(to); seed++) {
     const run = search(searchable(q as any, context), goal);
     let step = run.next();
     while (!step.done) step = run.next();
-    const got = step.value.kind === 'best' ? step.value.found : [];
+    const got = step.value.found;
     const text = (l: any) => l.map((f: any) => `${f.priceMinor}/${f.rank.runs}/${f.rank.percent}`).join(' ');
     if (want.length) possible++;
     if (text(want) !== text(got)) { bad++; console.log('seed', seed, goal, 'size', all.tried, 'found', all.found.length, '\n  want', text(want), '\n  got ', text(got), '\n', want[0]?.machine.items.map((i: any) => i.part + (i.roles ?? '')).join(' ')); }

@@ -5,7 +5,7 @@ import { demoCatalogue } from '@/demo/catalogue';
 import { demoSeats } from '@/demo/ninefathom';
 import { DEMO_TODAY } from '@/demo/seed';
 import { searchable } from '@/core/search/exact/searchable';
-import { search, type Goal } from '@/core/search/exact/search';
+import { searchFor as search, type Goal } from '@/core/search/exact/goals';
 import { plainQuestion, everyTask } from '@/core/search/exact/question';
 const data = catalogueSchema.parse(demoCatalogue());
 const catalogue = compileCatalogue(data);
@@ -13,7 +13,7 @@ const context = contextOf(catalogue, DEMO_TODAY);
 const [, , only, goal = 'cheapest', secs = '20'] = process.argv;
 for (const { seatId, brief } of demoSeats()) {
   if (!seatId.startsWith(only)) continue;
-  const q = { ...plainQuestion(brief), least: { tasks: goal === 'cheapest' ? everyTask(brief, context) : new Map() } };
+  const q = { ...plainQuestion(brief), least: { tasks: everyTask(brief, context) } };
   const s = searchable(q, context);
   console.log(s.space.positions.map((p) => { let n = 0; while (n < 400 && p.choices.at(n)) n++; return `${p.name}:${n}`; }).join(' '));
   const stat = new Map<string, [number, number, number]>();

@@ -5,20 +5,20 @@ import type { Brief } from '../../model/brief';
 import { smallMarket } from '../../tests/smallMarkets';
 import type { FoundMachine } from './judge';
 import { everyTask, plainQuestion, type Question } from './question';
-import { search, type Ended, type Goal, type Progressing } from './search';
+import { searchFor, type Answer, type Goal, type Standing } from './goals';
 import { searchable } from './searchable';
 import { frontierOf, tryAll } from './tryAll';
 
 type Market = ReturnType<typeof smallMarket>;
 
-const ended = (question: Question, { context }: Market, goal: Goal): Ended => {
-  const run = search(searchable(question, context), goal);
+const ended = (question: Question, { context }: Market, goal: Goal): Answer => {
+  const run = searchFor(searchable(question, context), goal);
   for (;;) {
     const step = run.next();
     if (step.done) return step.value;
   }
 };
-const found = (end: Ended): readonly FoundMachine[] => (end.kind === 'best' ? end.found : []);
+const found = (answer: Answer): readonly FoundMachine[] => answer.found;
 const asked = ({ brief, context }: Market): Question => ({
   ...plainQuestion(brief),
   least: { tasks: everyTask(brief, context) },
@@ -143,11 +143,11 @@ describe('what holds of every market', () => {
       const doing = all.filter(({ rank }) => rank.runs === market.brief.tasks.length);
       const best = doing[0];
       if (!best) continue;
-      const run = search(searchable(asked(market), market.context), 'cheapest');
-      const seen: Progressing[] = [];
+      const run = searchFor(searchable(asked(market), market.context), 'cheapest');
+      const seen: Standing[] = [];
       for (let step = run.next(); !step.done; step = run.next()) seen.push(step.value);
-      for (const { found: held, atLeastMinor } of seen) {
-        for (const machine of held) expect(doing.map(short)).toContain(short(machine));
+      for (const { best: held, atLeastMinor } of seen) {
+        if (held) expect(doing.map(short)).toContain(short(held));
         if (atLeastMinor !== undefined) expect(atLeastMinor).toBeLessThanOrEqual(best.priceMinor);
       }
     }

@@ -1,15 +1,15 @@
 import type { Machine } from '../../model/machine';
 import type { Progress } from './atBest';
 import { Heap } from './heap';
-import { compareFound, judge, meets, type FoundMachine } from './judge';
+import { compareFound, judge, meets, type FoundMachine, type Judged } from './judge';
 import { compareOptions, type Option } from './option';
 import { bareMachine, type Probe } from './probes';
-import { compareRanks, ENOUGH, rankOf, type Rank } from './rank';
+import { compareRanks, ENOUGH, NO_RANK, rankOf, type Rank } from './rank';
 import type { Searchable } from './searchable';
 import type { Space } from './space';
 import type { Stage } from './stages';
 
-/** What the search did. */
+/** What a search did. */
 export interface Effort {
   /** Partial machines that were looked at. */
   readonly nodes: number;
@@ -21,13 +21,20 @@ export interface Effort {
   readonly openBaskets: number;
 }
 
+export const NO_EFFORT: Effort = { nodes: 0, assessed: 0, baskets: 0, openBaskets: 0 };
+
+export const addEfforts = (a: Effort, b: Effort): Effort => ({
+  nodes: a.nodes + b.nodes,
+  assessed: a.assessed + b.assessed,
+  baskets: a.baskets + b.baskets,
+  openBaskets: a.openBaskets + b.openBaskets,
+});
+
 /** Where a search stands between two steps. */
 export interface Progressing {
   readonly effort: Effort;
-  /** The best found so far; for a frontier all that no other found one beats. */
-  readonly found: readonly FoundMachine[];
-  /** Points of the frontier that are proven. */
-  readonly proven: readonly FoundMachine[];
+  /** The best found so far. */
+  readonly best: FoundMachine | undefined;
   /** No machine that is still to be found costs less than this; undefined as long as nothing says so. */
   readonly atLeastMinor: number | undefined;
 }
@@ -37,11 +44,15 @@ export interface Progressing {
  * that its caller stops has neither; `Progressing` then holds the best found and how far it was proven.
  */
 export type Ended =
-  | { readonly kind: 'best'; readonly found: readonly FoundMachine[]; readonly effort: Effort }
+  | { readonly kind: 'best'; readonly found: FoundMachine; readonly effort: Effort }
   | { readonly kind: 'impossible'; readonly effort: Effort };
 
-/** What is looked for among the machines that meet the question's demands. */
-export type Goal = 'cheapest' | 'best' | 'frontier';
+/** What the cheapest machine is looked for under, beside the question's own demands. */
+export interface Under {
+  /** It ranks at least like this. */
+  readonly rank?: Rank;
+  readonly mostMinor?: number;
+}
 
 /** New; its sibling is made; cheap probes are done; the tasks are bounded; all is asked of the first options. */
 type Looked = 'new' | 'followed' | 'probed' | 'bounded' | 'settled';
@@ -62,33 +73,41 @@ interface Node {
   looked: Looked;
   /** Siblings passed by and scans taken on the way here: few are tried first while nothing is found. */
   steps: number;
-  /** No machine below it ranks better; undefined as long as nothing bounds it. */
-  best: Rank | undefined;
   /** Set when the whole machine is assessed: what is left is its place in the order of prices. */
   leaf?: FoundMachine;
 }
 
+/** Probes of no more positions than this are asked before the tasks are looked at. */
+const CHEAP = 3;
+
+/** Nodes after which the search for a first machine gives way to the search for the cheapest. */
+const DIVES = 3000;
+
+/** Siblings that may be passed by for being one position deeper, as long as nothing is found. */
+const DEEPER = 4;
+
+/** Options that a node passes over at once. */
+const SCANNED = 64;
+
 /**
- * Looks through all machines of a space in order of what they cost at least. Best bound first: a node's price bound is
- * the least prices of what is chosen and, for each open position, of the cheapest option that no probe refuses beside
- * it. A whole machine is assessed, bought as a basket and put back at its true price, so that machines come out in order
- * of price, and the first that comes out is the cheapest. Until the first is found, the deepest nodes go first.
+ * The cheapest machine of a space that meets the question's demands. Best bound first: a node's price bound is the least
+ * prices of what is chosen and, for each open position, of the first option that nothing refuses beside it, less the most
+ * that coupons can take off. A whole machine is assessed, bought as a basket and put back at its true price, so that
+ * machines come out in order of price: the first that comes out is the cheapest, of equal prices the one that ranks best.
+ * Until a first one is found, the deepest nodes go first.
  *
- * `cheapest` ends at the first price; of equal prices the best rank. `frontier` goes on and keeps what ranks better than
- * all that is cheaper, up to the most that may be spent; `best` is its last point. A node that cannot rank better than
- * what is already there for less is left out.
- *
- * The caller steps it: a stop loses nothing but the proof.
+ * The caller steps it; a stop loses nothing but the proof. What was asked of parts is remembered in `asked`, so further
+ * searches of the same question are quick.
  */
-export function* search(asked: Searchable, goal: Goal): Generator<Progressing, Ended> {
-  const { question, space, probes, stages, subject, prices } = asked;
+export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progressing, Ended> {
+  const { question, space, probes, stages, prices } = asked;
   const { positions } = space;
   const { brief } = question;
+  const floor = under.rank ?? NO_RANK;
+  const most = Math.min(question.mostMinor ?? Infinity, under.mostMinor ?? Infinity, asked.firmMinor);
   const probesAt = positions.map((_, i) => probes.filter(({ of }) => of.includes(i)));
   const cheapAt = probesAt.map((list) => list.filter(({ of }) => of.length <= CHEAP));
   const stagesAt = positions.map((_, i) => stages.filter(({ of }) => of.includes(i)));
-  const progressKnown = stages.map(() => new Map<string, Progress>());
-  const most = Math.min(question.mostMinor ?? Infinity, asked.firmMinor);
   const keptBought = space.kept.flatMap((item, i) => {
     const part = space.keptParts[i];
     return part && !item.owned && !item.handPrice ? [prices.bought(part)] : [];
@@ -99,8 +118,14 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
   let openBaskets = 0;
   const effort = (): Effort => ({ nodes, assessed, baskets, openBaskets });
 
-  let deepest = true;
-  /** Before anything is found: the deepest first. */
+  // what an earlier search of the same question has found may do here too
+  let best: FoundMachine | undefined = asked.found
+    .filter(({ rank, priceMinor }) => priceMinor <= most && compareRanks(rank, floor) <= 0)
+    .sort(compareFound)[0];
+  const limit = (): number => best?.priceMinor ?? most;
+
+  let deepest = best === undefined;
+  /** Before anything is found: the deepest first, but few siblings of each. */
   const byDepth = (a: Node, b: Node): number =>
     DEEPER * (b.depth - a.depth) + a.steps - b.steps || b.depth - a.depth || a.key - b.key;
   /** At one price what is not whole yet comes first, so that a whole machine that comes out has no rival left. */
@@ -109,24 +134,8 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
     Number(a.leaf !== undefined) - Number(b.leaf !== undefined) ||
     leavesInOrder(a, b) ||
     b.depth - a.depth;
-  const byRank = (a: Node, b: Node): number => compareBounds(a.best, b.best) || byPrice(a, b);
-  const queue = new Heap<Node>(byDepth);
-
-  /** Points of the frontier that stand: each dearer and better than the one before. */
-  const points: FoundMachine[] = [];
-  /** Machines found so far that no other found one beats; for `cheapest` one. */
-  let held: readonly FoundMachine[] = [];
-  const limit = (): number => (goal === 'cheapest' && held[0] ? held[0].priceMinor : most);
-  /** Whether something found is as good for no more, or, where only the best counts, better. */
-  const beaten = ({ key, best }: Node): boolean =>
-    goal !== 'cheapest' &&
-    best !== undefined &&
-    held.some(({ priceMinor, rank }) => {
-      const order = compareRanks(rank, best);
-      return goal === 'best' ? order < 0 || (order === 0 && priceMinor <= key) : order <= 0 && priceMinor <= key;
-    });
-
-  const root: Node = {
+  const queue = new Heap<Node>(deepest ? byDepth : byPrice);
+  queue.push({
     parent: undefined,
     depth: 0,
     index: -1,
@@ -136,50 +145,26 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
     key: 0,
     looked: 'followed',
     steps: 0,
-    best: undefined,
-  };
-  queue.push(root);
+  });
   for (;;) {
     const node = queue.pop();
-    if (!node) break;
+    if (!node) return { kind: 'impossible', effort: effort() };
     nodes++;
-    if (node.leaf) {
-      if (goal !== 'frontier') return { kind: 'best', found: [node.leaf], effort: effort() };
-      const last = points.at(-1);
-      if (last && compareRanks(last.rank, node.leaf.rank) <= 0) continue;
-      points.push(node.leaf);
-      yield progress(node.key);
-      continue;
-    }
+    if (node.leaf) return { kind: 'best', found: node.leaf, effort: effort() };
     if (node.key > limit()) continue;
-    if (beaten(node)) {
-      if (node.looked === 'new') pushSibling(node);
-      continue;
-    }
     step(node);
-    if (deepest && (held.length > 0 || nodes > DIVES)) {
+    if (deepest && (best || nodes > DIVES)) {
       deepest = false;
-      queue.reorder(goal === 'best' ? byRank : byPrice);
+      queue.reorder(byPrice);
     }
-    yield progress(queue.peek()?.key ?? limit());
-  }
-  return points.length === 0
-    ? { kind: 'impossible', effort: effort() }
-    : { kind: 'best', found: points, effort: effort() };
-
-  function progress(atLeastMinor: number): Progressing {
-    return {
-      effort: effort(),
-      found: held,
-      proven: points,
-      atLeastMinor: deepest || goal === 'best' ? undefined : atLeastMinor,
-    };
+    const next = queue.peek();
+    yield { effort: effort(), best, atLeastMinor: deepest || !next ? undefined : Math.min(next.key, limit()) };
   }
 
   /** Looks at a node until it is dead, waits for its turn, or has a child. */
   function step(node: Node): void {
     if (node.looked === 'new') {
-      pushSibling(node);
+      if (node.parent) pushChild(node.parent, node.index + 1, node.steps + 1);
       node.looked = 'followed';
     }
     if (node.looked === 'followed') {
@@ -189,7 +174,7 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
       if (settled === 'on' || waits(node)) return queue.push(node);
     }
     if (node.looked === 'probed') {
-      if (!bound(node) || beaten(node)) return;
+      if (!carries(node)) return;
       node.looked = 'bounded';
     }
     if (node.looked === 'bounded') {
@@ -224,25 +209,50 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
         if (at === since) beside = true;
       }
       if (!beside) continue;
-      const asked: Option[] = [];
-      for (const at of of) asked.push(at === position ? option : (options[at] as Option));
-      if (!holds(asked)) return false;
+      const chosen: Option[] = [];
+      for (const at of of) chosen.push(at === position ? option : (options[at] as Option));
+      if (!holds(chosen)) return false;
     }
     return true;
   }
 
-  /** Whether an option leaves the tasks the least that is asked, by the stages that only it is missing in. */
+  /** Whether what the tasks can do at best is as much as is asked. */
+  function enough(progress: Progress): boolean {
+    if (!meets(progress, question)) return false;
+    if (floor.runs === 0 && floor.percent === 0) return true;
+    const bound = rankOf(
+      brief,
+      (task) => Math.min(progress.get(task) ?? Infinity, ENOUGH),
+      (task) => asked.targeted.has(task),
+    );
+    return compareRanks(bound, floor) <= 0;
+  }
+
+  /** Whether an option leaves the tasks what is asked, by the stages that only it is missing in. */
   function suffices(node: Node, position: number, option: Option): boolean {
-    if (question.least.tasks.size === 0) return true;
     for (const stage of stagesAt[position] ?? []) {
       if (stage.of.some((at) => at >= node.depth && at !== position)) continue;
       const beside = (own: Option) => stage.of.map((at) => (at === position ? own : (node.options[at] as Option)));
       // drives that fail their own roles fail in every set
-      if (stage.partly && option.groups?.some((group) => !meets(progressOf(stage, beside(group)), question)))
-        return false;
-      if (!meets(progressOf(stage, beside(option)), question)) return false;
+      if (stage.partly && option.groups?.some((group) => !enough(asked.progressOf(stage, beside(group))))) return false;
+      if (!enough(asked.progressOf(stage, beside(option)))) return false;
     }
     return true;
+  }
+
+  /** Whether a node's own choices leave the tasks what is asked. */
+  function carries(node: Node): boolean {
+    const within = (stage: Stage): boolean => stage.of.every((at) => at < node.depth);
+    return (stagesAt[node.depth - 1] ?? []).every(
+      (stage) =>
+        !within(stage) ||
+        enough(
+          asked.progressOf(
+            stage,
+            stage.of.map((at) => node.options[at] as Option),
+          ),
+        ),
+    );
   }
 
   /**
@@ -294,36 +304,8 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
     }));
     if (open.length === 0 || limit() === Infinity) return prices.couponsMinor(chosen, open, Infinity);
     // dearer than what is left below the limit nothing comes that is still wanted
-    const most = prices.couponsMinor(chosen, open, Infinity);
-    return prices.couponsMinor(chosen, open, Math.max(0, limit() - key + most));
-  }
-
-  /** Bounds what the tasks can do; false when that is too little. */
-  function bound(node: Node): boolean {
-    if (node.depth === 0) return true;
-    let best: Rank | undefined = node.best;
-    for (const stage of stagesAt[node.depth - 1] ?? []) {
-      if (stage.of.some((at) => at >= node.depth)) continue;
-      const progress = progressOf(
-        stage,
-        stage.of.map((at) => node.options[at] as Option),
-      );
-      if (!meets(progress, question)) return false;
-      const rank = rankOf(brief, (task) => Math.min(progress.get(task) ?? Infinity, ENOUGH), targeted);
-      best = best ? { runs: Math.min(best.runs, rank.runs), percent: Math.min(best.percent, rank.percent) } : rank;
-    }
-    node.best = best;
-    return true;
-  }
-
-  function progressOf(stage: Stage, options: readonly Option[]): Progress {
-    const known = progressKnown[stages.indexOf(stage)] as Map<string, Progress>;
-    let key = '';
-    for (const option of options) key += `${stage.keyOf(option)}|`;
-    let progress = known.get(key);
-    if (!progress)
-      known.set(key, (progress = stage.progress(options, goal === 'cheapest' ? question.least.tasks : undefined)));
-    return progress;
+    const atMost = prices.couponsMinor(chosen, open, Infinity);
+    return prices.couponsMinor(chosen, open, Math.max(0, limit() - key + atMost));
   }
 
   function pushChild(parent: Node, from: number, steps: number): void {
@@ -334,7 +316,7 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
       if (!option) return;
       if (!stands(parent, at, option, cheapAt)) continue;
       const start = position.choices.at(parent.first[at] ?? 0);
-      const key = parent.key + option.leastMinor - (start?.leastMinor ?? 0);
+      const dearer = (option.leastMinor - (start?.leastMinor ?? 0)) * (1 - prices.mostOff);
       queue.push({
         parent,
         depth: at + 1,
@@ -342,50 +324,41 @@ export function* search(asked: Searchable, goal: Goal): Generator<Progressing, E
         options: [...parent.options, option],
         pricedMinor: parent.pricedMinor + option.leastMinor,
         first: parent.first.slice(),
-        key,
+        key: parent.key + Math.max(0, dearer),
         looked: 'new',
         steps,
-        best: parent.best,
       });
       return;
     }
   }
 
-  function pushSibling({ parent, index, steps }: Node): void {
-    if (parent) pushChild(parent, index + 1, steps + 1);
-  }
-
   /** A whole machine: assessed, bought, and put back at its price. */
   function finish(node: Node): void {
+    const judged = judgedOf(node.options);
+    if (judged.kind !== 'found' || judged.found.priceMinor > most) return;
+    const { found } = judged;
+    if (compareRanks(found.rank, floor) > 0) return;
+    if (!best || compareFound(found, best) < 0) best = found;
+    queue.push({ ...node, key: Math.max(node.key, found.priceMinor), leaf: found });
+  }
+
+  function judgedOf(options: readonly Option[]): Judged {
+    const key = options.map(({ partsId }) => partsId).join(' ');
+    const known = asked.judged.get(key);
+    if (known) return known;
     const machine: Machine = {
       ...bareMachine(question),
-      items: [...space.kept, ...node.options.flatMap(({ items }) => items)],
+      items: [...space.kept, ...options.flatMap(({ items }) => items)],
     };
     assessed++;
-    const judged = judge(subject.assess(machine), question, asked.targeted);
-    if (judged.kind === 'refused') return;
-    baskets++;
-    if (judged.kind === 'unbought') return;
-    if (!judged.proven) openBaskets++;
-    hold(judged.found);
-    const { priceMinor, rank } = judged.found;
-    queue.push({ ...node, key: Math.max(node.key, priceMinor), best: rank, leaf: judged.found });
-  }
-
-  function hold(leaf: FoundMachine): void {
-    if (goal === 'cheapest') {
-      const [best] = held;
-      if (!best || compareFound(leaf, best) < 0) held = [leaf];
-      return;
+    const judged = judge(asked.subject.assess(machine), question, asked.targeted);
+    if (judged.kind !== 'refused') baskets++;
+    if (judged.kind === 'found') {
+      if (!judged.proven) openBaskets++;
+      asked.found.push(judged.found);
     }
-    const covers = (a: FoundMachine, b: FoundMachine): boolean =>
-      a.priceMinor <= b.priceMinor && compareRanks(a.rank, b.rank) <= 0;
-    if (held.some((other) => covers(other, leaf))) return;
-    held = [...held.filter((other) => !covers(leaf, other)), leaf].sort((a, b) => a.priceMinor - b.priceMinor);
-  }
-
-  function targeted(task: string): boolean {
-    return asked.targeted.has(task);
+    asked.judged.set(key, judged);
+    return judged;
   }
 }
 
@@ -399,19 +372,3 @@ function compareChosen(a: readonly Option[], b: readonly Option[]): number {
   }
   return 0;
 }
-
-/** What nothing bounds comes first. */
-const compareBounds = (a: Rank | undefined, b: Rank | undefined): number =>
-  a && b ? compareRanks(a, b) : Number(a !== undefined) - Number(b !== undefined);
-
-/** Probes of no more positions than this are asked before the tasks are looked at. */
-const CHEAP = 3;
-
-/** Nodes after which the search for a first machine gives way to the search for the cheapest. */
-const DIVES = 3000;
-
-/** Siblings that may be passed by for being one position deeper, as long as nothing is found. */
-const DEEPER = 4;
-
-/** Options that a node passes over at once. */
-const SCANNED = 64;

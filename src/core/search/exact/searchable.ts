@@ -3,7 +3,8 @@ import type { Brief } from '../../model/brief';
 import type { Region } from '../../model/offers';
 import { buyPolicy } from '../../money/policy';
 import { plainNumber } from '../../units/money';
-import { meets } from './judge';
+import type { Progress } from './atBest';
+import { meets, type FoundMachine, type Judged } from './judge';
 import { leastPrices, type LeastPrices } from './least';
 import { only, type Option } from './option';
 import { drivesHold, probesFor, type Probe } from './probes';
@@ -24,6 +25,11 @@ export interface Searchable {
   readonly targeted: ReadonlySet<string>;
   /** The most that a firm budget leaves, landed. */
   readonly firmMinor: number;
+  /** Bounds of a stage, remembered by what it reads of the options. */
+  readonly progressOf: (stage: Stage, options: readonly Option[]) => Progress;
+  /** Whole machines that were judged, by the parts they are of, and those that stand. */
+  readonly judged: Map<string, Judged>;
+  readonly found: FoundMachine[];
 }
 
 /** @throws RangeError when the brief names a region that the catalogue lacks */
@@ -60,6 +66,9 @@ export function searchable(question: Question, context: Context): Searchable {
     stages: stagesFor(space, question, quick, subject),
     targeted: targetedIn(question.brief, quick),
     firmMinor: firmBudget(question.brief, region),
+    progressOf: rememberedBounds(question),
+    judged: new Map(),
+    found: [],
   };
 }
 
@@ -70,6 +79,19 @@ function firmBudget({ budgetMinor, budgetFirm, budgetTaxIncluded }: Brief, { tax
 }
 /** What rounding line by line can add to the tax of one machine. */
 const ROUNDING_MINOR = 100;
+
+function rememberedBounds({ least }: Question): Searchable['progressOf'] {
+  const known = new WeakMap<Stage, Map<string, Progress>>();
+  return (stage, options) => {
+    let bounds = known.get(stage);
+    if (!bounds) known.set(stage, (bounds = new Map()));
+    let key = '';
+    for (const option of options) key += `${stage.keyOf(option)}|`;
+    let progress = bounds.get(key);
+    if (!progress) bounds.set(key, (progress = stage.progress(options, least.tasks)));
+    return progress;
+  };
+}
 
 /** Probes that answer once for options of equal figures. */
 function remembered(probes: readonly Probe[]): Probe[] {

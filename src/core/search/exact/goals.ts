@@ -1,0 +1,110 @@
+import type { FoundMachine } from './judge';
+import { ENOUGH, rankOf, type Rank } from './rank';
+import { addEfforts, cheapest, NO_EFFORT, type Effort, type Ended, type Under } from './search';
+import type { Searchable } from './searchable';
+
+/** Where a search of several steps stands. */
+export interface Standing {
+  readonly effort: Effort;
+  /** Machines that are proven: of a frontier its points so far, each dearer and better than the one before. */
+  readonly proven: readonly FoundMachine[];
+  /** The best found of what is looked for now. */
+  readonly best: FoundMachine | undefined;
+  readonly atLeastMinor: number | undefined;
+}
+
+/** How it ended: with the machines that were looked for, all proven, or with none that meets the demands. */
+export interface Answer {
+  readonly found: readonly FoundMachine[];
+  readonly effort: Effort;
+}
+
+export type Searching = Generator<Standing, Answer>;
+
+/** What is looked for among the machines that meet the question's demands. */
+export const GOALS = ['cheapest', 'best', 'frontier'] as const;
+export type Goal = (typeof GOALS)[number];
+
+export const searchFor = (asked: Searchable, goal: Goal): Searching =>
+  goal === 'cheapest' ? cheapestOf(asked) : goal === 'best' ? bestOf(asked) : frontier(asked);
+
+function* cheapestOf(asked: Searchable): Searching {
+  const end = yield* step(asked, {}, [], NO_EFFORT);
+  return { found: end.kind === 'best' ? [end.found] : [], effort: end.effort };
+}
+
+/**
+ * The machine that ranks best for the most that may be spent, of equal ranks the cheapest. The highest rank that can be
+ * had is closed in on by halves: each half asks for the cheapest machine that ranks at least so, and finds one or proves
+ * that there is none.
+ */
+function* bestOf(asked: Searchable): Searching {
+  let effort = NO_EFFORT;
+  let best: FoundMachine | undefined;
+  let high = highestOf(asked);
+  let low: Rank = { runs: 0, percent: 0 };
+  for (;;) {
+    // first what can be had at all, then the middle of what is left; only the last one is asked for its price
+    const rank: Rank = best ? between(low, high) : low;
+    const end: Ended = yield* step(asked, { rank }, [], effort, best);
+    effort = end.effort;
+    if (end.kind === 'best') {
+      best = end.found;
+      low = after(best.rank);
+    } else {
+      if (!best) return { found: [], effort };
+      high = before(rank);
+    }
+    if (order(low, high) > 0) return { found: best ? [best] : [], effort };
+  }
+}
+
+/**
+ * All machines that no other one beats in price and rank, the cheapest first: each is the cheapest that ranks better than
+ * the one before. They arrive proven, one by one.
+ */
+function* frontier(asked: Searchable): Searching {
+  const points: FoundMachine[] = [];
+  let effort = NO_EFFORT;
+  for (;;) {
+    const last = points.at(-1);
+    const end: Ended = yield* step(asked, last ? { rank: after(last.rank) } : {}, points, effort);
+    effort = end.effort;
+    if (end.kind === 'impossible') return { found: points, effort };
+    points.push(end.found);
+    if (order(end.found.rank, highestOf(asked)) >= 0) return { found: points, effort };
+  }
+}
+
+function* step(
+  asked: Searchable,
+  under: Under,
+  proven: readonly FoundMachine[],
+  before: Effort,
+  held?: FoundMachine,
+): Generator<Standing, Ended> {
+  const run = cheapest(asked, under);
+  for (;;) {
+    const next = run.next();
+    const effort = addEfforts(before, next.value.effort);
+    if (next.done) return { ...next.value, effort };
+    const { best = held, atLeastMinor } = next.value;
+    yield { effort, proven, best, atLeastMinor };
+  }
+}
+
+/** Nothing ranks better: every task runs, each as much faster as counts. */
+const highestOf = ({ question: { brief }, targeted }: Searchable): Rank =>
+  rankOf(
+    brief,
+    () => Infinity,
+    (task) => targeted.has(task),
+  );
+
+const PER_RUN = ENOUGH * 100 + 1;
+const placeOf = ({ runs, percent }: Rank): number => runs * PER_RUN + percent;
+const rankAt = (place: number): Rank => ({ runs: Math.floor(place / PER_RUN), percent: place % PER_RUN });
+const order = (a: Rank, b: Rank): number => placeOf(a) - placeOf(b);
+const after = (rank: Rank): Rank => rankAt(placeOf(rank) + 1);
+const before = (rank: Rank): Rank => rankAt(placeOf(rank) - 1);
+const between = (low: Rank, high: Rank): Rank => rankAt(Math.ceil((placeOf(low) + placeOf(high)) / 2));
