@@ -18,7 +18,8 @@ import { stepsOf } from '@/store/history';
 import { seatBundle } from './seatBundle';
 import * as seats from './seats';
 import type { Brief } from '@/core/model/brief';
-import type { Refused } from './refuse';
+import { answering, read, type Refused } from './refuse';
+import { machineSchema } from '@/core/model/machine';
 import type { Machine } from '@/core/model/machine';
 
 /** Server actions: thin doors to the service, which checks everything that comes in. */
@@ -53,6 +54,10 @@ export async function fillFigure(seatId: string, partId: string, field: string, 
 
 export async function copyDraft(seatId: string, documentId: string, fromSeat: string, window: string) {
   return drafts.copyDraft(service(), String(seatId), String(documentId), String(fromSeat), String(window));
+}
+
+export async function addFound(seatId: string, machine: unknown, window: string) {
+  return answering(() => drafts.addFound(service(), String(seatId), read(machineSchema, machine), String(window)));
 }
 
 export async function draftsElsewhere(seatId: string) {

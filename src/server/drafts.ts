@@ -1,7 +1,7 @@
 import { LONGEST_NAME } from '@/core/parts/common';
 import { counted, firstFree, idIn, numbered, numberedWithin } from '@/core/units/free';
 import { draftAddress } from '@/core/model/addresses';
-import { machineSchema } from '@/core/model/machine';
+import { machineSchema, type Machine } from '@/core/model/machine';
 import * as projects from '@/store/projectStore';
 import type { SeatBundle } from './contract';
 import { seatBundle } from './seatBundle';
@@ -29,6 +29,29 @@ export async function copyDraft(
     seatId,
     { ...source.body, id: draftId, name },
     { label: `Copy of ${source.body.name}`, at: now(), window },
+  );
+  return { bundle: await seatBundle(service, seatId, window), id };
+}
+
+/** A machine that was found as a draft of a seat, and the seat as it is then. */
+export async function addFound(
+  service: Service,
+  seatId: string,
+  found: Machine,
+  window = '',
+): Promise<{ bundle: SeatBundle | undefined; id: string | undefined }> {
+  const seat = await projects.readSeat(service.db, seatId);
+  if (!seat) return { bundle: undefined, id: undefined };
+  const bodies = seat.drafts.map(({ body }) => body);
+  const draftId = firstFree(counted(seatId, bodies.length + 1), idIn(bodies));
+  const name = firstFree(numberedWithin(LONGEST_NAME, found.name, ''), (wanted) =>
+    bodies.some((body) => body.name === wanted),
+  );
+  const id = await projects.addDraft(
+    service.db,
+    seatId,
+    { ...found, id: draftId, name },
+    { label: `${name}, found`, at: now(), window },
   );
   return { bundle: await seatBundle(service, seatId, window), id };
 }

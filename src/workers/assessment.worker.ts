@@ -1,7 +1,5 @@
 import * as Comlink from 'comlink';
-import { contextOf, subjectOf, type Assessment, type Context } from '@/core/assess';
-import { compileCatalogue, type Catalogue } from '@/core/model/catalogue';
-import { catalogueSchema } from '@/core/model/catalogueSchema';
+import { subjectOf, type Assessment } from '@/core/assess';
 import type { Machine } from '@/core/model/machine';
 import { elsewhereTrials } from '@/core/versus/elsewhere';
 import type { Brief } from '@/core/model/brief';
@@ -16,21 +14,7 @@ import { turnTrials } from '@/core/search/turning';
 import { remedyTrials } from '@/core/search/remedies';
 import type { Trials } from '@/core/assess/trials';
 import type { WorkerApi } from './api';
-
-const dataSchema = catalogueSchema.omit({ format: true, version: true, name: true });
-let context: Context | undefined;
-let read: { readonly url: string; readonly catalogue: Catalogue } | undefined;
-
-async function readCatalogue(url: string): Promise<Catalogue> {
-  const response = await fetch(url);
-  if (!response.ok) throw new Error(`the catalogue could not be read (${response.status})`);
-  return compileCatalogue(dataSchema.parse(await response.json()));
-}
-
-function ready(): Context {
-  if (!context) throw new Error('the catalogue is not loaded yet');
-  return context;
-}
+import { load, ready } from './loaded';
 
 /** The last few machines and briefs that came over, by what they say: a message makes new objects of the same ones. */
 const KEPT = 8;
@@ -74,13 +58,7 @@ async function inSlices<T>(topic: string, trials: Trials<T>): Promise<T> {
 }
 
 const api: WorkerApi = {
-  async load(url, today, settings, measured) {
-    // a new setting or measurement changes nothing of the catalogue: it is read again only where it has moved
-    if (read?.url !== url) read = { url, catalogue: await readCatalogue(url) };
-    const { catalogue } = read;
-    context = contextOf(catalogue, today, settings, measured);
-    return catalogue.parts.length;
-  },
+  load,
   candidates: async (machine, brief, position) =>
     (await inSlices('candidates', candidateTrials(same(machine), same(brief), position, ready()))).map((candidate) => ({
       ...candidate,

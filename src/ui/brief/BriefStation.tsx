@@ -1,6 +1,9 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import { useRouter } from 'next/navigation';
+import { seatAddress } from '@/core/model/addresses';
+import { FindMachines } from '../find/FindMachines';
 import { useSeat } from '../seat/store';
 import { Demands } from './Demands';
 import { TaskBlock } from './TaskBlock';
@@ -14,6 +17,9 @@ export function BriefStation() {
   const edit = useSeat((state) => state.editBrief);
   const project = useSeat((state) => state.bundle.seat.projectName);
   const today = useSeat((state) => state.bundle.today);
+  const router = useRouter();
+  const seat = useSeat((state) => state.bundle.seat);
+  const toDraft = () => router.push(seatAddress(seat.projectId, seat.id, 'draft'));
   const alone = brief.tasks.filter((task) => !brief.sittings.some((sitting) => sitting.tasks.includes(task.id)));
   const shown = new Set<string>();
   return (
@@ -50,6 +56,10 @@ export function BriefStation() {
         </Box>
       </section>
       <section className="pane unprinted" aria-label="What it demands">
+        <Box component="section" aria-label="Machines for this work" sx={{ marginBottom: '10px' }}>
+          <h2>Machines for this work</h2>
+          <FindMachines onAdopted={toDraft} />
+        </Box>
         <Demands />
       </section>
     </Box>

@@ -12,6 +12,7 @@ import { headroomBeams, holdBeams } from '@/core/words/beams';
 import { useAssessment, useSeat } from '../seat/store';
 import { Value } from '../shared/Value';
 import { DraftBar } from './DraftBar';
+import { FindMachines } from '../find/FindMachines';
 import { Findings } from './Findings';
 import { PlacementNotes } from './PlacementNotes';
 import { Tray } from './Tray';
@@ -113,7 +114,16 @@ function MapPane({ assessment }: { assessment: Assessment }) {
         {sheet === 'memory' && <MemoryView assessment={assessment} />}
         {sheet === 'firmware' && <FirmwareView assessment={assessment} />}
         {sheet === 'side' && <SideView assessment={assessment} />}
+        {sheet === 'find' && <FindMachines keep={assessment.facts.machine.items} onAdopted={() => open(undefined)} />}
         {sheet === 'compare' && <CompareView assessment={assessment} />}
+      </>
+    );
+  // nothing to look at yet: what is wanted is a machine
+  if (assessment.facts.machine.items.length === 0)
+    return (
+      <>
+        <DraftBar />
+        <FindMachines />
       </>
     );
   return (

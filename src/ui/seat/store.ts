@@ -68,6 +68,8 @@ export interface SeatState {
   copy: () => Promise<void>;
   /** Copies a draft of another seat into this one. */
   bring: (fromSeat: string, documentId: string) => Promise<void>;
+  /** Makes a machine that was found a draft: the present one where it has no parts yet, else a new one. */
+  adopt: (found: Machine, parts: readonly Part[], offers: readonly Offer[]) => Promise<readonly Problem[]>;
   drop: () => Promise<void>;
   /** Puts edits that wait on top of what is stored: one by its place, or all. */
   putOnTop: (at?: number) => void;
@@ -85,7 +87,7 @@ export type Asked =
   | ({ readonly state: 'foreign' } & StepOffer)
   | (Extract<Stepped, { state: 'overwrites' }> & { readonly direction: 'undo' | 'redo' });
 
-export type DraftSheet = 'memory' | 'firmware' | 'compare' | 'side';
+export type DraftSheet = 'memory' | 'firmware' | 'compare' | 'side' | 'find';
 
 export type SeatStore = StoreApi<SeatState>;
 
@@ -405,6 +407,21 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE, 
         const { bundle: next, id } = await actions.copyDraft(get().bundle.seat.id, documentId, fromSeat, window);
         if (next) take(next);
         if (id) get().selectDraft(id);
+      },
+      adopt: async (found, parts, offers) => {
+        const { bundle: now, draftId } = get();
+        const draft = now.drafts.find(({ id }) => id === draftId)?.body;
+        if (draft?.items.length === 0) {
+          get().know(parts, offers);
+          const edits = found.items.map((item) => ({ kind: 'add' as const, item }));
+          get().editDraft({ kind: 'several', edits }, 'The machine that was found');
+          return [];
+        }
+        const answer = await actions.addFound(now.seat.id, found, window);
+        if ('state' in answer) return answer.problems;
+        if (answer.bundle) take(answer.bundle);
+        if (answer.id) get().selectDraft(answer.id);
+        return [];
       },
       drop: async () => {
         const next = await actions.dropDraft(get().bundle.seat.id, get().draftId, window);

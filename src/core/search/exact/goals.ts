@@ -25,11 +25,18 @@ export type Searching = Generator<Standing, Answer>;
 export const GOALS = ['cheapest', 'best', 'frontier'] as const;
 export type Goal = (typeof GOALS)[number];
 
-export const searchFor = (asked: Searchable, goal: Goal): Searching =>
-  goal === 'cheapest' ? cheapestOf(asked) : goal === 'best' ? bestOf(asked) : frontier(asked);
+/** The search for a goal, for no more than so much where that is less than the question's own limit. */
+export const searchFor = (asked: Searchable, goal: Goal, mostMinor?: number): Searching => {
+  const within: Under = mostMinor === undefined ? {} : { mostMinor };
+  return goal === 'cheapest'
+    ? cheapestOf(asked, within)
+    : goal === 'best'
+      ? bestOf(asked, within)
+      : frontier(asked, within);
+};
 
-function* cheapestOf(asked: Searchable): Searching {
-  const end = yield* step(asked, {}, [], NO_EFFORT);
+function* cheapestOf(asked: Searchable, within: Under): Searching {
+  const end = yield* step(asked, within, [], NO_EFFORT);
   return { found: end.kind === 'best' ? [end.found] : [], effort: end.effort };
 }
 
@@ -38,7 +45,7 @@ function* cheapestOf(asked: Searchable): Searching {
  * had is closed in on by halves: each half asks for the cheapest machine that ranks at least so, and finds one or proves
  * that there is none.
  */
-function* bestOf(asked: Searchable): Searching {
+function* bestOf(asked: Searchable, within: Under): Searching {
   let effort = NO_EFFORT;
   let best: FoundMachine | undefined;
   let high = highestOf(asked);
@@ -46,7 +53,7 @@ function* bestOf(asked: Searchable): Searching {
   for (;;) {
     // first what can be had at all, then the middle of what is left; only the last one is asked for its price
     const rank: Rank = best ? between(low, high) : low;
-    const end: Ended = yield* step(asked, { rank }, [], effort, best);
+    const end: Ended = yield* step(asked, { ...within, rank }, [], effort, best);
     effort = end.effort;
     if (end.kind === 'best') {
       best = end.found;
@@ -63,12 +70,12 @@ function* bestOf(asked: Searchable): Searching {
  * All machines that no other one beats in price and rank, the cheapest first: each is the cheapest that ranks better than
  * the one before. They arrive proven, one by one.
  */
-function* frontier(asked: Searchable): Searching {
+function* frontier(asked: Searchable, within: Under): Searching {
   const points: FoundMachine[] = [];
   let effort = NO_EFFORT;
   for (;;) {
     const last = points.at(-1);
-    const end: Ended = yield* step(asked, last ? { rank: after(last.rank) } : {}, points, effort);
+    const end: Ended = yield* step(asked, last ? { ...within, rank: after(last.rank) } : within, points, effort);
     effort = end.effort;
     if (end.kind === 'impossible') return { found: points, effort };
     points.push(end.found);

@@ -3,6 +3,7 @@ import { factsForTrades } from '../../assess/stages';
 import type { Brief } from '../../model/brief';
 import type { Item, Machine } from '../../model/machine';
 import { bareOf } from '../../sizing/bare';
+import { plainNumber } from '../../units/money';
 import { expand } from '../../work';
 
 /** Where on a prediction's band a target has to be met. */
@@ -74,3 +75,18 @@ export function everyTask(brief: Brief, context: Context): ReadonlyMap<string, n
 
 /** A ratio that meets its target: a hair of tolerance for rounding, as verdicts have it. */
 export const MET = 1 - 1e-9;
+
+/** The most landed money that a brief's budget allows; undefined without one. */
+export function budgetOf(
+  { budgetMinor, budgetTaxIncluded, region }: Brief,
+  { catalogue }: Context,
+): number | undefined {
+  if (budgetMinor === undefined || budgetTaxIncluded) return budgetMinor;
+  return Math.floor(plainNumber(budgetMinor) * (1 + (catalogue.region(region)?.taxRate ?? 0)));
+}
+
+/** Every task of a brief at its target: what *does the work* means. */
+export const workOf = (brief: Brief, context: Context): Question => ({
+  ...plainQuestion(brief),
+  least: { tasks: everyTask(brief, context) },
+});

@@ -1,0 +1,151 @@
+import type { Context } from '../../assess';
+import type { Brief } from '../../model/brief';
+import type { FoundMachine } from './judge';
+import type { Question } from './question';
+import { cheapest } from './search';
+import { searchable } from './searchable';
+
+/** Something that is asked for and could be let go. */
+export type Demand =
+  | { readonly code: 'target'; readonly task: string }
+  | { readonly code: 'must-have'; readonly what: keyof Brief['mustHaves'] }
+  | { readonly code: 'kept'; readonly item: string }
+  | { readonly code: 'proof' }
+  | { readonly code: 'budget' };
+
+/** A demand that clashes, with what would do in its place. */
+export interface Relaxed {
+  readonly demand: Demand;
+  /** The cheapest machine without it that was found; undefined when the trial was ended before it found one. */
+  readonly found: FoundMachine | undefined;
+  /** Of a target the largest share that could be had, as far as it was looked for. */
+  readonly reaches: number | undefined;
+}
+
+/** Why no machine is possible. `proven` is false when a trial gave up: the list may then be too long. */
+export interface Clash {
+  readonly demands: readonly Relaxed[];
+  readonly proven: boolean;
+}
+
+/**
+ * The demands of a question, those first that somebody would rather keep: what comes first is cleared first, so it is
+ * named only if it must be.
+ */
+export function demandsOf({ brief, keep, least, unproven, mostMinor }: Question): Demand[] {
+  const importance = new Map(brief.tasks.map(({ id, importance: weight }) => [id, weight]));
+  return [
+    ...[...least.tasks.keys()]
+      .sort((a, b) => (importance.get(b) ?? 0) - (importance.get(a) ?? 0))
+      .map((task): Demand => ({ code: 'target', task })),
+    ...(Object.keys(brief.mustHaves) as (keyof Brief['mustHaves'])[])
+      .filter((what) => brief.mustHaves[what] !== undefined && brief.mustHaves[what] !== false)
+      .map((what): Demand => ({ code: 'must-have', what })),
+    ...keep.map(({ id }): Demand => ({ code: 'kept', item: id })),
+    ...(unproven === 'refused' ? [{ code: 'proof' } as const] : []),
+    ...(mostMinor !== undefined || (brief.budgetFirm === true && brief.budgetMinor !== undefined)
+      ? [{ code: 'budget' } as const]
+      : []),
+  ];
+}
+
+/** A question without a demand. */
+export function without(question: Question, demand: Demand): Question {
+  switch (demand.code) {
+    case 'target': {
+      const tasks = new Map(question.least.tasks);
+      tasks.delete(demand.task);
+      return { ...question, least: { ...question.least, tasks } };
+    }
+    case 'must-have': {
+      const { [demand.what]: _gone, ...mustHaves } = question.brief.mustHaves;
+      return { ...question, brief: { ...question.brief, mustHaves } };
+    }
+    case 'kept':
+      return { ...question, keep: question.keep.filter(({ id }) => id !== demand.item) };
+    case 'proof':
+      return { ...question, unproven: 'allowed' };
+    case 'budget': {
+      const { budgetFirm: _firm, ...brief } = question.brief;
+      return { ...question, brief, mostMinor: undefined };
+    }
+  }
+}
+
+/** Nodes after which a trial gives up: it then clears nobody. */
+const TRIAL_NODES = 4000;
+/** Halvings of a target that is looked for: to a thirtieth of it. */
+const HALVINGS = 5;
+
+type Tried = { readonly kind: 'yes'; readonly found: FoundMachine } | { readonly kind: 'no' | 'stopped' };
+
+/** Whether any machine is possible: ends with the first. */
+function* possible(question: Question, context: Context): Generator<void, Tried> {
+  const run = cheapest(searchable(question, context));
+  for (;;) {
+    const next = run.next();
+    if (next.done) return next.value.kind === 'best' ? { kind: 'yes', found: next.value.found } : { kind: 'no' };
+    if (next.value.best) return { kind: 'yes', found: next.value.best };
+    if (next.value.effort.nodes >= TRIAL_NODES) return { kind: 'stopped' };
+    yield;
+  }
+}
+
+/** The cheapest machine that a trial finds before it gives up. */
+function* cheapestWithin(question: Question, context: Context): Generator<void, FoundMachine | undefined> {
+  const run = cheapest(searchable(question, context));
+  let best: FoundMachine | undefined;
+  for (;;) {
+    const next = run.next();
+    if (next.done) return next.value.kind === 'best' ? next.value.found : undefined;
+    ({ best } = next.value);
+    if (next.value.effort.nodes >= TRIAL_NODES) return best;
+    yield;
+  }
+}
+
+/**
+ * The smallest set of demands that clash, of a question for which no machine is possible: each is taken away in turn, and
+ * one without which it is still impossible was innocent. With each one of those that are left taken away alone, a machine
+ * is possible; for a target it is looked for how much of it can be had.
+ */
+export function* clashOf(question: Question, context: Context): Generator<void, Clash> {
+  let left = question;
+  let proven = true;
+  const blamed: Demand[] = [];
+  for (const demand of demandsOf(question)) {
+    const less = without(left, demand);
+    const tried = yield* possible(less, context);
+    if (tried.kind === 'no') left = less;
+    else {
+      if (tried.kind === 'stopped') proven = false;
+      blamed.push(demand);
+    }
+  }
+  const demands: Relaxed[] = [];
+  for (const demand of blamed) {
+    // where it was the only thing wrong, all the rest is kept
+    const found =
+      (yield* cheapestWithin(without(question, demand), context)) ??
+      (yield* cheapestWithin(without(left, demand), context));
+    demands.push({
+      demand,
+      found,
+      reaches: demand.code === 'target' && found ? yield* reachOf(left, demand.task, context) : undefined,
+    });
+  }
+  return { demands, proven };
+}
+
+/** The largest share of a task's target that can be had beside all other demands, by halves. */
+function* reachOf(question: Question, task: string, context: Context): Generator<void, number> {
+  let [low, high] = [0, question.least.tasks.get(task) ?? 1];
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    const tasks = new Map(question.least.tasks).set(task, middle);
+    const tried = yield* possible({ ...question, least: { ...question.least, tasks } }, context);
+    if (tried.kind === 'yes') low = middle;
+    else high = middle;
+  }
+  return low;
+}

@@ -1,0 +1,111 @@
+import type { Assessment } from '../assess';
+import type { Machine } from '../model/machine';
+import { progress } from '../predict/worst';
+import type { PartKind } from '../parts';
+import type { FoundMachine } from '../search/exact/judge';
+import type { Demand, Relaxed } from '../search/exact/clash';
+import type { Rank } from '../search/exact/rank';
+import type { Brief } from '../model/brief';
+import type { Currency } from '../units/money';
+import { taskBeam, type BeamModel } from './beams';
+import { coins, percent } from './format';
+import { bindingName } from './names';
+
+/** A found machine in words and beams, as plain data. */
+export interface FoundWords {
+  readonly machine: Machine;
+  readonly priceMinor: number;
+  readonly rank: Rank;
+  readonly beams: readonly { readonly task: string; readonly beam: BeamModel }[];
+  readonly decides: string | undefined;
+  readonly cautions: number;
+  readonly shares: readonly { readonly what: string; readonly minor: number }[];
+}
+
+/** How a budget is split in the trade's eyes (J10). */
+const SHARES: readonly (readonly [what: string, kinds: readonly PartKind[]])[] = [
+  ['processor', ['processor', 'cooler']],
+  ['graphics', ['graphics']],
+  ['memory', ['memory']],
+  ['storage', ['drive']],
+];
+
+/** What a found machine does, what decides it, and how its money is split. */
+export function foundWords({ machine, priceMinor, rank }: FoundMachine, assessment: Assessment): FoundWords {
+  const { brief, parts, price } = assessment.facts;
+  const results = assessment.tasks.filter(({ ratio }) => ratio !== undefined);
+  const [tightest] = [...results].sort((a, b) => progress(a) - progress(b));
+  const name = brief.tasks.find(({ id }) => id === tightest?.task)?.name;
+  const minorOf = new Map(price.items.map(({ item, landed }) => [item, landed?.landedMinor ?? 0]));
+  const sum = (kinds: readonly PartKind[]) =>
+    parts.all.reduce((all, { item, part }) => (kinds.includes(part.kind) ? all + (minorOf.get(item.id) ?? 0) : all), 0);
+  const split = SHARES.map(([what, kinds]) => ({ what, minor: sum(kinds) }));
+  const rest = Math.max(0, price.total.landedMinor - split.reduce((all, { minor }) => all + minor, 0));
+  return {
+    machine,
+    priceMinor,
+    rank,
+    beams: assessment.tasks.flatMap((result) => {
+      const task = brief.tasks.find(({ id }) => id === result.task);
+      // where it comes from is asked of the draft that it becomes
+      return task ? [{ task: task.id, beam: { ...taskBeam(task, result), derivations: [] } }] : [];
+    }),
+    decides: tightest && name && tightest.binds ? `${name}, on ${bindingName(tightest)}` : undefined,
+    cautions: assessment.findings.filter(({ level }) => level === 'caution').length,
+    shares: [...split, { what: 'the rest', minor: rest }],
+  };
+}
+
+/** "All 6 tasks run, at 159 % of what is asked." */
+export function rankWords({ runs, percent: reached }: Rank, { tasks }: Pick<Brief, 'tasks'>): string {
+  const count =
+    runs === tasks.length
+      ? runs === 1
+        ? 'The task runs'
+        : `All ${runs} tasks run`
+      : `${runs} of ${tasks.length} tasks reach their targets`;
+  return `${count}, at ${reached} % of what is asked on average`;
+}
+
+const MUST_HAVE: Readonly<Record<keyof Brief['mustHaves'], string>> = {
+  errorCorrection: 'error correction',
+  networkGbitPerS: 'the network',
+  wireless: 'wireless',
+  videoInputs: 'the video inputs',
+  displays: 'the displays',
+  volumeL: 'the limit of volume',
+  fastPorts: 'the fast ports',
+  ports: 'the ports',
+  displaysPerOutput: 'displays that pass the picture on',
+  opticalDrive: 'an optical drive',
+  encryption: 'encryption on every drive',
+  remoteManagement: 'remote management',
+  noiseDbA: 'the limit of noise',
+  drivesReachable: 'drives within reach',
+};
+
+/** A demand as the brief has it. */
+export function demandWords(demand: Demand, { tasks }: Pick<Brief, 'tasks'>): string {
+  switch (demand.code) {
+    case 'target':
+      return `the target of “${tasks.find(({ id }) => id === demand.task)?.name ?? demand.task}”`;
+    case 'must-have':
+      return MUST_HAVE[demand.what];
+    case 'kept':
+      return `the part that stays (${demand.item})`;
+    case 'proof':
+      return 'no unknown figures';
+    case 'budget':
+      return 'the budget';
+  }
+}
+
+/** What would do in a demand's place: "without it there is one for 1,540.48 USD", "up to 86 % of it can be had". */
+export function relaxedWords({ demand, found, reaches }: Relaxed, currency: Currency): string {
+  if (!found) return 'nothing was found without it yet';
+  const price = coins(found.priceMinor, currency);
+  if (demand.code === 'budget') return `a machine that meets the rest costs ${price}`;
+  if (demand.code === 'target' && reaches !== undefined && reaches > 0)
+    return `about ${percent(reaches)} of it can be had; without it there is a machine for ${price}`;
+  return `without it there is a machine for ${price}`;
+}

@@ -1,0 +1,176 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useState, type ReactNode } from 'react';
+import type { Item } from '@/core/model/machine';
+import { plainNumber, ratioOf } from '@/core/units/money';
+import type { End } from '@/core/search/exact/question';
+import { coins, listed, number, percent } from '@/core/words/format';
+import { demandWords, relaxedWords } from '@/core/words/found';
+import type { FoundRow, Line, Report } from '@/workers/searchApi';
+import { useCurrency, useSeat } from '../seat/store';
+import { ChoiceRow } from '../shared/ChoiceRow';
+import { FoundSummary } from './FoundSummary';
+import { FrontierChart } from './FrontierChart';
+import { useFind } from './useFind';
+
+interface Props {
+  /** Items that stay as they are. */
+  readonly keep?: readonly Item[];
+  /** What is done with the answer beside showing it. */
+  readonly onAdopted?: () => void;
+}
+
+const NO_ITEMS: readonly Item[] = [];
+
+/** Finds the machines for a brief: the cheapest that does the work, the best for the budget, and all between. */
+export function FindMachines({ keep = NO_ITEMS, onAdopted }: Props) {
+  const [at, setAt] = useState<End>('likely');
+  const { report, failed, running, begin, stop } = useFind({ at, keep }, keep.length > 0 ? 'complete' : 'brief');
+  const brief = useSeat((state) => state.bundle.brief.body);
+  if (brief.tasks.length === 0)
+    return <p className="quiet small">Machines are found by what they have to do: add the first task to the brief.</p>;
+  return (
+    <Box className="stack" sx={{ gap: '8px' }}>
+      <Box className="row wrap" sx={{ gap: '10px' }}>
+        {running ? (
+          <Button variant="outlined" onClick={stop}>
+            Stop, keep what is found
+          </Button>
+        ) : (
+          <Button variant="contained" onClick={() => void begin()}>
+            {keep.length > 0 ? 'Find the rest' : 'Find machines'}
+          </Button>
+        )}
+        <ChoiceRow
+          aria-label="Targets are met"
+          value={at}
+          options={[
+            { id: 'likely', label: 'Targets met as is likely' },
+            { id: 'low', label: 'even at the low end' },
+          ]}
+          onPick={setAt}
+        />
+      </Box>
+      {!report && !running && !failed && (
+        <p className="quiet small">
+          All parts on sale are searched under all rules and predictions, until it is proven that nothing better was
+          missed.
+        </p>
+      )}
+      {failed && <p className="short small">The search could not be run: {failed}.</p>}
+      {(report ?? running) && <Answers report={report} running={running} onAdopted={onAdopted} />}
+    </Box>
+  );
+}
+
+function Answers({
+  report,
+  running,
+  onAdopted,
+}: {
+  report: Report | undefined;
+  running: boolean;
+  onAdopted: (() => void) | undefined;
+}) {
+  const currency = useCurrency();
+  const brief = useSeat((state) => state.bundle.brief.body);
+  if (!report)
+    return (
+      <>
+        <LinearProgress aria-label="Searching" />
+        <p className="quiet small">Reading the catalogue …</p>
+      </>
+    );
+  const { cheapest, best, points, clash, mostMinor } = report;
+  const mostWork = [...points].sort((a, b) => perCoin(b) - perCoin(a))[0];
+  const over = cheapest.found && mostMinor !== undefined && cheapest.found.priceMinor > mostMinor;
+  const fewer = cheapest.state === 'none' || over;
+  return (
+    <>
+      {running && <LinearProgress aria-label="Searching" />}
+      <p className="quiet small" role="status">
+        {running ? 'Searching' : report.frontier === 'stopped' || cheapest.state === 'stopped' ? 'Stopped' : 'Done'}:{' '}
+        {number(report.effort.nodes)} partial machines looked at, {number(report.effort.assessed)} whole ones judged, in{' '}
+        {number(report.seconds, 2)} s.
+      </p>
+      <Card title="Cheapest that does the work" line={cheapest} onAdopted={onAdopted}>
+        {cheapest.state === 'none' && (
+          <p className="short small">
+            ▼ No machine on sale does all of it.{' '}
+            {clash
+              ? `These exclude each other${clash.proven ? '' : ', as far as it was looked'}: ${listed(clash.demands.map(({ demand }) => demandWords(demand, brief)))}.`
+              : running
+                ? 'What clashes is being looked for …'
+                : ''}
+          </p>
+        )}
+        {clash?.demands.map((relaxed) => (
+          <p key={demandWords(relaxed.demand, brief)} className="small">
+            Without <b>{demandWords(relaxed.demand, brief)}</b>: {relaxedWords(relaxed, currency)}.
+          </p>
+        ))}
+        {over && cheapest.found && mostMinor !== undefined && (
+          <p className="between small">◆ {coins(cheapest.found.priceMinor - mostMinor, currency)} over the budget.</p>
+        )}
+      </Card>
+      {mostMinor !== undefined && (
+        <Card title={`Best for ${coins(mostMinor, currency)}`} line={best} onAdopted={onAdopted}>
+          {fewer && best.found && <p className="quiet small">For this money no machine does all of the work.</p>}
+          {best.state === 'none' && <p className="short small">▼ No sound machine can be bought for this.</p>}
+        </Card>
+      )}
+      {mostWork && points.length > 1 && (
+        <Card
+          title="Most work a coin"
+          line={{
+            state: report.frontier === 'proven' ? 'proven' : 'searching',
+            found: mostWork,
+            atLeastMinor: undefined,
+          }}
+          onAdopted={onAdopted}
+        />
+      )}
+      {points.length > 1 && <FrontierChart points={points} onAdopted={onAdopted} />}
+    </>
+  );
+}
+
+const perCoin = ({ rank, priceMinor }: FoundRow): number => rank.percent / plainNumber(priceMinor);
+
+/** One answer: its price, what it does, what decides it, and the way on. */
+function Card({
+  title,
+  line,
+  onAdopted,
+  children,
+}: {
+  title: string;
+  line: Line;
+  onAdopted: (() => void) | undefined;
+  children?: ReactNode;
+}) {
+  const currency = useCurrency();
+  const { found, state, atLeastMinor } = line;
+  return (
+    <Box component="section" aria-label={title} sx={{ border: '1px solid var(--hair)', padding: '8px 10px' }}>
+      <Box className="spread">
+        <h3>{title}</h3>
+        <b className="num">{found ? coins(found.priceMinor, currency) : ''}</b>
+      </Box>
+      <p className="quiet small">
+        {state === 'waiting'
+          ? 'Its turn comes next.'
+          : state === 'proven'
+            ? 'Proven: nothing better was missed.'
+            : state === 'stopped' || state === 'searching'
+              ? `${found ? 'The best so far' : 'Nothing found yet'}${atLeastMinor === undefined ? '' : `; there is nothing below ${coins(Math.floor(atLeastMinor), currency)}`}${found && atLeastMinor !== undefined ? ` (${percent(Math.max(0, 1 - ratioOf(atLeastMinor, found.priceMinor)))} still open)` : ''}.`
+              : ''}
+      </p>
+      {found && <FoundSummary found={found} title={title} onAdopted={onAdopted} />}
+      {children}
+    </Box>
+  );
+}

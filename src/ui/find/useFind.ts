@@ -1,0 +1,83 @@
+'use client';
+
+import * as Comlink from 'comlink';
+import { useEffect, useSyncExternalStore } from 'react';
+import type { Brief } from '@/core/model/brief';
+import type { Ask, Report, SearchApi } from '@/workers/searchApi';
+import { useSeat } from '../seat/store';
+import { identity } from '../seat/worker';
+
+/** A search as the page sees it: what was asked, and how far it is. */
+export interface Found {
+  readonly key: string;
+  readonly report: Report | undefined;
+  readonly failed: string | undefined;
+  readonly running: boolean;
+}
+
+const NONE: Found = { key: '', report: undefined, failed: undefined, running: false };
+
+// one search at a time, whichever station asked: its answer stays until something else is asked
+let now: Found = NONE;
+const listeners = new Set<() => void>();
+const set = (next: Found): void => {
+  now = next;
+  for (const listener of listeners) listener();
+};
+const subscribe = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+let remote: Comlink.Remote<SearchApi> | undefined;
+let loaded: { readonly key: string; readonly done: Promise<number> } | undefined;
+
+/** The search of a seat's page: what it has found for a key, how to begin and how to stop. */
+export function useFind(ask: Omit<Ask, 'brief'>, topic: string) {
+  const brief: Brief = useSeat((state) => state.bundle.brief.body);
+  const revision = useSeat((state) => state.bundle.catalogueRevision);
+  const today = useSeat((state) => state.bundle.today);
+  const settings = useSeat((state) => state.bundle.settings);
+  const measured = useSeat((state) => state.context.measured);
+  const found = useSyncExternalStore(
+    subscribe,
+    () => now,
+    () => NONE,
+  );
+  const key = `${topic} ${revision} ${identity(brief)} ${identity(settings)} ${identity(measured)} ${JSON.stringify(ask)}`;
+  const mine = found.key === key ? found : NONE;
+
+  async function begin(): Promise<void> {
+    set({ key, report: undefined, failed: undefined, running: true });
+    const stands = () => now.key === key;
+    try {
+      remote ??= Comlink.wrap<SearchApi>(
+        new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' }),
+      );
+      const machines = measured.map(({ machine }) => machine);
+      const wanted = `${revision} ${today} ${JSON.stringify([settings, machines])}`;
+      if (loaded?.key !== wanted)
+        loaded = { key: wanted, done: remote.load(`/api/catalogue?revision=${revision}`, today, settings, machines) };
+      await loaded.done;
+      await remote.find(
+        { ...ask, brief },
+        Comlink.proxy((report: Report) => {
+          if (stands()) set({ key, report, failed: undefined, running: !report.done });
+        }),
+      );
+      if (stands()) set({ ...now, running: false });
+    } catch (error) {
+      loaded = undefined;
+      if (stands()) set({ ...now, failed: error instanceof Error ? error.message : String(error), running: false });
+    }
+  }
+
+  // what was asked of another brief is not worth the work any more
+  useEffect(() => () => void (now.running && now.key === key && stop()), [key]);
+
+  return { ...mine, begin, stop };
+}
+
+const stop = (): void => {
+  void remote?.stop();
+};

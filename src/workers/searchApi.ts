@@ -1,0 +1,58 @@
+import type { Brief } from '@/core/model/brief';
+import type { Item, Machine } from '@/core/model/machine';
+import type { Settings } from '@/core/model/settings';
+import type { Clash } from '@/core/search/exact/clash';
+import type { End } from '@/core/search/exact/question';
+import type { Effort } from '@/core/search/exact/search';
+import type { Offer } from '@/core/model/offers';
+import type { Part } from '@/core/parts';
+import type { FoundWords } from '@/core/words/found';
+
+/** What is asked of the search. */
+export interface Ask {
+  readonly brief: Brief;
+  readonly at: End;
+  /** Items that stay: of a draft that is completed. */
+  readonly keep: readonly Item[];
+  /** Machines that are to be matched: what each task of theirs makes is the least that is asked. */
+  readonly match?: Machine;
+  /** What may be spent, landed; the brief's budget when it is not stated. */
+  readonly mostMinor?: number;
+}
+
+/** A machine that was found, ready to be shown and to become a draft. */
+export interface FoundRow extends FoundWords {
+  readonly parts: readonly Part[];
+  readonly offers: readonly Offer[];
+}
+
+/** One of the questions that are answered together. */
+export interface Line {
+  readonly state: 'waiting' | 'searching' | 'proven' | 'none' | 'stopped';
+  readonly found: FoundRow | undefined;
+  /** Nothing costs less, of what is looked for. */
+  readonly atLeastMinor: number | undefined;
+}
+
+/** Where the search stands: told as it goes, and once more at its end. */
+export interface Report {
+  readonly cheapest: Line;
+  readonly best: Line;
+  /** Points of the frontier that are proven, the cheapest first. */
+  readonly points: readonly FoundRow[];
+  readonly frontier: Line['state'];
+  readonly mostMinor: number | undefined;
+  readonly effort: Effort;
+  readonly seconds: number;
+  /** Set when no machine is possible. */
+  readonly clash: Clash | undefined;
+  readonly done: boolean;
+}
+
+/** What the searching worker does for the page. */
+export interface SearchApi {
+  load(url: string, today: string, settings: Settings, measured: readonly Machine[]): Promise<number>;
+  /** Answers all questions about a brief, telling how far it is; a new ask or `stop` ends it with what it has. */
+  find(ask: Ask, tell: (report: Report) => void): Promise<void>;
+  stop(): Promise<void>;
+}
