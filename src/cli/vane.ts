@@ -13,6 +13,9 @@ import { refuse, say } from './say';
 
 const USE = `use:
   vane assess CASE.json   prints the assessment of a case file as JSON
+  vane find WHAT CASE.json  finds machines for a case's brief: cheapest, best, frontier, match or complete;
+                          --machine ID, --figures tasks,memory,graphics,storage, --budget AMOUNT, --at low|likely,
+                          --nodes N (gives up after so many), --catalogue FILE, --json
   vane check FILE…        says what importing the files would do, and every problem with its place
   vane import FILE…       takes catalogue, CSV, archive and case files into the database, each whole or not at all
   vane export WHAT        writes catalogue, archive [--project ID], bom --seat ID --draft ID, a kind of part or offer
@@ -28,6 +31,8 @@ tables (check, import): --kind KIND, --map "HEADING=field[unit]", --all field=va
   --separator C, --encoding NAME, --region ID; what is not said is guessed or remembered
 exit codes of check, import, export, prices, backup, restore: 0 done, 2 invalid input; of refresh: 0 all sources answered, 1 some did
 not, 3 another refresh runs
+
+exit codes of find: 0 proven, 3 stopped before the proof, 1 nothing possible, 2 invalid input
 
 exit codes of assess: 1 something blocks, else 3 something is unproven, else 4 an important or decisive task does not
 run or falls short, else 0; 2 invalid input; with several machines the worst, 1 before 3 before 4`;
@@ -112,6 +117,9 @@ const args = argument === undefined ? [] : [argument, ...more];
 switch (command) {
   case 'assess':
     process.exitCode = await assessCommand(argument);
+    break;
+  case 'find':
+    process.exitCode = await (await import('./find')).findCommand(args, aroundCatalogue);
     break;
   case 'schema':
     process.exitCode = schemaCommand(argument);

@@ -3,6 +3,7 @@ import { quickly, subjectOf } from '@/core/assess';
 import { clashOf, type Clash } from '@/core/search/exact/clash';
 import { searchFor, type Searching, type Standing } from '@/core/search/exact/goals';
 import type { FoundMachine } from '@/core/search/exact/judge';
+import { matchOf } from '@/core/search/exact/match';
 import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/exact/question';
 import { addEfforts, NO_EFFORT } from '@/core/search/exact/search';
 import { searchable } from '@/core/search/exact/searchable';
@@ -87,7 +88,9 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
   }
   const ended = (change: Partial<Report>): void => say({ ...change, done: true });
 
-  const question: Question = { ...workOf(brief, context), keep: ask.keep, at: ask.at };
+  const given = ask.match && matchOf(subjectOf(brief, quickly(context)).assess(ask.match));
+  const work = workOf(brief, context);
+  const question: Question = { ...work, keep: ask.keep, at: ask.at, least: given ?? work.least };
   const asked = searchable(question, context);
   const cheapest = await run(searchFor(asked, 'cheapest'), (now) => ({ cheapest: lineOf('searching', now) }));
   if (!cheapest) return ended({ cheapest: { ...report.cheapest, state: 'stopped' } });
@@ -103,7 +106,9 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
   const most = mostMinor ?? (first ? timesFigure(first.priceMinor, WITHOUT_BUDGET) : undefined);
   const toSpend = within ? asked : searchable({ ...plainQuestion(brief), keep: ask.keep, at: ask.at }, context);
   if (mostMinor !== undefined) {
-    const best = await run(searchFor(toSpend, 'best', mostMinor), (now) => ({ best: lineOf('searching', now) }));
+    const best = await run(searchFor(toSpend, 'best', mostMinor), ({ best: held }) => ({
+      best: lineOf('searching', { ...(held ? { best: held } : {}) }),
+    }));
     if (!best) return ended({ best: { ...report.best, state: 'stopped' } });
     const [machine] = best;
     say({

@@ -1,0 +1,297 @@
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { assess, contextOf, type Context } from '@/core/assess';
+import { caseCatalogue, readCase, CASE_FORMAT } from '@/core/formats/caseFile';
+import { readCatalogue } from '@/core/formats/catalogue';
+import type { CatalogueData } from '@/core/model/catalogueSchema';
+import { compileCatalogue } from '@/core/model/catalogue';
+import type { Machine } from '@/core/model/machine';
+import { clashOf } from '@/core/search/exact/clash';
+import { searchFor, type Goal, type Searching, type Standing } from '@/core/search/exact/goals';
+import type { FoundMachine } from '@/core/search/exact/judge';
+import { FIGURES, matchOf, type MatchFigure } from '@/core/search/exact/match';
+import { budgetOf, ENDS, plainQuestion, workOf, type End, type Question } from '@/core/search/exact/question';
+import { searchable } from '@/core/search/exact/searchable';
+import { coins, number } from '@/core/words/format';
+import { demandWords, rankWords, relaxedWords } from '@/core/words/found';
+import { minorOf, ratioOf } from '@/core/units/money';
+import { refuse, say } from './say';
+
+/** What is asked: `match` and `complete` are the cheapest machine under demands of a given one. */
+const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete'] as const;
+type Asked = (typeof ASKED)[number];
+
+export const FIND_USE = `vane find ${ASKED.join('|')} CASE.json [--machine ID] [--figures a,b] [--budget AMOUNT]
+  [--at low|likely] [--nodes N] [--catalogue FILE] [--json]`;
+
+const LARGEST_BYTES = 200_000_000;
+
+interface Options {
+  readonly asked: Asked;
+  readonly path: string;
+  readonly machine: string | undefined;
+  readonly figures: readonly MatchFigure[];
+  readonly budget: string | undefined;
+  readonly at: End;
+  readonly nodes: number | undefined;
+  readonly catalogue: string | undefined;
+  readonly json: boolean;
+}
+
+/** A mistake in how it was called: what, and the mend. */
+class Misuse extends Error {
+  constructor(
+    readonly at: string,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+function optionsOf(args: readonly string[]): Options {
+  const named = new Map<string, string>();
+  const plain: string[] = [];
+  let json = false;
+  for (let i = 0; i < args.length; i++) {
+    const arg = args[i] ?? '';
+    if (arg === '--json') json = true;
+    else if (arg.startsWith('--')) {
+      const value = args[++i];
+      if (!['--machine', '--figures', '--budget', '--at', '--nodes', '--catalogue'].includes(arg))
+        throw new Misuse(arg, `is no option; use: ${FIND_USE}`);
+      if (value === undefined) throw new Misuse(arg, 'asks for a value');
+      named.set(arg, value);
+    } else plain.push(arg);
+  }
+  const [asked, path] = plain;
+  const goal = ASKED.find((entry) => entry === asked);
+  if (!goal) throw new Misuse(asked ?? 'WHAT', `is not what can be found; it is one of ${ASKED.join(', ')}`);
+  if (path === undefined) throw new Misuse('CASE.json', 'is missing; name a case file');
+  const at = ENDS.find((entry) => entry === (named.get('--at') ?? 'likely'));
+  if (!at) throw new Misuse('--at', `is one of ${ENDS.join(', ')}`);
+  const nodes = named.get('--nodes');
+  if (nodes !== undefined && !/^[1-9]\d{0,11}$/.test(nodes)) throw new Misuse('--nodes', 'is a whole number above 0');
+  const figures = (named.get('--figures') ?? FIGURES.join(',')).split(',').map((name) => {
+    const figure = FIGURES.find((entry) => entry === name.trim());
+    if (!figure) throw new Misuse('--figures', `"${name}" is none; there are ${FIGURES.join(', ')}`);
+    return figure;
+  });
+  return {
+    asked: goal,
+    path,
+    machine: named.get('--machine'),
+    figures,
+    budget: named.get('--budget'),
+    at,
+    nodes: nodes === undefined ? undefined : Number(nodes),
+    catalogue: named.get('--catalogue'),
+    json,
+  };
+}
+
+function textOf(path: string): string {
+  if (!existsSync(path)) throw new Misuse(path, 'does not exist');
+  if (statSync(path).size > LARGEST_BYTES) throw new Misuse(path, `is larger than ${LARGEST_BYTES / 1e6} MB`);
+  return readFileSync(path, 'utf8');
+}
+
+async function around(options: Options, own: () => Promise<CatalogueData>): Promise<CatalogueData> {
+  if (options.catalogue === undefined) return own();
+  const read = readCatalogue(textOf(options.catalogue));
+  if (!read.ok)
+    throw new Misuse(options.catalogue, read.problems.map(({ path, message }) => `${path} ${message}`).join('; '));
+  return read.value;
+}
+
+interface Task {
+  readonly name: string;
+  readonly question: Question;
+  readonly goal: Goal;
+  readonly mostMinor: number | undefined;
+  readonly context: Context;
+}
+
+/** The question that the options ask about a case. */
+async function taskOf(options: Options, own: () => Promise<CatalogueData>): Promise<Task> {
+  const data = await around(options, own);
+  const parsed = readCase(textOf(options.path), new Set(data.parts.map(({ id }) => id as string)));
+  if (!parsed.ok)
+    throw new Misuse(options.path, parsed.problems.map(({ path, message }) => `${path} ${message}`).join('; '));
+  const file = parsed.value;
+  const context = contextOf(compileCatalogue(caseCatalogue(file, data)), file.today);
+  const { brief } = file;
+  const region = context.catalogue.region(brief.region);
+  if (!region) throw new Misuse('brief.region', `"${brief.region}" is not in the catalogue`);
+  const given = options.budget === undefined ? undefined : minorOf(options.budget, region.currency);
+  if (options.budget !== undefined && given === undefined)
+    throw new Misuse('--budget', `"${options.budget}" is no amount in ${region.currency}, such as 1500.00`);
+  const budget = given ?? budgetOf(brief, context);
+  const machine = (): Machine => {
+    const found =
+      options.machine === undefined ? file.machines[0] : file.machines.find(({ id }) => id === options.machine);
+    if (!found)
+      throw new Misuse(
+        '--machine',
+        `${options.machine === undefined ? 'the case has no machine' : `"${options.machine}" is not in the case; there are ${file.machines.map(({ id }) => id).join(', ')}`}`,
+      );
+    return found;
+  };
+  if (brief.tasks.length === 0 && options.asked !== 'match' && budget === undefined)
+    throw new Misuse('brief', 'has no task and no budget: nothing says what to look for; add a task or --budget');
+  const work: Question = { ...workOf(brief, context), at: options.at };
+  const base = { name: file.name, context };
+  switch (options.asked) {
+    case 'cheapest':
+      return { ...base, question: work, goal: 'cheapest', mostMinor: given };
+    case 'complete':
+      return {
+        ...base,
+        question: { ...work, keep: machine().items, from: machine() },
+        goal: 'cheapest',
+        mostMinor: given,
+      };
+    case 'match':
+      return {
+        ...base,
+        question: {
+          ...plainQuestion(brief),
+          at: options.at,
+          least: matchOf(assess(machine(), brief, context), options.figures),
+        },
+        goal: 'cheapest',
+        mostMinor: given,
+      };
+    case 'best':
+      if (budget === undefined) throw new Misuse('--budget', 'is missing, and the brief has none');
+      return { ...base, question: { ...plainQuestion(brief), at: options.at }, goal: 'best', mostMinor: budget };
+    case 'frontier':
+      return { ...base, question: work, goal: 'frontier', mostMinor: budget };
+  }
+}
+
+/**
+ * `vane find`: machines as case files, with price, results, bound, gap and nodes. Exit code 0 proven, 3 stopped before the
+ * proof, 1 nothing possible (with the clash), 2 invalid input.
+ */
+export async function findCommand(args: readonly string[], own: () => Promise<CatalogueData>): Promise<number> {
+  let task: Task;
+  let options: Options;
+  try {
+    options = optionsOf(args);
+    task = await taskOf(options, own);
+  } catch (error) {
+    if (error instanceof Misuse) return refuse([{ path: error.at, message: error.message }]);
+    throw error;
+  }
+  let interrupted = false;
+  const interrupt = () => (interrupted = true);
+  process.once('SIGINT', interrupt);
+  const asked = searchable(task.question, task.context);
+  const { found, stopped, standing } = await stepped(
+    searchFor(asked, task.goal, task.mostMinor),
+    () => interrupted,
+    options.nodes,
+  );
+  process.removeListener('SIGINT', interrupt);
+  const { currency } = task.context.catalogue.region(task.question.brief.region) ?? {};
+  const clash = !stopped && found.length === 0 ? runThrough(clashOf(impossible(task), task.context)) : undefined;
+  const bound = stopped ? standing?.atLeastMinor : found[0]?.priceMinor;
+  const [best] = found;
+  const gap =
+    stopped && best && bound !== undefined ? Math.max(0, 1 - ratioOf(bound, best.priceMinor)) : stopped ? undefined : 0;
+  const { effort } = standing ?? {};
+  if (options.json)
+    say(
+      JSON.stringify(
+        {
+          format: 'vane-found',
+          version: 1,
+          asked: options.asked,
+          state: stopped ? 'stopped' : found.length > 0 ? 'proven' : 'impossible',
+          boundMinor: bound === undefined ? undefined : Math.floor(bound),
+          gap,
+          effort,
+          machines: found.map((machine) => ({
+            priceMinor: machine.priceMinor,
+            rank: machine.rank,
+            tasks: assess(machine.machine, task.question.brief, task.context).tasks.map(
+              ({ task: id, verdict, ratio, gets }) => ({ task: id, verdict, ratio, gets }),
+            ),
+            case: caseOf(task, machine),
+          })),
+          clash: clash?.demands.map(({ demand, found: without, reaches }) => ({
+            ...demand,
+            withoutMinor: without?.priceMinor,
+            reaches,
+          })),
+        },
+        null,
+        1,
+      ),
+    );
+  else if (currency) {
+    for (const machine of found) {
+      say(`${coins(machine.priceMinor, currency)}  ${rankWords(machine.rank, task.question.brief)}`);
+      say(`  ${machine.machine.items.map(({ label, part }) => label ?? part).join(', ')}`);
+    }
+    if (clash) {
+      say(`No machine is possible${clash.proven ? '' : ', as far as it was looked'}. These exclude each other:`);
+      for (const relaxed of clash.demands)
+        say(`  ${demandWords(relaxed.demand, task.question.brief)}: ${relaxedWords(relaxed, currency)}`);
+    }
+    say(
+      `${stopped ? `Stopped${bound === undefined ? '' : `: nothing costs less than ${coins(Math.floor(bound), currency)}`}` : found.length > 0 ? 'Proven: nothing better was missed' : 'Proven'}. ${number(effort?.nodes ?? 0)} partial machines looked at, ${number(effort?.assessed ?? 0)} judged.`,
+    );
+  }
+  return stopped ? 3 : found.length > 0 ? 0 : 1;
+}
+
+/** The question as its clash is asked for: with the limit that was set beside it. */
+const impossible = ({ question, mostMinor }: Task): Question => ({
+  ...question,
+  ...(mostMinor === undefined ? {} : { mostMinor }),
+});
+
+const caseOf = ({ name, question, context }: Task, { machine }: FoundMachine): object => ({
+  format: CASE_FORMAT,
+  version: 1,
+  name: `${name}, found`.slice(0, 80),
+  today: context.today,
+  region: context.catalogue.region(question.brief.region),
+  brief: question.brief,
+  machines: [machine],
+});
+
+function runThrough<T>(trials: Generator<void, T>): T {
+  for (;;) {
+    const next = trials.next();
+    if (next.done) return next.value;
+  }
+}
+
+/** Steps a search to its end, to so many nodes, or until it is interrupted. */
+async function stepped(
+  search: Searching,
+  interrupted: () => boolean,
+  nodes: number | undefined,
+): Promise<{ found: readonly FoundMachine[]; stopped: boolean; standing: Standing | undefined }> {
+  let standing: Standing | undefined;
+  for (let i = 1; ; i++) {
+    const next = search.next();
+    if (next.done) {
+      const { found, effort } = next.value;
+      return {
+        found,
+        stopped: false,
+        standing: { effort, proven: found, best: found.at(-1), atLeastMinor: undefined },
+      };
+    }
+    standing = next.value;
+    const { proven, best, effort } = standing;
+    // an interrupt is only heard between two turns
+    if (i % 64 === 0) await new Promise((resolve) => setImmediate(resolve));
+    if (interrupted() || (nodes !== undefined && effort.nodes >= nodes)) {
+      const held = best && !proven.includes(best) ? [...proven, best] : proven;
+      return { found: held, stopped: true, standing };
+    }
+  }
+}
