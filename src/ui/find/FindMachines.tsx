@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState, type ReactNode } from 'react';
-import type { Item } from '@/core/model/machine';
+import type { Item, Machine } from '@/core/model/machine';
 import { plainNumber, ratioOf } from '@/core/units/money';
 import type { End } from '@/core/search/exact/question';
 import { coins, listed, number, percent } from '@/core/words/format';
@@ -19,16 +19,34 @@ import { useFind } from './useFind';
 interface Props {
   /** Items that stay as they are. */
   readonly keep?: readonly Item[];
+  /** A machine that is to be matched, and what it costs. */
+  readonly match?: { readonly machine: Machine; readonly landedMinor: number; readonly name: string };
   /** What is done with the answer beside showing it. */
   readonly onAdopted?: () => void;
 }
 
 const NO_ITEMS: readonly Item[] = [];
 
+interface Titles {
+  readonly cheapest: string;
+  /** Undefined: the best for what may be spent. */
+  readonly best: string | undefined;
+}
+
 /** Finds the machines for a brief: the cheapest that does the work, the best for the budget, and all between. */
-export function FindMachines({ keep = NO_ITEMS, onAdopted }: Props) {
+export function FindMachines({ keep = NO_ITEMS, match, onAdopted }: Props) {
   const [at, setAt] = useState<End>('likely');
-  const { report, failed, running, begin, stop } = useFind({ at, keep }, keep.length > 0 ? 'complete' : 'brief');
+  const { report, failed, running, begin, stop } = useFind(
+    { at, keep, ...(match ? { match: match.machine, mostMinor: match.landedMinor } : {}) },
+    match ? 'match' : keep.length > 0 ? 'complete' : 'brief',
+  );
+  const currency = useCurrency();
+  const titles: Titles = match
+    ? {
+        cheapest: `As good as ${match.name}, for less`,
+        best: `For the same money, ${coins(match.landedMinor, currency)}`,
+      }
+    : { cheapest: 'Cheapest that does the work', best: undefined };
   const brief = useSeat((state) => state.bundle.brief.body);
   if (brief.tasks.length === 0)
     return <p className="quiet small">Machines are found by what they have to do: add the first task to the brief.</p>;
@@ -41,7 +59,7 @@ export function FindMachines({ keep = NO_ITEMS, onAdopted }: Props) {
           </Button>
         ) : (
           <Button variant="contained" onClick={() => void begin()}>
-            {keep.length > 0 ? 'Find the rest' : 'Find machines'}
+            {match ? 'Match it' : keep.length > 0 ? 'Find the rest' : 'Find machines'}
           </Button>
         )}
         <ChoiceRow
@@ -56,12 +74,13 @@ export function FindMachines({ keep = NO_ITEMS, onAdopted }: Props) {
       </Box>
       {!report && !running && !failed && (
         <p className="quiet small">
-          All parts on sale are searched under all rules and predictions, until it is proven that nothing better was
-          missed.
+          {match
+            ? 'Looks for machines that are as good at every task and have as much room, for less or for the same money.'
+            : 'All parts on sale are searched under all rules and predictions, until it is proven that nothing better was missed.'}
         </p>
       )}
       {failed && <p className="short small">The search could not be run: {failed}.</p>}
-      {(report ?? running) && <Answers report={report} running={running} onAdopted={onAdopted} />}
+      {(report ?? running) && <Answers report={report} running={running} titles={titles} onAdopted={onAdopted} />}
     </Box>
   );
 }
@@ -69,10 +88,12 @@ export function FindMachines({ keep = NO_ITEMS, onAdopted }: Props) {
 function Answers({
   report,
   running,
+  titles,
   onAdopted,
 }: {
   report: Report | undefined;
   running: boolean;
+  titles: Titles;
   onAdopted: (() => void) | undefined;
 }) {
   const currency = useCurrency();
@@ -96,7 +117,7 @@ function Answers({
         {number(report.effort.nodes)} partial machines looked at, {number(report.effort.assessed)} whole ones judged, in{' '}
         {number(report.seconds, 2)} s.
       </p>
-      <Card title="Cheapest that does the work" line={cheapest} onAdopted={onAdopted}>
+      <Card title={titles.cheapest} line={cheapest} onAdopted={onAdopted}>
         {cheapest.state === 'none' && (
           <p className="short small">
             ▼ No machine on sale does all of it.{' '}
@@ -113,11 +134,13 @@ function Answers({
           </p>
         ))}
         {over && cheapest.found && mostMinor !== undefined && (
-          <p className="between small">◆ {coins(cheapest.found.priceMinor - mostMinor, currency)} over the budget.</p>
+          <p className="between small">
+            ◆ {coins(cheapest.found.priceMinor - mostMinor, currency)} over {titles.best ? 'its price' : 'the budget'}.
+          </p>
         )}
       </Card>
       {mostMinor !== undefined && (
-        <Card title={`Best for ${coins(mostMinor, currency)}`} line={best} onAdopted={onAdopted}>
+        <Card title={titles.best ?? `Best for ${coins(mostMinor, currency)}`} line={best} onAdopted={onAdopted}>
           {fewer && best.found && <p className="quiet small">For this money no machine does all of the work.</p>}
           {best.state === 'none' && <p className="short small">▼ No sound machine can be bought for this.</p>}
         </Card>

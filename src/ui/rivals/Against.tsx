@@ -27,6 +27,7 @@ import { Difference } from './Difference';
 import { Evidence } from './Evidence';
 import { Options } from './Options';
 import { OverYears } from './OverYears';
+import { FindMachines } from '../find/FindMachines';
 import { Section } from '../shared/Section';
 import { ratioVerdict } from './ratios';
 
@@ -139,6 +140,14 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
       >
         <div>
           <TaskByTask comparison={comparison} draft={draft} name={name} mine={mine} />
+          {theirs && (
+            <Section label="Match it" title={`Match ${name}, or better it for the same money`} gist="found by search">
+              <FindMachines
+                match={{ machine: assessment.facts.machine, landedMinor: theirs.landedMinor, name }}
+                key={side.rival.id}
+              />
+            </Section>
+          )}
           <PartByPart comparison={comparison} name={name} mine={mine} />
           <Evidence comparison={comparison} name={name} mine={mine} />
           {assessment.findings.length > 0 && (

@@ -31,6 +31,8 @@ import { Measured } from './Measured';
 import { NextCoin } from './NextCoin';
 import { OperatingPoints } from './OperatingPoints';
 import { Stages } from './Stages';
+import { FindMachines } from '../find/FindMachines';
+import { Section } from '../shared/Section';
 import { levelSummary } from '../shared/Level';
 import { Utilisation } from './Utilisation';
 
@@ -200,6 +202,9 @@ export function WeighStation() {
         {task && selected && <FirstHour task={task} assessment={selected.assessment} />}
         {task && selected && <DriveCourse task={task} assessment={selected.assessment} />}
         <NextCoin />
+        <Section label="Other machines for this work" gist="found, from the cheapest to the best">
+          <FindMachines />
+        </Section>
       </section>
     </Box>
   );
