@@ -26,6 +26,7 @@ interface Reduction {
 /** A piece of a machine that is bought, for what coupons can take off. */
 export interface Bought {
   readonly kind: PartKind;
+  readonly leastMinor: number;
   readonly there: readonly There[];
 }
 
@@ -65,7 +66,7 @@ export interface LeastPrices {
 export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPolicy, rebates: boolean): LeastPrices {
   const known = new Map<string, number | undefined>();
   const rate = region.pricesIncludeTax ? 1 : 1 + region.taxRate;
-  const taxed = (minor: number): number => Math.floor(plainNumber(minor) * rate - 1e-6);
+  const taxed = (minor: number): number => Math.floor(plainNumber(minor) * rate + 1e-9);
   const leastOffer = (offer: Offer, part: Part): number => {
     let bundled = 0;
     for (const { region: where, until, parts, reductionMinor } of sellerOf(offer, catalogue).bundles ?? [])
@@ -127,7 +128,7 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
         extraMinor: Math.max(0, Math.min(leastOffer(offer, part) - least, before?.extraMinor ?? Infinity)),
       });
     }
-    piece = { kind: part.kind, there: [...there.values()] };
+    piece = { kind: part.kind, leastMinor: least, there: [...there.values()] };
     pieces.set(part.id, piece);
     return piece;
   };
@@ -147,7 +148,8 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
       if (kinds && !kinds.has(piece.kind)) continue;
       const at = piece.there.find((entry) => entry.seller === seller);
       if (!at) continue;
-      const net = percent * plainNumber(at.goodsMinor) * rate - at.extraMinor;
+      // of what bundles have left of it
+      const net = percent * (piece.leastMinor + at.extraMinor) - at.extraMinor;
       if (net >= 0) {
         gain += net;
         goods += at.goodsMinor;

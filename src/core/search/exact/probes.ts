@@ -4,7 +4,7 @@ import type { Machine } from '../../model/machine';
 import { PART_KINDS, type Part, type PartKind } from '../../parts';
 import { kitGiB } from '../../parts/memory';
 import { rules } from '../../rules';
-import { failing, severity, type Finding, type Reading, type Rule } from '../../rules/rule';
+import { failing, severity, type Finding, type Rule } from '../../rules/rule';
 import type { Question } from './question';
 import type { Option } from './option';
 import type { Position, Space } from './space';
@@ -214,7 +214,3 @@ export const bareMachine = ({ from, brief }: Question): Machine => ({
   items: [],
 });
 const FOUND = 'found';
-
-/** Readings that a rule's answer may depend on beside parts, for the docs and the test of this table. */
-export const derivedReadings = ({ reads }: Rule): Reading[] =>
-  reads.filter((reading) => !KINDS.has(reading) && reading !== 'memory state' && reading !== 'any part');
