@@ -133,7 +133,10 @@ export function atBest(
       for (const each of result.tasks) {
         // the likely figure bounds the low one too
         let made = each.impossible.length > 0 ? 0 : each.gets ? progressAt(each, 'likely') : Infinity;
+        // a run with all else endless heats more than it will, and real-time work is slowed by it
+        if (each.mode === 'real-time' && tasks.some(({ mode }) => mode === 'elastic')) continue;
         const owner = tasks.find(({ task }) => task === each.task);
+        if (kinds.has('cooler')) made *= SETTLED;
         if (owner?.mode === 'real-time') made = Math.min(made, streamed(owner, tasks, supply));
         best.set(each.task, Math.min(best.get(each.task) ?? Infinity, made));
         short ||= least !== undefined && made < (least.get(each.task) ?? 0);
@@ -189,6 +192,9 @@ function streamed(task: Expanded, together: readonly Expanded[], supply: Supply)
     }
   return share;
 }
+
+/** Heat is settled to a tolerance: what it holds back is known no better than this. */
+export const SETTLED = 1.002;
 
 /** Whether a reason why a task does not run is about parts that are chosen. */
 function decided(reason: Impossible, chosen: ReadonlySet<PartKind>): boolean {
@@ -269,6 +275,9 @@ function over(
             return drives && !awaited.has(key.role) ? own.of(resource) : awaitedRate(resource, most[key.direction]);
           case 'network':
             return ENDLESS;
+          case 'engine':
+            // how fast an engine to come is nobody knows
+            return engine ? own.of(resource) : ENDLESS;
           default:
             return own.of(resource) ?? ENDLESS;
         }

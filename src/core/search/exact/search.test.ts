@@ -27,7 +27,7 @@ const short = ({ priceMinor, rank }: FoundMachine) => `${priceMinor} ${rank.runs
 
 /** Seeds whose markets are small enough to try everything in a test. */
 const SMALL = 500;
-const SEEDS = Array.from({ length: 88 }, (_, i) => i + 1);
+const SEEDS = Array.from({ length: 92 }, (_, i) => i + 1);
 
 interface Tried {
   readonly seed: number;

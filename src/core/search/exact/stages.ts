@@ -8,7 +8,7 @@ import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
 import { driveFor } from '../../work/flowEnds';
 import { worstOf } from '../../predict/worst';
-import { atBest, type Progress } from './atBest';
+import { atBest, SETTLED, type Progress } from './atBest';
 import { bareMachine } from './probes';
 import { MET, type Question } from './question';
 import { progressAt } from './rank';
@@ -46,7 +46,9 @@ const AT_BEST: readonly (readonly PartKind[])[] = [
   ['processor', 'graphics'],
   ['processor', 'graphics', ...CARDS],
   ['processor', 'graphics', 'cooler'],
+  ['processor', 'graphics', 'cooler', ...CARDS],
   ['processor', 'graphics', 'cooler', 'case', 'fan'],
+  ['processor', 'graphics', 'cooler', 'case', 'fan', ...CARDS],
   ['processor', 'graphics', 'memory'],
   ['processor', 'graphics', 'memory', ...CARDS],
   ['processor', 'graphics', 'memory', 'board'],
@@ -56,6 +58,7 @@ const AT_BEST: readonly (readonly PartKind[])[] = [
   ['processor', 'graphics', 'memory', 'drive'],
   ['processor', 'graphics', 'memory', 'drive', ...CARDS],
   ['processor', 'graphics', 'memory', 'drive', 'cooler'],
+  ['processor', 'graphics', 'memory', 'drive', 'cooler', ...CARDS],
 ];
 /** The same by the whole chain of an assessment: with links and streams, then with what cools them. */
 const IN_FULL: readonly (readonly PartKind[])[] = [WIRED, [...WIRED, 'cooler'], [...WIRED, 'cooler', 'case', 'fan']];
@@ -123,8 +126,11 @@ export function stagesFor(space: Space, question: Question, context: Context, su
     stages.filter(
       (stage, i) => stage.of.length > 0 && !stages.slice(i + 1).some(({ of: same }) => same.join() === stage.of.join()),
     );
+  // what takes the pictures in decides what is left to processor and graphics: they are looked at together
+  const taking = positions.some(({ kinds }) => kinds.includes('mixer'));
+  const looks = AT_BEST.filter((kinds) => !taking || !kinds.includes('processor') || kinds.includes('mixer'));
   return distinct([
-    ...AT_BEST.map((list): Stage => {
+    ...looks.map((list): Stage => {
       const kinds: ReadonlySet<PartKind> = new Set(list);
       // what no position fills is known not to be there
       const chosen: ReadonlySet<PartKind> = new Set([...kinds, ...absent]);
@@ -155,7 +161,7 @@ export function stagesFor(space: Space, question: Question, context: Context, su
               if (!worst) return [id, Infinity] as const;
               return [
                 id,
-                worst.impossible.length > 0 ? 0 : worst.gets ? progressAt(worst, 'likely') : Infinity,
+                worst.impossible.length > 0 ? 0 : worst.gets ? progressAt(worst, 'likely') * SETTLED : Infinity,
               ] as const;
             }),
           );

@@ -1,0 +1,88 @@
+import { describe, expect, test } from 'vitest';
+import { assess, contextOf } from '@/core/assess';
+import { compileCatalogue } from '@/core/model/catalogue';
+import { catalogueSchema } from '@/core/model/catalogueSchema';
+import { refused } from '@/core/search/exact/judge';
+import { searchFor } from '@/core/search/exact/goals';
+import type { Option } from '@/core/search/exact/option';
+import { plainQuestion, workOf } from '@/core/search/exact/question';
+import { progressAt } from '@/core/search/exact/rank';
+import { searchable } from '@/core/search/exact/searchable';
+import { rolling } from '@/core/tests/smallMarkets';
+import { demoCatalogue } from './catalogue';
+import { demoSeats } from './ninefathom';
+import { DEMO_TODAY } from './seed';
+
+const context = contextOf(compileCatalogue(catalogueSchema.parse(demoCatalogue())), DEMO_TODAY);
+const seats = demoSeats();
+
+/** Machines of a seat's space at random, each option among the first so many. */
+const AMONG = 60;
+const MACHINES = 60;
+
+describe.each(seats)('the search of $seatId', ({ brief }) => {
+  const asked = searchable(plainQuestion(brief), context);
+  const { positions } = asked.space;
+  const { pick } = rolling(brief.tasks.length * 31 + brief.name.length);
+  const machines = Array.from({ length: MACHINES }, (): Option[] =>
+    positions.flatMap(({ choices }) => {
+      const options: Option[] = [];
+      for (let option = choices.at(0); option && options.length < AMONG; option = choices.at(options.length))
+        options.push(option);
+      return options.length > 0 ? [pick(options)] : [];
+    }),
+  );
+  const itemsOf = (options: readonly Option[]) => options.flatMap(({ items }) => items);
+
+  test('no bound on what a task can do is below what it does', () => {
+    const wrong: string[] = [];
+    let whole = 0;
+    for (const options of machines) {
+      const { tasks, findings } = assess({ id: 'found', name: 'Found', items: [...itemsOf(options)] }, brief, context);
+      // a task that does not run and a card that finds no slot leave the others more; such machines are refused anyway
+      const short = tasks.some(({ impossible }) => impossible.length > 0);
+      if (short || findings.some(({ rule, level }) => rule === 'device-place' && level === 'blocks')) continue;
+      whole++;
+      for (const stage of asked.stages) {
+        const bounds = stage.progress(stage.of.map((at) => options[at] as Option));
+        for (const result of tasks) {
+          const made = progressAt(result, 'likely');
+          const bound = bounds.get(result.task) ?? Infinity;
+          if (made > bound * (1 + 1e-9))
+            wrong.push(
+              `${result.task}: ${bound} by ${stage.of.map((at) => positions[at]?.name).join('+')}, does ${made}`,
+            );
+        }
+      }
+    }
+    expect([...new Set(wrong)]).toEqual([]);
+    expect(whole).toBeGreaterThan(0);
+  });
+
+  test('what is refused early is refused of the whole machine', () => {
+    const wrong: string[] = [];
+    for (const options of machines) {
+      const { findings } = assess({ id: 'found', name: 'Found', items: [...itemsOf(options)] }, brief, context);
+      if (findings.some((finding) => refused(finding, asked.question))) continue;
+      for (const probe of asked.probes)
+        if (!probe.holds(probe.of.map((at) => options[at] as Option))) wrong.push(probe.name);
+    }
+    expect(wrong).toEqual([]);
+  });
+});
+
+test('the office gets a machine that does all its work for less than its own draft', () => {
+  const seat = seats.find(({ seatId }) => seatId === 'office');
+  if (!seat) return expect(seat).toBeDefined();
+  const run = searchFor(searchable(workOf(seat.brief, context), context), 'cheapest');
+  let step = run.next();
+  while (!step.done) step = run.next();
+  const [best] = step.value.found;
+  expect(best).toBeDefined();
+  if (!best) return;
+  const after = assess(best.machine, seat.brief, context);
+  expect(after.findings.filter(({ level }) => ['blocks', 'stops', 'short', 'unproven'].includes(level))).toEqual([]);
+  expect(after.facts.spent().total.landedMinor).toBe(best.priceMinor);
+  const [draft] = seat.drafts;
+  if (draft) expect(best.priceMinor).toBeLessThan(assess(draft, seat.brief, context).facts.spent().total.landedMinor);
+});
