@@ -105,7 +105,9 @@ function MapPane({ assessment }: { assessment: Assessment }) {
   const [sitting, setSitting] = useState<string>();
   const sheet = useSeat((state) => state.sheet);
   const open = useSeat((state) => state.open);
-  const { brief } = assessment.facts;
+  const { brief, machine } = assessment.facts;
+  // nothing to look at yet: what is wanted is a machine, unless one is there and only has to be named
+  const empty = machine.items.length === 0 && machine.present !== true;
   const chosen = brief.sittings.find((entry) => entry.id === sitting);
   if (sheet)
     return (
@@ -118,17 +120,14 @@ function MapPane({ assessment }: { assessment: Assessment }) {
         {sheet === 'compare' && <CompareView assessment={assessment} />}
       </>
     );
-  // nothing to look at yet: what is wanted is a machine
-  if (assessment.facts.machine.items.length === 0)
-    return (
-      <>
-        <DraftBar />
-        <FindMachines />
-      </>
-    );
   return (
     <>
       <DraftBar />
+      {empty && (
+        <Box sx={{ marginBottom: '14px' }}>
+          <FindMachines />
+        </Box>
+      )}
       <Box className="row wrap" sx={{ marginBottom: '6px', justifyContent: 'space-between' }}>
         <ChoiceRow
           aria-label="Layer of the map"

@@ -46,7 +46,10 @@ export function FindMachines({ keep = NO_ITEMS, match, onAdopted }: Props) {
         cheapest: `As good as ${match.name}, for less`,
         best: `For the same money, ${coins(match.landedMinor, currency)}`,
       }
-    : { cheapest: 'Cheapest that does the work', best: undefined };
+    : {
+        cheapest: at === 'low' ? 'Cheapest that surely does the work' : 'Cheapest that likely does the work',
+        best: undefined,
+      };
   const brief = useSeat((state) => state.bundle.brief.body);
   if (brief.tasks.length === 0)
     return <p className="quiet small">Machines are found by what they have to do: add the first task to the brief.</p>;
@@ -66,8 +69,8 @@ export function FindMachines({ keep = NO_ITEMS, match, onAdopted }: Props) {
           aria-label="Targets are met"
           value={at}
           options={[
-            { id: 'likely', label: 'Targets met as is likely' },
-            { id: 'low', label: 'even at the low end' },
+            { id: 'likely', label: 'likely meets the targets' },
+            { id: 'low', label: 'surely, at the low end' },
           ]}
           onPick={setAt}
         />

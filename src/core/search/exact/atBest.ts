@@ -23,7 +23,9 @@ import { linkBytesPerS, type Link } from '../../units/links';
 import { COMMON } from '../../work/common';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
-import type { Expanded, Impossible } from '../../work/stage';
+import { widening } from '../../predict/totals';
+import type { Elastic, Expanded, Impossible } from '../../work/stage';
+import type { End } from './question';
 import { progressAt } from './rank';
 
 /** The progress of each task that nothing chosen later can exceed; 0 when it cannot run, infinite when nothing is known. */
@@ -86,6 +88,7 @@ export function atBest(
   brief: Brief,
   context: Context,
   machine: Pick<Machine, 'id' | 'evidence' | 'memoryProfile' | 'moduleSlots' | 'tuning'>,
+  at: End = 'likely',
 ): AtBest {
   const most = mostOf(context);
   const mainsV = context.catalogue.region(brief.region)?.mainsV ?? 230;
@@ -131,11 +134,12 @@ export function atBest(
         ? warmed(run.id, tasks, supply)
         : runSitting(run.id, tasks.map(freedOfFlows), setting);
       for (const each of result.tasks) {
-        // the likely figure bounds the low one too
+        const owner = tasks.find(({ task }) => task === each.task);
         let made = each.impossible.length > 0 ? 0 : each.gets ? progressAt(each, 'likely') : Infinity;
+        if (at === 'low' && made > 0 && made < Infinity && owner)
+          made = owner.mode === 'real-time' ? progressAt(each, 'low') : made / leastSpread(owner);
         // a run with all else endless heats more than it will, and real-time work is slowed by it
         if (each.mode === 'real-time' && tasks.some(({ mode }) => mode === 'elastic')) continue;
-        const owner = tasks.find(({ task }) => task === each.task);
         if (kinds.has('cooler')) made *= SETTLED;
         if (owner?.mode === 'real-time') made = Math.min(made, streamed(owner, tasks, supply));
         best.set(each.task, Math.min(best.get(each.task) ?? Infinity, made));
@@ -195,6 +199,24 @@ function streamed(task: Expanded, together: readonly Expanded[], supply: Supply)
 
 /** Heat is settled to a tolerance: what it holds back is known no better than this. */
 export const SETTLED = 1.002;
+
+/**
+ * The factor between the likely and the low end of a run that no machine makes smaller: stages share the doubt by their
+ * times, and independent errors are least doubtful together where each weighs by 1 ÷ its variance. Source: propagation of
+ * independent log-normal errors, weights that minimise it.
+ * @example two stages of spread 1.2 each, an overlap that is sure: exp(ln 1.2 ÷ √2) = 1.138
+ */
+export function leastSpread(task: Elastic): number {
+  const stages = new Map<string, number>();
+  for (const { stage, amount } of task.demands) {
+    if (amount.value <= 0) continue;
+    stages.set(stage, Math.min(stages.get(stage) ?? Infinity, Math.log(amount.spread)));
+  }
+  let precision = 0;
+  for (const doubt of stages.values()) precision += 1 / doubt ** 2;
+  const variance = precision > 0 ? 1 / precision : 0;
+  return widening(task) * Math.exp(Math.hypot(Math.sqrt(variance), Math.log(task.overlap.spread) / 2));
+}
 
 /** Whether a reason why a task does not run is about parts that are chosen. */
 function decided(reason: Impossible, chosen: ReadonlySet<PartKind>): boolean {

@@ -7,10 +7,11 @@ import type { PartKind } from '../../parts';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
 import { driveFor } from '../../work/flowEnds';
+import type { TaskResult } from '../../predict/results';
 import { worstOf } from '../../predict/worst';
 import { atBest, SETTLED, type Progress } from './atBest';
 import { bareMachine } from './probes';
-import { MET, type Question } from './question';
+import { MET, type End, type Question } from './question';
 import { progressAt } from './rank';
 import type { Option } from './option';
 import { absentKinds, type Space } from './space';
@@ -71,7 +72,7 @@ export function stagesFor(space: Space, question: Question, context: Context, su
   const { positions, kept, keptParts } = space;
   const { brief } = question;
   const bare = bareMachine(question);
-  const best = atBest(brief, context, bare);
+  const best = atBest(brief, context, bare, question.at);
   const absent = absentKinds(space);
   const of = (kinds: ReadonlySet<PartKind>) =>
     positions.flatMap(({ kinds: filled }, i) => (filled.some((kind) => kinds.has(kind)) ? [i] : []));
@@ -122,6 +123,9 @@ export function stagesFor(space: Space, question: Question, context: Context, su
     }
     return key;
   };
+  /** Heat that is still to come shifts the weights of a run's doubts, so its low end is only a bound once it is there. */
+  const endOf = ({ mode }: TaskResult, kinds: ReadonlySet<PartKind>): End =>
+    mode === 'elastic' && !kinds.has('cooler') ? 'likely' : question.at;
   const distinct = (stages: readonly Stage[]): Stage[] =>
     stages.filter(
       (stage, i) => stage.of.length > 0 && !stages.slice(i + 1).some(({ of: same }) => same.join() === stage.of.join()),
@@ -161,7 +165,11 @@ export function stagesFor(space: Space, question: Question, context: Context, su
               if (!worst) return [id, Infinity] as const;
               return [
                 id,
-                worst.impossible.length > 0 ? 0 : worst.gets ? progressAt(worst, 'likely') * SETTLED : Infinity,
+                worst.impossible.length > 0
+                  ? 0
+                  : worst.gets
+                    ? progressAt(worst, endOf(worst, kinds)) * SETTLED
+                    : Infinity,
               ] as const;
             }),
           );
@@ -196,7 +204,7 @@ function drivesReadBy({ brief }: Question, context: Context): DriveRole[] {
 /** What drives of some roles let the tasks do when all else is endless. */
 export function drivesAlone(question: Question, context: Context): (option: Option) => Progress {
   const bare = bareMachine(question);
-  const best = atBest(question.brief, context, bare);
+  const best = atBest(question.brief, context, bare, question.at);
   const kinds: ReadonlySet<PartKind> = new Set(['drive']);
   return ({ items }) => {
     const there = new Set(items.flatMap(({ roles = [] }) => roles));

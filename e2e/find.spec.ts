@@ -1,0 +1,108 @@
+import { expect, test, type Page } from './test';
+import { draftMenu, opened, openSeat, settled } from './helpers';
+
+/** From the desk through the door from the work: a card, the money, the brief, and the search. Four clicks. */
+async function askedFor(page: Page, card: RegExp, money: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: /^From the work/ }).click();
+  await page.getByRole('button', { name: card }).click();
+  await page.getByLabel('How much money?').fill(money);
+  await page.getByRole('button', { name: 'Make the brief' }).click();
+  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+}
+
+const cheapest = (page: Page) => page.getByRole('region', { name: /^Cheapest that (likely|surely) does the work$/ });
+
+test.describe('from the work to a machine', () => {
+  test.setTimeout(180_000);
+
+  for (const [name, card, money] of [
+    ['film', /^Cut and grade film/, '3000'],
+    ['photographs', /^Develop photographs/, '1500'],
+    ['a live programme', /^Stream and record live/, '2500'],
+    ['drawings', /^Draw and build in CAD/, '2000'],
+    ['a plain desk', /^Work at a plain desk/, '450'],
+    ['play and record', /^Play and record/, '600'],
+    ['learning', /^Train and serve models/, '4000'],
+  ] as const)
+    test(`${name}: five clicks end in a machine that does the work, or in what clashes`, async ({ page }) => {
+      await askedFor(page, card, money);
+      const make = cheapest(page).getByRole('button', { name: 'Make it a draft' });
+      const clash = cheapest(page).getByText(/These exclude each other|No machine on sale/);
+      await expect(make.or(clash).first()).toBeVisible({ timeout: 150_000 });
+      if (await make.isVisible()) {
+        await make.click();
+        await expect(page).toHaveURL(/\/draft$/);
+        await settled(page);
+        const ledger = page.getByRole('contentinfo');
+        await expect(ledger).not.toContainText('to change');
+        // every task is likely to reach its target: none is known to fall short
+        await expect(
+          page.getByRole('region', { name: 'What it does' }).getByLabel(/falls short|does not run/),
+        ).toHaveCount(0);
+      } else await expect(cheapest(page)).toContainText('▼');
+    });
+});
+
+test('the frontier draws point by point, ends proven, and a point becomes a draft', async ({ page }) => {
+  await openSeat(page, 'brief', '/ninefathom/office');
+  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  const frontier = page.getByRole('region', { name: 'From the cheapest to the best' });
+  await expect(page.getByRole('status').filter({ hasText: /^Done: / })).toBeVisible({ timeout: 60_000 });
+  await expect(cheapest(page)).toContainText('Proven: nothing better was missed.');
+  await expect(page.getByRole('region', { name: 'Best for 1,050.00 USD' })).toContainText('Proven');
+  await expect(frontier).toContainText(/1 of \d+/);
+  await frontier.getByRole('button', { name: 'The next point' }).click();
+  await expect(frontier).toContainText(/2 of \d+/);
+  const price = await frontier.locator('b.num').first().innerText();
+  await frontier.getByRole('button', { name: 'Make it a draft' }).click();
+  await expect(page).toHaveURL(/\/draft$/);
+  await settled(page);
+  // what it costs there is what it cost here
+  await expect(page.getByRole('contentinfo')).toContainText(price.split(',')[0] ?? price);
+  await expect(page.getByRole('button', { name: /^Found for / })).toHaveAttribute('aria-pressed', 'true');
+});
+
+test('a search is stopped with what it has, and another brief is another search', async ({ page }) => {
+  await openSeat(page, 'brief');
+  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  const stop = page.getByRole('button', { name: 'Stop, keep what is found' });
+  await expect(cheapest(page).getByRole('button', { name: 'Make it a draft' })).toBeVisible({ timeout: 120_000 });
+  await stop.click();
+  await expect(page.getByRole('status').filter({ hasText: /^Stopped: / })).toBeVisible();
+  await expect(cheapest(page).getByRole('button', { name: 'Make it a draft' })).toBeVisible();
+  await page.getByRole('button', { name: 'surely, at the low end' }).click();
+  await expect(cheapest(page)).toHaveCount(0);
+});
+
+test('money that buys nothing is explained with what it would cost', async ({ page }) => {
+  test.setTimeout(120_000);
+  await askedFor(page, /^Work at a plain desk/, '90');
+  await expect(cheapest(page).getByText(/over the budget/)).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByRole('region', { name: 'Best for 90.00 USD' })).toContainText(
+    'No sound machine can be bought for this',
+    { timeout: 90_000 },
+  );
+});
+
+test('a draft is completed around what is in it', async ({ page }) => {
+  await openSeat(page, 'draft', '/ninefathom/office');
+  await draftMenu(page, 'Find what is missing');
+  await page.getByRole('button', { name: 'Find the rest', exact: true }).click();
+  await expect(cheapest(page)).toContainText(/Proven|No machine/, { timeout: 60_000 });
+});
+
+test('branded machines are matched for less, and bettered for the same money', async ({ page }) => {
+  test.setTimeout(180_000);
+  await openSeat(page, 'rivals', '/ninefathom/office');
+  for (const rival of ['Aldmoor Quarry T3', 'Corriganvale Beck Mini']) {
+    await page.getByRole('option', { name: new RegExp(`^${rival}`) }).click();
+    const section = await opened(page, 'Match it');
+    await section.getByRole('button', { name: 'Match it', exact: true }).click();
+    const match = section.getByRole('region', { name: `As good as ${rival}, for less` });
+    await expect(match).toContainText('Proven: nothing better was missed.', { timeout: 80_000 });
+    await expect(section.getByRole('region', { name: /^For the same money, / })).toContainText(/Proven|No sound/, {
+      timeout: 80_000,
+    });
+  }
+});
