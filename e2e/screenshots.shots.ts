@@ -45,6 +45,10 @@ test('pictures for the README', async ({ page }) => {
   await openSeat(page, 'brief');
   await settled(page);
   await shot(page, 'brief');
+  await openSeat(page, 'brief', '/ninefathom/office');
+  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  await expect(page.getByRole('status').filter({ hasText: /^Done: / })).toBeVisible({ timeout: 60_000 });
+  await shot(page, 'find');
 
   await openSeat(page, 'draft');
   await calm(page);

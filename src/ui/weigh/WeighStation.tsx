@@ -202,7 +202,7 @@ export function WeighStation() {
         {task && selected && <FirstHour task={task} assessment={selected.assessment} />}
         {task && selected && <DriveCourse task={task} assessment={selected.assessment} />}
         <NextCoin />
-        <Section label="Other machines for this work" gist="found, from the cheapest to the best">
+        <Section label="Other machines for this work" gist="by search">
           <FindMachines />
         </Section>
       </section>
