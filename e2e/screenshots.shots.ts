@@ -66,9 +66,6 @@ test('pictures for the README', async ({ page }) => {
   await shot(page, 'draft-memory');
   await page.getByRole('button', { name: 'Back to the map' }).click();
 
-  await openSeat(page, 'brief', BROADCAST);
-  await settled(page);
-  await shot(page, 'brief-live');
   await openSeat(page, 'weigh', BENCH);
   await calm(page);
   await (await opened(page, 'Measured and predicted')).scrollIntoViewIfNeeded();
