@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { BENCH, BROADCAST, findings, MOSAICS, openSeat, settled, SONAR, opened } from './helpers';
+import { BENCH, findings, MOSAICS, openSeat, settled, SONAR, opened } from './helpers';
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
