@@ -12,7 +12,7 @@ import { FIGURES, matchOf, type MatchFigure } from '@/core/search/exact/match';
 import { budgetOf, ENDS, plainQuestion, workOf, type End, type Question } from '@/core/search/exact/question';
 import { searchable } from '@/core/search/exact/searchable';
 import { coins, number } from '@/core/words/format';
-import { demandWords, rankWords, relaxedWords } from '@/core/words/found';
+import { clashWords, demandWords, rankWords, relaxedWords } from '@/core/words/found';
 import { minorOf, ratioOf } from '@/core/units/money';
 import { refuse, say } from './say';
 
@@ -234,7 +234,7 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
       say(`  ${machine.machine.items.map(({ label, part }) => label ?? part).join(', ')}`);
     }
     if (clash) {
-      say(`No machine is possible${clash.proven ? '' : ', as far as it was looked'}. These exclude each other:`);
+      say(`No machine is possible. ${clashWords(clash, task.question.brief)}`);
       for (const relaxed of clash.demands)
         say(`  ${demandWords(relaxed.demand, task.question.brief)}: ${relaxedWords(relaxed, currency)}`);
     }

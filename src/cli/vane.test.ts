@@ -252,3 +252,76 @@ describe('backup and restore', () => {
     expect(withDatabase(join(folder, 'none.db'), 'restore').err).toContain('name the file of the backup');
   });
 });
+
+describe('vane find', () => {
+  const film = () => file('find.json', filmCase);
+
+  test('stops after so many nodes with 3, saying how far it is', () => {
+    const { code, out } = vane('find', 'frontier', film(), '--nodes', '40', '--json');
+    expect(code).toBe(3);
+    expect(JSON.parse(out)).toMatchObject({
+      format: 'vane-found',
+      asked: 'frontier',
+      state: 'stopped',
+      effort: { nodes: 40 },
+    });
+  });
+
+  test('completes a draft around what it has', () => {
+    const { code, out } = vane('find', 'complete', film(), '--machine', 'film-b');
+    expect(out).toMatch(/^[\d,.]+ USD {2}All 6 tasks run, at \d+ % of what is asked on average/);
+    expect(code).toBe(0);
+  });
+
+  test('says with 1 what stands in the way where nothing is possible', () => {
+    const { code, out } = vane('find', 'cheapest', file('small.json', EXAMPLES.get('case') ?? ''));
+    expect(code).toBe(1);
+    expect(out).toContain('No machine is possible. Nothing that is sold here will do for');
+  });
+
+  test('finds machines as case files that are read again', () => {
+    const { code, out } = vane('find', 'match', film(), '--machine', 'film-now', '--figures', 'memory', '--json');
+    expect(code).toBe(0);
+    const { state, gap, machines } = JSON.parse(out) as {
+      state: string;
+      gap: number;
+      machines: { case: unknown; priceMinor: number }[];
+    };
+    expect({ state, gap }).toEqual({ state: 'proven', gap: 0 });
+    const [machine] = machines;
+    expect(machine?.priceMinor).toBeGreaterThan(0);
+    const known = new Set((JSON.parse(filmCase) as CaseJson).parts.map((part) => String(part['id'])));
+    expect(readCase(JSON.stringify(machine?.case), known)).toMatchObject({ ok: true });
+  });
+
+  test('says of bad input what, where and the mend, with 2', () => {
+    const nothing = changed((json) =>
+      Object.assign((json as unknown as { brief: object }).brief, { tasks: [], sittings: [], budgetMinor: undefined }),
+    );
+    for (const [args, says] of [
+      [
+        ['find', 'dearest', film()],
+        'dearest: is not what can be found; it is one of cheapest, best, frontier, match, complete',
+      ],
+      [['find', 'cheapest'], 'CASE.json: is missing; name a case file'],
+      [['find', 'cheapest', join(folder, 'gone.json')], 'does not exist'],
+      [['find', 'cheapest', film(), '--nodes', 'many'], '--nodes: is a whole number above 0'],
+      [['find', 'cheapest', film(), '--at', 'best'], '--at: is one of likely, low'],
+      [['find', 'best', film(), '--budget', 'much'], '--budget: "much" is no amount in USD'],
+      [
+        ['find', 'match', film(), '--machine', 'none'],
+        '--machine: "none" is not in the case; there are film-a, film-b, film-now',
+      ],
+      [
+        ['find', 'match', film(), '--figures', 'weight'],
+        '--figures: "weight" is none; there are tasks, memory, graphics, storage',
+      ],
+      [['find', 'cheapest', film(), '--fast'], '--fast: is no option'],
+      [['find', 'cheapest', file('nothing.json', nothing)], 'nothing says what to look for; add a task or --budget'],
+    ] as const) {
+      const { code, err } = vane(...args);
+      expect(err, args.join(' ')).toContain(says);
+      expect(code, args.join(' ')).toBe(2);
+    }
+  });
+});

@@ -3,12 +3,12 @@ import type { Machine } from '../model/machine';
 import { progress } from '../predict/worst';
 import type { PartKind } from '../parts';
 import type { FoundMachine } from '../search/exact/judge';
-import type { Demand, Relaxed } from '../search/exact/clash';
+import type { Clash, Demand, Relaxed } from '../search/exact/clash';
 import type { Rank } from '../search/exact/rank';
 import type { Brief } from '../model/brief';
 import type { Currency } from '../units/money';
 import { taskBeam, type BeamModel } from './beams';
-import { coins, percent } from './format';
+import { coins, listed, percent } from './format';
 import { bindingName } from './names';
 
 /** A found machine in words and beams, as plain data. */
@@ -98,6 +98,15 @@ export function demandWords(demand: Demand, { tasks }: Pick<Brief, 'tasks'>): st
     case 'budget':
       return 'the budget';
   }
+}
+
+/** Why nothing is possible, as a sentence; the demands that clash are told one by one beside it. */
+export function clashWords({ demands, proven, lacking }: Clash, brief: Pick<Brief, 'tasks'>): string {
+  if (demands.length > 0)
+    return `These exclude each other${proven ? '' : ', as far as it was looked'}: ${listed(demands.map(({ demand }) => demandWords(demand, brief)))}.`;
+  return lacking.length > 0
+    ? `Nothing that is sold here will do for ${listed([...lacking])}, whatever else is let go.`
+    : 'The parts that are sold here make no sound machine, whatever is let go.';
 }
 
 /** What would do in a demand's place: "without it there is one for 1,540.48 USD", "up to 86 % of it can be had". */

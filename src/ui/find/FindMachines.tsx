@@ -7,8 +7,8 @@ import { useState, type ReactNode } from 'react';
 import type { Item, Machine } from '@/core/model/machine';
 import { plainNumber, ratioOf } from '@/core/units/money';
 import type { End } from '@/core/search/exact/question';
-import { coins, listed, number, percent } from '@/core/words/format';
-import { demandWords, relaxedWords } from '@/core/words/found';
+import { coins, number, percent } from '@/core/words/format';
+import { clashWords, demandWords, relaxedWords } from '@/core/words/found';
 import type { FoundRow, Line, Report } from '@/workers/searchApi';
 import { useCurrency, useSeat } from '../seat/store';
 import { ChoiceRow } from '../shared/ChoiceRow';
@@ -124,11 +124,7 @@ function Answers({
         {cheapest.state === 'none' && (
           <p className="short small">
             ▼ No machine on sale does all of it.{' '}
-            {clash
-              ? `These exclude each other${clash.proven ? '' : ', as far as it was looked'}: ${listed(clash.demands.map(({ demand }) => demandWords(demand, brief)))}.`
-              : running
-                ? 'What clashes is being looked for …'
-                : ''}
+            {clash ? clashWords(clash, brief) : running ? 'What clashes is being looked for …' : ''}
           </p>
         )}
         {clash?.demands.map((relaxed) => (

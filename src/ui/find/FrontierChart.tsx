@@ -13,7 +13,7 @@ import { useWidth } from '../shared/useWidth';
 import { FoundSummary } from './FoundSummary';
 
 const HEIGHT = 190;
-const PAD = { left: 46, right: 16, top: 12, bottom: 26 } as const;
+const PAD = { left: 46, right: 30, top: 12, bottom: 26 } as const;
 
 /** Price against performance: every machine that no other one beats. A point opens what it is. */
 export function FrontierChart({

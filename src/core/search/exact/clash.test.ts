@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { assess } from '../../assess';
 import { peerMarket } from '../../tests/peer';
 import { smallMarket } from '../../tests/smallMarkets';
-import { rankWords, demandWords, relaxedWords } from '../../words/found';
+import { clashWords, rankWords, demandWords, relaxedWords } from '../../words/found';
 import { clashOf, demandsOf, without, type Clash } from './clash';
 import { searchFor } from './goals';
 import type { FoundMachine } from './judge';
@@ -49,6 +49,17 @@ describe('why no machine is possible', () => {
     expect(demands.map(({ demand }) => demand)).toEqual([{ code: 'must-have', what: 'volumeL' }]);
     expect(demands[0]?.found).toBeDefined();
     expect(demands.map(({ demand }) => demandWords(demand, asks.brief))).toEqual(['the limit of volume']);
+  });
+
+  test('where no demand is to blame it says what nobody sells', () => {
+    const supplies = market.parts.filter(({ kind }) => kind === 'supply').map(({ id }) => id);
+    const none: Question = { ...market.question, withoutParts: new Set(supplies) };
+    const { demands, lacking } = clash(none, market);
+    expect(demands).toEqual([]);
+    expect(lacking).toEqual(['supply']);
+    expect(clashWords({ demands, lacking, proven: true }, none.brief)).toBe(
+      'Nothing that is sold here will do for supply, whatever else is let go.',
+    );
   });
 
   test('each demand that is named is guilty: taken away alone from those that are left, a machine is possible', () => {

@@ -26,6 +26,8 @@ export interface Relaxed {
 export interface Clash {
   readonly demands: readonly Relaxed[];
   readonly proven: boolean;
+  /** Positions for which nothing on sale stands even by itself, where no demand is to blame. */
+  readonly lacking: readonly string[];
 }
 
 /**
@@ -134,7 +136,11 @@ export function* clashOf(question: Question, context: Context): Generator<void, 
       reaches: demand.code === 'target' && found ? yield* reachOf(left, demand.task, context) : undefined,
     });
   }
-  return { demands, proven };
+  const lacking =
+    blamed.length > 0
+      ? []
+      : searchable(left, context).space.positions.flatMap(({ name, choices }) => (choices.at(0) ? [] : [name]));
+  return { demands, proven, lacking };
 }
 
 /** The largest share of a task's target that can be had beside all other demands, by halves. */
