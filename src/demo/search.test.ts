@@ -18,7 +18,7 @@ const seats = demoSeats();
 
 /** Machines of a seat's space at random, each option among the first so many. */
 const AMONG = 60;
-const MACHINES = 60;
+const MACHINES = 30;
 
 describe.each(seats)('the search of $seatId', ({ brief }) => {
   const asked = searchable(plainQuestion(brief), context);

@@ -75,9 +75,11 @@ export function without(question: Question, demand: Demand): Question {
 }
 
 /** Nodes after which a trial gives up: it then clears nobody. */
-const TRIAL_NODES = 4000;
-/** Halvings of a target that is looked for: to a thirtieth of it. */
-const HALVINGS = 5;
+const TRIAL_NODES = 1500;
+/** The same once something was found, for what a demand costs. */
+const RELAXED_NODES = 600;
+/** Halvings of a target that is looked for: to a sixteenth of it. */
+const HALVINGS = 4;
 
 type Tried = { readonly kind: 'yes'; readonly found: FoundMachine } | { readonly kind: 'no' | 'stopped' };
 
@@ -101,7 +103,7 @@ function* cheapestWithin(question: Question, context: Context): Generator<void, 
     const next = run.next();
     if (next.done) return next.value.kind === 'best' ? next.value.found : undefined;
     ({ best } = next.value);
-    if (next.value.effort.nodes >= TRIAL_NODES) return best;
+    if (next.value.effort.nodes >= (best ? RELAXED_NODES : TRIAL_NODES)) return best;
     yield;
   }
 }
