@@ -47,7 +47,7 @@ const tried: Tried[] = SEEDS.flatMap((seed): Tried[] => {
 describe('the exact search', () => {
   test('enough markets are small enough, and enough of them have a machine', () => {
     expect(tried.length).toBeGreaterThanOrEqual(60);
-    expect(tried.filter(({ all }) => all.length > 0).length).toBeGreaterThanOrEqual(30);
+    expect(tried.filter(({ all }) => all.length > 0).length).toBeGreaterThanOrEqual(20);
   });
 
   test.each(tried)('market $seed: equals every machine tried', ({ market, all }) => {
