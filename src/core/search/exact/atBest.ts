@@ -139,7 +139,7 @@ export function atBest(
         if (at === 'low' && made > 0 && made < Infinity && owner)
           made = owner.mode === 'real-time' ? progressAt(each, 'low') : made / leastSpread(owner);
         // a run with all else endless heats more than it will, and real-time work is slowed by it
-        if (each.mode === 'real-time' && tasks.some(({ mode }) => mode === 'elastic')) continue;
+        if (kinds.has('cooler') && each.mode === 'real-time' && tasks.some(({ mode }) => mode === 'elastic')) continue;
         if (kinds.has('cooler')) made *= SETTLED;
         if (owner?.mode === 'real-time') made = Math.min(made, streamed(owner, tasks, supply));
         best.set(each.task, Math.min(best.get(each.task) ?? Infinity, made));
