@@ -1,5 +1,7 @@
 import loadSolver from 'highs';
 import { contextOf } from '@/core/assess';
+import { finish } from '@/core/assess/trials';
+import type { FoundMachine } from '@/core/search/exact/judge';
 import { compileCatalogue } from '@/core/model/catalogue';
 import { catalogueSchema } from '@/core/model/catalogueSchema';
 import { searchFor, type Goal, type Standing } from '@/core/search/exact/goals';
@@ -92,13 +94,7 @@ async function peer(): Promise<void> {
       const market = peerMarket(size, seed);
       const started = performance.now();
       const asked = searchable(market.question, market.context);
-      const through = () => {
-        const search = searchFor(asked, 'cheapest');
-        for (;;) {
-          const next = search.next();
-          if (next.done) return next.value.found[0]?.priceMinor;
-        }
-      };
+      const through = () => finish(searchFor(asked, 'cheapest')).found[0]?.priceMinor;
       const price = through();
       raw.push(performance.now() - started);
       const again = performance.now();
@@ -136,16 +132,9 @@ function seeds(): void {
     const points = frontierOf(all.found);
     if (points.length > 0) machines++;
     const doing = all.found.filter(({ rank }) => rank.runs === brief.tasks.length);
-    const found = (asked: Question, goal: Goal) => {
-      const search = searchFor(searchable(asked, context), goal);
-      for (;;) {
-        const next = search.next();
-        if (next.done)
-          return next.value.found.map(({ priceMinor, rank }) => `${priceMinor} ${rank.runs} ${rank.percent}`).join();
-      }
-    };
-    const said = (list: typeof points) =>
+    const said = (list: readonly FoundMachine[]) =>
       list.map(({ priceMinor, rank }) => `${priceMinor} ${rank.runs} ${rank.percent}`).join();
+    const found = (asked: Question, goal: Goal) => said(finish(searchFor(searchable(asked, context), goal)).found);
     if (
       found(question, 'frontier') !== said(points) ||
       found(question, 'best') !== said(points.slice(-1)) ||

@@ -1,5 +1,6 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { assess, contextOf, type Context } from '@/core/assess';
+import { finish } from '@/core/assess/trials';
 import { caseCatalogue, readCase, CASE_FORMAT } from '@/core/formats/caseFile';
 import { readCatalogue } from '@/core/formats/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
@@ -193,7 +194,7 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
   );
   process.removeListener('SIGINT', interrupt);
   const { currency } = task.context.catalogue.region(task.question.brief.region) ?? {};
-  const clash = !stopped && found.length === 0 ? runThrough(clashOf(impossible(task), task.context)) : undefined;
+  const clash = !stopped && found.length === 0 ? finish(clashOf(impossible(task), task.context)) : undefined;
   const bound = stopped ? standing?.atLeastMinor : found[0]?.priceMinor;
   const [best] = found;
   const gap =
@@ -260,13 +261,6 @@ const caseOf = ({ name, question, context }: Task, { machine }: FoundMachine): o
   brief: question.brief,
   machines: [machine],
 });
-
-function runThrough<T>(trials: Generator<void, T>): T {
-  for (;;) {
-    const next = trials.next();
-    if (next.done) return next.value;
-  }
-}
 
 /** Steps a search to its end, to so many nodes, or until it is interrupted. */
 async function stepped(

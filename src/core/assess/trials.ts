@@ -16,8 +16,8 @@ export function firstOfEach<T>(entries: readonly T[], groupOf: (entry: T) => str
   });
 }
 
-/** Runs a search through to its answer. */
-export function finish<T>(trials: Trials<T>): T {
+/** Runs a search through to its answer, whatever it tells on the way. */
+export function finish<T>(trials: Generator<unknown, T>): T {
   for (;;) {
     const next = trials.next();
     if (next.done) return next.value;

@@ -5,6 +5,7 @@ import { partSchemas, figureMeta, type PartKind } from '../parts';
 import { STARTING_SOURCE as SOURCE } from '../work/edit';
 import type { Task } from '../model/tasks';
 import { app, demandOn, resultOf, SECOND_CARD, studio, taskOf } from '../tests/studio';
+import { FASTER_AND_HOTTER } from '../parts/directions';
 import { PARTS, plus, without, type Change } from '../tests/world';
 import { sensitivityOf } from './sensitivity';
 
@@ -149,9 +150,6 @@ describe('shapes that practice knows', () => {
   });
 });
 
-/** Figures that make a machine faster and hotter, or larger, at once: what is better is a matter of the whole. */
-const WITH_A_PRICE = new Set(['maxPowerW', 'sustainedPowerW', 'basePowerW', 'idlePowerW']);
-
 /** Every figure of the parts of the test machine that declares a better direction and is a plain number. */
 const DIRECTED = PARTS.flatMap((part) => {
   const kind = part['kind'] as PartKind;
@@ -161,7 +159,7 @@ const DIRECTED = PARTS.flatMap((part) => {
     return (better === 'higher' || better === 'lower') &&
       typeof value === 'number' &&
       value > 0 &&
-      !WITH_A_PRICE.has(field)
+      !FASTER_AND_HOTTER.has(field)
       ? [{ id: part['id'] as string, field, value, better }]
       : [];
   });

@@ -1,18 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { figureMeta, partSchema } from '../parts';
+import { ASKS_FOR_MORE } from '../parts/directions';
 import { failing } from '../rules/rule';
 import { CHANGES, judge, worldOf } from './worlds';
-
-/** Figures of which more is better by itself and asks for something else at the same time, by declaration. */
-const ASKS_FOR_MORE = new Set([
-  'modules',
-  'memoryChannels',
-  'moduleGiB',
-  'bays25',
-  'bays35',
-  // a part that may run hotter draws and gives off more, which others share
-  'maxTemperatureC',
-]);
 
 describe('a better figure', () => {
   test.each(CHANGES)('%s: turns no pass into a fault', (_, change) => {

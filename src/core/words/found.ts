@@ -92,7 +92,7 @@ export function demandWords(demand: Demand, { tasks }: Pick<Brief, 'tasks'>): st
     case 'must-have':
       return MUST_HAVE[demand.what];
     case 'kept':
-      return `the part that stays (${demand.item})`;
+      return `${demand.name}, which stays`;
     case 'proof':
       return 'no unknown figures';
     case 'budget':

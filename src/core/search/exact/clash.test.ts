@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../../assess';
+import { finish } from '../../assess/trials';
 import { peerMarket } from '../../tests/peer';
 import { smallMarket } from '../../tests/smallMarkets';
 import { clashWords, rankWords, demandWords, relaxedWords } from '../../words/found';
@@ -13,15 +14,9 @@ import { tryAll } from './tryAll';
 
 type Market = ReturnType<typeof smallMarket>;
 
-const through = <T>(trials: Generator<unknown, T>): T => {
-  for (;;) {
-    const next = trials.next();
-    if (next.done) return next.value;
-  }
-};
 const cheapest = (question: Question, { context }: Pick<Market, 'context'>): FoundMachine | undefined =>
-  through(searchFor(searchable(question, context), 'cheapest')).found[0];
-const clash = (question: Question, { context }: Pick<Market, 'context'>): Clash => through(clashOf(question, context));
+  finish(searchFor(searchable(question, context), 'cheapest')).found[0];
+const clash = (question: Question, { context }: Pick<Market, 'context'>): Clash => finish(clashOf(question, context));
 
 describe('why no machine is possible', () => {
   const market = peerMarket(60, 3);
@@ -98,7 +93,7 @@ describe('why no machine is possible', () => {
     for (let seed = 1; seed <= 80; seed++) {
       const tried = smallMarket(seed);
       const work = workOf(tried.brief, tried.context);
-      const [free] = through(searchFor(searchable(plainQuestion(tried.brief), tried.context), 'best')).found;
+      const [free] = finish(searchFor(searchable(plainQuestion(tried.brief), tried.context), 'best')).found;
       if (!free || free.rank.runs === tried.brief.tasks.length) continue;
       const target = clash(work, tried).demands.find(({ demand }) => demand.code === 'target');
       if (!target?.found || target.reaches === undefined) continue;
@@ -115,7 +110,7 @@ describe('a machine to be matched', () => {
     let matched = 0;
     for (let seed = 1; seed <= 40 && matched < 6; seed++) {
       const market = smallMarket(seed);
-      const found = through(searchFor(searchable(plainQuestion(market.brief), market.context), 'best')).found[0];
+      const found = finish(searchFor(searchable(plainQuestion(market.brief), market.context), 'best')).found[0];
       if (!found) continue;
       const given = assess(found.machine, market.brief, market.context);
       const least = matchOf(given);

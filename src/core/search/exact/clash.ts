@@ -9,7 +9,7 @@ import { searchable } from './searchable';
 export type Demand =
   | { readonly code: 'target'; readonly task: string }
   | { readonly code: 'must-have'; readonly what: keyof Brief['mustHaves'] }
-  | { readonly code: 'kept'; readonly item: string }
+  | { readonly code: 'kept'; readonly item: string; readonly name: string }
   | { readonly code: 'proof' }
   | { readonly code: 'budget' };
 
@@ -43,7 +43,7 @@ export function demandsOf({ brief, keep, least, unproven, mostMinor }: Question)
     ...(Object.keys(brief.mustHaves) as (keyof Brief['mustHaves'])[])
       .filter((what) => brief.mustHaves[what] !== undefined && brief.mustHaves[what] !== false)
       .map((what): Demand => ({ code: 'must-have', what })),
-    ...keep.map(({ id }): Demand => ({ code: 'kept', item: id })),
+    ...keep.map(({ id, label, part }): Demand => ({ code: 'kept', item: id, name: label ?? part })),
     ...(unproven === 'refused' ? [{ code: 'proof' } as const] : []),
     ...(mostMinor !== undefined || (brief.budgetFirm === true && brief.budgetMinor !== undefined)
       ? [{ code: 'budget' } as const]
@@ -76,36 +76,30 @@ export function without(question: Question, demand: Demand): Question {
 
 /** Nodes after which a trial gives up: it then clears nobody. */
 const TRIAL_NODES = 1500;
-/** The same once something was found, for what a demand costs. */
+/** Nodes that go into what a demand costs, once something was found. */
 const RELAXED_NODES = 600;
 /** Halvings of a target that is looked for: to a sixteenth of it. */
 const HALVINGS = 4;
 
 type Tried = { readonly kind: 'yes'; readonly found: FoundMachine } | { readonly kind: 'no' | 'stopped' };
 
-/** Whether any machine is possible: ends with the first. */
-function* possible(question: Question, context: Context): Generator<void, Tried> {
+/** Whether any machine is possible: ends with the first, or so many nodes after it with the cheapest it has seen. */
+function* tried(question: Question, context: Context, afterFirst = 0): Generator<void, Tried> {
   const run = cheapest(searchable(question, context));
   for (;;) {
     const next = run.next();
     if (next.done) return next.value.kind === 'best' ? { kind: 'yes', found: next.value.found } : { kind: 'no' };
-    if (next.value.best) return { kind: 'yes', found: next.value.best };
-    if (next.value.effort.nodes >= TRIAL_NODES) return { kind: 'stopped' };
+    const { best, effort } = next.value;
+    if (best && effort.nodes >= afterFirst) return { kind: 'yes', found: best };
+    if (effort.nodes >= TRIAL_NODES) return { kind: 'stopped' };
     yield;
   }
 }
 
 /** The cheapest machine that a trial finds before it gives up. */
 function* cheapestWithin(question: Question, context: Context): Generator<void, FoundMachine | undefined> {
-  const run = cheapest(searchable(question, context));
-  let best: FoundMachine | undefined;
-  for (;;) {
-    const next = run.next();
-    if (next.done) return next.value.kind === 'best' ? next.value.found : undefined;
-    ({ best } = next.value);
-    if (next.value.effort.nodes >= (best ? RELAXED_NODES : TRIAL_NODES)) return best;
-    yield;
-  }
+  const answer = yield* tried(question, context, RELAXED_NODES);
+  return answer.kind === 'yes' ? answer.found : undefined;
 }
 
 /**
@@ -119,10 +113,10 @@ export function* clashOf(question: Question, context: Context): Generator<void, 
   const blamed: Demand[] = [];
   for (const demand of demandsOf(question)) {
     const less = without(left, demand);
-    const tried = yield* possible(less, context);
-    if (tried.kind === 'no') left = less;
+    const answer = yield* tried(less, context);
+    if (answer.kind === 'no') left = less;
     else {
-      if (tried.kind === 'stopped') proven = false;
+      if (answer.kind === 'stopped') proven = false;
       blamed.push(demand);
     }
   }
@@ -151,8 +145,8 @@ function* reachOf(question: Question, task: string, context: Context): Generator
   for (let i = 0; i < HALVINGS; i++) {
     const middle = (low + high) / 2;
     const tasks = new Map(question.least.tasks).set(task, middle);
-    const tried = yield* possible({ ...question, least: { ...question.least, tasks } }, context);
-    if (tried.kind === 'yes') low = middle;
+    const answer = yield* tried({ ...question, least: { ...question.least, tasks } }, context);
+    if (answer.kind === 'yes') low = middle;
     else high = middle;
   }
   return low;

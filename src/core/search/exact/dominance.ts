@@ -1,27 +1,10 @@
-import type { Part } from '../../parts';
-import { figureMeta, partSchemas } from '../../parts';
+import { figureMeta, partSchemas, type Part } from '../../parts';
+import { ASKS_FOR_MORE, FASTER_AND_HOTTER } from '../../parts/directions';
 import { NOT_FIGURES } from '../../parts/fields';
 import type { Good } from './option';
 
 /** Says nothing of what a part does or how it fits. */
 const BESIDE: ReadonlySet<string> = new Set([...NOT_FIGURES, 'warrantyMonths', 'massG', 'listPrices', 'dieKind']);
-
-/**
- * Figures of which more is better by itself and asks for something else at the same time: slots, draw, heat. They have to
- * be equal.
- */
-export const ENTANGLED: ReadonlySet<string> = new Set([
-  'modules',
-  'memoryChannels',
-  'moduleGiB',
-  'bays25',
-  'bays35',
-  'maxTemperatureC',
-  'maxPowerW',
-  'sustainedPowerW',
-  'basePowerW',
-  'idlePowerW',
-]);
 
 interface Columns {
   /** What has to be equal. */
@@ -38,7 +21,8 @@ function directionsOf(kind: Part['kind']): ReadonlyMap<string, 1 | -1> {
   if (!found) {
     const pairs = Object.keys(partSchemas[kind].shape).flatMap((field): [string, 1 | -1][] => {
       const { better } = figureMeta(kind, field);
-      if (BESIDE.has(field) || ENTANGLED.has(field)) return [];
+      // what asks for something else at the same time has to be equal
+      if (BESIDE.has(field) || ASKS_FOR_MORE.has(field) || FASTER_AND_HOTTER.has(field)) return [];
       return better === 'higher' ? [[field, 1]] : better === 'lower' ? [[field, -1]] : [];
     });
     directions.set(kind, (found = new Map(pairs)));

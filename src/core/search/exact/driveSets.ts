@@ -1,11 +1,11 @@
 import type { DriveRole } from '../../figures/resources';
 import { Heap } from './heap';
-import { compareOptions, optionOf, type Choices, type DrivesDo, type Good, type Option } from './option';
+import { compareOptions, optionOf, upTo, type Choices, type DrivesDo, type Good, type Option } from './option';
 
 /** Drives that one group of roles is put on: one, or two equal ones. */
 interface Group {
   readonly goods: readonly Good[];
-  readonly minor: number;
+  readonly roles: readonly DriveRole[];
   readonly option: Option;
 }
 
@@ -38,7 +38,7 @@ export function driveSets(name: string, roles: readonly DriveRole[], goods: read
     for (let i = 0; i < spread.length; i++) {
       const group = listOf(spread[i] ?? [])(at[i] ?? 0);
       if (!group) return;
-      minor += group.minor;
+      minor += group.option.leastMinor;
     }
     heap.push({ spread, at, from, minor });
   };
@@ -57,13 +57,16 @@ export function driveSets(name: string, roles: readonly DriveRole[], goods: read
       if (!first) return;
       while (heap.peek()?.minor === first.minor) {
         const { spread, at, from } = heap.pop() as Node;
-        const chosen = spread.flatMap((roles, i) => listOf(roles)(at[i] ?? 0)?.option.parts.map(() => roles) ?? []);
-        const groups = spread.flatMap((roles, i) => listOf(roles)(at[i] ?? 0) ?? []);
-        const goods = groups.flatMap(({ goods: own }) => own);
-        const spares = goods.flatMap(({ spare }) => spare ?? []);
+        const groups = spread.flatMap((group, i) => listOf(group)(at[i] ?? 0) ?? []);
+        const drives = groups.flatMap(({ goods: own, roles: its }) => own.map((good) => ({ good, its })));
+        const spares = drives.flatMap(({ good }) => good.spare ?? []);
         if (new Set(spares).size === spares.length)
           waiting.push({
-            ...optionOf(name, goods, (i) => chosen[i] ?? []),
+            ...optionOf(
+              name,
+              drives.map(({ good }) => good),
+              (i) => drives[i]?.its ?? [],
+            ),
             ...(groups.length > 1 ? { groups: groups.map(({ option }) => option) } : {}),
           });
         for (let i = from; i < spread.length; i++)
@@ -91,7 +94,7 @@ export function driveSets(name: string, roles: readonly DriveRole[], goods: read
 
 const groupOf = (goods: readonly Good[], roles: readonly DriveRole[]): Group => ({
   goods,
-  minor: goods.reduce((all, { leastMinor }) => all + leastMinor, 0),
+  roles,
   option: optionOf('drive', goods, () => roles),
 });
 
@@ -101,21 +104,10 @@ function groupsFor(
   goods: readonly Good[],
   does: DrivesDo,
 ): (index: number) => Group | undefined {
-  const counts = group.includes('system') ? [1] : [1, 2];
+  const most = group.includes('system') ? 1 : 2;
   const all = goods
-    .flatMap((good) =>
-      counts.flatMap((count): Group[] =>
-        good.spare && count > 1
-          ? []
-          : [
-              groupOf(
-                Array.from({ length: count }, () => good),
-                group,
-              ),
-            ],
-      ),
-    )
-    .sort((a, b) => a.minor - b.minor);
+    .flatMap((good) => upTo(most, good).map((set) => groupOf(set, group)))
+    .sort((a, b) => a.option.leastMinor - b.option.leastMinor);
   const done: Group[] = [];
   let tried = 0;
   return (index) => {

@@ -9,10 +9,9 @@ import { figureKey } from '../trial';
 export interface Option {
   readonly items: readonly Item[];
   readonly parts: readonly Part[];
-  /** Options with equal figures are the same to all that reads no identity. */
-  readonly figures: string;
-  /** The same as a number, and which parts it is as one: what is asked of options is remembered by them. */
+  /** Options with equal numbers of their figures are the same to all that reads no identity. */
   readonly figuresId: number;
+  /** Which parts it is, as a number. */
   readonly partsId: number;
   /** What its pieces add to a basket at least. */
   readonly leastMinor: number;
@@ -36,11 +35,11 @@ export interface Good {
   readonly spare?: Item;
 }
 
-export const NOTHING: Option = { items: [], parts: [], figures: '-', figuresId: 0, partsId: 0, leastMinor: 0 };
+export const NOTHING: Option = { items: [], parts: [], figuresId: 0, partsId: 0, leastMinor: 0 };
 
-/** Several pieces of a good; a spare piece is there once. */
-export const pieces = (good: Good, count: number): readonly Good[] =>
-  good.spare && count > 1 ? [] : Array.from({ length: count }, () => good);
+/** One, two, … pieces of a good; a spare piece is there once. */
+export const upTo = (most: number, good: Good): (readonly Good[])[] =>
+  Array.from({ length: good.spare ? 1 : most }, (_, i) => Array.from({ length: i + 1 }, () => good));
 
 /** Goods as items of a machine, named after their position. */
 export function optionOf(
@@ -49,8 +48,8 @@ export function optionOf(
   rolesOf?: (index: number) => readonly DriveRole[],
 ): Option {
   if (goods.length === 0) return NOTHING;
-  const figures = goods.map(({ part }, i) => `${figureKey(part)}${rolesOf ? rolesOf(i).join() : ''}`).join('+') || '-';
-  const parts = goods.map(({ part }, i) => `${part.id} ${rolesOf ? rolesOf(i).join() : ''}`).join('+');
+  const said = (of: (part: Part) => unknown): string =>
+    goods.map(({ part }, i) => `${String(of(part))} ${rolesOf?.(i).join() ?? ''}`).join('+');
   return {
     items: goods.map(({ part, spare }, i): Item => ({
       id: `${name.replaceAll(' ', '-')}-${i + 1}`,
@@ -60,9 +59,8 @@ export function optionOf(
       ...(rolesOf ? { roles: [...rolesOf(i)] } : {}),
     })),
     parts: goods.map(({ part }) => part),
-    figures,
-    figuresId: numberOf(figures),
-    partsId: numberOf(`${name} ${parts}`),
+    figuresId: numberOf(said(figureKey)),
+    partsId: numberOf(said(({ id }) => id)),
     leastMinor: goods.reduce((all, { leastMinor }) => all + leastMinor, 0),
   };
 }
@@ -76,11 +74,9 @@ function numberOf(text: string): number {
   return number;
 }
 
-/** Options in order of price, then of what they are; those of no piece are none (`NOTHING` says nothing by itself). */
+/** Options in order of price, then of what they are. */
 export function listed(options: readonly Option[]): Choices {
-  const sorted = options
-    .filter((option) => option === NOTHING || option.items.length > 0)
-    .sort((a, b) => a.leastMinor - b.leastMinor || compareOptions(a, b));
+  const sorted = [...options].sort((a, b) => a.leastMinor - b.leastMinor || compareOptions(a, b));
   return { at: (index) => sorted[index] };
 }
 

@@ -1,17 +1,18 @@
 import type { Subject } from '../../assess';
+import { VIEWS } from '../../assess/view';
 import type { Brief } from '../../model/brief';
-import type { Machine } from '../../model/machine';
 import { PART_KINDS, type Part, type PartKind } from '../../parts';
 import { kitGiB } from '../../parts/memory';
-import { rules } from '../../rules';
+import { ruleOf, rules } from '../../rules';
 import { failing, severity, type Finding, type Rule } from '../../rules/rule';
 import type { Question } from './question';
 import type { Option } from './option';
-import type { Position, Space } from './space';
+import { bareMachine, machineOf, positionsOf, type Space } from './space';
 
 /** A question about the options of some positions, whose answer holds whatever the other positions get. */
 export interface Probe {
-  readonly name: string;
+  /** The rules that it asks; none where the question itself asks for something. */
+  readonly rules: readonly string[];
   /** Positions that it looks at, by index. */
   readonly of: readonly number[];
   /** Reads which part it is, so that equal figures do not answer for each other. */
@@ -24,10 +25,10 @@ const KINDS: ReadonlySet<string> = new Set(PART_KINDS);
 const MEMORY_STATE: readonly PartKind[] = ['processor', 'board', 'memory'];
 
 /** Whether a rule can refuse a machine at all: cautions and notes do not. */
-export const refuses = ({ levels }: Rule): boolean => levels.some((level) => severity(level) <= severity('unproven'));
+const refuses = ({ levels }: Rule): boolean => levels.some((level) => severity(level) <= severity('unproven'));
 
 /** Kinds that a rule's answer depends on, when it reads nothing but parts and how memory is seated. */
-export function kindsRead({ reads }: Rule): ReadonlySet<PartKind> | undefined {
+function kindsRead({ reads }: Rule): ReadonlySet<PartKind> | undefined {
   const kinds = new Set<PartKind>();
   for (const reading of reads)
     if (reading === 'memory state') for (const kind of MEMORY_STATE) kinds.add(kind);
@@ -53,7 +54,7 @@ interface Early {
   readonly asked?: readonly (keyof Brief['mustHaves'])[];
 }
 
-const WIRED: readonly PartKind[] = ['processor', 'board', 'memory', 'graphics', 'expansion', 'drive', 'mixer'];
+const WIRED: readonly PartKind[] = VIEWS.wired;
 
 const EARLY: readonly Early[] = [
   { rules: ['parts-complete'], kinds: ['processor', 'cooler'], codes: ['part-missing'], subject: 'cooler' },
@@ -91,99 +92,83 @@ const EARLY: readonly Early[] = [
   { rules: ['cooler-load', 'card-load', 'clearance', 'fan-mounts'], kinds: [...WIRED, 'cooler', 'case', 'fan'] },
 ];
 
-/** Positions of a space by the kinds they fill. */
-const positionsOf = (positions: readonly Position[], kinds: ReadonlySet<PartKind>): number[] =>
-  positions.flatMap(({ kinds: filled }, i) => (filled.some((kind) => kinds.has(kind)) ? [i] : []));
-
 /**
  * What can be asked before a machine is whole. Rules that read nothing but parts answer as soon as those parts are
  * chosen, and for good; others can be asked early for what they find blocking. Cheap questions come first.
  */
 export function probesFor(space: Space, question: Question, subject: Subject): Probe[] {
-  const { positions, kept, keptParts } = space;
-  const byId = new Map(rules.map((rule) => [rule.id, rule]));
   const counts = (finding: Finding): boolean =>
     failing(finding.level) || (question.unproven === 'refused' && finding.level === 'unproven');
-  const machineOf = (options: readonly Option[], kinds: ReadonlySet<PartKind>): Machine => ({
-    ...bareMachine(question),
-    items: [
-      ...kept.filter((_, i) => keptParts[i] && kinds.has(keptParts[i].kind)),
-      ...options.flatMap(({ items }) => items),
-    ],
-  });
-  const groups = new Map<string, { kinds: ReadonlySet<PartKind>; of: number[]; rules: Rule[] }>();
+  /** A probe of some rules: it holds as long as they find nothing that counts. */
+  const probeOf = (
+    asked: readonly Rule[],
+    kinds: ReadonlySet<PartKind>,
+    refuses: (finding: Finding) => boolean,
+  ): Probe[] => {
+    const of = positionsOf(space, kinds);
+    if (of.length === 0) return [];
+    return [
+      {
+        rules: asked.map(({ id }) => id),
+        of,
+        byIdentity: asked.some(({ byIdentity }) => byIdentity === true),
+        holds: (options) => !subject.findingsBy(asked, machineOf(space, question, options, kinds)).some(refuses),
+      },
+    ];
+  };
+  const groups = new Map<string, { kinds: Set<PartKind>; rules: Rule[] }>();
   for (const rule of rules) {
     const kinds = refuses(rule) ? kindsRead(rule) : undefined;
     if (!kinds) continue;
-    const of = positionsOf(positions, kinds);
+    const of = positionsOf(space, kinds);
     if (of.length === 0) continue;
     const key = `${of.join()} ${rule.byIdentity ? 'id' : ''}`;
     const group = groups.get(key);
     if (group) {
       group.rules.push(rule);
-      for (const kind of kinds) (group.kinds as Set<PartKind>).add(kind);
-    } else groups.set(key, { kinds: new Set(kinds), of, rules: [rule] });
+      for (const kind of kinds) group.kinds.add(kind);
+    } else groups.set(key, { kinds: new Set(kinds), rules: [rule] });
   }
-  const exact = [...groups.values()].map(({ kinds, of, rules: asked }): Probe => ({
-    name: asked.map(({ id }) => id).join(', '),
-    of,
-    byIdentity: asked.some(({ byIdentity }) => byIdentity === true),
-    holds: (options) => !subject.findingsBy(asked, machineOf(options, kinds)).some(counts),
-  }));
-  const early = EARLY.flatMap(
-    ({ rules: ids, kinds: list, codes, subject: about, unproven, asked: demands }): Probe[] => {
-      if (demands?.every((demand) => question.brief.mustHaves[demand] === undefined)) return [];
-      const kinds: ReadonlySet<PartKind> = new Set(list);
-      const asked = ids.flatMap((id) => byId.get(id) ?? []);
-      const of = positionsOf(positions, kinds);
-      if (of.length === 0) return [];
-      return [
-        {
-          name: ids.join(', '),
-          of,
-          byIdentity: asked.some(({ byIdentity }) => byIdentity === true),
-          holds: (options) =>
-            !subject
-              .findingsBy(asked, machineOf(options, kinds))
-              .some(
-                (finding) =>
-                  (unproven ? counts(finding) : failing(finding.level)) &&
-                  (!codes || codes.includes(finding.code)) &&
-                  (about === undefined || finding.subject === about),
-              ),
-        },
-      ];
-    },
-  );
+  const exact = [...groups.values()].flatMap(({ kinds, rules: asked }) => probeOf(asked, kinds, counts));
+  const early = EARLY.flatMap(({ rules: ids, kinds, codes, subject: about, unproven, asked: demands }): Probe[] => {
+    if (demands?.every((demand) => question.brief.mustHaves[demand] === undefined)) return [];
+    return probeOf(
+      ids.map((rule) => ruleOf({ rule })),
+      new Set(kinds),
+      (finding) =>
+        (unproven ? counts(finding) : failing(finding.level)) &&
+        (!codes || codes.includes(finding.code)) &&
+        (about === undefined || finding.subject === about),
+    );
+  });
   return [...leastOf(space, question), ...exact, ...early].sort((a, b) => a.of.length - b.of.length);
 }
 
 /** What the question asks of parts by themselves: room in memory, on one card, on all drives. */
-function leastOf({ positions, keptParts }: Space, { least }: Question): Probe[] {
-  const of = (kind: PartKind): number[] => positionsOf(positions, new Set([kind]));
-  const sum = (options: readonly Option[], size: (part: Part) => number): number =>
-    [...keptParts, ...options.flatMap(({ parts }) => parts)].reduce((all, part) => all + size(part), 0);
-  const asks = (name: string, kind: PartKind, holds: Probe['holds']): Probe[] =>
-    of(kind).length > 0 ? [{ name, of: of(kind), byIdentity: false, holds }] : [];
-  const { memoryGiB, graphicsGiB, storageGB } = least;
+function leastOf(space: Space, { least }: Question): Probe[] {
+  const asks = (kind: PartKind, asked: number | undefined, has: (parts: readonly Part[]) => number): Probe[] => {
+    const of = positionsOf(space, new Set([kind]));
+    if (asked === undefined || of.length === 0) return [];
+    return [
+      {
+        rules: [],
+        of,
+        byIdentity: false,
+        holds: (options) => has([...space.keptParts, ...options.flatMap(({ parts }) => parts)]) >= asked,
+      },
+    ];
+  };
+  const sum = (sizes: readonly number[]): number => sizes.reduce((all, size) => all + size, 0);
   return [
-    ...(memoryGiB === undefined
-      ? []
-      : asks('room in memory', 'memory', (options) => {
-          return sum(options, (part) => (part.kind === 'memory' ? (kitGiB(part) ?? 0) : 0)) >= memoryGiB;
-        })),
-    ...(graphicsGiB === undefined
-      ? []
-      : asks('room on a card', 'graphics', (options) =>
-          options.some(({ parts }) =>
-            parts.some((part) => part.kind === 'graphics' && (part.memoryGiB ?? 0) >= graphicsGiB),
-          ),
-        )),
-    ...(storageGB === undefined
-      ? []
-      : asks('room on drives', 'drive', (options) => {
-          return sum(options, (part) => (part.kind === 'drive' ? (part.capacityGB ?? 0) : 0)) >= storageGB;
-        })),
+    ...asks('memory', least.memoryGiB, (parts) =>
+      sum(parts.map((part) => (part.kind === 'memory' ? (kitGiB(part) ?? 0) : 0))),
+    ),
+    ...asks('graphics', least.graphicsGiB, (parts) =>
+      Math.max(0, ...parts.map((part) => (part.kind === 'graphics' ? (part.memoryGiB ?? 0) : 0))),
+    ),
+    ...asks('drive', least.storageGB, (parts) =>
+      sum(parts.map((part) => (part.kind === 'drive' ? (part.capacityGB ?? 0) : 0))),
+    ),
   ];
 }
 
@@ -192,7 +177,7 @@ function leastOf({ positions, keptParts }: Space, { least }: Question): Probe[] 
  * roles and make no room in these.
  */
 export function drivesHold(question: Question, subject: Subject): (drives: Option) => boolean {
-  const asked = rules.filter(({ id }) => id === 'drive-space' || id === 'copies');
+  const asked = ['drive-space', 'copies'].map((rule) => ruleOf({ rule }));
   const bare = bareMachine(question);
   return ({ items }) => {
     const roles = new Set<string>(items.flatMap(({ roles: own = [] }) => own));
@@ -205,12 +190,3 @@ export function drivesHold(question: Question, subject: Subject): (drives: Optio
       );
   };
 }
-
-/** A machine of a question without its parts: what was set on the one that is completed, else nothing. */
-export const bareMachine = ({ from, brief }: Question): Machine => ({
-  ...(from ?? {}),
-  id: from?.id ?? FOUND,
-  name: from?.name ?? brief.name,
-  items: [],
-});
-const FOUND = 'found';

@@ -5,20 +5,16 @@ import type { Brief } from '../../model/brief';
 import { smallMarket } from '../../tests/smallMarkets';
 import type { FoundMachine } from './judge';
 import { everyTask, plainQuestion, type Question } from './question';
-import { searchFor, type Answer, type Goal, type Standing } from './goals';
+import { finish } from '../../assess/trials';
+import { searchFor, type Goal, type Standing } from './goals';
+import { compareRanks } from './rank';
 import { searchable } from './searchable';
 import { frontierOf, tryAll } from './tryAll';
 
 type Market = ReturnType<typeof smallMarket>;
 
-const ended = (question: Question, { context }: Market, goal: Goal): Answer => {
-  const run = searchFor(searchable(question, context), goal);
-  for (;;) {
-    const step = run.next();
-    if (step.done) return step.value;
-  }
-};
-const found = (answer: Answer): readonly FoundMachine[] => answer.found;
+const found = (question: Question, { context }: Market, goal: Goal): readonly FoundMachine[] =>
+  finish(searchFor(searchable(question, context), goal)).found;
 const asked = ({ brief, context }: Market): Question => ({
   ...plainQuestion(brief),
   least: { tasks: everyTask(brief, context) },
@@ -53,16 +49,14 @@ describe('the exact search', () => {
   test.each(tried)('market $seed: equals every machine tried', ({ market, all }) => {
     const tasks = market.brief.tasks.length;
     const doing = all.filter(({ rank }) => rank.runs === tasks);
-    expect(found(ended(asked(market), market, 'cheapest')).map(short)).toEqual(doing.slice(0, 1).map(short));
+    expect(found(asked(market), market, 'cheapest').map(short)).toEqual(doing.slice(0, 1).map(short));
     const plain = plainQuestion(market.brief);
     const points = frontierOf(all);
-    expect(found(ended(plain, market, 'frontier')).map(short)).toEqual(points.map(short));
+    expect(found(plain, market, 'frontier').map(short)).toEqual(points.map(short));
     // the best for the middle of what machines cost there
     const middle = points[points.length >> 1]?.priceMinor;
     const within = points.filter(({ priceMinor }) => middle !== undefined && priceMinor <= middle);
-    expect(found(ended({ ...plain, mostMinor: middle ?? 1 }, market, 'best')).map(short)).toEqual(
-      within.slice(-1).map(short),
-    );
+    expect(found({ ...plain, mostMinor: middle ?? 1 }, market, 'best').map(short)).toEqual(within.slice(-1).map(short));
   });
 
   test('unproven machines count where they are allowed', () => {
@@ -71,7 +65,7 @@ describe('the exact search', () => {
       const question: Question = { ...plainQuestion(market.brief), unproven: 'allowed' };
       const plain = tryAll(question, market.context, SMALL).found;
       if (plain.length > all.length) more++;
-      expect(found(ended(question, market, 'frontier')).map(short)).toEqual(frontierOf(plain).map(short));
+      expect(found(question, market, 'frontier').map(short)).toEqual(frontierOf(plain).map(short));
     }
     expect(more).toBeGreaterThan(0);
   });
@@ -80,9 +74,9 @@ describe('the exact search', () => {
     for (const { market } of tried.slice(0, 20)) {
       const low: Question = { ...asked(market), at: 'low' };
       const plain = tryAll(low, market.context, SMALL).found;
-      const [best] = found(ended(low, market, 'cheapest'));
+      const [best] = found(low, market, 'cheapest');
       expect(best && short(best)).toBe(plain[0] && short(plain[0]));
-      const [likely] = found(ended(asked(market), market, 'cheapest'));
+      const [likely] = found(asked(market), market, 'cheapest');
       if (best && likely) expect(best.priceMinor).toBeGreaterThanOrEqual(likely.priceMinor);
     }
   });
@@ -97,11 +91,11 @@ describe('what holds of every market', () => {
       let before: FoundMachine | undefined;
       for (const mostMinor of [prices[0], prices[prices.length >> 1], prices.at(-1)]) {
         if (mostMinor === undefined) continue;
-        const [best] = found(ended({ ...plainQuestion(market.brief), mostMinor }, market, 'best'));
+        const [best] = found({ ...plainQuestion(market.brief), mostMinor }, market, 'best');
         expect(best).toBeDefined();
         if (!best) continue;
         expect(best.priceMinor).toBeLessThanOrEqual(mostMinor);
-        if (before) expect([best.rank.runs, best.rank.percent] >= [before.rank.runs, before.rank.percent]).toBe(true);
+        if (before) expect(compareRanks(best.rank, before.rank)).toBeLessThanOrEqual(0);
         before = best;
       }
     }
@@ -109,31 +103,31 @@ describe('what holds of every market', () => {
 
   test('a part that is not used can be left out, and one more never makes it dearer', () => {
     for (const { market } of withMachines.slice(0, 12)) {
-      const [best] = found(ended(asked(market), market, 'cheapest'));
+      const [best] = found(asked(market), market, 'cheapest');
       if (!best) continue;
       const used = new Set(best.machine.items.map(({ part }) => part));
       const unused = market.context.catalogue.parts.map(({ id }) => id).filter((id) => !used.has(id));
       const without: Question = { ...asked(market), withoutParts: new Set(unused) };
-      const [same] = found(ended(without, market, 'cheapest'));
+      const [same] = found(without, market, 'cheapest');
       expect(same && short(same)).toBe(short(best));
       const [one] = [...used];
-      const [less] = found(ended({ ...asked(market), withoutParts: new Set(one ? [one] : []) }, market, 'cheapest'));
+      const [less] = found({ ...asked(market), withoutParts: new Set(one ? [one] : []) }, market, 'cheapest');
       if (less) expect(less.priceMinor).toBeGreaterThanOrEqual(best.priceMinor);
     }
   });
 
   test('the frontier has no point that another beats, and holds the cheapest that does the work and the best', () => {
     for (const { market } of withMachines.slice(0, 20)) {
-      const points = found(ended(plainQuestion(market.brief), market, 'frontier'));
+      const points = found(plainQuestion(market.brief), market, 'frontier');
       points.forEach((point, i) => {
         const next = points[i + 1];
         if (!next) return;
         expect(next.priceMinor).toBeGreaterThan(point.priceMinor);
-        expect([next.rank.runs, next.rank.percent] > [point.rank.runs, point.rank.percent]).toBe(true);
+        expect(compareRanks(next.rank, point.rank)).toBeLessThan(0);
       });
-      const [cheapest] = found(ended(asked(market), market, 'cheapest'));
+      const [cheapest] = found(asked(market), market, 'cheapest');
       if (cheapest) expect(points.map(short)).toContain(short(cheapest));
-      const [best] = found(ended(plainQuestion(market.brief), market, 'best'));
+      const [best] = found(plainQuestion(market.brief), market, 'best');
       expect(points.at(-1) && short(points.at(-1) as FoundMachine)).toBe(best && short(best));
     }
   });
@@ -156,8 +150,8 @@ describe('what holds of every market', () => {
   test('other ids change nothing but ids', () => {
     for (const { market } of withMachines.slice(0, 8)) {
       const renamed = withOtherIds(market);
-      const points = found(ended(plainQuestion(market.brief), market, 'frontier'));
-      const others = found(ended(plainQuestion(renamed.brief), renamed, 'frontier'));
+      const points = found(plainQuestion(market.brief), market, 'frontier');
+      const others = found(plainQuestion(renamed.brief), renamed, 'frontier');
       expect(others.map(short)).toEqual(points.map(short));
       const names = ({ machine }: FoundMachine) => machine.items.map(({ label }) => label);
       expect(others.map(names)).toEqual(points.map(names));

@@ -1,12 +1,11 @@
-import type { Machine } from '../../model/machine';
 import type { Progress } from './atBest';
 import { Heap } from './heap';
 import { compareFound, judge, meets, type FoundMachine, type Judged } from './judge';
 import { compareOptions, type Option } from './option';
-import { bareMachine, type Probe } from './probes';
+import type { Probe } from './probes';
 import { compareRanks, ENOUGH, NO_RANK, rankOf, type Rank } from './rank';
 import type { Searchable } from './searchable';
-import type { Space } from './space';
+import { machineOf, type Space } from './space';
 import type { Stage } from './stages';
 
 /** What a search did. */
@@ -346,12 +345,8 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
     const key = options.map(({ partsId }) => partsId).join(' ');
     const known = asked.judged.get(key);
     if (known) return known;
-    const machine: Machine = {
-      ...bareMachine(question),
-      items: [...space.kept, ...options.flatMap(({ items }) => items)],
-    };
     assessed++;
-    const judged = judge(asked.subject.assess(machine), question, asked.targeted);
+    const judged = judge(asked.subject.assess(machineOf(space, question, options)), question, asked.targeted);
     if (judged.kind !== 'refused') baskets++;
     if (judged.kind === 'found') {
       if (!judged.proven) openBaskets++;

@@ -20,7 +20,6 @@ export interface Searchable {
   readonly probes: readonly Probe[];
   readonly stages: readonly Stage[];
   readonly subject: Subject;
-  readonly context: Context;
   /** Tasks that have a target. */
   readonly targeted: ReadonlySet<string>;
   /** The most that a firm budget leaves, landed. */
@@ -61,7 +60,6 @@ export function searchable(question: Question, context: Context): Searchable {
     space,
     prices,
     subject,
-    context,
     probes: all.filter(({ of }) => of.length > 1),
     stages: stagesFor(space, question, quick, subject),
     targeted: targetedIn(question.brief, quick),

@@ -1,6 +1,6 @@
 import { DRIVE_ROLES, type DriveRole } from '../../figures/resources';
 import type { Catalogue } from '../../model/catalogue';
-import type { Item } from '../../model/machine';
+import type { Item, Machine } from '../../model/machine';
 import { PART_KINDS, type Part, type PartKind, type PartOf } from '../../parts';
 import { isOnSale } from '../../parts/onSale';
 import type { Context } from '../../assess';
@@ -11,7 +11,7 @@ import { factsForTrades } from '../../assess/stages';
 import { undominated } from './dominance';
 import { driveSets } from './driveSets';
 import type { LeastPrices } from './least';
-import { listed, NOTHING, optionOf, pieces, type Choices, type DrivesDo, type Good, type Option } from './option';
+import { listed, NOTHING, optionOf, upTo, type Choices, type DrivesDo, type Good, type Option } from './option';
 import type { Question } from './question';
 
 export interface Position {
@@ -29,6 +29,33 @@ export interface Space {
   /** Roles that drives are still chosen for. */
   readonly roles: readonly DriveRole[];
 }
+
+/** Positions of a space by the kinds they fill. */
+export const positionsOf = ({ positions }: Space, kinds: ReadonlySet<PartKind>): number[] =>
+  positions.flatMap(({ kinds: filled }, i) => (filled.some((kind) => kinds.has(kind)) ? [i] : []));
+
+/** A machine of a question without its parts: what was set on the one that is completed, else nothing. */
+export const bareMachine = ({ from, brief }: Question): Machine => ({
+  ...(from ?? {}),
+  id: from?.id ?? FOUND,
+  name: from?.name ?? brief.name,
+  items: [],
+});
+const FOUND = 'found';
+
+/** The machine that options make with what is kept; with `kinds` only what is kept of these. */
+export const machineOf = (
+  { kept, keptParts }: Space,
+  question: Question,
+  options: readonly Option[],
+  kinds?: ReadonlySet<PartKind>,
+): Machine => ({
+  ...bareMachine(question),
+  items: [
+    ...kept.filter((_, i) => !kinds || (keptParts[i] && kinds.has(keptParts[i].kind))),
+    ...options.flatMap(({ items }) => items),
+  ],
+});
 
 /** Most cards that are tried together, and most modules. */
 const MOST_CARDS = 4;
@@ -72,10 +99,7 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
     add(
       'graphics',
       ['graphics'],
-      [
-        NOTHING,
-        ...shop('graphics').flatMap((good) => countsTo(most).map((count) => optionOf('graphics', pieces(good, count)))),
-      ],
+      [NOTHING, ...shop('graphics').flatMap((good) => upTo(most, good).map((set) => optionOf('graphics', set)))],
     );
   }
   if (!has.has('board')) add('board', ['board'], one('board'));
@@ -84,9 +108,9 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
       'memory',
       ['memory'],
       shop('memory').flatMap((good) =>
-        countsTo(MOST_KITS)
-          .filter((count) => count === 1 || MODULES.has(count * ((good.part as PartOf<'memory'>).modules ?? 1)))
-          .map((count) => optionOf('memory', pieces(good, count))),
+        upTo(MOST_KITS, good)
+          .filter(({ length }) => length === 1 || MODULES.has(length * ((good.part as PartOf<'memory'>).modules ?? 1)))
+          .map((set) => optionOf('memory', set)),
       ),
     );
   const roles = DRIVE_ROLES.filter(
@@ -105,10 +129,7 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
     add(
       'fans',
       ['fan'],
-      [
-        NOTHING,
-        ...shop('fan').flatMap((good) => countsTo(MOST_FANS).map((count) => optionOf('fan', pieces(good, count)))),
-      ],
+      [NOTHING, ...shop('fan').flatMap((good) => upTo(MOST_FANS, good).map((set) => optionOf('fan', set)))],
     );
   addWhole();
   return {
@@ -133,15 +154,13 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
       shop('expansion').filter(({ part }) => (part as PartOf<'expansion'>).purpose === purpose);
     if (inputs) {
       const mixers = has.has('mixer') ? [] : shop('mixer');
-      const sets = upToTwo(cards('capture'));
+      const takers = cards('capture');
       add(
         'inputs',
         ['expansion', 'mixer'],
         [
-          ...sets.map((set) => optionOf('capture', set)),
-          ...mixers.flatMap((mixer) =>
-            sets.filter((set) => set.length < 2).map((set) => optionOf('capture', [mixer, ...set])),
-          ),
+          ...upToTwo(takers).map((set) => optionOf('capture', set)),
+          ...mixers.flatMap((mixer) => upToOne(takers).map((set) => optionOf('capture', [mixer, ...set]))),
         ],
       );
     }
@@ -149,21 +168,18 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
       const second = brief.tasks.some(
         (task) => task.kind === 'ingest' && [task.from, task.to, task.copyTo].includes('second network'),
       );
+      const sets = second ? upToTwo(cards('network')) : upToOne(cards('network'));
       add(
         'network',
         ['expansion'],
-        upToTwo(cards('network'))
-          .filter((set) => set.length < 2 || second)
-          .map((set) => optionOf('network', set)),
+        sets.map((set) => optionOf('network', set)),
       );
     }
     if (wireless)
       add(
         'wireless',
         ['expansion'],
-        upToTwo(cards('wireless'))
-          .filter((set) => set.length < 2)
-          .map((set) => optionOf('wireless', set)),
+        upToOne(cards('wireless')).map((set) => optionOf('wireless', set)),
       );
   }
 
@@ -183,18 +199,18 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
   }
 }
 
+/** No or one good. */
+const upToOne = (goods: readonly Good[]): (readonly Good[])[] => [[], ...goods.map((good) => [good])];
+
 /** No, one or two goods, alike or not; a spare piece is there once. */
 function upToTwo(goods: readonly Good[]): (readonly Good[])[] {
   return [
-    [],
-    ...goods.map((good) => [good]),
+    ...upToOne(goods),
     ...goods.flatMap((good, i) =>
       goods.slice(i).flatMap((other) => (other === good && good.spare ? [] : [[good, other]])),
     ),
   ];
 }
-
-const countsTo = (most: number): number[] => Array.from({ length: most }, (_, i) => i + 1);
 
 /** Parts of a kind that can be had: those on sale that somebody offers, and spare ones at no price. */
 function shopOf(

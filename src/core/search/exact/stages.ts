@@ -1,8 +1,8 @@
 import type { Context, Subject } from '../../assess';
 import { factsForTrades } from '../../assess/stages';
 import { DRIVE_ROLES, resourceKey, type DriveRole } from '../../figures/resources';
+import { VIEWS } from '../../assess/view';
 import { fitParts } from '../../model/fitted';
-import type { Machine } from '../../model/machine';
 import type { PartKind } from '../../parts';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
@@ -10,11 +10,10 @@ import { driveFor } from '../../work/flowEnds';
 import type { TaskResult } from '../../predict/results';
 import { worstOf } from '../../predict/worst';
 import { atBest, SETTLED, type Progress } from './atBest';
-import { bareMachine } from './probes';
 import { MET, type End, type Question } from './question';
 import { progressAt } from './rank';
 import type { Option } from './option';
-import { absentKinds, type Space } from './space';
+import { absentKinds, bareMachine, machineOf, positionsOf, type Space } from './space';
 
 /** A bound on what the tasks can do, from the options of some positions. */
 export interface Stage {
@@ -26,22 +25,13 @@ export interface Stage {
   readonly progress: (options: readonly Option[], least?: ReadonlyMap<string, number>) => Progress;
 }
 
-const WIRED: readonly PartKind[] = [
-  'processor',
-  'board',
-  'memory',
-  'graphics',
-  'expansion',
-  'drive',
-  'accessory',
-  'mixer',
-];
+const WIRED: readonly PartKind[] = VIEWS.wired;
 
-/** Kinds whose parts are chosen when the tasks are looked at with all others endless, in the order of choosing. */
 /** Kinds of task that name streams between devices. */
 const STREAMING: ReadonlySet<string> = new Set(['ingest', 'custom', 'live']);
 
 const CARDS: readonly PartKind[] = ['expansion', 'mixer'];
+/** Kinds whose parts are chosen when the tasks are looked at with all others endless, in the order of choosing. */
 const AT_BEST: readonly (readonly PartKind[])[] = [
   CARDS,
   ['processor', 'graphics'],
@@ -69,30 +59,22 @@ const IN_FULL: readonly (readonly PartKind[])[] = [WIRED, [...WIRED, 'cooler'], 
  * that still lacks what would house it: parts of further kinds only warm it.
  */
 export function stagesFor(space: Space, question: Question, context: Context, subject: Subject): Stage[] {
-  const { positions, kept, keptParts } = space;
   const { brief } = question;
   const bare = bareMachine(question);
   const best = atBest(brief, context, bare, question.at);
   const absent = absentKinds(space);
-  const of = (kinds: ReadonlySet<PartKind>) =>
-    positions.flatMap(({ kinds: filled }, i) => (filled.some((kind) => kinds.has(kind)) ? [i] : []));
-  const machineOf = (options: readonly Option[], kinds: ReadonlySet<PartKind>): Machine => ({
-    ...bare,
-    items: [
-      ...kept.filter((_, i) => keptParts[i] && kinds.has(keptParts[i].kind)),
-      ...options.flatMap(({ items }) => items),
-    ],
-  });
+  const of = (kinds: ReadonlySet<PartKind>) => positionsOf(space, kinds);
+  const made = (options: readonly Option[], kinds: ReadonlySet<PartKind>) => machineOf(space, question, options, kinds);
   /** The share of their rates that named streams get on a board with only the devices that they join. */
   function streams(): Stage {
     const kinds: ReadonlySet<PartKind> = new Set(['processor', 'board', 'expansion', 'drive', 'mixer']);
     return {
       of: brief.tasks.some(({ kind }) => STREAMING.has(kind)) ? of(kinds) : [],
-      keyOf: ({ figures }) => figures,
+      keyOf: ({ figuresId }) => `${figuresId}`,
       partly: false,
       progress: (options) => {
         const shares = new Map<string, number>();
-        for (const { flows } of subject.factsOf(machineOf(options, kinds)).sittings)
+        for (const { flows } of subject.factsOf(made(options, kinds)).sittings)
           for (const { task, flow, realTime, bytesPerS } of flows)
             // what is not known of a stream bounds nothing, and a whole stream may be more than whole
             if (realTime && bytesPerS !== undefined && bytesPerS < flow.bytesPerS * MET)
@@ -105,7 +87,7 @@ export function stagesFor(space: Space, question: Question, context: Context, su
   const rates = new WeakMap<Option, string>();
   /** Of drives nothing is read but what those of the roles that tasks read and write give and take. */
   const ratesOf = (option: Option): string => {
-    if (!option.parts.some(({ kind }) => kind === 'drive')) return option.figures;
+    if (!option.parts.some(({ kind }) => kind === 'drive')) return `${option.figuresId}`;
     let key = rates.get(option);
     if (key === undefined) {
       const parts = fitParts({ ...bare, items: [...option.items] }, context.catalogue);
@@ -131,7 +113,7 @@ export function stagesFor(space: Space, question: Question, context: Context, su
       (stage, i) => stage.of.length > 0 && !stages.slice(i + 1).some(({ of: same }) => same.join() === stage.of.join()),
     );
   // what takes the pictures in decides what is left to processor and graphics: they are looked at together
-  const taking = positions.some(({ kinds }) => kinds.includes('mixer'));
+  const taking = space.positions.some(({ kinds }) => kinds.includes('mixer'));
   const looks = AT_BEST.filter((kinds) => !taking || !kinds.includes('processor') || kinds.includes('mixer'));
   return distinct([
     ...looks.map((list): Stage => {
@@ -143,7 +125,7 @@ export function stagesFor(space: Space, question: Question, context: Context, su
         keyOf: ratesOf,
         partly: kinds.has('drive'),
         progress: (options, least) => {
-          const machine = machineOf(options, kinds);
+          const machine = made(options, kinds);
           const there = new Set(machine.items.flatMap(({ roles = [] }) => roles));
           const awaited = new Set(space.roles.filter((role) => !there.has(role)));
           return best(fitParts(machine, context.catalogue), { kinds: chosen, awaited }, least);
@@ -155,10 +137,10 @@ export function stagesFor(space: Space, question: Question, context: Context, su
       const kinds: ReadonlySet<PartKind> = new Set(list);
       return {
         of: of(kinds),
-        keyOf: ({ figures }) => figures,
+        keyOf: ({ figuresId }) => `${figuresId}`,
         partly: false,
         progress: (options) => {
-          const { sittings } = subject.factsOf(machineOf(options, kinds));
+          const { sittings } = subject.factsOf(made(options, kinds));
           return new Map(
             brief.tasks.map(({ id }) => {
               const worst = worstOf(id, sittings);

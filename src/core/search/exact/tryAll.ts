@@ -1,13 +1,11 @@
 import { assess, type Context } from '../../assess';
-import type { Machine } from '../../model/machine';
 import { buyPolicy } from '../../money/policy';
 import { compareFound, judge, type FoundMachine } from './judge';
 import { leastPrices } from './least';
 import type { Option } from './option';
-import { bareMachine } from './probes';
 import { targetedIn, type Question } from './question';
 import { compareRanks } from './rank';
-import { spaceOf } from './space';
+import { machineOf, spaceOf } from './space';
 
 /**
  * The plain way: every machine of a space through a full assessment and its basket. Nothing is bounded, nothing left out.
@@ -19,9 +17,9 @@ export function tryAll(question: Question, context: Context, most = 20_000): { f
   if (!region) throw new RangeError(`the brief's region "${question.brief.region}" is not in the catalogue`);
   const policy = buyPolicy(question.brief, context.settings, context.today);
   const prices = { ...leastPrices(context.catalogue, region, policy, question.rebates), undercuts: () => false };
-  const { positions, kept } = spaceOf(question, context, prices, () => true);
+  const space = spaceOf(question, context, prices, () => true);
   const targeted = targetedIn(question.brief, context);
-  const lists = positions.map(({ choices }) => {
+  const lists = space.positions.map(({ choices }) => {
     const options: Option[] = [];
     for (let option = choices.at(0); option; option = choices.at(options.length)) options.push(option);
     return options;
@@ -36,8 +34,11 @@ export function tryAll(question: Question, context: Context, most = 20_000): { f
       at[i] = rest % list.length;
       rest = Math.floor(rest / list.length);
     });
-    const items = [...kept, ...lists.flatMap((list, i) => list[at[i] ?? 0]?.items ?? [])];
-    const machine: Machine = { ...bareMachine(question), items };
+    const machine = machineOf(
+      space,
+      question,
+      lists.flatMap((list, i) => list[at[i] ?? 0] ?? []),
+    );
     const judged = judge(assess(machine, question.brief, context), question, targeted);
     if (judged.kind === 'found') found.push(judged.found);
   }
