@@ -1,5 +1,6 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
-import { draftMenu, opened, openSeat, settled } from './helpers';
+import { draftMenu, opened, openSeat, settled, themed } from './helpers';
 
 /** From the desk through the door from the work: a card, the money, the brief, and the search. Four clicks. */
 async function askedFor(page: Page, card: RegExp, money: string): Promise<void> {
@@ -52,6 +53,10 @@ test('the frontier draws point by point, ends proven, and a point becomes a draf
   await expect(cheapest(page)).toContainText('Proven: nothing better was missed.');
   await expect(page.getByRole('region', { name: 'Best for 1,050.00 USD' })).toContainText('Proven');
   await expect(frontier).toContainText(/1 of \d+/);
+  for (const theme of ['light', 'dark'] as const) {
+    await themed(page, theme);
+    expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  }
   await frontier.getByRole('button', { name: 'The next point' }).click();
   await expect(frontier).toContainText(/2 of \d+/);
   const price = await frontier.locator('b.num').first().innerText();
@@ -89,7 +94,9 @@ test('a draft is completed around what is in it', async ({ page }) => {
   await openSeat(page, 'draft', '/ninefathom/office');
   await draftMenu(page, 'Find what is missing');
   await page.getByRole('button', { name: 'Find the rest', exact: true }).click();
-  await expect(cheapest(page)).toContainText(/Proven|No machine/, { timeout: 60_000 });
+  await expect(page.getByRole('region', { name: 'Small and quiet, completed' })).toContainText(/Proven|No machine/, {
+    timeout: 60_000,
+  });
 });
 
 test('branded machines are matched for less, and bettered for the same money', async ({ page }) => {

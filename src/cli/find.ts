@@ -13,7 +13,7 @@ import { FIGURES, matchOf, type MatchFigure } from '@/core/search/exact/match';
 import { budgetOf, ENDS, plainQuestion, workOf, type End, type Question } from '@/core/search/exact/question';
 import { searchable } from '@/core/search/exact/searchable';
 import { coins, number } from '@/core/words/format';
-import { clashWords, demandWords, rankWords, relaxedWords } from '@/core/words/found';
+import { clashWords, demandWords, madeOf, rankWords, relaxedWords } from '@/core/words/found';
 import { minorOf, ratioOf } from '@/core/units/money';
 import { refuse, say } from './say';
 
@@ -232,7 +232,7 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
   else if (currency) {
     for (const machine of found) {
       say(`${coins(machine.priceMinor, currency)}  ${rankWords(machine.rank, task.question.brief)}`);
-      say(`  ${machine.machine.items.map(({ label, part }) => label ?? part).join(', ')}`);
+      say(`  ${madeOf(machine.machine)}`);
     }
     if (clash) {
       say(`No machine is possible. ${clashWords(clash, task.question.brief)}`);

@@ -7,6 +7,30 @@ import type { SeatBundle } from './contract';
 import { seatBundle } from './seatBundle';
 import { now, type Service } from './service';
 
+/** A seat with a draft more, and that draft's document; none where there was nothing to make it of. */
+export interface WithDraft {
+  readonly bundle: SeatBundle | undefined;
+  readonly id: string | undefined;
+}
+
+/** Adds a machine to a seat's drafts, under the first of some names that is free. */
+async function added(
+  service: Service,
+  seat: projects.SeatDocuments,
+  machine: Machine,
+  names: Iterable<string>,
+  labelled: (name: string) => string,
+  window: string,
+): Promise<WithDraft> {
+  const seatId = seat.seat.id;
+  const bodies = seat.drafts.map(({ body }) => body);
+  const draftId = firstFree(counted(seatId, bodies.length + 1), idIn(bodies));
+  const name = firstFree(names, (wanted) => bodies.some((body) => body.name === wanted));
+  const step = { label: labelled(name), at: now(), window };
+  const id = await projects.addDraft(service.db, seatId, { ...machine, id: draftId, name }, step);
+  return { bundle: await seatBundle(service, seatId, window), id };
+}
+
 /** A draft of a seat from a draft of this or another one, with a name of its own, and the seat as it is then. */
 export async function copyDraft(
   service: Service,
@@ -14,46 +38,20 @@ export async function copyDraft(
   documentId: string,
   fromSeat = seatId,
   window = '',
-): Promise<{ bundle: SeatBundle | undefined; id: string | undefined }> {
+): Promise<WithDraft> {
   const seat = await projects.readSeat(service.db, seatId);
   const origin = fromSeat === seatId ? seat : await projects.readSeat(service.db, fromSeat);
   const source = origin?.drafts.find((draft) => draft.id === documentId);
   if (!seat || !source) return { bundle: await seatBundle(service, seatId, window), id: undefined };
-  const bodies = seat.drafts.map(({ body }) => body);
-  const draftId = firstFree(counted(seatId, bodies.length + 1), idIn(bodies));
-  const name = firstFree(namesOfCopy(fromSeat !== seatId, source.body.name), (wanted) =>
-    bodies.some((body) => body.name === wanted),
-  );
-  const id = await projects.addDraft(
-    service.db,
-    seatId,
-    { ...source.body, id: draftId, name },
-    { label: `Copy of ${source.body.name}`, at: now(), window },
-  );
-  return { bundle: await seatBundle(service, seatId, window), id };
+  const names = namesOfCopy(fromSeat !== seatId, source.body.name);
+  return added(service, seat, source.body, names, () => `Copy of ${source.body.name}`, window);
 }
 
 /** A machine that was found as a draft of a seat, and the seat as it is then. */
-export async function addFound(
-  service: Service,
-  seatId: string,
-  found: Machine,
-  window = '',
-): Promise<{ bundle: SeatBundle | undefined; id: string | undefined }> {
+export async function addFound(service: Service, seatId: string, found: Machine, window = ''): Promise<WithDraft> {
   const seat = await projects.readSeat(service.db, seatId);
   if (!seat) return { bundle: undefined, id: undefined };
-  const bodies = seat.drafts.map(({ body }) => body);
-  const draftId = firstFree(counted(seatId, bodies.length + 1), idIn(bodies));
-  const name = firstFree(numberedWithin(LONGEST_NAME, found.name, ''), (wanted) =>
-    bodies.some((body) => body.name === wanted),
-  );
-  const id = await projects.addDraft(
-    service.db,
-    seatId,
-    { ...found, id: draftId, name },
-    { label: `${name}, found`, at: now(), window },
-  );
-  return { bundle: await seatBundle(service, seatId, window), id };
+  return added(service, seat, found, numberedWithin(LONGEST_NAME, found.name, ''), (name) => `${name}, found`, window);
 }
 
 /** A draft of another seat keeps its name where that is free; a copy says of what. */

@@ -7,7 +7,7 @@ import { filmBrief, filmDrafts } from '@/demo/ninefathom';
 import { demoCatalogue } from '@/demo/catalogue';
 import { exportCase, openCase } from './cases';
 import { importFile } from './import/importFile';
-import { copyDraft, draftsElsewhere, dropDraft } from './drafts';
+import { addFound, copyDraft, draftsElsewhere, dropDraft } from './drafts';
 import { fillFigure, saveBriefEdit, saveDraftEdit, stepSeat } from './edits';
 import { seatBundle } from './seatBundle';
 import { copySeat, dropSeat, newSeat } from './seats';
@@ -258,6 +258,21 @@ describe('drafts', () => {
     }
     for (const draft of (await bundle()).drafts) await dropDraft(service, 'film', draft.id);
     expect((await bundle()).drafts).toHaveLength(1);
+  });
+
+  test('are made of a machine that was found, each with a name and an id of its own, and undone', async () => {
+    const [source] = (await bundle()).drafts;
+    if (!source) throw new Error('there is no draft');
+    const found = { ...source.body, id: 'found', name: 'Cheapest' };
+    const first = await addFound(service, 'film', found);
+    const second = await addFound(service, 'film', found);
+    const made = [first, second].map(({ bundle: seat, id }) => seat?.drafts.find((draft) => draft.id === id)?.body);
+    expect(made.map((body) => body?.name)).toEqual(['Cheapest', 'Cheapest 2']);
+    expect(new Set((await bundle()).drafts.map(({ body }) => body.id)).size).toBe(6);
+    expect(made[0]?.items).toEqual(found.items);
+    await stepped(service, 'film', 'undo');
+    expect((await bundle()).drafts).toHaveLength(5);
+    expect((await addFound(service, 'no-such-seat', found)).id).toBeUndefined();
   });
 
   test('of other seats are offered when they have parts, and come over with a name of their own', async () => {

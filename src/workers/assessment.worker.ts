@@ -15,6 +15,7 @@ import { remedyTrials } from '@/core/search/remedies';
 import type { Trials } from '@/core/assess/trials';
 import type { WorkerApi } from './api';
 import { load, ready } from './loaded';
+import { inSlices } from './slices';
 
 /** The last few machines and briefs that came over, by what they say: a message makes new objects of the same ones. */
 const KEPT = 8;
@@ -39,33 +40,26 @@ const offersOf = (part: Part | undefined, brief: Brief) =>
   part ? [...ready().catalogue.offers(part.id, brief.region)] : [];
 const SHOWN = 12;
 
-/** Time a search may take before other questions get a turn. */
-const SLICE_MS = 25;
 const newest = new Map<string, object>();
 
-/** Runs a search in slices; a newer question of the same topic ends it, because nobody waits for the older answer. */
-async function inSlices<T>(topic: string, trials: Trials<T>): Promise<T> {
+/** Runs a search; a newer question of the same topic ends it, because nobody waits for the older answer. */
+async function newestOf<T>(topic: string, trials: Trials<T>): Promise<T> {
   const me = {};
   newest.set(topic, me);
-  for (let until = performance.now() + SLICE_MS; ;) {
-    const next = trials.next();
-    if (next.done) return next.value;
-    if (performance.now() < until) continue;
-    await new Promise((resolve) => setTimeout(resolve));
-    if (newest.get(topic) !== me) throw new Error('a newer question took the place of this one');
-    until = performance.now() + SLICE_MS;
-  }
+  const came = await inSlices(trials, () => newest.get(topic) !== me);
+  if (!came.done) throw new Error('a newer question took the place of this one');
+  return came.value;
 }
 
 const api: WorkerApi = {
   load,
   candidates: async (machine, brief, position) =>
-    (await inSlices('candidates', candidateTrials(same(machine), same(brief), position, ready()))).map((candidate) => ({
+    (await newestOf('candidates', candidateTrials(same(machine), same(brief), position, ready()))).map((candidate) => ({
       ...candidate,
       offers: offersOf(candidate.part, brief),
     })),
   memorySheet: async (machine, brief, position) => {
-    const { rows, fits, paysUpTo } = await inSlices(
+    const { rows, fits, paysUpTo } = await newestOf(
       'memory sheet',
       memoryTrials(same(machine), same(brief), position, ready()),
     );
@@ -80,23 +74,23 @@ const api: WorkerApi = {
     const before = assessedNow(machine, brief);
     const finding = before.findings.find((candidate) => candidate.key === key);
     if (!finding) return [];
-    const found = await inSlices(`remedies ${key}`, remedyTrials(machine, brief, finding, ready(), 3, before));
+    const found = await newestOf(`remedies ${key}`, remedyTrials(machine, brief, finding, ready(), 3, before));
     return found.map((remedy) => ({ ...remedy, offers: offersOf(remedy.part, brief) }));
   },
   turns: async (sentMachine, sentBrief, key) => {
     const [machine, brief] = [same(sentMachine), same(sentBrief)];
     const before = assessedNow(machine, brief);
     const finding = before.findings.find((candidate) => candidate.key === key);
-    return finding ? inSlices(`turns ${key}`, turnTrials(machine, brief, finding, ready(), before)) : [];
+    return finding ? newestOf(`turns ${key}`, turnTrials(machine, brief, finding, ready(), before)) : [];
   },
-  largest: (machine, brief, task) => inSlices(`largest ${task}`, largestTrials(machine, brief, task, ready())),
-  elsewhere: (machine, brief, region) => inSlices('elsewhere', elsewhereTrials(machine, brief, region, ready())),
+  largest: (machine, brief, task) => newestOf(`largest ${task}`, largestTrials(machine, brief, task, ready())),
+  elsewhere: (machine, brief, region) => newestOf('elsewhere', elsewhereTrials(machine, brief, region, ready())),
   operatingPoints: async (sentMachine, sentBrief) => {
     const [machine, brief] = [same(sentMachine), same(sentBrief)];
     return operatingPoints(machine, brief, ready(), assessedNow(machine, brief));
   },
   coinSteps: async (machine, brief) => {
-    const { up, savings, ...rest } = await inSlices('coin steps', coinTrials(same(machine), same(brief), ready()));
+    const { up, savings, ...rest } = await newestOf('coin steps', coinTrials(same(machine), same(brief), ready()));
     const row = (step: Step) => ({ ...step, offers: offersOf(step.part, brief) });
     return { up: up.slice(0, SHOWN).map(row), savings: savings.slice(0, SHOWN).map(row), ...rest };
   },

@@ -1,24 +1,22 @@
 import * as Comlink from 'comlink';
 import { quickly, subjectOf } from '@/core/assess';
-import { clashOf, type Clash } from '@/core/search/exact/clash';
+import { clashOf } from '@/core/search/exact/clash';
 import { searchFor, type Searching, type Standing } from '@/core/search/exact/goals';
 import type { FoundMachine } from '@/core/search/exact/judge';
 import { matchOf } from '@/core/search/exact/match';
 import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/exact/question';
 import { addEfforts, NO_EFFORT } from '@/core/search/exact/search';
 import { searchable } from '@/core/search/exact/searchable';
-import { foundWords } from '@/core/words/found';
+import { foundWords, type FoundWords } from '@/core/words/found';
 import { timesFigure } from '@/core/units/money';
 import { load, ready } from './loaded';
-import type { Ask, FoundRow, Line, Report, SearchApi } from './searchApi';
+import { inSlices } from './slices';
+import type { Ask, Line, Report, SearchApi } from './searchApi';
 
-/** Time between two looks at whether somebody else wants a turn, and between two reports. */
-const SLICE_MS = 25;
+/** Time between two reports. */
 const TELL_MS = 120;
 
 let current: object | undefined;
-
-const breath = () => new Promise((resolve) => setTimeout(resolve));
 
 const WAITING: Line = { state: 'waiting', found: undefined, atLeastMinor: undefined };
 
@@ -29,15 +27,10 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
   const started = performance.now();
   const context = ready();
   const { brief } = ask;
-  const rows = new WeakMap<FoundMachine, FoundRow>();
-  const rowOf = (found: FoundMachine): FoundRow => {
+  const rows = new WeakMap<FoundMachine, FoundWords>();
+  const rowOf = (found: FoundMachine): FoundWords => {
     let row = rows.get(found);
-    if (row) return row;
-    const assessment = subjectOf(brief, quickly(context)).assess(found.machine);
-    const parts = assessment.facts.parts.all.map(({ part }) => part);
-    const offers = parts.flatMap(({ id }) => [...context.catalogue.offers(id, brief.region)]);
-    row = { ...foundWords(found, assessment), parts, offers };
-    rows.set(found, row);
+    if (!row) rows.set(found, (row = foundWords(found, subjectOf(brief, quickly(context)).assess(found.machine))));
     return row;
   };
   const mostMinor = ask.mostMinor ?? budgetOf(brief, context);
@@ -66,31 +59,20 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
     atLeastMinor,
   });
 
-  /** Runs a search in slices, telling where it stands; undefined when it was stopped. */
+  /** Runs a search, telling where it stands; undefined when it was stopped. */
   async function run(search: Searching, standing: (now: Standing) => Partial<Report>) {
     const before = report.effort;
-    let until = performance.now() + SLICE_MS;
-    for (;;) {
-      const next = search.next();
-      if (next.done) {
-        say({ effort: addEfforts(before, next.value.effort) }, false);
-        return next.value.found;
-      }
-      if (performance.now() < until) continue;
-      say({ ...standing(next.value), effort: addEfforts(before, next.value.effort) }, false);
-      await breath();
-      if (stopped()) {
-        say({ ...standing(next.value), effort: addEfforts(before, next.value.effort) });
-        return undefined;
-      }
-      until = performance.now() + SLICE_MS;
-    }
+    const far = (now: Standing): Partial<Report> => ({ ...standing(now), effort: addEfforts(before, now.effort) });
+    const came = await inSlices(search, stopped, (now) => say(far(now), false));
+    say(came.done ? { effort: addEfforts(before, came.value.effort) } : far(came.last), !came.done);
+    return came.done ? came.value.found : undefined;
   }
   const ended = (change: Partial<Report>): void => say({ ...change, done: true });
 
   const given = ask.match && matchOf(subjectOf(brief, quickly(context)).assess(ask.match));
   const work = workOf(brief, context);
-  const question: Question = { ...work, keep: ask.keep, at: ask.at, least: given ?? work.least };
+  const around = { at: ask.at, ...(ask.from ? { from: ask.from, keep: ask.from.items } : {}) };
+  const question: Question = { ...work, ...around, least: given ?? work.least };
   const asked = searchable(question, context);
   const cheapest = await run(searchFor(asked, 'cheapest'), (now) => ({ cheapest: lineOf('searching', now) }));
   if (!cheapest) return ended({ cheapest: { ...report.cheapest, state: 'stopped' } });
@@ -104,7 +86,7 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
   // where the work cannot be done for the money, the best is what does most of it
   const within = first && (mostMinor === undefined || first.priceMinor <= mostMinor);
   const most = mostMinor ?? (first ? timesFigure(first.priceMinor, WITHOUT_BUDGET) : undefined);
-  const toSpend = within ? asked : searchable({ ...plainQuestion(brief), keep: ask.keep, at: ask.at }, context);
+  const toSpend = within ? asked : searchable({ ...plainQuestion(brief), ...around }, context);
   if (mostMinor !== undefined) {
     const best = await run(searchFor(toSpend, 'best', mostMinor), ({ best: held }) => ({
       best: lineOf('searching', { ...(held ? { best: held } : {}) }),
@@ -118,8 +100,8 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
     });
   }
   if (!first) {
-    const clash = await explained(question);
-    return ended(clash ? { clash } : {});
+    const clash = await inSlices(clashOf(question, context), stopped, () => say({}, false));
+    return ended(clash.done ? { clash: clash.value } : {});
   }
   if (!within) return ended({ frontier: 'none' });
   const points = await run(searchFor(asked, 'frontier', most), ({ proven }) => ({
@@ -127,19 +109,6 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
     frontier: 'searching',
   }));
   return points ? ended({ points: points.map(rowOf), frontier: 'proven' }) : ended({ frontier: 'stopped' });
-
-  async function explained(impossible: Question): Promise<Clash | undefined> {
-    const trials = clashOf(impossible, context);
-    for (let until = performance.now() + SLICE_MS; ;) {
-      const next = trials.next();
-      if (next.done) return next.value;
-      if (performance.now() < until) continue;
-      say({}, false);
-      await breath();
-      if (stopped()) return undefined;
-      until = performance.now() + SLICE_MS;
-    }
-  }
 }
 
 /** Without a budget the frontier goes on to this many times the cheapest. */
@@ -148,6 +117,11 @@ const WITHOUT_BUDGET = 2;
 const api: SearchApi = {
   load,
   find,
+  goods: ({ items }, region) => {
+    const { catalogue } = ready();
+    const parts = items.flatMap((item) => catalogue.part(item.part) ?? []);
+    return Promise.resolve({ parts, offers: parts.flatMap(({ id }) => [...catalogue.offers(id, region)]) });
+  },
   stop: () => {
     current = undefined;
     return Promise.resolve();

@@ -1,5 +1,5 @@
 import type { Brief } from '@/core/model/brief';
-import type { Item, Machine } from '@/core/model/machine';
+import type { Machine } from '@/core/model/machine';
 import type { Settings } from '@/core/model/settings';
 import type { Clash } from '@/core/search/exact/clash';
 import type { End } from '@/core/search/exact/question';
@@ -12,24 +12,18 @@ import type { FoundWords } from '@/core/words/found';
 export interface Ask {
   readonly brief: Brief;
   readonly at: End;
-  /** Items that stay: of a draft that is completed. */
-  readonly keep: readonly Item[];
+  /** A draft that is completed: what is in it stays, and how it is set. */
+  readonly from?: Machine;
   /** Machines that are to be matched: what each task of theirs makes is the least that is asked. */
   readonly match?: Machine;
   /** What may be spent, landed; the brief's budget when it is not stated. */
   readonly mostMinor?: number;
 }
 
-/** A machine that was found, ready to be shown and to become a draft. */
-export interface FoundRow extends FoundWords {
-  readonly parts: readonly Part[];
-  readonly offers: readonly Offer[];
-}
-
 /** One of the questions that are answered together. */
 export interface Line {
   readonly state: 'waiting' | 'searching' | 'proven' | 'none' | 'stopped';
-  readonly found: FoundRow | undefined;
+  readonly found: FoundWords | undefined;
   /** Nothing costs less, of what is looked for. */
   readonly atLeastMinor: number | undefined;
 }
@@ -39,7 +33,7 @@ export interface Report {
   readonly cheapest: Line;
   readonly best: Line;
   /** Points of the frontier that are proven, the cheapest first. */
-  readonly points: readonly FoundRow[];
+  readonly points: readonly FoundWords[];
   readonly frontier: Line['state'];
   readonly mostMinor: number | undefined;
   readonly effort: Effort;
@@ -55,4 +49,9 @@ export interface SearchApi {
   /** Answers all questions about a brief, telling how far it is; a new ask or `stop` ends it with what it has. */
   find(ask: Ask, tell: (report: Report) => void): Promise<void>;
   stop(): Promise<void>;
+  /** Parts of a machine and their offers, for a page that does not know them yet. */
+  goods(
+    machine: Machine,
+    region: string,
+  ): Promise<{ readonly parts: readonly Part[]; readonly offers: readonly Offer[] }>;
 }

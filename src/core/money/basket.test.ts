@@ -125,6 +125,26 @@ describe('the cheapest basket, worked by hand', () => {
     expect(basket.best?.total.landedMinor).toBe(51_00);
   });
 
+  test('stock that goes to nobody’s end buys nothing, and nothing is no price', () => {
+    const short = solve({
+      needs: [need('a'), need('a', 2)],
+      sellers: [shop('one', { shipping: flat(5_00) })],
+      offers: [offer('a', 'one', 20_00, { stock: 1 })],
+    });
+    expect(short.best).toBeUndefined();
+    expect(short.lowerBound).toBe(true);
+    // one piece is there
+    const enough = solve({
+      needs: [need('a')],
+      sellers: [shop('one', { shipping: flat(5_00) })],
+      offers: [offer('a', 'one', 20_00, { stock: 1 })],
+    });
+    expect(enough.total.landedMinor).toBe(25_00);
+    expect(enough.lowerBound).toBe(false);
+    // nothing wanted is nothing bought, and that is known
+    expect(solve({ needs: [], sellers: [], offers: [] }).lowerBound).toBe(false);
+  });
+
   test('trust, needed-by date and parcels: each with its price, and why', () => {
     const sellers = [...two, shop('cheap', { ratings: 3, meanRating: 2, shipping: flat(0) })];
     const offers = [

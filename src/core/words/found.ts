@@ -4,7 +4,7 @@ import { progress } from '../predict/worst';
 import type { PartKind } from '../parts';
 import type { FoundMachine } from '../search/exact/judge';
 import type { Clash, Demand, Relaxed } from '../search/exact/clash';
-import type { Rank } from '../search/exact/rank';
+import { ENOUGH, type Rank } from '../search/exact/rank';
 import type { Brief } from '../model/brief';
 import type { Currency } from '../units/money';
 import { taskBeam, type BeamModel } from './beams';
@@ -56,6 +56,13 @@ export function foundWords({ machine, priceMinor, rank }: FoundMachine, assessme
   };
 }
 
+/** What a machine is made of: "Gale 12, 2 × Ash 2x16 and Pellbox Short". */
+export function madeOf({ items }: Machine): string {
+  const counts = new Map<string, number>();
+  for (const { label, part } of items) counts.set(label ?? part, (counts.get(label ?? part) ?? 0) + 1);
+  return listed([...counts].map(([name, count]) => (count > 1 ? `${count} × ${name}` : name)));
+}
+
 /** "All 6 tasks run, at 159 % of what is asked." */
 export function rankWords({ runs, percent: reached }: Rank, { tasks }: Pick<Brief, 'tasks'>): string {
   const count =
@@ -64,7 +71,9 @@ export function rankWords({ runs, percent: reached }: Rank, { tasks }: Pick<Brie
         ? 'The task runs'
         : `All ${runs} tasks run`
       : `${runs} of ${tasks.length} tasks reach their targets`;
-  return `${count}, at ${reached} % of what is asked on average`;
+  return reached >= ENOUGH * 100
+    ? `${count}, at ${ENOUGH} times what is asked or more`
+    : `${count}, at ${reached} % of what is asked on average`;
 }
 
 const MUST_HAVE: Readonly<Record<keyof Brief['mustHaves'], string>> = {

@@ -55,7 +55,9 @@ export function DraftMenu() {
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         <MenuItem onClick={then(() => void copy())}>Copy</MenuItem>
         <MenuItem onClick={then(() => setOpened('rename'))}>Rename …</MenuItem>
-        {whole.items.length > 0 && <MenuItem onClick={then(() => open('find'))}>Find what is missing</MenuItem>}
+        {whole.items.length > 0 && whole.present !== true && (
+          <MenuItem onClick={then(() => open('find'))}>Find what is missing</MenuItem>
+        )}
         {several && <MenuItem onClick={then(() => open('compare'))}>Compare with another</MenuItem>}
         <MenuItem onClick={then(() => setOpened('elsewhere'))}>Bring one from another seat …</MenuItem>
         {!whole.later && <MenuItem onClick={then(planLater)}>Plan a later phase</MenuItem>}

@@ -116,7 +116,7 @@ function MapPane({ assessment }: { assessment: Assessment }) {
         {sheet === 'memory' && <MemoryView assessment={assessment} />}
         {sheet === 'firmware' && <FirmwareView assessment={assessment} />}
         {sheet === 'side' && <SideView assessment={assessment} />}
-        {sheet === 'find' && <FindMachines keep={assessment.facts.machine.items} onAdopted={() => open(undefined)} />}
+        {sheet === 'find' && <FindMachines from={assessment.facts.machine} onAdopted={() => open(undefined)} />}
         {sheet === 'compare' && <CompareView assessment={assessment} />}
       </>
     );

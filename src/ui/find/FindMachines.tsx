@@ -4,12 +4,12 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState, type ReactNode } from 'react';
-import type { Item, Machine } from '@/core/model/machine';
+import type { Machine } from '@/core/model/machine';
 import { plainNumber, ratioOf } from '@/core/units/money';
 import type { End } from '@/core/search/exact/question';
 import { coins, number, percent } from '@/core/words/format';
-import { clashWords, demandWords, relaxedWords } from '@/core/words/found';
-import type { FoundRow, Line, Report } from '@/workers/searchApi';
+import { clashWords, demandWords, relaxedWords, type FoundWords } from '@/core/words/found';
+import type { Line, Report } from '@/workers/searchApi';
 import { useCurrency, useSeat } from '../seat/store';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { FoundSummary } from './FoundSummary';
@@ -17,15 +17,13 @@ import { FrontierChart } from './FrontierChart';
 import { useFind } from './useFind';
 
 interface Props {
-  /** Items that stay as they are. */
-  readonly keep?: readonly Item[];
+  /** A draft that is completed. */
+  readonly from?: Machine;
   /** A machine that is to be matched, and what it costs. */
   readonly match?: { readonly machine: Machine; readonly landedMinor: number; readonly name: string };
   /** What is done with the answer beside showing it. */
   readonly onAdopted?: () => void;
 }
-
-const NO_ITEMS: readonly Item[] = [];
 
 interface Titles {
   readonly cheapest: string;
@@ -34,11 +32,11 @@ interface Titles {
 }
 
 /** Finds the machines for a brief: the cheapest that does the work, the best for the budget, and all between. */
-export function FindMachines({ keep = NO_ITEMS, match, onAdopted }: Props) {
+export function FindMachines({ from, match, onAdopted }: Props) {
   const [at, setAt] = useState<End>('likely');
   const { report, failed, running, begin, stop } = useFind(
-    { at, keep, ...(match ? { match: match.machine, mostMinor: match.landedMinor } : {}) },
-    match ? 'match' : keep.length > 0 ? 'complete' : 'brief',
+    { at, ...(from ? { from } : {}), ...(match ? { match: match.machine, mostMinor: match.landedMinor } : {}) },
+    match ? 'match' : from ? 'complete' : 'brief',
   );
   const currency = useCurrency();
   const titles: Titles = match
@@ -47,7 +45,11 @@ export function FindMachines({ keep = NO_ITEMS, match, onAdopted }: Props) {
         best: `For the same money, ${coins(match.landedMinor, currency)}`,
       }
     : {
-        cheapest: at === 'low' ? 'Cheapest that surely does the work' : 'Cheapest that likely does the work',
+        cheapest: from
+          ? `${from.name}, completed`
+          : at === 'low'
+            ? 'Cheapest that surely does the work'
+            : 'Cheapest that likely does the work',
         best: undefined,
       };
   const brief = useSeat((state) => state.bundle.brief.body);
@@ -62,7 +64,7 @@ export function FindMachines({ keep = NO_ITEMS, match, onAdopted }: Props) {
           </Button>
         ) : (
           <Button variant="contained" onClick={() => void begin()}>
-            {match ? 'Match it' : keep.length > 0 ? 'Find the rest' : 'Find machines'}
+            {match ? 'Match it' : from ? 'Find the rest' : 'Find machines'}
           </Button>
         )}
         <ChoiceRow
@@ -83,7 +85,9 @@ export function FindMachines({ keep = NO_ITEMS, match, onAdopted }: Props) {
         </p>
       )}
       {failed && <p className="short small">The search could not be run: {failed}.</p>}
-      {(report ?? running) && <Answers report={report} running={running} titles={titles} onAdopted={onAdopted} />}
+      {(report ?? running) && (
+        <Answers report={report} running={running} titles={titles} at={at} onAdopted={onAdopted} />
+      )}
     </Box>
   );
 }
@@ -92,11 +96,13 @@ function Answers({
   report,
   running,
   titles,
+  at,
   onAdopted,
 }: {
   report: Report | undefined;
   running: boolean;
   titles: Titles;
+  at: End;
   onAdopted: (() => void) | undefined;
 }) {
   const currency = useCurrency();
@@ -155,12 +161,12 @@ function Answers({
           onAdopted={onAdopted}
         />
       )}
-      {points.length > 1 && <FrontierChart points={points} onAdopted={onAdopted} />}
+      {points.length > 1 && <FrontierChart points={points} at={at} onAdopted={onAdopted} />}
     </>
   );
 }
 
-const perCoin = ({ rank, priceMinor }: FoundRow): number => rank.percent / plainNumber(priceMinor);
+const perCoin = ({ rank, priceMinor }: FoundWords): number => rank.percent / plainNumber(priceMinor);
 
 /** One answer: its price, what it does, what decides it, and the way on. */
 function Card({

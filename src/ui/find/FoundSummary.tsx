@@ -4,11 +4,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { ratioOf } from '@/core/units/money';
-import { listed, percent } from '@/core/words/format';
-import { rankWords } from '@/core/words/found';
-import type { FoundRow } from '@/workers/searchApi';
+import { percent } from '@/core/words/format';
+import { madeOf, rankWords, type FoundWords } from '@/core/words/found';
 import { useSeat } from '../seat/store';
 import { Beam } from '../shared/Beam';
+import { goodsOf } from './useFind';
 
 /** What a found machine does, of what it is made, and the way on to a draft. */
 export function FoundSummary({
@@ -16,15 +16,16 @@ export function FoundSummary({
   title,
   onAdopted,
 }: {
-  found: FoundRow;
+  found: FoundWords;
   title: string;
   onAdopted: (() => void) | undefined;
 }) {
   const brief = useSeat((state) => state.bundle.brief.body);
   const adopt = useSeat((state) => state.adopt);
   const [problem, setProblem] = useState<string>();
-  const { beams, machine, parts, offers } = found;
+  const { beams, machine } = found;
   const take = async (): Promise<void> => {
+    const { parts, offers } = await goodsOf(machine, brief.region);
     const [refused] = await adopt({ ...machine, name: title }, parts, offers);
     setProblem(refused && `${refused.path} ${refused.message}`);
     if (!refused) onAdopted?.();
@@ -35,7 +36,7 @@ export function FoundSummary({
         {rankWords(found.rank, brief)}
         {found.decides ? `; decided by ${found.decides}` : ''}.
       </p>
-      <p className="small quiet">{listed(machine.items.map(({ label, part }) => label ?? part))}</p>
+      <p className="small quiet">{madeOf(machine)}</p>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(190px, 1fr))', gap: '2px 14px' }}>
         {beams.map(({ task, beam }) => (
           <Beam key={task} {...beam} compact need={undefined} />

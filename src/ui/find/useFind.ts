@@ -3,6 +3,7 @@
 import * as Comlink from 'comlink';
 import { useEffect, useSyncExternalStore } from 'react';
 import type { Brief } from '@/core/model/brief';
+import type { Machine } from '@/core/model/machine';
 import type { Ask, Report, SearchApi } from '@/workers/searchApi';
 import { useSeat } from '../seat/store';
 import { identity } from '../seat/worker';
@@ -10,12 +11,14 @@ import { identity } from '../seat/worker';
 /** A search as the page sees it: what was asked, and how far it is. */
 export interface Found {
   readonly key: string;
+  /** What it rests on: brief, prices, settings and measurements. */
+  readonly on: string;
   readonly report: Report | undefined;
   readonly failed: string | undefined;
   readonly running: boolean;
 }
 
-const NONE: Found = { key: '', report: undefined, failed: undefined, running: false };
+const NONE: Found = { key: '', on: '', report: undefined, failed: undefined, running: false };
 
 // one search at a time, whichever station asked: its answer stays until something else is asked
 let now: Found = NONE;
@@ -44,11 +47,12 @@ export function useFind(ask: Omit<Ask, 'brief'>, topic: string) {
     () => now,
     () => NONE,
   );
-  const key = `${topic} ${revision} ${identity(brief)} ${identity(settings)} ${identity(measured)} ${JSON.stringify(ask)}`;
+  const on = [revision, identity(brief), identity(settings), identity(measured)].join(' ');
+  const key = `${on} ${topic} ${JSON.stringify(ask)}`;
   const mine = found.key === key ? found : NONE;
 
   async function begin(): Promise<void> {
-    set({ key, report: undefined, failed: undefined, running: true });
+    set({ key, on, report: undefined, failed: undefined, running: true });
     const stands = () => now.key === key;
     try {
       remote ??= Comlink.wrap<SearchApi>(
@@ -62,7 +66,7 @@ export function useFind(ask: Omit<Ask, 'brief'>, topic: string) {
       await remote.find(
         { ...ask, brief },
         Comlink.proxy((report: Report) => {
-          if (stands()) set({ key, report, failed: undefined, running: !report.done });
+          if (stands()) set({ key, on, report, failed: undefined, running: !report.done });
         }),
       );
       if (stands()) set({ ...now, running: false });
@@ -72,10 +76,18 @@ export function useFind(ask: Omit<Ask, 'brief'>, topic: string) {
     }
   }
 
-  // what was asked of another brief is not worth the work any more
-  useEffect(() => () => void (now.running && now.key === key && stop()), [key]);
+  // what was asked of another brief or of other prices is not worth the work any more
+  useEffect(() => {
+    if (now.running && now.on !== on) stop();
+  }, [on]);
 
   return { ...mine, begin, stop };
+}
+
+/** Parts and offers of a machine that the search has found. */
+export async function goodsOf(machine: Machine, region: string): ReturnType<SearchApi['goods']> {
+  if (!remote) throw new Error('nothing was searched yet');
+  return remote.goods(machine, region);
 }
 
 const stop = (): void => {

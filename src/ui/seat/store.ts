@@ -411,7 +411,8 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE, 
       adopt: async (found, parts, offers) => {
         const { bundle: now, draftId } = get();
         const draft = now.drafts.find(({ id }) => id === draftId)?.body;
-        if (draft?.items.length === 0) {
+        // what is there already is named, not found
+        if (draft?.items.length === 0 && draft.present !== true) {
           get().know(parts, offers);
           const edits = found.items.map((item) => ({ kind: 'add' as const, item }));
           get().editDraft({ kind: 'several', edits }, 'The machine that was found');

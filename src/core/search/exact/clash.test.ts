@@ -3,7 +3,7 @@ import { assess } from '../../assess';
 import { finish } from '../../assess/trials';
 import { peerMarket } from '../../tests/peer';
 import { smallMarket } from '../../tests/smallMarkets';
-import { clashWords, rankWords, demandWords, relaxedWords } from '../../words/found';
+import { clashWords, madeOf, rankWords, demandWords, relaxedWords } from '../../words/found';
 import { clashOf, demandsOf, without, type Clash } from './clash';
 import { searchFor } from './goals';
 import type { FoundMachine } from './judge';
@@ -172,10 +172,20 @@ describe('what is kept and what is there', () => {
   });
 });
 
-test('a rank in words', () => {
+describe('in words', () => {
   const brief = { tasks: [{}, {}] } as unknown as Parameters<typeof rankWords>[1];
-  expect(rankWords({ runs: 2, percent: 159 }, brief)).toBe('All 2 tasks run, at 159 % of what is asked on average');
-  expect(rankWords({ runs: 1, percent: 40 }, brief)).toBe(
-    '1 of 2 tasks reach their targets, at 40 % of what is asked on average',
-  );
+
+  test('a rank', () => {
+    expect(rankWords({ runs: 2, percent: 159 }, brief)).toBe('All 2 tasks run, at 159 % of what is asked on average');
+    expect(rankWords({ runs: 1, percent: 40 }, brief)).toBe(
+      '1 of 2 tasks reach their targets, at 40 % of what is asked on average',
+    );
+    expect(rankWords({ runs: 2, percent: 400 }, brief)).toBe('All 2 tasks run, at 4 times what is asked or more');
+  });
+
+  test('what a machine is made of, equal pieces together', () => {
+    const item = (id: string, label: string) => ({ id, part: id, label });
+    const items = [item('a', 'Gale 12'), item('b', 'Ash 2x16'), item('c', 'Ash 2x16')];
+    expect(madeOf({ items } as unknown as Parameters<typeof madeOf>[0])).toBe('Gale 12 and 2 × Ash 2x16');
+  });
 });

@@ -5,7 +5,7 @@ import { onBudgetBasis } from '../../money/spent';
 import type { Finding } from '../../rules/rule';
 import type { Progress } from './atBest';
 import type { Question } from './question';
-import { compareRanks, progressAt, rankOf, type Rank } from './rank';
+import { compareRanks, progressAt, rankOfResults, type Rank } from './rank';
 
 /** A machine that the search has found, with what it costs as a basket and how well it works. */
 export interface FoundMachine {
@@ -37,11 +37,7 @@ export type Judged =
  * Judges a machine by its assessment: no finding that refuses it, every task at what is asked of it, and a price: that of
  * its basket, which is only worked out for what has passed the rest. `proven` tells whether that is the cheapest there is.
  */
-export function judge(
-  { facts, findings, tasks, region }: Assessment,
-  question: Question,
-  targeted: ReadonlySet<string>,
-): Judged {
+export function judge({ facts, findings, tasks, region }: Assessment, question: Question): Judged {
   const { brief } = question;
   if (findings.some((finding) => refused(finding, question))) return { kind: 'refused' };
   const made = new Map(tasks.map((result) => [result.task, progressAt(result, question.at)]));
@@ -51,10 +47,6 @@ export function judge(
   if (basket.lowerBound || priceMinor > (question.mostMinor ?? Infinity)) return { kind: 'unbought' };
   if (brief.budgetFirm === true && onBudgetBasis(basket.total, brief) > (brief.budgetMinor ?? Infinity))
     return { kind: 'unbought' };
-  const rank = rankOf(
-    brief,
-    (task) => made.get(task) ?? 0,
-    (task) => targeted.has(task),
-  );
+  const rank = rankOfResults(brief, tasks, question.at);
   return { kind: 'found', found: { machine: facts.machine, priceMinor, rank }, proven: basket.proven };
 }

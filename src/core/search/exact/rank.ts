@@ -50,5 +50,18 @@ export function rankOf(brief: Brief, progress: (task: string) => number, targete
   return { runs, percent: weight > 0 ? Math.floor(Math.exp(sum / weight) * 100 + 1e-6) : 100 };
 }
 
+/** The rank of a machine by its results. */
+export function rankOfResults(brief: Brief, results: readonly TaskResult[], at: End): Rank {
+  const by = new Map(results.map((result) => [result.task, result]));
+  return rankOf(
+    brief,
+    (task) => {
+      const result = by.get(task);
+      return result ? progressAt(result, at) : 0;
+    },
+    (task) => by.get(task)?.target !== undefined,
+  );
+}
+
 /** Below 0 when `a` is the better one. */
 export const compareRanks = (a: Rank, b: Rank): number => b.runs - a.runs || b.percent - a.percent;

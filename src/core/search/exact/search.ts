@@ -346,7 +346,7 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
     const known = asked.judged.get(key);
     if (known) return known;
     assessed++;
-    const judged = judge(asked.subject.assess(machineOf(space, question, options)), question, asked.targeted);
+    const judged = judge(asked.subject.assess(machineOf(space, question, options)), question);
     if (judged.kind !== 'refused') baskets++;
     if (judged.kind === 'found') {
       if (!judged.proven) openBaskets++;

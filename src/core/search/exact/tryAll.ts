@@ -3,7 +3,7 @@ import { buyPolicy } from '../../money/policy';
 import { compareFound, judge, type FoundMachine } from './judge';
 import { leastPrices } from './least';
 import type { Option } from './option';
-import { targetedIn, type Question } from './question';
+import type { Question } from './question';
 import { compareRanks } from './rank';
 import { machineOf, spaceOf } from './space';
 
@@ -18,7 +18,6 @@ export function tryAll(question: Question, context: Context, most = 20_000): { f
   const policy = buyPolicy(question.brief, context.settings, context.today);
   const prices = { ...leastPrices(context.catalogue, region, policy, question.rebates), undercuts: () => false };
   const space = spaceOf(question, context, prices, () => true);
-  const targeted = targetedIn(question.brief, context);
   const lists = space.positions.map(({ choices }) => {
     const options: Option[] = [];
     for (let option = choices.at(0); option; option = choices.at(options.length)) options.push(option);
@@ -39,7 +38,7 @@ export function tryAll(question: Question, context: Context, most = 20_000): { f
       question,
       lists.flatMap((list, i) => list[at[i] ?? 0] ?? []),
     );
-    const judged = judge(assess(machine, question.brief, context), question, targeted);
+    const judged = judge(assess(machine, question.brief, context), question);
     if (judged.kind === 'found') found.push(judged.found);
   }
   return { found: found.sort(compareFound), tried: size };
