@@ -115,18 +115,21 @@ function Answers({
       </>
     );
   const { cheapest, best, points, clash, mostMinor } = report;
-  const mostWork = [...points].sort((a, b) => perCoin(b) - perCoin(a))[0];
+  const [mostWork] = [...points].sort((a, b) => perCoin(b) - perCoin(a));
+  // one of the others may be it: nothing is told twice
+  const also = (line: Line): string => (mostWork && line.found && sameMachine(line.found, mostWork) ? ALSO : '');
+  const own = points.length > 1 && also(cheapest) === '' && also(best) === '' ? mostWork : undefined;
+  const stopped = [cheapest.state, best.state, report.frontier].includes('stopped');
   const over = cheapest.found && mostMinor !== undefined && cheapest.found.priceMinor > mostMinor;
   const fewer = cheapest.state === 'none' || over;
   return (
     <>
       {running && <LinearProgress aria-label="Searching" />}
-      <p className="quiet small" role="status">
-        {running ? 'Searching' : report.frontier === 'stopped' || cheapest.state === 'stopped' ? 'Stopped' : 'Done'}:{' '}
-        {number(report.effort.nodes)} partial machines looked at, {number(report.effort.assessed)} whole ones judged, in{' '}
-        {number(report.seconds, 2)} s.
+      <p className="quiet small" role={running ? undefined : 'status'}>
+        {running ? 'Searching' : stopped ? 'Stopped' : 'Done'}: {number(report.effort.nodes)} partial machines looked
+        at, {number(report.effort.assessed)} whole ones judged, in {number(report.seconds, 2)} s.
       </p>
-      <Card title={titles.cheapest} line={cheapest} onAdopted={onAdopted}>
+      <Card title={titles.cheapest} also={also(cheapest)} line={cheapest} onAdopted={onAdopted}>
         {cheapest.state === 'none' && (
           <p className="short small">
             ▼ No machine on sale does all of it.{' '}
@@ -145,17 +148,22 @@ function Answers({
         )}
       </Card>
       {mostMinor !== undefined && (
-        <Card title={titles.best ?? `Best for ${coins(mostMinor, currency)}`} line={best} onAdopted={onAdopted}>
+        <Card
+          title={titles.best ?? `Best for ${coins(mostMinor, currency)}`}
+          also={also(best)}
+          line={best}
+          onAdopted={onAdopted}
+        >
           {fewer && best.found && <p className="quiet small">For this money no machine does all of the work.</p>}
           {best.state === 'none' && <p className="short small">▼ No sound machine can be bought for this.</p>}
         </Card>
       )}
-      {mostWork && points.length > 1 && (
+      {own && (
         <Card
-          title="Most work a coin"
+          title={MOST_WORK}
           line={{
             state: report.frontier === 'proven' ? 'proven' : 'searching',
-            found: mostWork,
+            found: own,
             atLeastMinor: undefined,
           }}
           onAdopted={onAdopted}
@@ -166,16 +174,24 @@ function Answers({
   );
 }
 
+const MOST_WORK = 'Most work a coin';
+const ALSO = ', and most work a coin';
+const sameMachine = (a: FoundWords, b: FoundWords): boolean =>
+  JSON.stringify(a.machine.items) === JSON.stringify(b.machine.items);
+
 const perCoin = ({ rank, priceMinor }: FoundWords): number => rank.percent / plainNumber(priceMinor);
 
 /** One answer: its price, what it does, what decides it, and the way on. */
 function Card({
   title,
+  also = '',
   line,
   onAdopted,
   children,
 }: {
   title: string;
+  /** What else it is. */
+  also?: string;
   line: Line;
   onAdopted: (() => void) | undefined;
   children?: ReactNode;
@@ -185,7 +201,10 @@ function Card({
   return (
     <Box component="section" aria-label={title} sx={{ border: '1px solid var(--hair)', padding: '8px 10px' }}>
       <Box className="spread">
-        <h3>{title}</h3>
+        <h3>
+          {title}
+          {also}
+        </h3>
         <b className="num">{found ? coins(found.priceMinor, currency) : ''}</b>
       </Box>
       <p className="quiet small">

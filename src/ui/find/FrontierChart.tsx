@@ -61,13 +61,13 @@ export function FrontierChart({
           {y.ticks(4).map((tick) => (
             <g key={tick}>
               <line x1={PAD.left} x2={width - PAD.right} y1={y(tick)} y2={y(tick)} stroke="var(--hair)" />
-              <text x={PAD.left - 6} y={y(tick) + 4} textAnchor="end" className="tick">
+              <text x={PAD.left - 6} y={y(tick) + 4} textAnchor="end" className="quiettext">
                 {tick} %
               </text>
             </g>
           ))}
           {x.ticks(4).map((tick) => (
-            <text key={tick} x={x(tick)} y={HEIGHT - 8} textAnchor="middle" className="tick">
+            <text key={tick} x={x(tick)} y={HEIGHT - 8} textAnchor="middle" className="quiettext">
               {coinsOnly(tick, currency)}
             </text>
           ))}
@@ -83,7 +83,7 @@ export function FrontierChart({
                 x={x(priceMinor) + (x(priceMinor) > width / 2 ? -10 : 10)}
                 y={y(rank.percent) + 4}
                 textAnchor={x(priceMinor) > width / 2 ? 'end' : 'start'}
-                className="tick"
+                className="quiettext"
               >
                 {name}
               </text>
