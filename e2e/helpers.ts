@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page } from './test';
 
 export const SEAT = '/ninefathom/film-desk';
@@ -54,11 +55,30 @@ export async function startSeat(page: Page, seat: string): Promise<void> {
  * Shows the page in a theme, its colours at rest: half way they are nobody's. Motion is reduced, as its users may have
  * it, and what still moves is asked about again, since a transition that is cut short rejects and never ends.
  */
-export async function themed(page: Page, theme: 'light' | 'dark'): Promise<void> {
+async function themed(page: Page, theme: 'light' | 'dark'): Promise<void> {
   await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' });
   await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
   const moving = () => document.getAnimations().filter(({ playState }) => playState === 'running').length;
   await expect.poll(() => page.evaluate(moving)).toBe(0);
+}
+
+/** Every rule of the checker, good practice too: which are broken, and by what. */
+async function barriers(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.flatMap(({ id, nodes }) => nodes.map(({ target }) => `${id}: ${target.join(' ')}`));
+}
+
+/** No barrier that a checker finds on what the page shows now. */
+export async function noBarriers(page: Page, what: string): Promise<void> {
+  expect(await barriers(page), what).toEqual([]);
+}
+
+/** No barrier that a checker finds, in either theme. */
+export async function noBarriersInEither(page: Page, what: string): Promise<void> {
+  for (const theme of ['dark', 'light'] as const) {
+    await themed(page, theme);
+    await noBarriers(page, `${what}, ${theme}`);
+  }
 }
 
 /** Does something with the draft that is shown. */

@@ -1,7 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
-import { themed, findings, openSeat, settled } from './helpers';
+import { noBarriersInEither, findings, openSeat, settled } from './helpers';
 
 const grid = (page: Page) => page.getByRole('grid', { name: 'Parts' });
 const rows = (page: Page) =>
@@ -189,14 +188,7 @@ test.describe('the library', () => {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();
       if (path !== '/') await expect(sheet(page)).toContainText('Figures');
-      for (const theme of ['light', 'dark'] as const) {
-        await themed(page, theme);
-        const scan = await new AxeBuilder({ page }).analyze();
-        expect(
-          scan.violations.map((violation) => `${violation.id}: ${violation.nodes[0]?.html ?? ''}`),
-          `${path} ${theme}`,
-        ).toEqual([]);
-      }
+      await noBarriersInEither(page, path);
     }
   });
 });

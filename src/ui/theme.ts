@@ -71,6 +71,8 @@ export const toneStyles = {
 };
 
 const palette = (tones: Tones) => ({
+  // under the pointer a button is a shade off its colour, and its words still stand out from it
+  tonalOffset: 0.1,
   primary: { main: tones.carries, contrastText: tones['on-carries'] },
   secondary: { main: tones.info, contrastText: tones['on-carries'] },
   error: { main: tones.short, contrastText: tones['on-carries'] },

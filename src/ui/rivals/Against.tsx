@@ -277,7 +277,7 @@ function PartByPart({ comparison, name, mine }: Sides) {
       gist={`${comparison.parts.filter(({ theirs }) => theirs.some(({ standsInFor }) => standsInFor)).length} not published`}
     >
       <Table>
-        <SideHeads mine={mine} name={name} words />
+        <SideHeads first="Part" mine={mine} name={name} words />
         <TableBody>
           {comparison.parts.map((part) => (
             <TableRow key={part.kind}>

@@ -29,7 +29,7 @@ export function BesideMoney({ comparison, draft, name, mine }: Sides & { draft: 
       gist={`better: ours in ${better('ours')}, theirs in ${better('theirs')}`}
     >
       <Table>
-        <SideHeads mine={mine} name={name} words />
+        <SideHeads first="What" mine={mine} name={name} words />
         <TableBody>
           {rows.map((row) => (
             <TableRow key={row.id}>

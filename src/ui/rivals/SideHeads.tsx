@@ -9,7 +9,7 @@ export function SideHeads({
   last,
   words = false,
 }: {
-  first?: string;
+  first: string;
   mine: string;
   name: string;
   last?: string;

@@ -168,7 +168,7 @@ export function LineChart(props: LineChartProps) {
           <Table>
             <TableHead>
               <TableRow>
-                <TableCell scope="col" />
+                <TableCell scope="col">At</TableCell>
                 {lines.map((entry) => (
                   <TableCell align="right" key={entry.id} scope="col">
                     {entry.label}, {unit}

@@ -47,7 +47,7 @@ function Rows({ machine, task }: { machine: Machine; task: EditPlay | EditExport
           <TableHead>
             <TableRow>
               <TableCell scope="col">Source</TableCell>
-              <TableCell scope="col" />
+              <TableCell scope="col">Way</TableCell>
               {rows[0]?.sizes.map((size) => (
                 <TableCell align="right" key={`${size.width}x${size.height}`} scope="col">
                   {size.width} × {size.height}

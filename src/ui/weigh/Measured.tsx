@@ -100,7 +100,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
                 error
               </TableCell>
               <TableCell scope="col">used to</TableCell>
-              <TableCell scope="col" aria-label="Leave out" />
+              <TableCell scope="col">Out</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>

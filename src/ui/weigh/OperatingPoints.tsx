@@ -142,7 +142,7 @@ function Chart({
                 {measure.title}
               </TableCell>
             ))}
-            <TableCell scope="col" />
+            <TableCell scope="col">Use</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
