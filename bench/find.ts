@@ -9,7 +9,7 @@ import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/ex
 import { searchable } from '@/core/search/exact/searchable';
 import { frontierOf, tryAll } from '@/core/search/exact/tryAll';
 import { peerMarket, programmeOf, type PeerMarket } from '@/core/tests/peer';
-import { smallMarket } from '@/core/tests/smallMarkets';
+import { smallMarket, streamMarket } from '@/core/tests/smallMarkets';
 import { demoCatalogue } from '@/demo/catalogue';
 import { demoSeats } from '@/demo/ninefathom';
 import { DEMO_TODAY } from '@/demo/seed';
@@ -118,7 +118,7 @@ function seeds(): void {
   let machines = 0;
   let wrong = 0;
   for (let seed = 10_001; markets < most; seed++) {
-    const { brief, context } = smallMarket(seed);
+    const { brief, context } = seed % 4 === 0 ? streamMarket(seed) : smallMarket(seed);
     const question = plainQuestion(brief);
     let all;
     try {

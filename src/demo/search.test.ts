@@ -6,7 +6,11 @@ import { catalogueSchema } from '@/core/model/catalogueSchema';
 import { refused } from '@/core/search/exact/judge';
 import { searchFor } from '@/core/search/exact/goals';
 import type { Option } from '@/core/search/exact/option';
-import { plainQuestion, workOf } from '@/core/search/exact/question';
+import type { Progress } from '@/core/search/exact/atBest';
+import { drivesHold } from '@/core/search/exact/probes';
+import { plainQuestion, workOf, type Question } from '@/core/search/exact/question';
+import { byFigures, byWhich } from '@/core/search/exact/readings';
+import { drivesAlone } from '@/core/search/exact/stages';
 import { progressAt } from '@/core/search/exact/rank';
 import { searchable } from '@/core/search/exact/searchable';
 import { rolling } from '@/core/tests/smallMarkets';
@@ -21,6 +25,9 @@ const seats = demoSeats();
 const AMONG = 60;
 const MACHINES = 30;
 
+let drivesRefused = 0;
+const DRIVE_RULES: readonly string[] = ['drive-space', 'copies', 'drive-endurance', 'task-figures'];
+
 describe.each(seats)('the search of $seatId', ({ brief }) => {
   const asked = searchable(plainQuestion(brief), context);
   const { positions } = asked.space;
@@ -34,32 +41,123 @@ describe.each(seats)('the search of $seatId', ({ brief }) => {
     }),
   );
   const itemsOf = (options: readonly Option[]) => options.flatMap(({ items }) => items);
+  const drives = positions.findIndex(({ name }) => name === 'drives');
+  const groupsOf = (options: readonly Option[]): readonly Option[] => {
+    const set = options[drives];
+    return set ? (set.groups ?? [set]) : [];
+  };
+  const rolesOf = ({ items }: Option): string => [...new Set(items.flatMap(({ roles = [] }) => roles))].join();
 
   test.each(['likely', 'low'] as const)('no bound on what a task can do is below what it does, %s', (at) => {
-    const { stages } = searchable({ ...plainQuestion(brief), at }, context);
+    const question: Question = { ...plainQuestion(brief), at };
+    const { stages } = searchable(question, context);
+    const alone = drivesAlone(question, context);
     const wrong: string[] = [];
     let whole = 0;
+    let groups = 0;
     for (const options of machines) {
       const { tasks, findings } = assess({ id: 'found', name: 'Found', items: [...itemsOf(options)] }, brief, context);
       // a task that does not run and a card that finds no slot leave the others more; such machines are refused anyway
       const short = tasks.some(({ impossible }) => impossible.length > 0);
       if (short || findings.some(({ rule, level }) => rule === 'device-place' && level === 'blocks')) continue;
       whole++;
-      for (const stage of stages) {
-        const bounds = stage.progress(stage.of.map((at) => options[at] as Option));
+      const holds = (by: string, bounds: Progress): void => {
         for (const result of tasks) {
           const made = progressAt(result, at);
           const bound = bounds.get(result.task) ?? Infinity;
-          if (made > bound * (1 + 1e-9))
-            wrong.push(
-              `${result.task}: ${bound} by ${stage.of.map((at) => positions[at]?.name).join('+')}, does ${made}`,
-            );
+          if (made > bound * (1 + 1e-9)) wrong.push(`${result.task}: ${bound} by ${by}, does ${made}`);
         }
+      };
+      for (const stage of stages) {
+        const by = stage.of.map((at) => positions[at]?.name).join('+');
+        const own = stage.of.map((at) => options[at] as Option);
+        holds(by, stage.progress(own));
+        // drives of one group of roles, those of the others still to come
+        if (stage.partly)
+          for (const group of options[drives]?.groups ?? [])
+            holds(
+              `${by} of ${rolesOf(group)}`,
+              stage.progress(stage.of.map((at, i) => (at === drives ? group : (own[i] as Option)))),
+            );
+      }
+      for (const group of groupsOf(options)) {
+        holds(`drives of ${rolesOf(group)} alone`, alone(group));
+        groups++;
       }
     }
     expect([...new Set(wrong)]).toEqual([]);
     expect(whole).toBeGreaterThan(0);
+    expect(groups).toBeGreaterThan(0);
   });
+
+  test('drives that do not do for their own roles do not in a machine either', () => {
+    const does = drivesHold(asked.question, context);
+    const goods = context.catalogue.ofKind('drive');
+    const wrong: string[] = [];
+    for (const options of machines)
+      for (const group of groupsOf(options)) {
+        // any drive of the catalogue in its place, since those that do not do are not among the options
+        const part = pick(goods);
+        const items = group.items.map((item) => ({ ...item, part: part.id }));
+        if (does({ ...group, items, parts: items.map(() => part) })) continue;
+        drivesRefused++;
+        const others = itemsOf(options).filter(({ id }) => !items.some((item) => item.id === id));
+        const { findings, tasks } = assess(
+          { id: 'found', name: 'Found', items: [...others, ...items] },
+          brief,
+          context,
+        );
+        // a task that does not run writes nothing; such machines are refused anyway
+        if (tasks.some(({ impossible }) => impossible.length > 0)) continue;
+        const said = findings.some((finding) => DRIVE_RULES.includes(finding.rule) && refused(finding, asked.question));
+        if (!said) wrong.push(`${part.id} for ${rolesOf(group)}`);
+      }
+    expect([...new Set(wrong)]).toEqual([]);
+  });
+
+  test('options that are alike in what is read of them are answered alike', () => {
+    const { choices } = positions[drives] ?? {};
+    const sets: Option[] = [];
+    for (let option = choices?.at(0); option && sets.length < 120; option = choices?.at(sets.length)) sets.push(option);
+    const wrong: string[] = [];
+    let twins = 0;
+    for (const options of machines.slice(0, 2)) {
+      const put = (of: readonly number[], set: Option) =>
+        of.map((at) => (at === drives ? set : (options[at] as Option)));
+      for (const { of, reads, rules, holds } of asked.probes) {
+        if (!of.includes(drives) || reads === byFigures || reads === byWhich) continue;
+        const answers = new Map<string | number, boolean>();
+        for (const set of sets) {
+          const known = answers.get(reads(set));
+          // asked of the set itself: what is remembered of one like it would be no test
+          const answer = !freshAnswers(rules, put(of, set));
+          if (known === undefined) answers.set(reads(set), answer);
+          else if (known === answer) twins++;
+          else wrong.push(rules.join());
+          expect(holds(put(of, set))).toBe(answer);
+        }
+      }
+      for (const { of, reads, progress } of asked.stages) {
+        if (!of.includes(drives) || reads === byFigures) continue;
+        const answers = new Map<string | number, string>();
+        for (const set of sets.slice(0, 80)) {
+          const known = answers.get(reads(set));
+          const answer = JSON.stringify([...progress(put(of, set))]);
+          if (known === undefined) answers.set(reads(set), answer);
+          else if (known === answer) twins++;
+          else wrong.push(of.map((at) => positions[at]?.name).join('+'));
+        }
+      }
+    }
+    expect([...new Set(wrong)]).toEqual([]);
+    if (sets.length > 50) expect(twins).toBeGreaterThan(0);
+  });
+
+  /** Whether rules block the parts that options are of, without anything else and without anything remembered. */
+  function freshAnswers(rules: readonly string[], options: readonly Option[]): boolean {
+    const { findings } = assess({ id: 'found', name: 'Found', items: itemsOf(options) }, brief, context);
+    return findings.some(({ rule, level }) => rules.includes(rule) && level === 'blocks');
+  }
 
   test('what is refused early, the same rules refuse of the whole machine', () => {
     const wrong: string[] = [];
@@ -76,6 +174,10 @@ describe.each(seats)('the search of $seatId', ({ brief }) => {
     expect(refusals).toBeGreaterThan(0);
     expect([...new Set(wrong)]).toEqual([]);
   });
+});
+
+test('of some seat drives were refused', () => {
+  expect(drivesRefused).toBeGreaterThan(0);
 });
 
 test('the office gets a machine that does all its work for less than its own draft', () => {

@@ -15,6 +15,8 @@ import { buyPolicy } from '../money/policy';
 import { boughtApart, spentOf, type Spent } from '../money/spent';
 import { PART_KINDS } from '../parts';
 import { drawOf } from '../power/draw';
+import { clocksSet } from '../predict/clocks';
+import type { SittingResult } from '../predict/results';
 import { supplyOf } from '../predict/supply';
 import { worstOf } from '../predict/worst';
 import { rules } from '../rules';
@@ -59,6 +61,12 @@ export interface Compiled {
   readonly findingsBy: (asked: readonly Rule[], machine: Machine) => readonly Finding[];
   /** What is known of a machine, each thing worked out when it is first asked for. */
   readonly factsOf: (machine: Machine) => Facts;
+  /** Its sittings at the clocks it is set to, whatever its heat. */
+  readonly coldOf: (machine: Machine) => readonly SittingResult[];
+}
+
+interface Cold {
+  readonly cold: () => readonly SittingResult[];
 }
 
 /** Names of the stages that are kept for each rule. */
@@ -87,7 +95,7 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
   const fixed = { brief, catalogue, region, policy, today, settings };
   const named = brief.tasks.map((task) => ({ task, expanded: `task ${task.id}`, taught: `taught ${task.id}` }));
 
-  function factsOf(whole: Machine): Facts {
+  function factsOf(whole: Machine): Facts & Cold {
     const machine = inPhase(whole, 'now');
     const { tuning, pins, moduleSlots } = machine;
     const parts = views.whole(fitParts(machine, catalogue, preferred));
@@ -139,10 +147,8 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
     });
     const board = lazy(() => placement()?.board ?? bareBoard());
     const supply = lazy(() => keep('supply', [wired(), memory(), board(), placement(), calibration().rates], supplyOf));
-    const heated = lazy(() => {
-      const runners = keep('runners', [sittings(), supply(), board(), placement()], runnersOf);
-      return keep('heat', [tuning, built(), brief, region.mainsV, runners], heatOf);
-    });
+    const runners = lazy(() => keep('runners', [sittings(), supply(), board(), placement()], runnersOf));
+    const heated = lazy(() => keep('heat', [tuning, built(), brief, region.mainsV, runners()], heatOf));
     const power = lazy(() => keep('power', [built(), heated().results, heated().drawn, tuning], drawOf));
     const scene = lazy(() => keep('scene', [built(), memory(), placement()], sceneOf));
     const price = lazy(() => keep('price', [parts, catalogue, region, policy], priceMachine));
@@ -194,6 +200,7 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
         return price();
       },
       spent,
+      cold: () => runners().map((run) => run(clocksSet(tuning))),
     };
   }
 
@@ -206,8 +213,8 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
   }
 
   // screened, asked by one rule and assessed: the same machine comes several times in a row
-  let asked: { readonly machine: Machine; readonly facts: Facts } | undefined;
-  const factsFor = (machine: Machine): Facts =>
+  let asked: { readonly machine: Machine; readonly facts: Facts & Cold } | undefined;
+  const factsFor = (machine: Machine): Facts & Cold =>
     (asked?.machine === machine ? asked : (asked = { machine, facts: factsOf(machine) })).facts;
 
   return {
@@ -231,6 +238,7 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
       ).filter(isFinding),
     findingsBy: (asked, machine) => checksOf(asked, factsFor(machine)).filter(isFinding),
     factsOf: factsFor,
+    coldOf: (machine) => factsFor(machine).cold(),
   };
 }
 

@@ -168,6 +168,54 @@ describe('the fixed point', () => {
     );
   });
 
+  test('the ceiling is no lower than the true clocks, and close to them when it is looked at closely', () => {
+    const busy = new Map([
+      ['cpu.parallel', 1],
+      ['gpu.fp32', 1],
+      ['memory.traffic', 1],
+    ]);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 15, max: 45 }),
+        fc.integer({ min: 60, max: 140 }),
+        fc.double({ min: 0.2, max: 0.6, noNaN: true }),
+        (roomC, packageW, kPerW) => {
+          const card = { resistance: [{ rpm: 2000, kPerW }] };
+          const change = {
+            ...weak,
+            parts: { ...weak.parts, card },
+            brief: { roomC },
+            machine: { tuning: { packageW } },
+          };
+          const { heat, parts } = assessed(change).facts;
+          const drawn = (clocks: Clocks) => drawnAt(parts, heat.setup, 115, busy, clocks, clocks);
+          const settled = settle(heat.setup, drawn, 'best');
+          /** The same turns with brackets a thousand times narrower. */
+          const over = (of: number, processor: number, graphics: number): number => {
+            const { load } = drawn({ processor, serial: 1, graphics });
+            const part = steady(heat.setup, load, 'best').parts[of];
+            const allowedW = heat.setup.hot[of]?.allowedW.best ?? Infinity;
+            if (!part) return -1;
+            return Math.max(part.tempC - part.limitC, (part.watts - allowedW) * part.kPerW);
+          };
+          let [processor, graphics] = [1, 1];
+          for (let turn = 0; turn < 40; turn++) {
+            processor = rootOf((k) => over(0, k, graphics), 0.25, 1, 2e-6, undefined);
+            graphics = rootOf((k) => over(1, processor, k), 0.25, 1, 2e-6, undefined);
+          }
+          const [loose, close] = [settled.ceiling(false), settled.ceiling(true)];
+          expect(close.processor).toBeGreaterThanOrEqual(processor);
+          expect(close.graphics).toBeGreaterThanOrEqual(graphics);
+          expect(loose.processor).toBeGreaterThanOrEqual(close.processor - 1e-9);
+          expect(loose.graphics).toBeGreaterThanOrEqual(close.graphics - 1e-9);
+          expect(close.processor - processor).toBeLessThan(0.003);
+          expect(close.graphics - graphics).toBeLessThan(0.003);
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+
   test('holds each part at its limit and no hotter, and its clock feeds the prediction', () => {
     const warm = assessed({ ...weak, brief: { ...weak.brief, ...BUSY } });
     const cold = assessed({ brief: { ...weak.brief, ...BUSY } });

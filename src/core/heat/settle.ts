@@ -26,12 +26,22 @@ export interface Settled<R> {
   readonly heldBy: { readonly processor: Held | undefined; readonly graphics: Held | undefined };
   /** Items too hot even at the lowest clock: they switch off. */
   readonly shutsDown: readonly string[];
+  /**
+   * The same at clocks above which the true ones cannot be, for all that is settled only to a tolerance; `closely` settles
+   * once more, to a finer one.
+   */
+  readonly ceiling: (closely: boolean) => R;
 }
 export type Held = 'heat' | 'power';
 
 /** Width of the bracket on a clock factor at which the search stops. */
 export const WITHIN_CLOCK = 0.002;
 const ROUNDS = 12;
+/** Wherever the turns begin, the true clock is no more than this above the settled one (`heat.test.ts`). */
+const ABOVE = 3 * WITHIN_CLOCK;
+/** Width of the bracket when it is settled closely, and what the tolerances of temperatures and fan speeds come to. */
+const CLOSELY = 0.0001;
+const NOISE = 0.0005;
 
 /**
  * The clocks at which draw, heat and clock agree: for each of processor and graphics the highest at which neither its
@@ -106,6 +116,24 @@ export function settle<R>(
       graphics: held('graphics', graphics, full.graphics),
     },
     shutsDown: state.parts.filter((part) => part.tempC > part.limitC + TOO_HOT_K).map((part) => part.item),
+    ceiling: (closely) => {
+      if (processor === full.processor && graphics === full.graphics) return result.result;
+      /** The highest clock beside a lower one of the other, which leaves it the more. */
+      const highest = (clock: number, most: number, test: (k: number) => number): number =>
+        Math.min(
+          most,
+          closely && clock < most
+            ? rootOf(test, clock - ABOVE, Math.min(most, clock + ABOVE), CLOSELY, undefined) + CLOSELY + NOISE
+            : clock + ABOVE,
+        );
+      const below = (clock: number): number => Math.max(floor, clock - ABOVE);
+      const higher = highest(processor, full.processor, (k) => over('processor', k, below(graphics)));
+      return drawn({
+        processor: higher,
+        serial: serialOf(higher),
+        graphics: highest(graphics, full.graphics, (k) => over('graphics', below(processor), k)),
+      }).result;
+    },
   };
 }
 

@@ -21,6 +21,7 @@ export interface HeatAt {
 }
 
 export interface SittingHeat extends HeatAt {
+  readonly best: Settled<SittingResult>;
   readonly sitting: string;
   readonly noise: Noise;
 }
@@ -110,6 +111,24 @@ export function heatOf(
     drawn,
   };
 }
+
+/**
+ * What the sittings can at most do, for all that their clocks are settled only to a tolerance: each task that is known at
+ * the ceiling of its clocks. Looked at closely it takes longer and is less.
+ */
+export const atMost = (
+  { sittings }: Pick<HeatState, 'sittings'>,
+  results: readonly SittingResult[],
+  closely: boolean,
+): SittingResult[] =>
+  results.map((result, i) => {
+    const ceiling = sittings[i]?.best.ceiling(closely);
+    if (!ceiling || ceiling === sittings[i]?.best.result) return result;
+    return {
+      ...result,
+      tasks: result.tasks.map((task) => (task.gets && ceiling.tasks.find((same) => same.task === task.task)) ?? task),
+    };
+  });
 
 /** Noise is asked for by few of the thousands of machines that a search tries, so it is worked out when it is. */
 function heard<T extends object>(state: T, work: () => Noise): T & { readonly noise: Noise } {
@@ -219,15 +238,15 @@ export function withFans(
 }
 
 /** The sitting whose case air is warmest; undefined when the brief has none. */
-export const warmestOf = <S extends SittingHeat>(sittings: readonly S[]): S | undefined =>
+export const warmestOf = <S extends HeatAt>(sittings: readonly S[]): S | undefined =>
   mostOf(sittings, ({ worst }) => worst.state.outletC);
 
 /** The loudest sitting. */
-export const loudestOf = <S extends SittingHeat>(sittings: readonly S[]): S | undefined =>
+export const loudestOf = <S extends HeatAt & { readonly noise: Noise }>(sittings: readonly S[]): S | undefined =>
   mostOf(sittings, ({ noise }) => noise.dbA);
 
 /** Where a part of the heat model gets warmest: at best and at worst of what is known, °C; each station names it so. */
-export function warmestFor<S extends SittingHeat>(sittings: readonly S[], part: number) {
+export function warmestFor<S extends HeatAt>(sittings: readonly S[], part: number) {
   const heat = mostOf(sittings, ({ worst }) => worst.state.parts[part]?.tempC ?? -Infinity);
   const [best, worst] = [heat?.best.state.parts[part], heat?.worst.state.parts[part]];
   return heat && best && worst ? { heat, best, worst } : undefined;

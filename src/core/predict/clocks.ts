@@ -1,5 +1,6 @@
 import { COMMON } from '../work/common';
 import { given, product, type Derivation } from '../figures/derive';
+import type { Tuning } from '../model/machine';
 import type { ProcessorRates } from './processor';
 import type { Supplied, Supply } from './supply';
 
@@ -9,6 +10,13 @@ export interface Clocks {
   readonly serial: number;
   readonly graphics: number;
 }
+
+/** The clocks that a machine is set to: full-power ones where nothing is. */
+export const clocksSet = ({ clock = 1, cardClock = 1 }: Tuning = {}): Clocks => ({
+  processor: clock,
+  serial: clock,
+  graphics: cardClock,
+});
 
 /** A clock factor as a figure that can be asked why. */
 const kept = (factor: number): Derivation =>

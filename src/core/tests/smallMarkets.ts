@@ -168,7 +168,81 @@ export function smallMarket(seed: number): { brief: Brief; context: Context } {
       },
     },
   };
-  const data = dataOf({ ...change, addParts: parts });
+  return marketOf(change, parts, dice);
+}
+
+/** One platform, several drives and network cards, and streams that fill them: the drives' roles decide. */
+export function streamMarket(seed: number): { brief: Brief; context: Context } {
+  const dice = rolling(seed);
+  const { pick, chance } = dice;
+  const one = ['cpu', 'board', 'kit', 'psu', 'case', 'cooler'].map((id) => ({
+    ...variant(id, 0, dice),
+    ...(id === 'cpu' ? { socket: 'Dunlin', integratedGraphics: { fp32Tflops: 2 }, coolerIncluded: true } : {}),
+  }));
+  const drives = Array.from({ length: pick([2, 3]) }, (_, n) => {
+    const drive = variant(chance(0.25) ? 'disk' : 'ssd', n, dice);
+    return drive['interface'] === 'SATA'
+      ? drive
+      : { ...drive, sustainedWriteMBs: pick([400, 900, 1500, 2600]), ...(chance(0.3) ? { form: 'card' } : {}) };
+  });
+  const cards = Array.from({ length: pick([0, 1, 2]) }, (_, n) => ({
+    ...NETWORK,
+    id: `net-${n}`,
+    name: `Net ${n}`,
+    networkGbitPerS: pick([5, 10, 25]),
+  }));
+  const parts = [...one, ...drives, ...cards];
+  const [from, to, copyTo] = pick([
+    ['network', 'active'],
+    ['network', 'active', 'archive'],
+    ['memory', 'active'],
+    ['active', 'archive'],
+    ['active', 'network'],
+  ] as const);
+  const task = {
+    kind: 'ingest',
+    id: 'ingest',
+    name: 'Ingest',
+    importance: 3,
+    from,
+    to,
+    ...(copyTo ? { copyTo } : {}),
+    streams: pick([1, 2]),
+    gbitPerS: pick([2, 6, 9, 14]),
+    hours: pick([0.1, 2]),
+    checksum: pick(['none', 'fast']),
+    keepTB: pick([0, 0.2, 1]),
+  };
+  const tasks = [task, ...(chance(0.5) ? [DESK] : [])];
+  const change: Change = {
+    brief: {
+      tasks,
+      sittings: [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: tasks.map(({ id }) => id) }],
+    },
+  };
+  return marketOf(change, parts, dice);
+}
+
+const NETWORK = {
+  kind: 'expansion',
+  maker: 'Relaypike',
+  purpose: 'network',
+  generation: 3,
+  lanes: 4,
+  slots: 1,
+  lengthMm: 160,
+  heightMm: 110,
+  powerW: 8,
+  connectors: {},
+};
+
+function marketOf(
+  change: Change,
+  parts: readonly Record<string, unknown>[],
+  dice: Dice,
+): { brief: Brief; context: Context } {
+  const { chance } = dice;
+  const data = dataOf({ ...change, addParts: [...parts] });
   const { sellers, offers } = shopsFor(
     parts.map(({ id }) => id as string),
     dice,

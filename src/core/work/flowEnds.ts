@@ -2,7 +2,8 @@ import type { Fitted, FittedParts } from '../model/fitted';
 import type { MachineFacts } from './machineFacts';
 
 /** Items or integrated function a flow's end stands for on this machine: all drives of a role, one of anything else. */
-export function flowEnd(end: string, { parts }: MachineFacts): string[] {
+export function flowEnd(end: string, facts: MachineFacts): string[] {
+  const { parts } = facts;
   const cardFor = (purpose: string) => parts.ofKind('expansion').find((card) => card.part.purpose === purpose)?.item.id;
   const one = (id: string | undefined) => (id === undefined ? [] : [id]);
   if (end === 'memory') return ['memory'];
@@ -17,6 +18,7 @@ export function flowEnd(end: string, { parts }: MachineFacts): string[] {
     ];
     return one(ends[end === 'network' ? 0 : 1]);
   }
+  if (isAwaited(facts, end)) return [];
   const drives = keepingDrives(parts).filter((drive) => drive.item.roles?.some((role) => role === end));
   return drives.length > 0 ? drives.map(({ item }) => item.id) : one(driveFor({ parts }, end)?.item.id);
 }
@@ -32,10 +34,24 @@ export const networkCards = (parts: FittedParts): Fitted<'expansion'>[] =>
 export const keepingDrives = (parts: FittedParts): readonly Fitted<'drive'>[] =>
   parts.ofKind('drive').filter(({ part }) => part.cellKind !== 'optical');
 
-/** The drive that serves a role: its own, else the active one, else the system drive. */
+/** Whose drives serve a role: its own, else the active one, else the system drive. */
+const servedBy = (role: string): readonly string[] => [role, 'active', 'system'];
+
+/** Whether the drive that will serve a role is still to come. */
+export function isAwaited({ parts, awaited }: Pick<MachineFacts, 'parts' | 'awaited'>, role: string): boolean {
+  if (awaited === undefined || awaited.size === 0) return false;
+  const drives = keepingDrives(parts);
+  for (const wanted of servedBy(role)) {
+    if (awaited.has(wanted)) return true;
+    if (drives.some((drive) => drive.item.roles?.some((has) => has === wanted))) return false;
+  }
+  return true;
+}
+
+/** The drive that serves a role. */
 export function driveFor(facts: Pick<MachineFacts, 'parts'>, role: string) {
   const drives = keepingDrives(facts.parts);
-  for (const wanted of [role, 'active', 'system']) {
+  for (const wanted of servedBy(role)) {
     const found = drives.find((drive) => drive.item.roles?.some((has) => has === wanted));
     if (found) return found;
   }

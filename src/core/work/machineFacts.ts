@@ -6,6 +6,8 @@ import type { MissingFigure } from '../figures/missing';
 /** What a trade may ask about the machine before it decides which resources its stages use. */
 export interface MachineFacts {
   readonly parts: FittedParts;
+  /** Roles whose drives are still to be chosen, though others are there. */
+  readonly awaited?: ReadonlySet<string>;
   readonly engines: Engines;
   /** Memory fitted, in bytes; undefined when a figure is unknown. */
   readonly memoryBytes: number | undefined;

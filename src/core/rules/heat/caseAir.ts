@@ -1,5 +1,5 @@
 import type { Steady } from '../../heat/steady';
-import { warmestOf } from '../../heat/state';
+import { warmestOf, type HeatAt } from '../../heat/state';
 import { HEAT } from '../../heat/constants';
 import { figuresIn, idsOf, nameOf, type Rule } from '../rule';
 
@@ -14,7 +14,8 @@ export const caseAir: Rule = {
   check: ({ parts, heat, brief }) => {
     const chassis = parts.one('case');
     if (!chassis) return [];
-    const settled = heat.sittings.length > 0 ? heat.sittings : [{ ...heat.atLimit, sitting: '' }];
+    const settled: readonly (HeatAt & { readonly sitting: string })[] =
+      heat.sittings.length > 0 ? heat.sittings : [{ ...heat.atLimit, sitting: '' }];
     const riseOf = (state: Steady) => state.outletC - heat.setup.roomC;
     const hottest = warmestOf(settled);
     if (!hottest) return [];

@@ -11,10 +11,10 @@ import type { Task } from '../../model/tasks';
 import type { FittedParts } from '../../model/fitted';
 import type { Machine } from '../../model/machine';
 import type { PartKind } from '../../parts';
-import { atClocks, type Clocks } from '../../predict/clocks';
+import { atClocks, clocksSet, type Clocks } from '../../predict/clocks';
 import type { SittingResult } from '../../predict/results';
 import { runSitting } from '../../predict/sitting';
-import { heatOf } from '../../heat/state';
+import { atMost, heatOf } from '../../heat/state';
 import type { LinkOf } from '../../predict/linkSupply';
 import { achievedLink, type Supplied } from '../../predict/supplied';
 import { NO_RATES, type Rates } from '../../predict/rates';
@@ -23,6 +23,8 @@ import { linkBytesPerS, type Link } from '../../units/links';
 import { COMMON } from '../../work/common';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
+import { isAwaited } from '../../work/flowEnds';
+import type { MachineFacts } from '../../work/machineFacts';
 import { widening } from '../../predict/totals';
 import type { Elastic, Expanded, Impossible } from '../../work/stage';
 import type { End } from './question';
@@ -91,6 +93,7 @@ export function atBest(
   at: End = 'likely',
 ): AtBest {
   const most = mostOf(context);
+  const full = clocksSet(machine.tuning);
   const mainsV = context.catalogue.region(brief.region)?.mainsV ?? 230;
   const { parts: none } = bareOf(brief, context).facts;
   const bare = factsForTrades(none, undefined, context.catalogue);
@@ -108,19 +111,15 @@ export function atBest(
     const calibration = calibrationOf(comparable, { supply: untaught(NO_RATES), facts: { parts, memory } });
     const supply = untaught(calibration.rates);
     const setting = { supply, board: undefined, placement: undefined };
-    const trades = factsForTrades(parts, kinds.has('memory') ? memory.bytes : 1e30, context.catalogue);
+    const trades: MachineFacts = {
+      ...factsForTrades(parts, kinds.has('memory') ? memory.bytes : 1e30, context.catalogue),
+      awaited: chosen.awaited,
+    };
     const expanded = new Map<string, Expanded>();
     const taskOf = (task: Task): Expanded => {
       let known = expanded.get(task.id);
       if (!known) expanded.set(task.id, (known = freed(calibrated(expand(task, trades), calibration), kinds)));
       return known;
-    };
-    /** The same at the clocks that the chosen cooler keeps: what else will be there only warms the air. */
-    const warmed = (sitting: string, tasks: readonly Expanded[], cold: Supply): SittingResult => {
-      const free = tasks.map(freedOfFlows);
-      const at = (clocks: Clocks) => runSitting(sitting, free, { ...setting, supply: atClocks(cold, clocks) });
-      const { results } = heatOf(machine.tuning, parts, brief, mainsV, [at]);
-      return results[0] ?? at(FULL_CLOCKS);
     };
     const best = new Map<string, number>();
     for (let i = 0; i < runs.length; i++) {
@@ -129,21 +128,33 @@ export function atBest(
         const found = brief.tasks.find((entry) => entry.id === task);
         return found ? [taskOf(found)] : [];
       });
+      const free = tasks.map(freedOfFlows);
+      const boundsOf = (result: SittingResult): Progress => {
+        const bounds = new Map<string, number>();
+        for (const each of result.tasks) {
+          const owner = tasks.find(({ task }) => task === each.task);
+          let made = each.impossible.length > 0 ? 0 : each.gets ? progressAt(each, 'likely') : Infinity;
+          if (at === 'low' && made > 0 && made < Infinity && owner)
+            made = owner.mode === 'real-time' ? progressAt(each, 'low') : made / leastSpread(owner);
+          // a run with all else endless heats more than it will, and real-time work is slowed by it
+          if (kinds.has('cooler') && each.mode === 'real-time' && tasks.some(({ mode }) => mode === 'elastic'))
+            continue;
+          if (owner?.mode === 'real-time') made = Math.min(made, streamed(owner, tasks, supply));
+          bounds.set(each.task, made);
+        }
+        return bounds;
+      };
+      const cold = (clocks: Clocks) => runSitting(run.id, free, { ...setting, supply: atClocks(supply, clocks) });
+      /** At the clocks that the chosen cooler keeps: what else will be there only warms the air. */
+      const warm = (): Progress => {
+        const { results, heat } = heatOf(machine.tuning, parts, brief, mainsV, [cold]);
+        const most = (close: boolean) => boundsOf(atMost(heat, results, close)[0] ?? cold(full));
+        return closely(least, () => boundsOf(results[0] ?? cold(full)), most);
+      };
       let short = false;
-      const result = kinds.has('cooler')
-        ? warmed(run.id, tasks, supply)
-        : runSitting(run.id, tasks.map(freedOfFlows), setting);
-      for (const each of result.tasks) {
-        const owner = tasks.find(({ task }) => task === each.task);
-        let made = each.impossible.length > 0 ? 0 : each.gets ? progressAt(each, 'likely') : Infinity;
-        if (at === 'low' && made > 0 && made < Infinity && owner)
-          made = owner.mode === 'real-time' ? progressAt(each, 'low') : made / leastSpread(owner);
-        // a run with all else endless heats more than it will, and real-time work is slowed by it
-        if (kinds.has('cooler') && each.mode === 'real-time' && tasks.some(({ mode }) => mode === 'elastic')) continue;
-        if (kinds.has('cooler')) made *= SETTLED;
-        if (owner?.mode === 'real-time') made = Math.min(made, streamed(owner, tasks, supply));
-        best.set(each.task, Math.min(best.get(each.task) ?? Infinity, made));
-        short ||= least !== undefined && made < (least.get(each.task) ?? 0);
+      for (const [task, made] of kinds.has('cooler') ? warm() : boundsOf(cold(full))) {
+        best.set(task, Math.min(best.get(task) ?? Infinity, made));
+        short ||= least !== undefined && made < (least.get(task) ?? 0);
       }
       if (!short) continue;
       runs.splice(i, 1);
@@ -154,7 +165,24 @@ export function atBest(
   };
 }
 
-const FULL_CLOCKS: Clocks = { processor: 1, serial: 1, graphics: 1 };
+/**
+ * Bounds of what heat holds back. A look that is not close is enough, unless what it leaves open decides: where what is
+ * settled misses what is asked and its bound does not.
+ */
+export function closely(
+  least: ReadonlyMap<string, number> | undefined,
+  settled: () => Progress,
+  most: (close: boolean) => Progress,
+): Progress {
+  const loose = most(false);
+  if (!least) return loose;
+  const now = settled();
+  for (const [task, asked] of least) {
+    const made = now.get(task);
+    if (made !== undefined && made < asked && (loose.get(task) ?? Infinity) >= asked) return most(true);
+  }
+  return loose;
+}
 
 /** A sitting as one of its real-time work and one more for each run beside it. */
 function apart({ id, tasks }: RunnableSitting): RunnableSitting[] {
@@ -196,9 +224,6 @@ function streamed(task: Expanded, together: readonly Expanded[], supply: Supply)
     }
   return share;
 }
-
-/** Heat is settled to a tolerance: what it holds back is known no better than this. */
-export const SETTLED = 1.002;
 
 /**
  * The factor between the likely and the low end of a run that no machine makes smaller: stages share the doubt by their
@@ -258,7 +283,7 @@ function over(
 ): (rates: Rates) => Supply {
   const engine = kinds.has('processor') && kinds.has('graphics');
   const seated = kinds.has('memory') && kinds.has('processor');
-  const drives = kinds.has('drive');
+  const chosen = (role: DriveRole): boolean => kinds.has('drive') && !isAwaited({ parts, awaited }, role);
   const awaitedRate = (label: string, bytesPerS: number | undefined): Supplied =>
     bytesPerS === undefined
       ? ENDLESS
@@ -294,7 +319,7 @@ function over(
             // graphics inside the processor work in the machine's memory
             return own.graphicsShareMemory && !seated && IN_MEMORY.has(resource) ? traffic : own.of(resource);
           case 'drive':
-            return drives && !awaited.has(key.role) ? own.of(resource) : awaitedRate(resource, most[key.direction]);
+            return chosen(key.role) ? own.of(resource) : awaitedRate(resource, most[key.direction]);
           case 'network':
             return ENDLESS;
           case 'engine':
@@ -305,11 +330,11 @@ function over(
         }
       },
       processor: engine ? own.processor : undefined,
-      written: (role, bytes) => (drives && !awaited.has(role) ? own.written(role, bytes) : undefined),
+      written: (role, bytes) => (chosen(role) ? own.written(role, bytes) : undefined),
       memoryBytes: kinds.has('memory') ? own.memoryBytes : ENDLESS,
       graphicsBytes: !engine ? ENDLESS : parts.one('graphics') || kinds.has('memory') ? own.graphicsBytes : ENDLESS,
       graphicsShareMemory: engine && own.graphicsShareMemory,
-      space: (role) => (drives && !awaited.has(role) ? own.space(role) : ENDLESS),
+      space: (role) => (chosen(role) ? own.space(role) : ENDLESS),
     };
   };
 }

@@ -68,7 +68,7 @@ export function optionOf(
 const numbers = new Map<string, number>();
 
 /** A text's number; equal texts have the same. */
-function numberOf(text: string): number {
+export function numberOf(text: string): number {
   let number = numbers.get(text);
   if (number === undefined) numbers.set(text, (number = numbers.size + 1));
   return number;

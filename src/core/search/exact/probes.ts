@@ -1,12 +1,16 @@
-import type { Subject } from '../../assess';
+import { freshSubject, type Context, type Subject } from '../../assess';
+import { DRIVE_ROLES } from '../../figures/resources';
 import { VIEWS } from '../../assess/view';
 import type { Brief } from '../../model/brief';
 import { PART_KINDS, type Part, type PartKind } from '../../parts';
 import { kitGiB } from '../../parts/memory';
 import { ruleOf, rules } from '../../rules';
 import { failing, severity, type Finding, type Rule } from '../../rules/rule';
-import type { Question } from './question';
+import { mostOf } from '../../units/most';
+import { refused } from './judge';
+import { askedOfDrives, type Question } from './question';
 import type { Option } from './option';
+import { byFigures, byWhich, type DriveReadings, type Reading } from './readings';
 import { bareMachine, machineOf, positionsOf, type Space } from './space';
 
 /** A question about the options of some positions, whose answer holds whatever the other positions get. */
@@ -15,8 +19,8 @@ export interface Probe {
   readonly rules: readonly string[];
   /** Positions that it looks at, by index. */
   readonly of: readonly number[];
-  /** Reads which part it is, so that equal figures do not answer for each other. */
-  readonly byIdentity: boolean;
+  /** What it reads of an option: options that are alike in that get one answer. */
+  readonly reads: Reading;
   readonly holds: (options: readonly Option[]) => boolean;
 }
 
@@ -50,6 +54,8 @@ interface Early {
   readonly subject?: string;
   /** What is not known of the parts that are there stays unknown. */
   readonly unproven?: true;
+  /** Of drives it reads only their form and link. */
+  readonly by?: 'wiring';
   /** Demands of the brief without which it finds nothing. */
   readonly asked?: readonly (keyof Brief['mustHaves'])[];
 }
@@ -77,15 +83,16 @@ const EARLY: readonly Early[] = [
     codes: ['encryption', 'optical-drive'],
     asked: ['encryption', 'opticalDrive'],
   },
-  { rules: ['drive-space', 'copies', 'drive-endurance', 'task-figures'], kinds: ['drive'], unproven: true },
-  { rules: ['device-place'], kinds: ['processor', 'board', 'expansion', 'drive'] },
+  { rules: ['device-place'], kinds: ['processor', 'board', 'expansion', 'drive'], by: 'wiring' },
   {
     rules: ['device-place', 'drive-heatsink', 'card-power', 'link', 'drive-carrier'],
     kinds: WIRED,
     unproven: true,
   },
-  { rules: ['drive-space', 'copies', 'drive-endurance', 'task-figures'], kinds: WIRED, unproven: true },
+  { rules: ['drive-space', 'copies'], kinds: WIRED, unproven: true },
   { rules: ['cooler-load', 'card-load'], kinds: [...WIRED, 'cooler'] },
+  // what a processor's own cooler leaves unknown, another one may settle
+  { rules: ['drive-endurance', 'task-figures'], kinds: [...WIRED, 'cooler'], unproven: true },
   { rules: ['device-place', 'must-haves'], kinds: [...WIRED, 'case'] },
   { rules: ['fan-mounts'], kinds: ['cooler', 'case', 'fan'] },
   { rules: ['clearance', 'card-load'], kinds: [...WIRED, 'cooler', 'case'] },
@@ -96,7 +103,7 @@ const EARLY: readonly Early[] = [
  * What can be asked before a machine is whole. Rules that read nothing but parts answer as soon as those parts are
  * chosen, and for good; others can be asked early for what they find blocking. Cheap questions come first.
  */
-export function probesFor(space: Space, question: Question, subject: Subject): Probe[] {
+export function probesFor(space: Space, question: Question, subject: Subject, { wiring }: DriveReadings): Probe[] {
   const counts = (finding: Finding): boolean =>
     failing(finding.level) || (question.unproven === 'refused' && finding.level === 'unproven');
   /** A probe of some rules: it holds as long as they find nothing that counts. */
@@ -104,6 +111,7 @@ export function probesFor(space: Space, question: Question, subject: Subject): P
     asked: readonly Rule[],
     kinds: ReadonlySet<PartKind>,
     refuses: (finding: Finding) => boolean,
+    reads: Reading = asked.some(({ byIdentity }) => byIdentity === true) ? byWhich : byFigures,
   ): Probe[] => {
     const of = positionsOf(space, kinds);
     if (of.length === 0) return [];
@@ -111,7 +119,7 @@ export function probesFor(space: Space, question: Question, subject: Subject): P
       {
         rules: asked.map(({ id }) => id),
         of,
-        byIdentity: asked.some(({ byIdentity }) => byIdentity === true),
+        reads,
         holds: (options) => !subject.findingsBy(asked, machineOf(space, question, options, kinds)).some(refuses),
       },
     ];
@@ -130,7 +138,7 @@ export function probesFor(space: Space, question: Question, subject: Subject): P
     } else groups.set(key, { kinds: new Set(kinds), rules: [rule] });
   }
   const exact = [...groups.values()].flatMap(({ kinds, rules: asked }) => probeOf(asked, kinds, counts));
-  const early = EARLY.flatMap(({ rules: ids, kinds, codes, subject: about, unproven, asked: demands }): Probe[] => {
+  const early = EARLY.flatMap(({ rules: ids, kinds, codes, subject: about, unproven, by, asked: demands }): Probe[] => {
     if (demands?.every((demand) => question.brief.mustHaves[demand] === undefined)) return [];
     return probeOf(
       ids.map((rule) => ruleOf({ rule })),
@@ -139,6 +147,7 @@ export function probesFor(space: Space, question: Question, subject: Subject): P
         (unproven ? counts(finding) : failing(finding.level)) &&
         (!codes || codes.includes(finding.code)) &&
         (about === undefined || finding.subject === about),
+      by && wiring,
     );
   });
   return [...leastOf(space, question), ...exact, ...early].sort((a, b) => a.of.length - b.of.length);
@@ -153,7 +162,7 @@ function leastOf(space: Space, { least }: Question): Probe[] {
       {
         rules: [],
         of,
-        byIdentity: false,
+        reads: byFigures,
         holds: (options) => has([...space.keptParts, ...options.flatMap(({ parts }) => parts)]) >= asked,
       },
     ];
@@ -173,20 +182,42 @@ function leastOf(space: Space, { least }: Question): Probe[] {
 }
 
 /**
- * Whether drives have room for what their own roles keep, by the rules about space and copies: further drives get other
- * roles and make no room in these.
+ * Whether drives do for their own roles, by the rules about space and copies and by those about what is written to them
+ * and known of them: further drives get other roles and make no room in these. The other roles are on a drive of which
+ * all is known, if there is one, so that these do not stand in for it.
  */
-export function drivesHold(question: Question, subject: Subject): (drives: Option) => boolean {
-  const asked = ['drive-space', 'copies'].map((rule) => ruleOf({ rule }));
+export function drivesHold(question: Question, context: Context): (drives: Option) => boolean {
+  const { catalogue } = context;
+  const subject = freshSubject(askedOfDrives(question.brief), context);
+  const [space, use] = [
+    ['drive-space', 'copies'],
+    ['drive-endurance', 'task-figures'],
+  ].map((list) => list.map((rule) => ruleOf({ rule })));
   const bare = bareMachine(question);
+  const other = mostOf(
+    catalogue
+      .ofKind('drive')
+      .filter((part) => part.cellKind !== 'optical' && ALL_KNOWN.every((field) => part[field] !== undefined)),
+    ({ capacityGB = 0 }) => capacityGB,
+  );
   return ({ items }) => {
     const roles = new Set<string>(items.flatMap(({ roles: own = [] }) => own));
-    return !subject
-      .findingsBy(asked, { ...bare, items: [...items] })
+    const rest = DRIVE_ROLES.filter((role) => !roles.has(role));
+    const short = subject
+      .findingsBy(space ?? [], { ...bare, items: [...items] })
       .some(
         (finding) =>
           failing(finding.level) &&
           ((finding.code === 'space' && roles.has(finding.role)) || (finding.code === 'copies' && roles.has('backup'))),
       );
+    if (short) return false;
+    if (!other) return true;
+    const whole = rest.length > 0 ? [...items, { id: 'other', part: other.id, roles: rest }] : [...items];
+    return !subject
+      .findingsBy(use ?? [], { ...bare, items: whole })
+      .some(
+        (finding) => refused(finding, question) && finding.items.some((id) => items.some((item) => item.id === id)),
+      );
   };
 }
+const ALL_KNOWN = ['capacityGB', 'seqReadMBs', 'seqWriteMBs', 'sustainedWriteMBs', 'enduranceTBW'] as const;

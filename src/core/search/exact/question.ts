@@ -73,6 +73,15 @@ export function everyTask(brief: Brief, context: Context): ReadonlyMap<string, n
   return new Map(brief.tasks.map(({ id }) => [id, targeted.has(id) ? MET : Number.MIN_VALUE]));
 }
 
+/**
+ * A brief as drives can be held against before anything else is chosen: without the tasks that a mixer may take over, as
+ * these then ask less of drives.
+ */
+export function askedOfDrives(brief: Brief): Brief {
+  const tasks = brief.tasks.filter((task) => task.kind !== 'live' || task.via === 'cards');
+  return tasks.length === brief.tasks.length ? brief : { ...brief, tasks };
+}
+
 /** A ratio that meets its target: a hair of tolerance for rounding, as verdicts have it. */
 export const MET = 1 - 1e-9;
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { contextOf } from '../../assess';
 import { compileCatalogue } from '../../model/catalogue';
 import type { Brief } from '../../model/brief';
-import { smallMarket } from '../../tests/smallMarkets';
+import { smallMarket, streamMarket } from '../../tests/smallMarkets';
 import type { FoundMachine } from './judge';
 import { everyTask, plainQuestion, type Question } from './question';
 import { finish } from '../../assess/trials';
@@ -24,21 +24,39 @@ const short = ({ priceMinor, rank }: FoundMachine) => `${priceMinor} ${rank.runs
 /** Seeds whose markets are small enough to try everything in a test. */
 const SMALL = 500;
 const SEEDS = Array.from({ length: 92 }, (_, i) => i + 1);
+/** Markets that were once answered wrongly: by a processor whose own cooler is not known until another one is fitted. */
+const ONCE_WRONG = [13_134];
+/** Markets of streams between drives and networks, that one drive, two equal ones or another role's may carry. */
+const STREAM_SEEDS = Array.from({ length: 30 }, (_, i) => i + 1);
 
 interface Tried {
   readonly seed: number;
   readonly market: Market;
   readonly all: readonly FoundMachine[];
 }
-const tried: Tried[] = SEEDS.flatMap((seed): Tried[] => {
-  const market = smallMarket(seed);
+const triedOf = (seed: number, market: Market): Tried[] => {
   try {
     return [{ seed, market, all: tryAll(plainQuestion(market.brief), market.context, SMALL).found }];
   } catch (error) {
     if (error instanceof RangeError) return [];
     throw error;
   }
-});
+};
+const tried: Tried[] = [...SEEDS, ...ONCE_WRONG].flatMap((seed) => triedOf(seed, smallMarket(seed)));
+const streams: Tried[] = STREAM_SEEDS.flatMap((seed) => triedOf(seed, streamMarket(seed)));
+
+function equalsEveryMachine({ market, all }: Tried): void {
+  const tasks = market.brief.tasks.length;
+  const doing = all.filter(({ rank }) => rank.runs === tasks);
+  expect(found(asked(market), market, 'cheapest').map(short)).toEqual(doing.slice(0, 1).map(short));
+  const plain = plainQuestion(market.brief);
+  const points = frontierOf(all);
+  expect(found(plain, market, 'frontier').map(short)).toEqual(points.map(short));
+  // the best for the middle of what machines cost there
+  const middle = points[points.length >> 1]?.priceMinor;
+  const within = points.filter(({ priceMinor }) => middle !== undefined && priceMinor <= middle);
+  expect(found({ ...plain, mostMinor: middle ?? 1 }, market, 'best').map(short)).toEqual(within.slice(-1).map(short));
+}
 
 describe('the exact search', () => {
   test('enough markets are small enough, and enough of them have a machine', () => {
@@ -46,18 +64,14 @@ describe('the exact search', () => {
     expect(tried.filter(({ all }) => all.length > 0).length).toBeGreaterThanOrEqual(20);
   });
 
-  test.each(tried)('market $seed: equals every machine tried', ({ market, all }) => {
-    const tasks = market.brief.tasks.length;
-    const doing = all.filter(({ rank }) => rank.runs === tasks);
-    expect(found(asked(market), market, 'cheapest').map(short)).toEqual(doing.slice(0, 1).map(short));
-    const plain = plainQuestion(market.brief);
-    const points = frontierOf(all);
-    expect(found(plain, market, 'frontier').map(short)).toEqual(points.map(short));
-    // the best for the middle of what machines cost there
-    const middle = points[points.length >> 1]?.priceMinor;
-    const within = points.filter(({ priceMinor }) => middle !== undefined && priceMinor <= middle);
-    expect(found({ ...plain, mostMinor: middle ?? 1 }, market, 'best').map(short)).toEqual(within.slice(-1).map(short));
+  test.each(tried)('market $seed: equals every machine tried', equalsEveryMachine);
+
+  test('enough markets of streams are small enough, and enough of them have a machine', () => {
+    expect(streams.length).toBeGreaterThanOrEqual(15);
+    expect(streams.filter(({ all }) => all.length > 0).length).toBeGreaterThanOrEqual(7);
   });
+
+  test.each(streams)('market of streams $seed: equals every machine tried', equalsEveryMachine);
 
   test('unproven machines count where they are allowed', () => {
     let more = 0;
@@ -71,7 +85,7 @@ describe('the exact search', () => {
   });
 
   test('at the low end of the predictions it asks for no less', () => {
-    for (const { market } of tried.slice(0, 20)) {
+    for (const { market } of [...tried.slice(0, 20), ...streams.slice(0, 8)]) {
       const low: Question = { ...asked(market), at: 'low' };
       const plain = tryAll(low, market.context, SMALL).found;
       const [best] = found(low, market, 'cheapest');

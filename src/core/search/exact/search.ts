@@ -2,11 +2,9 @@ import type { Progress } from './atBest';
 import { Heap } from './heap';
 import { compareFound, judge, meets, type FoundMachine, type Judged } from './judge';
 import { compareOptions, type Option } from './option';
-import type { Probe } from './probes';
 import { compareRanks, ENOUGH, NO_RANK, rankOf, type Rank } from './rank';
 import type { Searchable } from './searchable';
 import { machineOf, type Space } from './space';
-import type { Stage } from './stages';
 
 /** What a search did. */
 export interface Effort {
@@ -76,6 +74,12 @@ interface Node {
   leaf?: FoundMachine;
 }
 
+/** What is asked of the options of some positions: a probe, or the bound of a stage. `at` is the place of the newest one. */
+interface Check {
+  readonly of: readonly number[];
+  readonly passes: (options: readonly Option[], at: number) => boolean;
+}
+
 /** Probes of no more positions than this are asked before the tasks are looked at. */
 const CHEAP = 3;
 
@@ -104,9 +108,21 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
   const { brief } = question;
   const floor = under.rank ?? NO_RANK;
   const most = Math.min(question.mostMinor ?? Infinity, under.mostMinor ?? Infinity, asked.firmMinor);
-  const probesAt = positions.map((_, i) => probes.filter(({ of }) => of.includes(i)));
-  const cheapAt = probesAt.map((list) => list.filter(({ of }) => of.length <= CHEAP));
-  const stagesAt = positions.map((_, i) => stages.filter(({ of }) => of.includes(i)));
+  const probing = probes.map(({ of, holds }): Check => ({ of, passes: holds }));
+  const staging = stages.map((stage): Check => ({
+    of: stage.of,
+    passes: (options, at) => {
+      // drives that fail their own roles fail in every set
+      const groups = stage.partly ? (options[at]?.groups ?? []) : [];
+      return [...groups.map((group) => options.map((own, i) => (i === at ? group : own))), options].every((list) =>
+        enough(asked.progressOf(stage, list)),
+      );
+    },
+  }));
+  const cheapAt = positions.map((_, i) => probing.filter(({ of }) => of.length <= CHEAP && of.includes(i)));
+  // what looks at few positions is asked of few combinations, so it is cheap and comes first
+  const checks = [...probing, ...staging].sort((a, b) => a.of.length - b.of.length);
+  const checksAt = positions.map((_, i) => checks.filter(({ of }) => of.includes(i)));
   const keptBought = space.kept.flatMap((item, i) => {
     const part = space.keptParts[i];
     return part && !item.owned && !item.handPrice ? [prices.bought(part)] : [];
@@ -177,7 +193,7 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
       node.looked = 'bounded';
     }
     if (node.looked === 'bounded') {
-      const settled = settle(node, probesAt, true);
+      const settled = settle(node, checksAt, true);
       if (settled === 'dead') return;
       if (settled === 'settled') node.looked = 'settled';
       if (settled === 'on' || waits(node)) return queue.push(node);
@@ -197,11 +213,11 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
     node: Node,
     position: number,
     option: Option,
-    list: readonly (readonly Probe[])[],
+    list: readonly (readonly Check[])[],
     since = -1,
   ): boolean {
     const { depth, options } = node;
-    next: for (const { of, holds } of list[position] ?? []) {
+    next: for (const { of, passes } of list[position] ?? []) {
       let beside = since < 0;
       for (const at of of) {
         if (at >= depth && at !== position) continue next;
@@ -210,7 +226,7 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
       if (!beside) continue;
       const chosen: Option[] = [];
       for (const at of of) chosen.push(at === position ? option : (options[at] as Option));
-      if (!holds(chosen)) return false;
+      if (!passes(chosen, of.indexOf(position))) return false;
     }
     return true;
   }
@@ -227,29 +243,14 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
     return compareRanks(bound, floor) <= 0;
   }
 
-  /** Whether an option leaves the tasks what is asked, by the stages that only it is missing in. */
-  function suffices(node: Node, position: number, option: Option): boolean {
-    for (const stage of stagesAt[position] ?? []) {
-      if (stage.of.some((at) => at >= node.depth && at !== position)) continue;
-      const beside = (own: Option) => stage.of.map((at) => (at === position ? own : (node.options[at] as Option)));
-      // drives that fail their own roles fail in every set
-      if (stage.partly && option.groups?.some((group) => !enough(asked.progressOf(stage, beside(group))))) return false;
-      if (!enough(asked.progressOf(stage, beside(option)))) return false;
-    }
-    return true;
-  }
-
-  /** Whether a node's own choices leave the tasks what is asked. */
-  function carries(node: Node): boolean {
-    const within = (stage: Stage): boolean => stage.of.every((at) => at < node.depth);
-    return (stagesAt[node.depth - 1] ?? []).every(
-      (stage) =>
-        !within(stage) ||
-        enough(
-          asked.progressOf(
-            stage,
-            stage.of.map((at) => node.options[at] as Option),
-          ),
+  /** Whether a node's own choices stand beside each other and leave the tasks what is asked. */
+  function carries({ depth, options }: Node): boolean {
+    return (checksAt[depth - 1] ?? []).every(
+      ({ of, passes }) =>
+        of.some((at) => at >= depth) ||
+        passes(
+          of.map((at) => options[at] as Option),
+          of.indexOf(depth - 1),
         ),
     );
   }
@@ -259,7 +260,7 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
    * to pass over. A bound that is not as high as it could be is one too. An option that stood at the parent is only asked
    * beside what was chosen since.
    */
-  function settle(node: Node, list: readonly (readonly Probe[])[], full: boolean): 'dead' | 'on' | 'settled' {
+  function settle(node: Node, list: readonly (readonly Check[])[], full: boolean): 'dead' | 'on' | 'settled' {
     let key = node.pricedMinor;
     const before = node.key;
     let passed = 0;
@@ -271,7 +272,7 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
       for (;;) {
         const option = choices.at(index);
         if (!option) return 'dead';
-        if (passed > SCANNED || (stands(node, at, option, list, since) && (!full || suffices(node, at, option)))) {
+        if (passed > SCANNED || stands(node, at, option, list, since)) {
           key += option.leastMinor;
           break;
         }

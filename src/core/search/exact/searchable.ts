@@ -10,7 +10,8 @@ import { only, type Option } from './option';
 import { drivesHold, probesFor, type Probe } from './probes';
 import { targetedIn, type Question } from './question';
 import { spaceOf, type Space } from './space';
-import { drivesAlone, stagesFor, type Stage } from './stages';
+import { driveReadings, type Reading } from './readings';
+import { drivesAlone, drivesReadBy, stagesFor, type Stage } from './stages';
 
 /** Parts and demands of one question, ready to be searched; kept, so that the same is not asked of parts twice. */
 export interface Searchable {
@@ -40,10 +41,17 @@ export function searchable(question: Question, context: Context): Searchable {
   const policy = buyPolicy(question.brief, context.settings, context.today);
   const prices = leastPrices(context.catalogue, region, policy, question.rebates);
   const alone = drivesAlone(question, quick);
-  const holds = drivesHold(question, subject);
+  const holds = drivesHold(question, quick);
   const drivesDo = (option: Option): boolean => holds(option) && meets(alone(option), question);
   const whole = spaceOf(question, context, prices, drivesDo);
-  const all = remembered(probesFor(whole, question, subject));
+  const drives = driveReadings(
+    whole,
+    question,
+    quick.catalogue,
+    drivesReadBy(question, quick),
+    context.measured.length > 0,
+  );
+  const all = remembered(probesFor(whole, question, subject, drives));
   // what an option is refused for by itself, it is refused for in every machine
   const space: Space = {
     ...whole,
@@ -61,7 +69,7 @@ export function searchable(question: Question, context: Context): Searchable {
     prices,
     subject,
     probes: all.filter(({ of }) => of.length > 1),
-    stages: stagesFor(space, question, quick, subject),
+    stages: stagesFor(space, question, quick, subject, drives),
     targeted: targetedIn(question.brief, quick),
     firmMinor: firmBudget(question.brief, region),
     progressOf: rememberedBounds(question),
@@ -84,7 +92,7 @@ function rememberedBounds({ least }: Question): Searchable['progressOf'] {
     let bounds = known.get(stage);
     if (!bounds) known.set(stage, (bounds = new Map()));
     let key = '';
-    for (const option of options) key += `${stage.keyOf(option)}|`;
+    for (const option of options) key += `${stage.reads(option)}|`;
     let progress = bounds.get(key);
     if (!progress) bounds.set(key, (progress = stage.progress(options, least.tasks)));
     return progress;
@@ -98,7 +106,7 @@ function remembered(probes: readonly Probe[]): Probe[] {
     return {
       ...probe,
       holds: (options) => {
-        const key = keyOf(options, probe.byIdentity ? 'partsId' : 'figuresId');
+        const key = keyOf(options, probe.reads);
         let holds = known.get(key);
         if (holds === undefined) known.set(key, (holds = probe.holds(options)));
         return holds;
@@ -108,10 +116,13 @@ function remembered(probes: readonly Probe[]): Probe[] {
 }
 
 /** Options as one key: a number where two fit into one. */
-function keyOf(options: readonly Option[], by: 'partsId' | 'figuresId'): string | number {
+function keyOf(options: readonly Option[], reads: Reading): string | number {
   const [first, second, ...rest] = options;
-  if (first && second && rest.length === 0) return first[by] * 2 ** 26 + second[by];
+  if (first && second && rest.length === 0) {
+    const [a, b] = [reads(first), reads(second)];
+    if (typeof a === 'number' && typeof b === 'number') return a * 2 ** 26 + b;
+  }
   let key = '';
-  for (const option of options) key += `${option[by]} `;
+  for (const option of options) key += `${reads(option)} `;
   return key;
 }

@@ -6,20 +6,21 @@ import { fitParts } from '../../model/fitted';
 import type { PartKind } from '../../parts';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
-import { driveFor } from '../../work/flowEnds';
-import type { TaskResult } from '../../predict/results';
+import { atMost } from '../../heat/state';
+import type { SittingResult, TaskResult } from '../../predict/results';
 import { worstOf } from '../../predict/worst';
-import { atBest, SETTLED, type Progress } from './atBest';
-import { MET, type End, type Question } from './question';
+import { atBest, closely, type Progress } from './atBest';
+import { askedOfDrives, MET, type End, type Question } from './question';
 import { progressAt } from './rank';
 import type { Option } from './option';
+import { byFigures, type DriveReadings, type Reading } from './readings';
 import { absentKinds, bareMachine, machineOf, positionsOf, type Space } from './space';
 
 /** A bound on what the tasks can do, from the options of some positions. */
 export interface Stage {
   readonly of: readonly number[];
   /** What it reads of an option: options that are alike in that bound the tasks alike. */
-  readonly keyOf: (option: Option) => string;
+  readonly reads: Reading;
   /** Can be asked of the drives of one group of roles, with those of the others endless. */
   readonly partly: boolean;
   readonly progress: (options: readonly Option[], least?: ReadonlyMap<string, number>) => Progress;
@@ -31,25 +32,19 @@ const WIRED: readonly PartKind[] = VIEWS.wired;
 const STREAMING: ReadonlySet<string> = new Set(['ingest', 'custom', 'live']);
 
 const CARDS: readonly PartKind[] = ['expansion', 'mixer'];
-/** Kinds whose parts are chosen when the tasks are looked at with all others endless, in the order of choosing. */
+/**
+ * Kinds whose parts are chosen when the tasks are looked at with all others endless, in the order of choosing. Which of
+ * them are worth a look was measured: each refuses on some seat what costs more than to ask.
+ */
 const AT_BEST: readonly (readonly PartKind[])[] = [
   CARDS,
   ['processor', 'graphics'],
-  ['processor', 'graphics', ...CARDS],
   ['processor', 'graphics', 'cooler'],
-  ['processor', 'graphics', 'cooler', ...CARDS],
   ['processor', 'graphics', 'cooler', 'case', 'fan'],
-  ['processor', 'graphics', 'cooler', 'case', 'fan', ...CARDS],
   ['processor', 'graphics', 'memory'],
-  ['processor', 'graphics', 'memory', ...CARDS],
   ['processor', 'graphics', 'memory', 'board'],
-  ['processor', 'graphics', 'memory', 'board', ...CARDS],
-  ['processor', 'graphics', 'drive'],
   ['drive', ...CARDS],
   ['processor', 'graphics', 'memory', 'drive'],
-  ['processor', 'graphics', 'memory', 'drive', ...CARDS],
-  ['processor', 'graphics', 'memory', 'drive', 'cooler'],
-  ['processor', 'graphics', 'memory', 'drive', 'cooler', ...CARDS],
 ];
 /** The same by the whole chain of an assessment: with links and streams, then with what cools them. */
 const IN_FULL: readonly (readonly PartKind[])[] = [WIRED, [...WIRED, 'cooler'], [...WIRED, 'cooler', 'case', 'fan']];
@@ -58,7 +53,13 @@ const IN_FULL: readonly (readonly PartKind[])[] = [WIRED, [...WIRED, 'cooler'], 
  * Bounds on the tasks' progress, the earlier the looser. Those in full are the assessment's own predictions of a machine
  * that still lacks what would house it: parts of further kinds only warm it.
  */
-export function stagesFor(space: Space, question: Question, context: Context, subject: Subject): Stage[] {
+export function stagesFor(
+  space: Space,
+  question: Question,
+  context: Context,
+  subject: Subject,
+  drives: DriveReadings,
+): Stage[] {
   const { brief } = question;
   const bare = bareMachine(question);
   const best = atBest(brief, context, bare, question.at);
@@ -70,11 +71,11 @@ export function stagesFor(space: Space, question: Question, context: Context, su
     const kinds: ReadonlySet<PartKind> = new Set(['processor', 'board', 'expansion', 'drive', 'mixer']);
     return {
       of: brief.tasks.some(({ kind }) => STREAMING.has(kind)) ? of(kinds) : [],
-      keyOf: ({ figuresId }) => `${figuresId}`,
+      reads: drives.streams,
       partly: false,
       progress: (options) => {
         const shares = new Map<string, number>();
-        for (const { flows } of subject.factsOf(made(options, kinds)).sittings)
+        for (const { flows } of subject.coldOf(made(options, kinds)))
           for (const { task, flow, realTime, bytesPerS } of flows)
             // what is not known of a stream bounds nothing, and a whole stream may be more than whole
             if (realTime && bytesPerS !== undefined && bytesPerS < flow.bytesPerS * MET)
@@ -83,28 +84,6 @@ export function stagesFor(space: Space, question: Question, context: Context, su
       },
     };
   }
-  const roles = drivesReadBy(question, context);
-  const rates = new WeakMap<Option, string>();
-  /** Of drives nothing is read but what those of the roles that tasks read and write give and take. */
-  const ratesOf = (option: Option): string => {
-    if (!option.parts.some(({ kind }) => kind === 'drive')) return `${option.figuresId}`;
-    let key = rates.get(option);
-    if (key === undefined) {
-      const parts = fitParts({ ...bare, items: [...option.items] }, context.catalogue);
-      const there = new Set(option.items.flatMap(({ roles: own = [] }) => own));
-      key = roles
-        .map((role) => {
-          const part = there.has(role) || !space.roles.includes(role) ? driveFor({ parts }, role)?.part : undefined;
-          if (!part) return '-';
-          // what was measured was measured on a part, not on its figures
-          const own = context.measured.length > 0 ? part.id : '';
-          return `${own} ${DRIVE_RATES.map((field) => part[field] ?? '').join()}`;
-        })
-        .join(';');
-      rates.set(option, key);
-    }
-    return key;
-  };
   /** Heat that is still to come shifts the weights of a run's doubts, so its low end is only a bound once it is there. */
   const endOf = ({ mode }: TaskResult, kinds: ReadonlySet<PartKind>): End =>
     mode === 'elastic' && !kinds.has('cooler') ? 'likely' : question.at;
@@ -113,8 +92,8 @@ export function stagesFor(space: Space, question: Question, context: Context, su
       (stage, i) => stage.of.length > 0 && !stages.slice(i + 1).some(({ of: same }) => same.join() === stage.of.join()),
     );
   // what takes the pictures in decides what is left to processor and graphics: they are looked at together
-  const taking = space.positions.some(({ kinds }) => kinds.includes('mixer'));
-  const looks = AT_BEST.filter((kinds) => !taking || !kinds.includes('processor') || kinds.includes('mixer'));
+  const taking = space.positions.some(({ name }) => name === 'inputs');
+  const looks = AT_BEST.map((kinds) => (taking && kinds.includes('processor') ? [...kinds, ...CARDS] : kinds));
   return distinct([
     ...looks.map((list): Stage => {
       const kinds: ReadonlySet<PartKind> = new Set(list);
@@ -122,7 +101,7 @@ export function stagesFor(space: Space, question: Question, context: Context, su
       const chosen: ReadonlySet<PartKind> = new Set([...kinds, ...absent]);
       return {
         of: of(kinds),
-        keyOf: ratesOf,
+        reads: drives.rates,
         partly: kinds.has('drive'),
         progress: (options, least) => {
           const machine = made(options, kinds);
@@ -137,23 +116,23 @@ export function stagesFor(space: Space, question: Question, context: Context, su
       const kinds: ReadonlySet<PartKind> = new Set(list);
       return {
         of: of(kinds),
-        keyOf: ({ figuresId }) => `${figuresId}`,
+        reads: byFigures,
         partly: false,
-        progress: (options) => {
-          const { sittings } = subject.factsOf(made(options, kinds));
-          return new Map(
-            brief.tasks.map(({ id }) => {
-              const worst = worstOf(id, sittings);
-              if (!worst) return [id, Infinity] as const;
-              return [
-                id,
-                worst.impossible.length > 0
-                  ? 0
-                  : worst.gets
-                    ? progressAt(worst, endOf(worst, kinds)) * SETTLED
-                    : Infinity,
-              ] as const;
-            }),
+        progress: (options, least) => {
+          const { sittings, heat } = subject.factsOf(made(options, kinds));
+          const boundsOf = (results: readonly SittingResult[]): Progress =>
+            new Map(
+              brief.tasks.map(({ id }) => {
+                const worst = worstOf(id, results);
+                if (!worst) return [id, Infinity] as const;
+                if (worst.impossible.length > 0) return [id, 0] as const;
+                return [id, worst.gets ? progressAt(worst, endOf(worst, kinds)) : Infinity] as const;
+              }),
+            );
+          return closely(
+            least,
+            () => boundsOf(sittings),
+            (close) => boundsOf(atMost(heat, sittings, close)),
           );
         },
       };
@@ -161,18 +140,9 @@ export function stagesFor(space: Space, question: Question, context: Context, su
   ]);
 }
 
-const DRIVE_RATES = [
-  'seqReadMBs',
-  'seqWriteMBs',
-  'sustainedWriteMBs',
-  'writeCacheGB',
-  'generation',
-  'lanes',
-  'cellKind',
-] as const;
-
-/** Roles of drives that the tasks' demands read or write. */
-function drivesReadBy({ brief }: Question, context: Context): DriveRole[] {
+/** Roles of drives that the tasks' demands read or write; streams may end at any. */
+export function drivesReadBy({ brief }: Question, context: Context): readonly DriveRole[] {
+  if (brief.tasks.some(({ kind }) => STREAMING.has(kind))) return DRIVE_ROLES;
   const facts = factsForTrades(bareOf(brief, context).facts.parts, undefined, context.catalogue);
   const roles = new Set<DriveRole>();
   for (const task of brief.tasks)
@@ -186,7 +156,7 @@ function drivesReadBy({ brief }: Question, context: Context): DriveRole[] {
 /** What drives of some roles let the tasks do when all else is endless. */
 export function drivesAlone(question: Question, context: Context): (option: Option) => Progress {
   const bare = bareMachine(question);
-  const best = atBest(question.brief, context, bare, question.at);
+  const best = atBest(askedOfDrives(question.brief), context, bare, question.at);
   const kinds: ReadonlySet<PartKind> = new Set(['drive']);
   return ({ items }) => {
     const there = new Set(items.flatMap(({ roles = [] }) => roles));
