@@ -54,6 +54,8 @@ export interface SeatBundle {
   readonly steps: Steps;
   /** How drafts stood when somebody last marked them as seen, by draft. */
   readonly seen: Readonly<Record<string, Seen>>;
+  /** Parts that are there already: a search may use them at no price. */
+  readonly owned: readonly OwnedRow[];
   /** Watches on its drafts and their parts that fired and that nobody has seen yet. */
   readonly news: readonly Watch[];
 }

@@ -9,8 +9,9 @@ import { machineSchema, type Machine } from '@/core/model/machine';
 import { editFor } from '@/core/search/candidates';
 import { settingsSchema } from '@/core/model/settings';
 import { readOwned, writeSettings } from '@/store/libraryStore';
+import { ownedRows } from './owned';
 import * as projects from '@/store/projectStore';
-import type { DraftPlace, OwnedRow } from './contract';
+import type { DraftPlace } from './contract';
 import { libraryStep } from './libraryStep';
 import { answering, DONE, read, refuse, type Done, type Refused } from './refuse';
 import { now, type Service } from './service';
@@ -23,16 +24,6 @@ export async function saveSettings(service: Service, input: unknown): Promise<Do
       refuse('region', `"${settings.region}" is not in the catalogue`);
     await writeSettings(service.db, settings);
     return DONE;
-  });
-}
-
-/** What is owned, with the parts' names. */
-export async function ownedRows(service: Service): Promise<OwnedRow[]> {
-  const { data } = await service.catalogue();
-  const parts = new Map(data.parts.map((part) => [part.id as string, part]));
-  return (await readOwned(service.db)).map((entry) => {
-    const part = parts.get(entry.part);
-    return { ...entry, label: part ? fullName(part) : entry.part, kind: part?.kind };
   });
 }
 

@@ -1,6 +1,7 @@
+import { ownedRows } from './owned';
 import { describe, expect, test } from 'vitest';
 import { demoCatalogue } from '@/demo/catalogue';
-import { draftPlaces, dropOwned, keepOwned, ownedRows, putOwned, putPart, saveSettings } from './desk';
+import { draftPlaces, dropOwned, keepOwned, putOwned, putPart, saveSettings } from './desk';
 import { addPresentMachine } from './drafts';
 import { guessTable, openUploadedMachine, previewMachine } from './files';
 import { keepUpload, readUpload, uploadPath } from './inbox';

@@ -8,6 +8,7 @@ import { readSeen, readWatches } from '@/store/priceStore';
 import { stepsOf } from '@/store/history';
 import * as projects from '@/store/projectStore';
 import type { SeatBundle } from './contract';
+import { ownedRows } from './owned';
 import { todayOf, type Service } from './service';
 
 /** Parts that an edit puts into a machine. */
@@ -71,6 +72,7 @@ export async function seatBundle(service: Service, seatId: string, window = ''):
     settings: await service.settings(),
     steps: await stepsOf(service.db, seatId, window),
     seen: await readSeen(service.db, seatId),
+    owned: await ownedRows(service),
     news: (await readWatches(service.db)).filter((watch) => isNews(watch) && concerns(watch, documents)),
   };
 }

@@ -4,7 +4,7 @@ import { clashOf } from '@/core/search/exact/clash';
 import { searchFor, type Searching, type Standing } from '@/core/search/exact/goals';
 import type { FoundMachine } from '@/core/search/exact/judge';
 import { matchOf } from '@/core/search/exact/match';
-import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/exact/question';
+import { budgetOf, plainQuestion, withEditions, workOf, type Question } from '@/core/search/exact/question';
 import { addEfforts, NO_EFFORT } from '@/core/search/exact/search';
 import { searchable } from '@/core/search/exact/searchable';
 import { foundWords, type FoundWords } from '@/core/words/found';
@@ -71,7 +71,16 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
 
   const given = ask.match && matchOf(subjectOf(brief, quickly(context)).assess(ask.match));
   const work = workOf(brief, context);
-  const around = { at: ask.at, ...(ask.from ? { from: ask.from, keep: ask.from.items } : {}) };
+  const { limits } = ask;
+  const around = {
+    at: ask.at,
+    ...(ask.from ? { from: ask.from } : {}),
+    keep: [...(ask.from?.items ?? []), ...limits.keep],
+    spare: limits.spare,
+    withoutParts: withEditions(limits.withoutParts, context.catalogue),
+    withoutMakers: new Set(limits.withoutMakers),
+    mostFor: limits.mostFor,
+  };
   const question: Question = { ...work, ...around, least: given ?? work.least };
   const asked = searchable(question, context);
   const cheapest = await run(searchFor(asked, 'cheapest'), (now) => ({ cheapest: lineOf('searching', now) }));

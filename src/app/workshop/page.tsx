@@ -1,5 +1,5 @@
 import { listBackups } from '@/server/backups';
-import { ownedRows } from '@/server/desk';
+import { ownedRows } from '@/server/owned';
 import { deskFigures } from '@/server/deskProcess';
 import { service } from '@/server/instance';
 import { priceState } from '@/server/prices/manage';

@@ -183,6 +183,16 @@ describe('the library answers', () => {
     expect(terns).toEqual(['Tern 6', 'Tern 8', 'Tern 12', 'Tern 16']);
   });
 
+  test('whose own name is typed comes first, unless an order is asked for', () => {
+    const names = (text: string) => ask({ text }).map(({ maker, name }) => `${maker} ${name}`);
+    expect(names('tarnholt  ness 4')[0]).toBe('Tarnholt Ness 4');
+    expect(names('Ness 4')[0]).toBe('Tarnholt Ness 4');
+    // others have these words and figures too
+    expect(names('Tarnholt Ness 4').length).toBeGreaterThan(3);
+    // an order that somebody asks for is kept
+    expect(ask({ text: 'Ness 4', sort: { key: 'name', descending: false } })[0]?.name).not.toMatch(/^Ness 4/);
+  });
+
   test('how many of each kind, whatever kind is chosen', () => {
     expect(searchLibrary(index, { text: 'fenstore', kind: 'case' }).ofKind).toEqual(
       searchLibrary(index, { text: 'fenstore' }).ofKind,

@@ -272,6 +272,20 @@ function ordered(index: LibraryIndex, rows: Uint32Array, sort: LibraryQuestion['
   return Uint32Array.from([...sorted.subarray(0, known).reverse(), ...sorted.subarray(known)]);
 }
 
+/** Parts whose own maker and name hold the whole text come first, of these those that begin with it. */
+function namedFirst(index: LibraryIndex, rows: Uint32Array, text: string): Uint32Array {
+  const wanted = folded(text).trim().replace(/\s+/g, ' ');
+  if (wanted === '') return rows;
+  const places: [begins: number[], holds: number[], others: number[]] = [[], [], []];
+  for (const row of rows) {
+    const part = index.parts[row];
+    const name = part ? folded(`${part.maker} ${part.name}`) : '';
+    const begins = name.startsWith(wanted) || (part !== undefined && folded(part.name).startsWith(wanted));
+    places[begins ? 0 : name.includes(wanted) ? 1 : 2].push(row);
+  }
+  return Uint32Array.from(places.flat());
+}
+
 /** Answers a question over the whole catalogue: words, ranges with units, filters above columns, one order. */
 export function searchLibrary(index: LibraryIndex, question: LibraryQuestion): LibraryAnswer {
   const terms = parseQuery(question.text);
@@ -295,5 +309,6 @@ export function searchLibrary(index: LibraryIndex, question: LibraryQuestion): L
     applyFilters(index, table, filters, keep);
     for (let i = 0; i < keep.length; i++) if (keep[i] === 1) found.push(table.rows[i] ?? 0);
   }
-  return { found: ordered(index, Uint32Array.from(found), question.sort), ofKind, readAs };
+  const inOrder = ordered(index, Uint32Array.from(found), question.sort);
+  return { found: question.sort ? inOrder : namedFirst(index, inOrder, question.text), ofKind, readAs };
 }

@@ -1,9 +1,11 @@
 import type { Assessment } from '../assess';
 import type { Machine } from '../model/machine';
 import { progress } from '../predict/worst';
-import type { PartKind } from '../parts';
+import { fullName } from '../model/fitted';
+import { PART_KINDS, type PartKind } from '../parts';
 import type { FoundMachine } from '../search/exact/judge';
 import type { Clash, Demand, Relaxed } from '../search/exact/clash';
+import { sharesOf, type Share } from '../search/exact/shares';
 import { ENOUGH, type Rank } from '../search/exact/rank';
 import type { Brief } from '../model/brief';
 import type { Currency } from '../units/money';
@@ -19,27 +21,19 @@ export interface FoundWords {
   readonly beams: readonly { readonly task: string; readonly beam: BeamModel }[];
   readonly decides: string | undefined;
   readonly cautions: number;
-  readonly shares: readonly { readonly what: string; readonly minor: number }[];
+  readonly shares: readonly { readonly what: Share | 'the rest'; readonly minor: number }[];
+  /** Its parts, each with what all pieces of it cost by themselves; undefined where that is not known. */
+  readonly goods: readonly Good[];
 }
-
-/** How a budget is split in the trade's eyes (J10). */
-const SHARES: readonly (readonly [what: string, kinds: readonly PartKind[]])[] = [
-  ['processor', ['processor', 'cooler']],
-  ['graphics', ['graphics']],
-  ['memory', ['memory']],
-  ['storage', ['drive']],
-];
 
 /** What a found machine does, what decides it, and how its money is split. */
 export function foundWords({ machine, priceMinor, rank }: FoundMachine, assessment: Assessment): FoundWords {
-  const { brief, parts, price } = assessment.facts;
+  const { facts } = assessment;
+  const { brief, price } = facts;
   const results = assessment.tasks.filter(({ ratio }) => ratio !== undefined);
   const [tightest] = [...results].sort((a, b) => progress(a) - progress(b));
   const name = brief.tasks.find(({ id }) => id === tightest?.task)?.name;
-  const minorOf = new Map(price.items.map(({ item, landed }) => [item, landed?.landedMinor ?? 0]));
-  const sum = (kinds: readonly PartKind[]) =>
-    parts.all.reduce((all, { item, part }) => (kinds.includes(part.kind) ? all + (minorOf.get(item.id) ?? 0) : all), 0);
-  const split = SHARES.map(([what, kinds]) => ({ what, minor: sum(kinds) }));
+  const split = [...sharesOf(facts)].map(([what, minor]) => ({ what, minor }));
   const rest = Math.max(0, price.total.landedMinor - split.reduce((all, { minor }) => all + minor, 0));
   return {
     machine,
@@ -53,7 +47,38 @@ export function foundWords({ machine, priceMinor, rank }: FoundMachine, assessme
     decides: tightest && name && tightest.binds ? `${name}, on ${bindingName(tightest)}` : undefined,
     cautions: assessment.findings.filter(({ level }) => level === 'caution').length,
     shares: [...split, { what: 'the rest', minor: rest }],
+    goods: goodsOf(facts),
   };
+}
+
+/** A part of a found machine, with all its pieces. */
+export interface Good {
+  readonly part: string;
+  readonly name: string;
+  readonly maker: string;
+  readonly kind: PartKind;
+  readonly pieces: number;
+  readonly minor: number | undefined;
+  readonly owned: boolean;
+}
+
+function goodsOf({ parts, price }: Assessment['facts']): Good[] {
+  const minorOf = new Map(price.items.map(({ item, landed }) => [item, landed?.landedMinor]));
+  const goods = new Map<string, Good>();
+  for (const { item, part } of parts.all) {
+    const before = goods.get(part.id);
+    const minor = minorOf.get(item.id);
+    goods.set(part.id, {
+      part: part.id,
+      name: fullName(part),
+      maker: part.maker,
+      kind: part.kind,
+      pieces: (before?.pieces ?? 0) + 1,
+      minor: minor === undefined || (before && before.minor === undefined) ? undefined : (before?.minor ?? 0) + minor,
+      owned: item.owned === true,
+    });
+  }
+  return [...goods.values()].sort((a, b) => PART_KINDS.indexOf(a.kind) - PART_KINDS.indexOf(b.kind));
 }
 
 /** What a machine is made of: "Gale 12, 2 × Ash 2x16 and Pellbox Short". */
@@ -102,6 +127,10 @@ export function demandWords(demand: Demand, { tasks }: Pick<Brief, 'tasks'>): st
       return MUST_HAVE[demand.what];
     case 'kept':
       return `${demand.name}, which stays`;
+    case 'left-out':
+      return `${demand.name}, which is left out`;
+    case 'share':
+      return `the limit on ${demand.share}`;
     case 'proof':
       return 'no unknown figures';
     case 'budget':

@@ -3,17 +3,20 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Machine } from '@/core/model/machine';
 import { plainNumber, ratioOf } from '@/core/units/money';
 import type { End } from '@/core/search/exact/question';
 import { coins, number, percent } from '@/core/words/format';
 import { clashWords, demandWords, relaxedWords, type FoundWords } from '@/core/words/found';
-import type { Line, Report } from '@/workers/searchApi';
+import type { OwnedRow } from '@/server/contract';
+import type { AskLimits, Line, Report } from '@/workers/searchApi';
 import { useCurrency, useSeat } from '../seat/store';
 import { ChoiceRow } from '../shared/ChoiceRow';
-import { FoundSummary } from './FoundSummary';
+import { FoundSummary, type Look } from './FoundSummary';
 import { FrontierChart } from './FrontierChart';
+import { useLimits, type Limits } from './limits';
+import { LimitsRow } from './LimitsRow';
 import { useFind } from './useFind';
 
 interface Props {
@@ -34,10 +37,31 @@ interface Titles {
 /** Finds the machines for a brief: the cheapest that does the work, the best for the budget, and all between. */
 export function FindMachines({ from, match, onAdopted }: Props) {
   const [at, setAt] = useState<End>('likely');
+  const topic = match ? 'match' : from ? 'complete' : 'brief';
+  const seat = useSeat((state) => state.bundle.seat.id);
+  const owned = useSeat((state) => state.bundle.owned);
+  const [limits, limit] = useLimits(`${seat} ${topic}`);
   const { report, failed, running, begin, stop } = useFind(
-    { at, ...(from ? { from } : {}), ...(match ? { match: match.machine, mostMinor: match.landedMinor } : {}) },
-    match ? 'match' : from ? 'complete' : 'brief',
+    {
+      at,
+      limits: asLimits(limits, owned),
+      ...(from ? { from } : {}),
+      ...(match ? { match: match.machine, mostMinor: match.landedMinor } : {}),
+    },
+    topic,
   );
+  // whoever says what to look for instead has asked for it
+  const again = useRef(false);
+  const onLimit: Look['onLimit'] = (change) => {
+    again.current = report !== undefined || running;
+    limit(change);
+  };
+  useEffect(() => {
+    if (!again.current) return;
+    again.current = false;
+    void begin();
+  });
+  const look: Look = { limits, onLimit, onAdopted };
   const currency = useCurrency();
   const titles: Titles = match
     ? {
@@ -77,6 +101,7 @@ export function FindMachines({ from, match, onAdopted }: Props) {
           onPick={setAt}
         />
       </Box>
+      <LimitsRow limits={limits} onChange={onLimit} />
       {!report && !running && !failed && (
         <p className="quiet small">
           {match
@@ -85,9 +110,7 @@ export function FindMachines({ from, match, onAdopted }: Props) {
         </p>
       )}
       {failed && <p className="short small">The search could not be run: {failed}.</p>}
-      {(report ?? running) && (
-        <Answers report={report} running={running} titles={titles} at={at} onAdopted={onAdopted} />
-      )}
+      {(report ?? running) && <Answers report={report} running={running} titles={titles} at={at} look={look} />}
     </Box>
   );
 }
@@ -97,13 +120,13 @@ function Answers({
   running,
   titles,
   at,
-  onAdopted,
+  look,
 }: {
   report: Report | undefined;
   running: boolean;
   titles: Titles;
   at: End;
-  onAdopted: (() => void) | undefined;
+  look: Look;
 }) {
   const currency = useCurrency();
   const brief = useSeat((state) => state.bundle.brief.body);
@@ -129,7 +152,7 @@ function Answers({
         {running ? 'Searching' : stopped ? 'Stopped' : 'Done'}: {number(report.effort.nodes)} partial machines looked
         at, {number(report.effort.assessed)} whole ones judged, in {number(report.seconds, 2)} s.
       </p>
-      <Card title={titles.cheapest} also={also(cheapest)} line={cheapest} onAdopted={onAdopted}>
+      <Card title={titles.cheapest} also={also(cheapest)} line={cheapest} look={look}>
         {cheapest.state === 'none' && (
           <p className="short small">
             ▼ No machine on sale does all of it.{' '}
@@ -148,12 +171,7 @@ function Answers({
         )}
       </Card>
       {mostMinor !== undefined && (
-        <Card
-          title={titles.best ?? `Best for ${coins(mostMinor, currency)}`}
-          also={also(best)}
-          line={best}
-          onAdopted={onAdopted}
-        >
+        <Card title={titles.best ?? `Best for ${coins(mostMinor, currency)}`} also={also(best)} line={best} look={look}>
           {fewer && best.found && <p className="quiet small">For this money no machine does all of the work.</p>}
           {best.state === 'none' && <p className="short small">▼ No sound machine can be bought for this.</p>}
         </Card>
@@ -166,13 +184,26 @@ function Answers({
             found: own,
             atLeastMinor: undefined,
           }}
-          onAdopted={onAdopted}
+          look={look}
         />
       )}
-      {points.length > 1 && <FrontierChart points={points} at={at} onAdopted={onAdopted} />}
+      {points.length > 1 && <FrontierChart points={points} at={at} look={look} />}
     </>
   );
 }
+
+/** Limits as the search takes them. */
+const asLimits = (limits: Limits, owned: readonly OwnedRow[]): AskLimits => ({
+  keep: limits.keep,
+  withoutParts: limits.withoutParts.map(({ id }) => id),
+  withoutMakers: limits.withoutMakers,
+  mostFor: limits.mostFor,
+  spare: limits.owned
+    ? owned.flatMap(({ id, part, label, count }) =>
+        Array.from({ length: count }, (_, i) => ({ id: `${id}-${i + 1}`, part, label })),
+      )
+    : [],
+});
 
 const MOST_WORK = 'Most work a coin';
 const ALSO = ', and most work a coin';
@@ -186,14 +217,14 @@ function Card({
   title,
   also = '',
   line,
-  onAdopted,
+  look,
   children,
 }: {
   title: string;
   /** What else it is. */
   also?: string;
   line: Line;
-  onAdopted: (() => void) | undefined;
+  look: Look;
   children?: ReactNode;
 }) {
   const currency = useCurrency();
@@ -216,7 +247,7 @@ function Card({
               ? `${found ? 'The best so far' : 'Nothing found yet'}${atLeastMinor === undefined ? '' : `; there is nothing below ${coins(Math.floor(atLeastMinor), currency)}`}${found && atLeastMinor !== undefined ? ` (${percent(Math.max(0, 1 - ratioOf(atLeastMinor, found.priceMinor)))} still open)` : ''}.`
               : ''}
       </p>
-      {found && <FoundSummary found={found} title={title} onAdopted={onAdopted} />}
+      {found && <FoundSummary found={found} title={title} look={look} />}
       {children}
     </Box>
   );

@@ -3,23 +3,23 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { ratioOf } from '@/core/units/money';
-import { percent } from '@/core/words/format';
 import { madeOf, rankWords, type FoundWords } from '@/core/words/found';
 import { useSeat } from '../seat/store';
 import { Beam } from '../shared/Beam';
+import { Fold } from '../shared/Fold';
+import { FoundParts, FoundShares } from './FoundParts';
+import type { Limits } from './limits';
 import { goodsOf } from './useFind';
 
+/** How an answer is looked at: what the search may use, and what is done beside showing it once it is a draft. */
+export interface Look {
+  readonly limits: Limits;
+  readonly onLimit: (change: Partial<Limits>) => void;
+  readonly onAdopted: (() => void) | undefined;
+}
+
 /** What a found machine does, of what it is made, and the way on to a draft. */
-export function FoundSummary({
-  found,
-  title,
-  onAdopted,
-}: {
-  found: FoundWords;
-  title: string;
-  onAdopted: (() => void) | undefined;
-}) {
+export function FoundSummary({ found, title, look }: { found: FoundWords; title: string; look: Look }) {
   const brief = useSeat((state) => state.bundle.brief.body);
   const adopt = useSeat((state) => state.adopt);
   const [problem, setProblem] = useState<string>();
@@ -28,7 +28,7 @@ export function FoundSummary({
     const { parts, offers } = await goodsOf(machine, brief.region);
     const [refused] = await adopt({ ...machine, name: title }, parts, offers);
     setProblem(refused && `${refused.path} ${refused.message}`);
-    if (!refused) onAdopted?.();
+    if (!refused) look.onAdopted?.();
   };
   return (
     <>
@@ -46,13 +46,11 @@ export function FoundSummary({
         <Button variant="outlined" size="small" onClick={() => void take()}>
           Make it a draft
         </Button>
-        <span className="quiet small">
-          {found.shares
-            .filter(({ minor }) => minor > 0)
-            .map(({ what, minor }) => `${what} ${percent(ratioOf(minor, Math.max(1, found.priceMinor)))}`)
-            .join(', ')}
-        </span>
+        <FoundShares found={found} {...look} />
       </Box>
+      <Fold summary={<span className="small">Its parts, and what to look for instead</span>}>
+        <FoundParts found={found} {...look} />
+      </Fold>
       {problem && <p className="short small">It could not be made a draft: {problem}.</p>}
     </>
   );

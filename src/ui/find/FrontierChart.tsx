@@ -1,53 +1,64 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import Slider from '@mui/material/Slider';
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { line, curveStepAfter } from 'd3-shape';
 import { useState } from 'react';
+import type { End } from '@/core/search/exact/question';
 import { coins, coinsOnly, percent } from '@/core/words/format';
 import type { FoundWords } from '@/core/words/found';
-import type { End } from '@/core/search/exact/question';
-import { rankOfResults, type Rank } from '@/core/search/exact/rank';
-import { assessmentOf, useCurrency, useSeat } from '../seat/store';
+import { useCurrency } from '../seat/store';
 import { Press } from '../shared/Press';
 import { useWidth } from '../shared/useWidth';
-import { FoundSummary } from './FoundSummary';
+import { FoundSummary, type Look } from './FoundSummary';
+import { useMarks, type Mark } from './marks';
 
 const HEIGHT = 190;
 /** Large enough to be hit. */
 const TURN = { minWidth: 24, justifyContent: 'center', fontSize: 18 } as const;
 const PAD = { left: 46, right: 30, top: 12, bottom: 26 } as const;
 
-/** Price against performance: every machine that no other one beats. A point opens what it is. */
+type Range = readonly [low: number, high: number];
+
+/** Price against performance: every machine that no other one beats, in a range of prices. A point opens what it is. */
 export function FrontierChart({
-  points,
+  points: all,
   at: end,
-  onAdopted,
+  look,
 }: {
   points: readonly FoundWords[];
-  /** Where on the predictions' bands the drafts are held against them. */
+  /** Where on the predictions' bands other machines are held against them. */
   at: End;
-  onAdopted: (() => void) | undefined;
+  look: Look;
 }) {
   const currency = useCurrency();
   const [ref, width] = useWidth<HTMLDivElement>(360, 280);
-  const [chosen, setChosen] = useState(0);
-  const drafts = useDraftPoints(end);
-  const [low = 0, high = 1] = extent(points, ({ priceMinor }) => priceMinor);
-  const [least = 0, most = 1] = extent([...points, ...drafts], ({ rank }) => rank.percent);
-  const x = scaleLinear(
-    [Math.min(low, ...drafts.map(priceOf)), Math.max(high, ...drafts.map(priceOf))],
-    [PAD.left, width - PAD.right],
-  ).nice(4);
-  const y = scaleLinear([least, most], [HEIGHT - PAD.bottom, PAD.top]).nice(4);
+  const [chosen, setChosen] = useState<number>();
+  const [brushed, setBrushed] = useState<Range>();
+  const marks = useMarks(end);
+  const [least = 0, most = 1] = extent([...all, ...marks], ({ priceMinor }) => priceMinor);
+  // as long as nobody chose a range: where there is a choice
+  const [first = 0, last = 1] = extent([...all, ...marks.filter(({ what }) => what === 'draft')], (m) => m.priceMinor);
+  const [low, high] = brushed ?? [first, last];
+  const within = ({ priceMinor }: { readonly priceMinor: number }): boolean => priceMinor >= low && priceMinor <= high;
+  const points = all.filter(within);
+  const seen = marks.filter(within);
+  const [worst = 0, best = 1] = extent([...points, ...seen], ({ rank }) => rank.percent);
+  const x = scaleLinear([low, high], [PAD.left, width - PAD.right]);
+  const y = scaleLinear([worst, Math.max(best, worst + 1)], [HEIGHT - PAD.bottom, PAD.top]).nice(4);
   const steps = line<FoundWords>(
     ({ priceMinor }) => x(priceMinor),
     ({ rank }) => y(rank.percent),
   ).curve(curveStepAfter);
-  const at = Math.min(chosen, points.length - 1);
+  const at = Math.max(
+    0,
+    points.findIndex(({ priceMinor }) => priceMinor === chosen),
+  );
   const point = points[at];
-  const move = (by: number): void => setChosen(Math.max(0, Math.min(points.length - 1, at + by)));
+  const move = (by: number): void =>
+    setChosen(points[Math.max(0, Math.min(points.length - 1, at + by))]?.priceMinor ?? chosen);
   return (
     <Box component="section" aria-label="From the cheapest to the best">
       <h3>From the cheapest to the best</h3>
@@ -56,7 +67,7 @@ export function FrontierChart({
           width={width}
           height={HEIGHT}
           role="img"
-          aria-label={`${points.length} machines that no other one beats, from ${coins(low, currency)} to ${coins(high, currency)}`}
+          aria-label={`${points.length} machines that no other one beats, from ${coins(low, currency)} to ${coins(high, currency)}${seen.length > 0 ? `; beside them ${seen.map(({ name }) => name).join(', ')}` : ''}`}
         >
           {y.ticks(4).map((tick) => (
             <g key={tick}>
@@ -71,23 +82,14 @@ export function FrontierChart({
               {coinsOnly(tick, currency)}
             </text>
           ))}
-          {drafts.map(({ name, priceMinor, rank }) => (
-            <g key={name}>
-              <path
-                d={`M${x(priceMinor)} ${y(rank.percent) - 6}l6 6l-6 6l-6 -6Z`}
-                fill="var(--paper)"
-                stroke="var(--ink)"
-                strokeWidth={1.5}
-              />
-              <text
-                x={x(priceMinor) + (x(priceMinor) > width / 2 ? -10 : 10)}
-                y={y(rank.percent) + 4}
-                textAnchor={x(priceMinor) > width / 2 ? 'end' : 'start'}
-                className="quiettext"
-              >
-                {name}
-              </text>
-            </g>
+          {seen.map((mark) => (
+            <OneMark
+              key={`${mark.what} ${mark.name}`}
+              mark={mark}
+              x={x(mark.priceMinor)}
+              y={y(mark.rank.percent)}
+              left={x(mark.priceMinor) > width / 2}
+            />
           ))}
           <path d={steps(points) ?? ''} fill="none" stroke="var(--carries)" strokeWidth={1.5} />
           {points.map((entry, i) => (
@@ -97,17 +99,34 @@ export function FrontierChart({
               cy={y(entry.rank.percent)}
               r={i === at ? 6 : 4}
               fill={i === at ? 'var(--ink)' : 'var(--carries)'}
-              onClick={() => setChosen(i)}
+              onClick={() => setChosen(entry.priceMinor)}
               style={{ cursor: 'pointer' }}
             />
           ))}
         </svg>
       </Box>
+      <Box sx={{ paddingLeft: `${PAD.left}px`, paddingRight: `${PAD.right}px` }}>
+        <Slider
+          size="small"
+          value={[low, high]}
+          min={least}
+          max={most}
+          step={Math.max(1, Math.round((most - least) / 200))}
+          getAriaLabel={(thumb) => (thumb === 0 ? 'Prices from' : 'Prices up to')}
+          getAriaValueText={(minor) => coins(minor, currency)}
+          onChange={(_event, next) => {
+            const [from = low, to = high] = Array.isArray(next) ? next : [];
+            // no less than one step is left to look at
+            if (to > from) setBrushed([from, to]);
+          }}
+        />
+      </Box>
       <p className="quiet small">
-        Across: price, {currency}. Up: mean of what the tasks reach of their targets, by importance.
-        {drafts.length > 0 ? ' ◇ drafts of this seat.' : ''}
+        Across: price, {currency}, as far as the slider goes. Up: mean of what the tasks reach of their targets, by
+        importance.{seen.some(({ what }) => what === 'draft') ? ' ◇ drafts of this seat.' : ''}
+        {marks.some(({ what }) => what === 'rival') ? ' □ branded machines.' : ''}
       </p>
-      {point && (
+      {point ? (
         <>
           <Box className="row" sx={{ gap: '8px' }}>
             <Press aria-label="The point before" sx={TURN} onClick={() => move(-1)}>
@@ -123,30 +142,31 @@ export function FrontierChart({
               {at + 1} of {points.length}
             </span>
           </Box>
-          <FoundSummary found={point} title={`Found for ${coins(point.priceMinor, currency)}`} onAdopted={onAdopted} />
+          <FoundSummary found={point} title={`Found for ${coins(point.priceMinor, currency)}`} look={look} />
         </>
+      ) : (
+        <p className="quiet small">None of the machines that no other one beats has such a price.</p>
       )}
     </Box>
   );
 }
 
-interface DraftPoint {
-  readonly name: string;
-  readonly priceMinor: number;
-  readonly rank: Rank;
-}
-const priceOf = ({ priceMinor }: DraftPoint): number => priceMinor;
-
-/** The seat's drafts that have a price, as points. */
-function useDraftPoints(at: End): DraftPoint[] {
-  const drafts = useSeat((state) => state.bundle.drafts);
-  const brief = useSeat((state) => state.bundle.brief.body);
-  const context = useSeat((state) => state.context);
-  return drafts.flatMap(({ body }): DraftPoint[] => {
-    if (body.items.length === 0 || body.present === true) return [];
-    const { facts, tasks } = assessmentOf(body, brief, context);
-    const { total, lowerBound } = facts.spent();
-    if (lowerBound) return [];
-    return [{ name: body.name, priceMinor: total.landedMinor, rank: rankOfResults(brief, tasks, at) }];
-  });
+/** A machine beside the frontier: a draft under its name, a branded one that tells its name when it is pointed at. */
+function OneMark({ mark: { what, name }, x, y, left }: { mark: Mark; x: number; y: number; left: boolean }) {
+  return (
+    <g>
+      <title>{name}</title>
+      <path
+        d={what === 'draft' ? `M${x} ${y - 6}l6 6l-6 6l-6 -6Z` : `M${x - 4} ${y - 4}h8v8h-8Z`}
+        fill="var(--paper)"
+        stroke={what === 'draft' ? 'var(--ink)' : 'var(--quiet)'}
+        strokeWidth={1.5}
+      />
+      {what === 'draft' && (
+        <text x={x + (left ? -10 : 10)} y={y + 4} textAnchor={left ? 'end' : 'start'} className="quiettext">
+          {name}
+        </text>
+      )}
+    </g>
+  );
 }

@@ -83,6 +83,7 @@ const bundleOf = (): SeatBundle => ({
   settings: usualSettings,
   steps: { undo: undefined, redo: undefined },
   seen: {},
+  owned: [],
   news: [],
 });
 

@@ -3,13 +3,17 @@ import type { Brief } from '../../model/brief';
 import type { FoundMachine } from './judge';
 import type { Question } from './question';
 import { cheapest } from './search';
+import { fullName } from '../../model/fitted';
 import { searchable } from './searchable';
+import { SHARES, type Share } from './shares';
 
 /** Something that is asked for and could be let go. */
 export type Demand =
   | { readonly code: 'target'; readonly task: string }
   | { readonly code: 'must-have'; readonly what: keyof Brief['mustHaves'] }
   | { readonly code: 'kept'; readonly item: string; readonly name: string }
+  | { readonly code: 'left-out'; readonly what: 'part' | 'maker'; readonly id: string; readonly name: string }
+  | { readonly code: 'share'; readonly share: Share }
   | { readonly code: 'proof' }
   | { readonly code: 'budget' };
 
@@ -34,7 +38,10 @@ export interface Clash {
  * The demands of a question, those first that somebody would rather keep: what comes first is cleared first, so it is
  * named only if it must be.
  */
-export function demandsOf({ brief, keep, least, unproven, mostMinor }: Question): Demand[] {
+export function demandsOf(
+  { brief, keep, least, unproven, mostMinor, mostFor, withoutParts, withoutMakers }: Question,
+  partName: (id: string) => string = (id) => id,
+): Demand[] {
   const importance = new Map(brief.tasks.map(({ id, importance: weight }) => [id, weight]));
   return [
     ...[...least.tasks.keys()]
@@ -44,6 +51,9 @@ export function demandsOf({ brief, keep, least, unproven, mostMinor }: Question)
       .filter((what) => brief.mustHaves[what] !== undefined && brief.mustHaves[what] !== false)
       .map((what): Demand => ({ code: 'must-have', what })),
     ...keep.map(({ id, label, part }): Demand => ({ code: 'kept', item: id, name: label ?? part })),
+    ...[...withoutParts].map((id): Demand => ({ code: 'left-out', what: 'part', id, name: partName(id) })),
+    ...[...withoutMakers].map((id): Demand => ({ code: 'left-out', what: 'maker', id, name: id })),
+    ...SHARES.filter((share) => mostFor[share] !== undefined).map((share): Demand => ({ code: 'share', share })),
     ...(unproven === 'refused' ? [{ code: 'proof' } as const] : []),
     ...(mostMinor !== undefined || (brief.budgetFirm === true && brief.budgetMinor !== undefined)
       ? [{ code: 'budget' } as const]
@@ -65,6 +75,14 @@ export function without(question: Question, demand: Demand): Question {
     }
     case 'kept':
       return { ...question, keep: question.keep.filter(({ id }) => id !== demand.item) };
+    case 'left-out': {
+      const list = demand.what === 'part' ? 'withoutParts' : 'withoutMakers';
+      return { ...question, [list]: new Set([...question[list]].filter((id) => id !== demand.id)) };
+    }
+    case 'share': {
+      const { [demand.share]: _gone, ...mostFor } = question.mostFor;
+      return { ...question, mostFor };
+    }
     case 'proof':
       return { ...question, unproven: 'allowed' };
     case 'budget': {
@@ -111,7 +129,11 @@ export function* clashOf(question: Question, context: Context): Generator<void, 
   let left = question;
   let proven = true;
   const blamed: Demand[] = [];
-  for (const demand of demandsOf(question)) {
+  const partName = (id: string): string => {
+    const part = context.catalogue.part(id);
+    return part ? fullName(part) : id;
+  };
+  for (const demand of demandsOf(question, partName)) {
     const less = without(left, demand);
     const answer = yield* tried(less, context);
     if (answer.kind === 'no') left = less;

@@ -5,6 +5,7 @@ import { onBudgetBasis } from '../../money/spent';
 import type { Finding } from '../../rules/rule';
 import type { Progress } from './atBest';
 import type { Question } from './question';
+import { SHARES, sharesOf } from './shares';
 import { compareRanks, progressAt, rankOfResults, type Rank } from './rank';
 
 /** A machine that the search has found, with what it costs as a basket and how well it works. */
@@ -42,6 +43,9 @@ export function judge({ facts, findings, tasks, region }: Assessment, question: 
   if (findings.some((finding) => refused(finding, question))) return { kind: 'refused' };
   const made = new Map(tasks.map((result) => [result.task, progressAt(result, question.at)]));
   if (!meets(made, question)) return { kind: 'refused' };
+  const shares = sharesOf(facts);
+  if (SHARES.some((share) => (shares.get(share) ?? 0) > (question.mostFor[share] ?? Infinity)))
+    return { kind: 'refused' };
   const basket = pageBasket(facts.price, facts.parts, facts.catalogue, region, facts.policy);
   const priceMinor = question.rebates ? basket.afterRebateMinor : basket.total.landedMinor;
   if (basket.lowerBound || priceMinor > (question.mostMinor ?? Infinity)) return { kind: 'unbought' };

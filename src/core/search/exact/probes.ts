@@ -11,6 +11,7 @@ import { refused } from './judge';
 import { askedOfDrives, type Question } from './question';
 import type { Option } from './option';
 import { byFigures, byWhich, type DriveReadings, type Reading } from './readings';
+import { SHARE_KINDS, SHARES } from './shares';
 import { bareMachine, machineOf, positionsOf, type Space } from './space';
 
 /** A question about the options of some positions, whose answer holds whatever the other positions get. */
@@ -150,7 +151,26 @@ export function probesFor(space: Space, question: Question, subject: Subject, { 
       by && wiring,
     );
   });
-  return [...leastOf(space, question), ...exact, ...early].sort((a, b) => a.of.length - b.of.length);
+  return [...leastOf(space, question), ...sharesWithin(space, question), ...exact, ...early].sort(
+    (a, b) => a.of.length - b.of.length,
+  );
+}
+
+/** The limits on shares of the budget, by what parts cost at the least. */
+function sharesWithin(space: Space, { mostFor }: Question): Probe[] {
+  return SHARES.flatMap((share): Probe[] => {
+    const most = mostFor[share];
+    const of = positionsOf(space, new Set(SHARE_KINDS[share]));
+    if (most === undefined || of.length === 0) return [];
+    return [
+      {
+        rules: [],
+        of,
+        reads: ({ leastMinor }) => leastMinor,
+        holds: (options) => options.reduce((all, { leastMinor }) => all + leastMinor, 0) <= most,
+      },
+    ];
+  });
 }
 
 /** What the question asks of parts by themselves: room in memory, on one card, on all drives. */

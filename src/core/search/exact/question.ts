@@ -1,8 +1,10 @@
 import type { Context } from '../../assess';
 import { factsForTrades } from '../../assess/stages';
 import type { Brief } from '../../model/brief';
+import type { Catalogue } from '../../model/catalogue';
 import type { Item, Machine } from '../../model/machine';
 import { bareOf } from '../../sizing/bare';
+import type { Share } from './shares';
 import { plainNumber } from '../../units/money';
 import { expand } from '../../work';
 
@@ -39,6 +41,8 @@ export interface Question {
   /** Mailed rebates count as money that is not spent. */
   readonly rebates: boolean;
   readonly least: Least;
+  /** The most that the parts of a share of the budget may cost by themselves, landed. */
+  readonly mostFor: Readonly<Partial<Record<Share, number>>>;
 }
 
 /** A question that asks for nothing but a sound machine for a brief. */
@@ -53,6 +57,7 @@ export const plainQuestion = (brief: Brief): Question => ({
   mostMinor: undefined,
   rebates: false,
   least: { tasks: new Map() },
+  mostFor: {},
 });
 
 /** Tasks of a brief that have a target: real-time work, and runs that may take so long. */
@@ -81,6 +86,13 @@ export function askedOfDrives(brief: Brief): Brief {
   const tasks = brief.tasks.filter((task) => task.kind !== 'live' || task.via === 'cards');
   return tasks.length === brief.tasks.length ? brief : { ...brief, tasks };
 }
+
+/** Parts with all that are only another edition of one of them: who leaves out a design leaves out its colours. */
+export const withEditions = (ids: readonly string[], { parts }: Pick<Catalogue, 'parts'>): ReadonlySet<string> =>
+  new Set([
+    ...ids,
+    ...parts.flatMap(({ id, variantOf }) => (variantOf !== undefined && ids.includes(variantOf) ? [id] : [])),
+  ]);
 
 /** A ratio that meets its target: a hair of tolerance for rounding, as verdicts have it. */
 export const MET = 1 - 1e-9;
