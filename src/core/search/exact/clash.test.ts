@@ -1,7 +1,11 @@
 import { describe, expect, test } from 'vitest';
-import { assess } from '../../assess';
+import { assess, contextOf } from '../../assess';
+import { compileCatalogue, type Catalogue } from '../../model/catalogue';
+import { usualSettings } from '../../model/settings';
+import type { Part } from '../../parts';
+import { TODAY } from '../../tests/shops';
 import { finish } from '../../assess/trials';
-import { peerMarket } from '../../tests/peer';
+import { peerMarket, type PeerMarket } from '../../tests/peer';
 import { smallMarket } from '../../tests/smallMarkets';
 import { clashWords, madeOf, rankWords, demandWords, relaxedWords } from '../../words/found';
 import { clashOf, demandsOf, without, type Clash } from './clash';
@@ -17,6 +21,22 @@ type Market = ReturnType<typeof smallMarket>;
 const cheapest = (question: Question, { context }: Pick<Market, 'context'>): FoundMachine | undefined =>
   finish(searchFor(searchable(question, context), 'cheapest')).found[0];
 const clash = (question: Question, { context }: Pick<Market, 'context'>): Clash => finish(clashOf(question, context));
+
+/** A market's catalogue with only some of its parts. */
+const withParts = (
+  { context: { catalogue }, question }: Pick<PeerMarket, 'context' | 'question'>,
+  wanted: (part: Part) => boolean,
+): Catalogue => {
+  const parts = catalogue.parts.filter(wanted);
+  return compileCatalogue({
+    regions: [...catalogue.regions],
+    sellers: [...catalogue.sellers],
+    applications: [...catalogue.applications],
+    rivals: [],
+    parts,
+    offers: parts.flatMap(({ id }) => [...catalogue.offers(id, question.brief.region)]),
+  });
+};
 
 describe('why no machine is possible', () => {
   const market = peerMarket(60, 3);
@@ -47,14 +67,47 @@ describe('why no machine is possible', () => {
   });
 
   test('where no demand is to blame it says what nobody sells', () => {
-    const supplies = market.parts.filter(({ kind }) => kind === 'supply').map(({ id }) => id);
-    const none: Question = { ...market.question, withoutParts: new Set(supplies) };
-    const { demands, lacking } = clash(none, market);
+    const none = {
+      context: contextOf(
+        withParts(market, ({ kind }) => kind !== 'supply'),
+        TODAY,
+        usualSettings,
+      ),
+    };
+    const { demands, lacking } = clash(market.question, none);
     expect(demands).toEqual([]);
     expect(lacking).toEqual(['supply']);
-    expect(clashWords({ demands, lacking, proven: true }, none.brief)).toBe(
+    expect(clashWords({ demands, lacking, proven: true }, market.question.brief)).toBe(
       'Nothing that is sold here will do for supply, whatever else is let go.',
     );
+  });
+
+  test('what was left out, and a limit on a share, are let go like any other demand', () => {
+    const supplies = market.parts.filter(({ kind }) => kind === 'supply').map(({ id }) => id);
+    const [last] = supplies.slice(-1);
+    const few = {
+      ...market,
+      context: contextOf(
+        withParts(market, ({ kind, id }) => kind !== 'supply' || id === last),
+        TODAY,
+        usualSettings,
+      ),
+    };
+    const best = cheapest(few.question, few);
+    expect(best).toBeDefined();
+    if (!best || !last) return;
+    const left: Question = { ...few.question, withoutParts: new Set([last]) };
+    const { demands } = clash(left, few);
+    expect(demands.map(({ demand }) => demand)).toEqual([
+      { code: 'left-out', what: 'part', id: last, name: expect.stringMatching(/^Gatewick /) as string },
+    ]);
+    expect(demands[0]?.found?.priceMinor).toBe(best.priceMinor);
+    const poor: Question = { ...few.question, mostFor: { memory: 1 } };
+    const [only, ...more] = clash(poor, few).demands;
+    expect(more).toEqual([]);
+    expect(only?.demand).toEqual({ code: 'share', share: 'memory' });
+    expect(only && demandWords(only.demand, poor.brief)).toBe('the limit on memory');
+    expect(only?.found?.priceMinor).toBe(best.priceMinor);
   });
 
   test('each demand that is named is guilty: taken away alone from those that are left, a machine is possible', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { contextOf } from '../../assess';
+import { assess, contextOf } from '../../assess';
 import { compileCatalogue } from '../../model/catalogue';
 import type { Brief } from '../../model/brief';
 import { smallMarket, streamMarket } from '../../tests/smallMarkets';
@@ -9,6 +9,7 @@ import { finish } from '../../assess/trials';
 import { searchFor, type Goal, type Standing } from './goals';
 import { compareRanks } from './rank';
 import { searchable } from './searchable';
+import { SHARES, sharesOf } from './shares';
 import { frontierOf, tryAll } from './tryAll';
 
 type Market = ReturnType<typeof smallMarket>;
@@ -128,6 +129,25 @@ describe('what holds of every market', () => {
       const [less] = found({ ...asked(market), withoutParts: new Set(one ? [one] : []) }, market, 'cheapest');
       if (less) expect(less.priceMinor).toBeGreaterThanOrEqual(best.priceMinor);
     }
+  });
+
+  test('a limit on a share of the budget: as every machine tried, and never cheaper', () => {
+    let narrowed = 0;
+    for (const { market, all } of withMachines.slice(0, 3)) {
+      const plain = plainQuestion(market.brief);
+      const [first] = all;
+      if (!first) continue;
+      const { facts } = assess(first.machine, market.brief, market.context);
+      for (const share of SHARES) {
+        const most = (sharesOf(facts).get(share) ?? 0) - 1;
+        if (most < 0) continue;
+        const question: Question = { ...plain, mostFor: { [share]: most } };
+        const within = tryAll(question, market.context, SMALL).found;
+        if (within.length < all.length) narrowed++;
+        expect(found(question, market, 'frontier').map(short)).toEqual(frontierOf(within).map(short));
+      }
+    }
+    expect(narrowed).toBeGreaterThan(1);
   });
 
   test('the frontier has no point that another beats, and holds the cheapest that does the work and the best', () => {
