@@ -7,6 +7,7 @@ import { scaleLinear } from 'd3-scale';
 import { line, curveStepAfter } from 'd3-shape';
 import { useState } from 'react';
 import type { End } from '@/core/search/exact/question';
+import { ratioOf } from '@/core/units/money';
 import { coins, coinsOnly, percent } from '@/core/words/format';
 import type { FoundWords } from '@/core/words/found';
 import { useCurrency } from '../seat/store';
@@ -19,6 +20,9 @@ const HEIGHT = 190;
 /** Large enough to be hit. */
 const TURN = { minWidth: 24, justifyContent: 'center', fontSize: 18 } as const;
 const PAD = { left: 46, right: 30, top: 12, bottom: 26 } as const;
+
+/** What costs more than this times the dearest of the others stays off the chart. */
+const FAR = 2;
 
 type Range = readonly [low: number, high: number];
 
@@ -37,14 +41,15 @@ export function FrontierChart({
   const [ref, width] = useWidth<HTMLDivElement>(360, 280);
   const [chosen, setChosen] = useState<number>();
   const [brushed, setBrushed] = useState<Range>();
-  const marks = useMarks(end);
-  const [least = 0, most = 1] = extent([...all, ...marks], ({ priceMinor }) => priceMinor);
+  const others = useMarks(end);
   // as long as nobody chose a range: where there is a choice
-  const [first = 0, last = 1] = extent([...all, ...marks.filter(({ what }) => what === 'draft')], (m) => m.priceMinor);
+  const [first = 0, last = 1] = extent([...all, ...others.filter(({ what }) => what === 'draft')], (m) => m.priceMinor);
+  const marks = others.filter(({ priceMinor }) => ratioOf(priceMinor, last) <= FAR);
+  const [least = 0, most = 1] = extent([...all, ...marks], ({ priceMinor }) => priceMinor);
   const [low, high] = brushed ?? [first, last];
   const within = ({ priceMinor }: { readonly priceMinor: number }): boolean => priceMinor >= low && priceMinor <= high;
   const points = all.filter(within);
-  const seen = marks.filter(within);
+  const seen = marks.filter(within).sort((a, b) => a.priceMinor - b.priceMinor);
   const [worst = 0, best = 1] = extent([...points, ...seen], ({ rank }) => rank.percent);
   const x = scaleLinear([low, high], [PAD.left, width - PAD.right]);
   const y = scaleLinear([worst, Math.max(best, worst + 1)], [HEIGHT - PAD.bottom, PAD.top]).nice(4);
@@ -67,6 +72,7 @@ export function FrontierChart({
           width={width}
           height={HEIGHT}
           role="img"
+          className="plot"
           aria-label={`${points.length} machines that no other one beats, from ${coins(low, currency)} to ${coins(high, currency)}${seen.length > 0 ? `; beside them ${seen.map(({ name }) => name).join(', ')}` : ''}`}
         >
           {y.ticks(4).map((tick) => (
@@ -82,13 +88,15 @@ export function FrontierChart({
               {coinsOnly(tick, currency)}
             </text>
           ))}
-          {seen.map((mark) => (
+          {seen.map((mark, i) => (
             <OneMark
               key={`${mark.what} ${mark.name}`}
               mark={mark}
               x={x(mark.priceMinor)}
               y={y(mark.rank.percent)}
               left={x(mark.priceMinor) > width / 2}
+              // two that are close would write over each other
+              below={i % 2 === 1}
             />
           ))}
           <path d={steps(points) ?? ''} fill="none" stroke="var(--carries)" strokeWidth={1.5} />
@@ -105,7 +113,10 @@ export function FrontierChart({
           ))}
         </svg>
       </Box>
-      <Box sx={{ paddingLeft: `${PAD.left}px`, paddingRight: `${PAD.right}px` }}>
+      <Box className="row" sx={{ gap: '18px', paddingLeft: `${PAD.left}px`, paddingRight: `${PAD.right}px` }}>
+        <span className="small num">
+          {coinsOnly(low, currency)} to {coinsOnly(high, currency)}
+        </span>
         <Slider
           size="small"
           value={[low, high]}
@@ -122,9 +133,10 @@ export function FrontierChart({
         />
       </Box>
       <p className="quiet small">
-        Across: price, {currency}, as far as the slider goes. Up: mean of what the tasks reach of their targets, by
-        importance.{seen.some(({ what }) => what === 'draft') ? ' ◇ drafts of this seat.' : ''}
+        Across: price, {currency}; the slider says from where to where. Up: mean of what the tasks reach of their
+        targets, by importance.{seen.some(({ what }) => what === 'draft') ? ' ◇ drafts of this seat.' : ''}
         {marks.some(({ what }) => what === 'rival') ? ' □ branded machines.' : ''}
+        {marks.length < others.length ? ` ${others.length - marks.length} more cost over ${FAR} times as much.` : ''}
       </p>
       {point ? (
         <>
@@ -152,7 +164,19 @@ export function FrontierChart({
 }
 
 /** A machine beside the frontier: a draft under its name, a branded one that tells its name when it is pointed at. */
-function OneMark({ mark: { what, name }, x, y, left }: { mark: Mark; x: number; y: number; left: boolean }) {
+function OneMark({
+  mark: { what, name },
+  x,
+  y,
+  left,
+  below,
+}: {
+  mark: Mark;
+  x: number;
+  y: number;
+  left: boolean;
+  below: boolean;
+}) {
   return (
     <g>
       <title>{name}</title>
@@ -163,7 +187,12 @@ function OneMark({ mark: { what, name }, x, y, left }: { mark: Mark; x: number; 
         strokeWidth={1.5}
       />
       {what === 'draft' && (
-        <text x={x + (left ? -10 : 10)} y={y + 4} textAnchor={left ? 'end' : 'start'} className="quiettext">
+        <text
+          x={x + (left ? -10 : 10)}
+          y={y + (below ? 18 : 4)}
+          textAnchor={left ? 'end' : 'start'}
+          className="quiettext"
+        >
           {name}
         </text>
       )}
