@@ -8,7 +8,7 @@ import { searchFor, type Goal, type Standing } from '@/core/search/exact/goals';
 import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/exact/question';
 import { searchable } from '@/core/search/exact/searchable';
 import { frontierOf, tryAll } from '@/core/search/exact/tryAll';
-import { peerMarket, programmeOf, type PeerMarket } from '@/core/tests/peer';
+import { peerMarket, programmeOf, withRoom, type PeerMarket } from '@/core/tests/peer';
 import { smallMarket, streamMarket } from '@/core/tests/smallMarkets';
 import { demoCatalogue } from '@/demo/catalogue';
 import { demoSeats } from '@/demo/ninefathom';
@@ -16,7 +16,7 @@ import { DEMO_TODAY } from '@/demo/seed';
 
 /**
  * The exact search: every demo seat with the full rules; against a general solver on what an integer programme can say;
- * and against every machine tried. `node --import tsx bench/find.ts [seats|peer|seeds] [seconds or number of seeds]`.
+ * and against every machine tried. `node --import tsx bench/find.ts [seats|peer|levels|growth|seeds] [seconds or number of seeds]`.
  */
 const [, , what = 'seats', amount] = process.argv;
 const seconds = (from: number): string => `${((performance.now() - from) / 1000).toFixed(2)} s`;
@@ -74,17 +74,60 @@ function seats(): void {
 
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? NaN;
 
-async function peer(): Promise<void> {
+/** The general solver's optimum of a market, and the time that it takes. */
+async function peerSolver(): Promise<(market: PeerMarket) => { ms: number; price: number | undefined }> {
   const solver = await loadSolver();
-  const solved = ({ market }: { market: PeerMarket }): { ms: number; price: number | undefined } => {
+  return (market) => {
+    const programme = programmeOf(market);
     const started = performance.now();
-    const { Status, ObjectiveValue } = solver.solve(programmeOf(market), {
-      mip_rel_gap: 0,
-      mip_abs_gap: 0,
-      random_seed: 1,
-    });
+    const { Status, ObjectiveValue } = solver.solve(programme, { mip_rel_gap: 0, mip_abs_gap: 0, random_seed: 1 });
     return { ms: performance.now() - started, price: Status === 'Optimal' ? Math.round(ObjectiveValue) : undefined };
   };
+}
+
+/** Thirty levels of one demand, the cheapest machine for each: a frontier in the form that an integer programme has. */
+async function levels(): Promise<void> {
+  const solved = await peerSolver();
+  for (const size of [150, 1000, 5000]) {
+    const market = peerMarket(size, 1);
+    const asked = Array.from({ length: LEVELS }, (_, i) => withRoom(market, 250 + Math.round((i * 3700) / LEVELS)));
+    const started = performance.now();
+    const prices = asked.map(
+      ({ question, context }) => finish(searchFor(searchable(question, context), 'cheapest')).found[0]?.priceMinor,
+    );
+    const ours = performance.now() - started;
+    // a solver that takes minutes a level is asked for a few, and the rest is reckoned from them
+    const few = size > 1000 ? asked.filter((_, i) => i % 10 === 0) : asked;
+    const theirs = few.map((each) => ({ ...solved(each), ours: prices[asked.indexOf(each)] }));
+    const ms = (theirs.reduce((all, each) => all + each.ms, 0) / few.length) * LEVELS;
+    const alike = theirs.filter(({ price, ours: own }) => price === own).length;
+    console.log(
+      `${size} parts, ${LEVELS} levels: ${alike} of ${few.length} alike; ours ${ours.toFixed(0)} ms, the solver ${ms.toFixed(0)} ms${few === asked ? '' : ` by ${few.length} of them`}: ${(ms / ours).toFixed(1)} ×`,
+    );
+  }
+}
+const LEVELS = 30;
+
+/** How the time grows with the catalogue. */
+function growth(): void {
+  let before: number | undefined;
+  for (const size of [1000, 2500, 5000, 10_000]) {
+    const times = [1, 2, 3].map((seed) => {
+      const { question, context } = peerMarket(size, seed);
+      const started = performance.now();
+      finish(searchFor(searchable(question, context), 'cheapest'));
+      return performance.now() - started;
+    });
+    const ms = median(times);
+    console.log(
+      `${size} parts: ${ms.toFixed(0)} ms${before === undefined ? '' : `, ${(ms / before).toFixed(2)} × the size before`}; memory ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`,
+    );
+    before = ms;
+  }
+}
+
+async function peer(): Promise<void> {
+  const solved = await peerSolver();
   for (const size of [150, 1000, 5000]) {
     const raw: number[] = [];
     const kept: number[] = [];
@@ -100,7 +143,7 @@ async function peer(): Promise<void> {
       const again = performance.now();
       through();
       kept.push(performance.now() - again);
-      const other = solved({ market });
+      const other = solved(market);
       theirs.push(other.ms);
       if (other.price === price) same++;
     }
@@ -150,5 +193,7 @@ function seeds(): void {
 }
 
 if (what === 'peer') await peer();
+else if (what === 'levels') await levels();
+else if (what === 'growth') growth();
 else if (what === 'seeds') seeds();
 else seats();

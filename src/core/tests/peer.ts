@@ -88,6 +88,13 @@ export function peerMarket(size: number, seed: number): PeerMarket {
   };
 }
 
+/** The same market asked for so much room on drives. */
+export const withRoom = (market: PeerMarket, storageGB: number): PeerMarket => ({
+  ...market,
+  asks: { ...market.asks, storageGB },
+  question: { ...market.question, least: { ...market.question.least, storageGB } },
+});
+
 /** The market as an integer programme in the LP format: one binary for each part, kits in one, two or four pieces. */
 export function programmeOf({ parts, priceOf, asks }: PeerMarket): string {
   const of = <K extends Part['kind']>(kind: K) => parts.filter((part): part is PartOf<K> => part.kind === kind);

@@ -5,6 +5,7 @@ import { onBudgetBasis } from '../../money/spent';
 import type { Finding } from '../../rules/rule';
 import type { Progress } from './atBest';
 import type { Question } from './question';
+import { roomy } from './room';
 import { SHARES, sharesOf } from './shares';
 import { compareRanks, progressAt, rankOfResults, type Rank } from './rank';
 
@@ -43,6 +44,8 @@ export function judge({ facts, findings, tasks, region }: Assessment, question: 
   if (findings.some((finding) => refused(finding, question))) return { kind: 'refused' };
   const made = new Map(tasks.map((result) => [result.task, progressAt(result, question.at)]));
   if (!meets(made, question)) return { kind: 'refused' };
+  const parts = facts.parts.all.map(({ part }) => part);
+  if (!roomy(parts, question.least)) return { kind: 'refused' };
   const shares = sharesOf(facts);
   if (SHARES.some((share) => (shares.get(share) ?? 0) > (question.mostFor[share] ?? Infinity)))
     return { kind: 'refused' };

@@ -2,8 +2,7 @@ import { freshSubject, type Context, type Subject } from '../../assess';
 import { DRIVE_ROLES } from '../../figures/resources';
 import { VIEWS } from '../../assess/view';
 import type { Brief } from '../../model/brief';
-import { PART_KINDS, type Part, type PartKind } from '../../parts';
-import { kitGiB } from '../../parts/memory';
+import { PART_KINDS, type PartKind } from '../../parts';
 import { ruleOf, rules } from '../../rules';
 import { failing, severity, type Finding, type Rule } from '../../rules/rule';
 import { mostOf } from '../../units/most';
@@ -11,6 +10,7 @@ import { refused } from './judge';
 import { askedOfDrives, type Question } from './question';
 import type { Option } from './option';
 import { byFigures, byWhich, type DriveReadings, type Reading } from './readings';
+import { ROOM } from './room';
 import { SHARE_KINDS, SHARES } from './shares';
 import { bareMachine, machineOf, positionsOf, type Space } from './space';
 
@@ -173,9 +173,10 @@ function sharesWithin(space: Space, { mostFor }: Question): Probe[] {
   });
 }
 
-/** What the question asks of parts by themselves: room in memory, on one card, on all drives. */
-function leastOf(space: Space, { least }: Question): Probe[] {
-  const asks = (kind: PartKind, asked: number | undefined, has: (parts: readonly Part[]) => number): Probe[] => {
+/** What the question asks of parts by themselves. */
+const leastOf = (space: Space, { least }: Question): Probe[] =>
+  ROOM.flatMap(({ figure, kind, of: room }): Probe[] => {
+    const asked = least[figure];
     const of = positionsOf(space, new Set([kind]));
     if (asked === undefined || of.length === 0) return [];
     return [
@@ -183,23 +184,10 @@ function leastOf(space: Space, { least }: Question): Probe[] {
         rules: [],
         of,
         reads: byFigures,
-        holds: (options) => has([...space.keptParts, ...options.flatMap(({ parts }) => parts)]) >= asked,
+        holds: (options) => room([...space.keptParts, ...options.flatMap(({ parts }) => parts)]) >= asked,
       },
     ];
-  };
-  const sum = (sizes: readonly number[]): number => sizes.reduce((all, size) => all + size, 0);
-  return [
-    ...asks('memory', least.memoryGiB, (parts) =>
-      sum(parts.map((part) => (part.kind === 'memory' ? (kitGiB(part) ?? 0) : 0))),
-    ),
-    ...asks('graphics', least.graphicsGiB, (parts) =>
-      Math.max(0, ...parts.map((part) => (part.kind === 'graphics' ? (part.memoryGiB ?? 0) : 0))),
-    ),
-    ...asks('drive', least.storageGB, (parts) =>
-      sum(parts.map((part) => (part.kind === 'drive' ? (part.capacityGB ?? 0) : 0))),
-    ),
-  ];
-}
+  });
 
 /**
  * Whether drives do for their own roles, by the rules about space and copies and by those about what is written to them

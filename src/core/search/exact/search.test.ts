@@ -4,6 +4,7 @@ import { compileCatalogue } from '../../model/catalogue';
 import type { Brief } from '../../model/brief';
 import { smallMarket, streamMarket } from '../../tests/smallMarkets';
 import type { FoundMachine } from './judge';
+import { matchOf } from './match';
 import { everyTask, plainQuestion, type Question } from './question';
 import { finish } from '../../assess/trials';
 import { searchFor, type Goal, type Standing } from './goals';
@@ -129,6 +130,29 @@ describe('what holds of every market', () => {
       const [less] = found({ ...asked(market), withoutParts: new Set(one ? [one] : []) }, market, 'cheapest');
       if (less) expect(less.priceMinor).toBeGreaterThanOrEqual(best.priceMinor);
     }
+  });
+
+  test('a completed draft and a matched machine: as every machine tried', () => {
+    let matched = 0;
+    for (const { market, all } of withMachines.slice(0, 8)) {
+      const { brief, context } = market;
+      const plain = plainQuestion(brief);
+      const given = all[all.length >> 1];
+      if (!given) continue;
+      // what was begun stays; its drives bring their roles with them
+      const keep = given.machine.items.slice(0, 3);
+      const begun: Question = { ...plain, keep };
+      expect(found(begun, market, 'frontier').map(short)).toEqual(
+        frontierOf(tryAll(begun, context, SMALL).found).map(short),
+      );
+      const match: Question = { ...plain, least: matchOf(assess(given.machine, brief, context)) };
+      const [best] = found(match, market, 'cheapest');
+      const [tried] = tryAll(match, context, SMALL).found;
+      expect(best && short(best)).toBe(tried && short(tried));
+      if (best) matched++;
+      if (best) expect(best.priceMinor).toBeLessThanOrEqual(given.priceMinor);
+    }
+    expect(matched).toBeGreaterThan(3);
   });
 
   test('a limit on a share of the budget: as every machine tried, and never cheaper', () => {

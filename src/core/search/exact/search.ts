@@ -97,13 +97,76 @@ const SCANNED = 64;
  * prices of what is chosen and, for each open position, of the first option that nothing refuses beside it, less the most
  * that coupons can take off. A whole machine is assessed, bought as a basket and put back at its true price, so that
  * machines come out in order of price: the first that comes out is the cheapest, of equal prices the one that ranks best.
- * Until a first one is found, the deepest nodes go first.
+ * Until a first one is found, the deepest nodes go first, and before that a few options of each position are looked
+ * through: they hold strong parts too, which the cheapest ones of a long list do not.
  *
  * The caller steps it; a stop loses nothing but the proof. What was asked of parts is remembered in `asked`, so further
  * searches of the same question are quick.
  */
 export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progressing, Ended> {
-  const { question, space, probes, stages, prices } = asked;
+  let before = NO_EFFORT;
+  if (!heldBy(asked, under))
+    for (const ratio of SAMPLES) {
+      const sample = descend(asked, sampled(asked.space, ratio), under);
+      let last: Progressing | undefined;
+      for (let next = sample.next(); !next.done; next = sample.next()) {
+        last = next.value;
+        yield { ...last, effort: addEfforts(before, last.effort), atLeastMinor: undefined };
+        if (last.best || last.effort.nodes > SAMPLE_NODES) break;
+      }
+      if (last) before = addEfforts(before, last.effort);
+      if (last?.best) break;
+    }
+  const whole = descend(asked, asked.space, under);
+  for (;;) {
+    const next = whole.next();
+    const effort = addEfforts(before, next.value.effort);
+    if (next.done) return { ...next.value, effort };
+    yield { ...next.value, effort };
+  }
+}
+
+/** How far apart the options of a sample are, each as a factor on the place in the list. */
+const SAMPLES = [2, 1.4] as const;
+/** Nodes after which a sample has shown nothing. */
+const SAMPLE_NODES = 300;
+/** Options beyond this place of a list are not part of a sample; sets of drives are made one by one, so fewer of them. */
+const SAMPLED_TO = 600;
+const SETS_TO = 64;
+
+/** A space with only some options of each position: the cheapest, and on through the list in growing steps. */
+const sampled = (space: Space, ratio: number): Space => ({
+  ...space,
+  positions: space.positions.map((position) => {
+    const places: number[] = [];
+    const to = position.kinds.includes('drive') ? SETS_TO : SAMPLED_TO;
+    for (let place = 0; place < to; place = Math.max(place + 1, Math.round(place * ratio))) places.push(place);
+    return {
+      ...position,
+      choices: {
+        at: (index) => {
+          const place = places[index];
+          return place === undefined ? undefined : position.choices.at(place);
+        },
+      },
+    };
+  }),
+});
+
+/** The best that an earlier search of the same question has found and that does here too. */
+function heldBy(
+  { found, question, firmMinor }: Searchable,
+  { rank = NO_RANK, mostMinor = Infinity }: Under,
+): FoundMachine | undefined {
+  const most = Math.min(question.mostMinor ?? Infinity, mostMinor, firmMinor);
+  return found
+    .filter((machine) => machine.priceMinor <= most && compareRanks(machine.rank, rank) <= 0)
+    .sort(compareFound)[0];
+}
+
+/** The same in a space that may be a part of the whole. */
+function* descend(asked: Searchable, space: Space, under: Under): Generator<Progressing, Ended> {
+  const { question, probes, stages, prices } = asked;
   const { positions } = space;
   const { brief } = question;
   const floor = under.rank ?? NO_RANK;
@@ -133,10 +196,7 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
   let openBaskets = 0;
   const effort = (): Effort => ({ nodes, assessed, baskets, openBaskets });
 
-  // what an earlier search of the same question has found may do here too
-  let best: FoundMachine | undefined = asked.found
-    .filter(({ rank, priceMinor }) => priceMinor <= most && compareRanks(rank, floor) <= 0)
-    .sort(compareFound)[0];
+  let best = heldBy(asked, under);
   const limit = (): number => best?.priceMinor ?? most;
 
   let deepest = best === undefined;
