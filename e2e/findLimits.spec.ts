@@ -82,6 +82,18 @@ test('what is owned is used at no price, or left alone', async ({ page }) => {
   expect(await priceOf(page)).toBeGreaterThan(free);
 });
 
+test('prices are told before mailed rebates, and after them no machine is dearer', async ({ page }) => {
+  await found(page);
+  const before = await priceOf(page);
+  await limits(page).getByRole('button', { name: 'prices before mailed rebates' }).click();
+  await expect(limits(page).getByRole('button', { name: 'prices after mailed rebates' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await done(page);
+  expect(await priceOf(page)).toBeLessThanOrEqual(before);
+});
+
 test('a range of prices narrows the frontier, by keys too, beside drafts and branded machines', async ({ page }) => {
   await openSeat(page, 'brief', OFFICE);
   await page.getByRole('button', { name: 'Find machines', exact: true }).click();

@@ -79,6 +79,7 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
     spare: limits.spare,
     withoutParts: withEditions(limits.withoutParts, context.catalogue),
     withoutMakers: new Set(limits.withoutMakers),
+    rebates: limits.rebates,
     mostFor: limits.mostFor,
   };
   const question: Question = { ...work, ...around, least: given ?? work.least };

@@ -27,6 +27,7 @@ export interface AskLimits {
   readonly spare: readonly Item[];
   readonly withoutParts: readonly string[];
   readonly withoutMakers: readonly string[];
+  readonly rebates: boolean;
   readonly mostFor: Question['mostFor'];
 }
 

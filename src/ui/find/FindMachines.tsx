@@ -101,7 +101,7 @@ export function FindMachines({ from, match, onAdopted }: Props) {
           onPick={setAt}
         />
       </Box>
-      <LimitsRow limits={limits} onChange={onLimit} />
+      <LimitsRow limits={limits} answered={report !== undefined} onChange={onLimit} />
       {!report && !running && !failed && (
         <p className="quiet small">
           {match
@@ -197,6 +197,7 @@ const asLimits = (limits: Limits, owned: readonly OwnedRow[]): AskLimits => ({
   keep: limits.keep,
   withoutParts: limits.withoutParts.map(({ id }) => id),
   withoutMakers: limits.withoutMakers,
+  rebates: limits.rebates,
   mostFor: limits.mostFor,
   spare: limits.owned
     ? owned.flatMap(({ id, part, label, count }) =>

@@ -8,7 +8,16 @@ import { useCurrency, useSeat } from '../seat/store';
 import type { Limits } from './limits';
 
 /** What the search may use, each limit as something that can be let go again. */
-export function LimitsRow({ limits, onChange }: { limits: Limits; onChange: (change: Partial<Limits>) => void }) {
+export function LimitsRow({
+  limits,
+  answered,
+  onChange,
+}: {
+  limits: Limits;
+  /** Something was found that prices are told of. */
+  answered: boolean;
+  onChange: (change: Partial<Limits>) => void;
+}) {
   const currency = useCurrency();
   const owned = useSeat((state) => state.bundle.owned);
   const { keep, withoutParts, withoutMakers, mostFor } = limits;
@@ -34,7 +43,8 @@ export function LimitsRow({ limits, onChange }: { limits: Limits; onChange: (cha
         : [{ label: `at most ${coinsOnly(most, currency)} for ${share}`, drop: () => onChange({ mostFor: others }) }];
     }),
   ];
-  if (chips.length === 0 && owned.length === 0) return null;
+  const rebates = answered || limits.rebates;
+  if (chips.length === 0 && owned.length === 0 && !rebates) return null;
   return (
     <Box className="row wrap" role="group" aria-label="What it may use" sx={{ gap: '6px' }}>
       {owned.length > 0 && (
@@ -43,6 +53,13 @@ export function LimitsRow({ limits, onChange }: { limits: Limits; onChange: (cha
           title={listed(owned.map(({ label }) => label))}
           aria-pressed={limits.owned}
           onClick={() => onChange({ owned: !limits.owned })}
+        />
+      )}
+      {rebates && (
+        <Chip
+          label={`prices ${limits.rebates ? 'after' : 'before'} mailed rebates`}
+          aria-pressed={limits.rebates}
+          onClick={() => onChange({ rebates: !limits.rebates })}
         />
       )}
       {chips.map(({ label, drop }) => (

@@ -12,11 +12,20 @@ export interface Limits {
   readonly withoutMakers: readonly string[];
   /** What is owned and lies unused may be used at no price. */
   readonly owned: boolean;
+  /** Mailed rebates count as money that is not spent. */
+  readonly rebates: boolean;
   /** The most for the parts of a share of the budget, landed, minor units. */
   readonly mostFor: Readonly<Partial<Record<Share, number>>>;
 }
 
-export const NO_LIMITS: Limits = { keep: [], withoutParts: [], withoutMakers: [], owned: true, mostFor: {} };
+export const NO_LIMITS: Limits = {
+  keep: [],
+  withoutParts: [],
+  withoutMakers: [],
+  owned: true,
+  rebates: false,
+  mostFor: {},
+};
 
 // they outlive the screen, as the answers do
 const useStore = create<{ readonly by: Readonly<Record<string, Limits>> }>(() => ({ by: {} }));

@@ -1,10 +1,10 @@
 import type { Assessment } from '../../assess';
-import { kitGiB } from '../../parts/memory';
 import type { Least } from './question';
 import { progressAt } from './rank';
+import { ROOM } from './room';
 
 /** What one machine is held against another in. */
-export const FIGURES = ['tasks', 'memory', 'graphics', 'storage'] as const;
+export const FIGURES = ['tasks', ...ROOM.map(({ called }) => called)] as const;
 export type MatchFigure = (typeof FIGURES)[number];
 
 /** Of a figure so much may be missing: rounding. */
@@ -16,14 +16,7 @@ const AS_GOOD = 1 - 1e-9;
  * is not asked for.
  */
 export function matchOf({ tasks, facts }: Assessment, figures: readonly MatchFigure[] = FIGURES): Least {
-  const { parts } = facts;
-  const sum = (values: readonly (number | undefined)[]): number | undefined => {
-    const known = values.filter((value) => value !== undefined);
-    return known.length > 0 ? known.reduce((all, value) => all + value, 0) : undefined;
-  };
-  const memoryGiB = sum(parts.ofKind('memory').map(({ part }) => kitGiB(part)));
-  const cards = parts.ofKind('graphics').flatMap(({ part }) => part.memoryGiB ?? []);
-  const storageGB = sum(parts.ofKind('drive').map(({ part }) => part.capacityGB));
+  const parts = facts.parts.all.map(({ part }) => part);
   const ticked = (figure: MatchFigure): boolean => figures.includes(figure);
   return {
     tasks: new Map(
@@ -34,8 +27,11 @@ export function matchOf({ tasks, facts }: Assessment, figures: readonly MatchFig
           })
         : [],
     ),
-    ...(ticked('memory') && memoryGiB !== undefined ? { memoryGiB } : {}),
-    ...(ticked('graphics') && cards.length > 0 ? { graphicsGiB: Math.max(...cards) } : {}),
-    ...(ticked('storage') && storageGB !== undefined ? { storageGB } : {}),
+    ...Object.fromEntries(
+      ROOM.flatMap(({ figure, called, of }) => {
+        const has = of(parts);
+        return ticked(called) && has > 0 ? [[figure, has] as const] : [];
+      }),
+    ),
   };
 }

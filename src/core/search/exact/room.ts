@@ -7,21 +7,26 @@ const sum = (sizes: readonly number[]): number => sizes.reduce((all, size) => al
 /** What a question may ask of parts by themselves: room in memory, on one card, on all drives. Unknown counts as none. */
 export const ROOM: readonly {
   readonly figure: Exclude<keyof Least, 'tasks'>;
+  /** What it is called where figures are ticked. */
+  readonly called: 'memory' | 'graphics' | 'storage';
   readonly kind: PartKind;
   readonly of: (parts: readonly Part[]) => number;
 }[] = [
   {
     figure: 'memoryGiB',
+    called: 'memory',
     kind: 'memory',
     of: (parts) => sum(parts.map((part) => (part.kind === 'memory' ? (kitGiB(part) ?? 0) : 0))),
   },
   {
     figure: 'graphicsGiB',
+    called: 'graphics',
     kind: 'graphics',
     of: (parts) => Math.max(0, ...parts.map((part) => (part.kind === 'graphics' ? (part.memoryGiB ?? 0) : 0))),
   },
   {
     figure: 'storageGB',
+    called: 'storage',
     kind: 'drive',
     of: (parts) => sum(parts.map((part) => (part.kind === 'drive' ? (part.capacityGB ?? 0) : 0))),
   },

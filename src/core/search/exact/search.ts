@@ -154,15 +154,15 @@ const sampled = (space: Space, ratio: number): Space => ({
 });
 
 /** The best that an earlier search of the same question has found and that does here too. */
-function heldBy(
-  { found, question, firmMinor }: Searchable,
-  { rank = NO_RANK, mostMinor = Infinity }: Under,
-): FoundMachine | undefined {
-  const most = Math.min(question.mostMinor ?? Infinity, mostMinor, firmMinor);
-  return found
-    .filter((machine) => machine.priceMinor <= most && compareRanks(machine.rank, rank) <= 0)
+function heldBy(asked: Searchable, under: Under): FoundMachine | undefined {
+  const most = mostMinorOf(asked, under);
+  return asked.found
+    .filter((machine) => machine.priceMinor <= most && compareRanks(machine.rank, under.rank ?? NO_RANK) <= 0)
     .sort(compareFound)[0];
 }
+
+const mostMinorOf = ({ question, firmMinor }: Searchable, { mostMinor = Infinity }: Under): number =>
+  Math.min(question.mostMinor ?? Infinity, mostMinor, firmMinor);
 
 /** The same in a space that may be a part of the whole. */
 function* descend(asked: Searchable, space: Space, under: Under): Generator<Progressing, Ended> {
@@ -170,7 +170,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   const { positions } = space;
   const { brief } = question;
   const floor = under.rank ?? NO_RANK;
-  const most = Math.min(question.mostMinor ?? Infinity, under.mostMinor ?? Infinity, asked.firmMinor);
+  const most = mostMinorOf(asked, under);
   const probing = probes.map(({ of, holds }): Check => ({ of, passes: holds }));
   const staging = stages.map((stage): Check => ({
     of: stage.of,
