@@ -78,13 +78,30 @@ test('the app is stopped under an edit that is not saved, and started again: the
 }) => {
   await page.goto(app.url + DRAFT);
   await settled(page);
+  // dialogs to edit with are fetched once the page has rested
+  await page.waitForFunction(() => {
+    const [navigation] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
+    const rested = (navigation?.loadEventEnd ?? Infinity) + 2500;
+    const late = (performance.getEntriesByType('resource') as PerformanceResourceTiming[]).filter(
+      ({ initiatorType, startTime }) => initiatorType === 'script' && startTime > rested,
+    );
+    return (
+      late.length > 0 && late.every(({ responseEnd }) => responseEnd > 0 && performance.now() - responseEnd > 1000)
+    );
+  });
   await app.stop();
   await rename(page, 'Kept one');
   const kept = page.getByRole('alert').filter({ hasText: 'It is kept here' });
   await expect(kept).toBeVisible();
+  // what has not been fetched says so, and comes when the app is back
+  await draftMenu(page, 'Compare with another');
+  const missing = page.getByRole('alert').filter({ hasText: 'This could not be fetched' });
+  await expect(missing).toBeVisible();
   await app.start();
-  await page.getByRole('button', { name: 'Try again' }).click();
+  await kept.getByRole('button', { name: 'Try again' }).click();
   await settled(page);
+  await missing.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('group', { name: 'Draft to compare with' })).toBeVisible();
   await expect(kept).toHaveCount(0);
   await page.reload();
   await expect(draft(page, 'Kept one')).toBeVisible();

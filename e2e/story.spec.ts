@@ -132,7 +132,8 @@ async function focusOn(page: Page, name: RegExp): Promise<void> {
     await page.keyboard.press('Tab');
     const label = await page.evaluate(() => {
       const element = document.activeElement;
-      return element?.getAttribute('aria-label') ?? element?.textContent ?? '';
+      const field = element instanceof HTMLInputElement ? element.labels?.[0]?.textContent : undefined;
+      return element?.getAttribute('aria-label') ?? field ?? element?.textContent ?? '';
     });
     if (name.test(label.trim())) return;
   }

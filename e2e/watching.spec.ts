@@ -75,7 +75,7 @@ test.describe('the film desk against branded machines', () => {
     await form.getByLabel('Model').fill('Girder as quoted');
     await form.getByLabel(/^Price, USD/).fill('two thousand');
     await form.getByRole('button', { name: 'Enter it' }).click();
-    await expect(form.getByRole('alert')).toContainText('is no amount in USD, such as 3799.00');
+    await expect(form.getByRole('alert')).toContainText('Type a price in USD above 0, such as 249.90');
     await form.getByLabel(/^Price, USD/).fill('2100.00');
     await form.getByRole('button', { name: 'Enter it' }).click();
     await page.getByRole('option', { name: /^Stellmark Girder as quoted/ }).click();

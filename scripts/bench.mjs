@@ -13,4 +13,5 @@ run('bench: steps', process.execPath, ['--import', 'tsx', rootPath('bench', 'ste
 run('bench: walks', process.execPath, ['--import', 'tsx', rootPath('bench', 'walks.ts')]);
 run('bench: start', process.execPath, ['--import', 'tsx', rootPath('bench', 'start.ts')]);
 run('bench: remedies', process.execPath, ['--import', 'tsx', rootPath('bench', 'remedies.ts')]);
+run('bench: paint', process.execPath, ['--import', 'tsx', rootPath('bench', 'paint.ts')]);
 run('bench: what-ifs', process.execPath, ['--import', 'tsx', rootPath('bench', 'whatIfs.ts')]);

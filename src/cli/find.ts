@@ -10,11 +10,13 @@ import { clashOf } from '@/core/search/exact/clash';
 import { searchFor, type Goal, type Searching, type Standing } from '@/core/search/exact/goals';
 import type { FoundMachine } from '@/core/search/exact/judge';
 import { FIGURES, matchOf, type MatchFigure } from '@/core/search/exact/match';
+import { limitedBy, NO_LIMITS, type Limits } from '@/core/search/exact/limits';
 import { budgetOf, ENDS, plainQuestion, workOf, type End, type Question } from '@/core/search/exact/question';
+import { SHARES, type Share } from '@/core/search/exact/shares';
 import { searchable } from '@/core/search/exact/searchable';
 import { coins, number } from '@/core/words/format';
 import { clashWords, demandWords, madeOf, rankWords, relaxedWords } from '@/core/words/found';
-import { minorOf, ratioOf } from '@/core/units/money';
+import { minorOf, ratioOf, type Currency } from '@/core/units/money';
 import { refuse, say } from './say';
 
 /** What is asked: `match` and `complete` are the cheapest machine under demands of a given one. */
@@ -22,7 +24,21 @@ const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete'] as const;
 type Asked = (typeof ASKED)[number];
 
 export const FIND_USE = `vane find ${ASKED.join('|')} CASE.json [--machine ID] [--figures a,b] [--budget AMOUNT]
-  [--at low|likely] [--nodes N] [--catalogue FILE] [--json]`;
+  [--at low|likely] [--keep PART,…] [--without PART,…] [--no-maker NAME,…] [--most graphics=AMOUNT,…] [--rebates]
+  [--nodes N] [--catalogue FILE] [--json]`;
+
+const VALUED = [
+  '--machine',
+  '--figures',
+  '--budget',
+  '--at',
+  '--keep',
+  '--without',
+  '--no-maker',
+  '--most',
+  '--nodes',
+  '--catalogue',
+];
 
 const LARGEST_BYTES = 200_000_000;
 
@@ -33,6 +49,12 @@ interface Options {
   readonly figures: readonly MatchFigure[];
   readonly budget: string | undefined;
   readonly at: End;
+  readonly keep: readonly string[];
+  readonly without: readonly string[];
+  readonly noMaker: readonly string[];
+  /** Shares of the money with the most for each, as typed. */
+  readonly most: readonly string[];
+  readonly rebates: boolean;
   readonly nodes: number | undefined;
   readonly catalogue: string | undefined;
   readonly json: boolean;
@@ -51,14 +73,14 @@ class Misuse extends Error {
 function optionsOf(args: readonly string[]): Options {
   const named = new Map<string, string>();
   const plain: string[] = [];
-  let json = false;
+  let [json, rebates] = [false, false];
   for (let i = 0; i < args.length; i++) {
     const arg = args[i] ?? '';
     if (arg === '--json') json = true;
+    else if (arg === '--rebates') rebates = true;
     else if (arg.startsWith('--')) {
       const value = args[++i];
-      if (!['--machine', '--figures', '--budget', '--at', '--nodes', '--catalogue'].includes(arg))
-        throw new Misuse(arg, `is no option; use: ${FIND_USE}`);
+      if (!VALUED.includes(arg)) throw new Misuse(arg, `is no option; use: ${FIND_USE}`);
       if (value === undefined) throw new Misuse(arg, 'asks for a value');
       named.set(arg, value);
     } else plain.push(arg);
@@ -76,6 +98,11 @@ function optionsOf(args: readonly string[]): Options {
     if (!figure) throw new Misuse('--figures', `"${name}" is none; there are ${FIGURES.join(', ')}`);
     return figure;
   });
+  const list = (option: string): string[] =>
+    (named.get(option) ?? '')
+      .split(',')
+      .map((entry) => entry.trim())
+      .filter(Boolean);
   return {
     asked: goal,
     path,
@@ -83,6 +110,11 @@ function optionsOf(args: readonly string[]): Options {
     figures,
     budget: named.get('--budget'),
     at,
+    keep: list('--keep'),
+    without: list('--without'),
+    noMaker: list('--no-maker'),
+    most: list('--most'),
+    rebates,
     nodes: nodes === undefined ? undefined : Number(nodes),
     catalogue: named.get('--catalogue'),
     json,
@@ -109,6 +141,36 @@ interface Task {
   readonly goal: Goal;
   readonly mostMinor: number | undefined;
   readonly context: Context;
+}
+
+/** What the options let the search use. */
+function limitsOf(options: Options, { catalogue }: Context, currency: Currency): Limits {
+  const partOf = (option: string, id: string) => {
+    const part = catalogue.part(id);
+    if (!part) throw new Misuse(option, `"${id}" is no part of the catalogue`);
+    return part;
+  };
+  for (const maker of options.noMaker)
+    if (!catalogue.parts.some((part) => part.maker === maker))
+      throw new Misuse('--no-maker', `"${maker}" makes nothing in the catalogue`);
+  const mostFor = options.most.map((entry): [Share, number] => {
+    const [name, amount = ''] = entry.split('=');
+    const share = SHARES.find((each) => each === name);
+    if (!share) throw new Misuse('--most', `"${name}" is no share of the money; there are ${SHARES.join(', ')}`);
+    const minor = minorOf(amount, currency);
+    if (minor === undefined || minor < 0)
+      throw new Misuse('--most', `"${amount}" is no amount in ${currency}, such as ${share}=500.00`);
+    return [share, minor];
+  });
+  return {
+    ...NO_LIMITS,
+    // a part that is named twice is kept twice
+    keep: options.keep.map((id, i) => ({ id: `kept-${i + 1}`, part: partOf('--keep', id).id })),
+    withoutParts: options.without.map((id) => partOf('--without', id).id),
+    withoutMakers: options.noMaker,
+    mostFor: Object.fromEntries(mostFor),
+    rebates: options.rebates,
+  };
 }
 
 /** The question that the options ask about a case. */
@@ -138,34 +200,36 @@ async function taskOf(options: Options, own: () => Promise<CatalogueData>): Prom
   };
   if (brief.tasks.length === 0 && options.asked !== 'match' && budget === undefined)
     throw new Misuse('brief', 'has no task and no budget: nothing says what to look for; add a task or --budget');
-  const work: Question = { ...workOf(brief, context), at: options.at };
+  const limits = limitsOf(options, context, region.currency);
+  const within = (question: Question): Question =>
+    limitedBy({ ...question, at: options.at }, limits, context.catalogue);
+  const work = workOf(brief, context);
   const base = { name: file.name, context };
   switch (options.asked) {
     case 'cheapest':
-      return { ...base, question: work, goal: 'cheapest', mostMinor: given };
+      return { ...base, question: within(work), goal: 'cheapest', mostMinor: given };
     case 'complete':
       return {
         ...base,
-        question: { ...work, keep: machine().items, from: machine() },
+        question: within({ ...work, keep: machine().items, from: machine() }),
         goal: 'cheapest',
         mostMinor: given,
       };
     case 'match':
       return {
         ...base,
-        question: {
+        question: within({
           ...plainQuestion(brief),
-          at: options.at,
           least: matchOf(assess(machine(), brief, context), options.figures),
-        },
+        }),
         goal: 'cheapest',
         mostMinor: given,
       };
     case 'best':
       if (budget === undefined) throw new Misuse('--budget', 'is missing, and the brief has none');
-      return { ...base, question: { ...plainQuestion(brief), at: options.at }, goal: 'best', mostMinor: budget };
+      return { ...base, question: within(plainQuestion(brief)), goal: 'best', mostMinor: budget };
     case 'frontier':
-      return { ...base, question: work, goal: 'frontier', mostMinor: budget };
+      return { ...base, question: within(work), goal: 'frontier', mostMinor: budget };
   }
 }
 

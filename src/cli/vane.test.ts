@@ -299,6 +299,35 @@ describe('vane find', () => {
     expect(readCase(JSON.stringify(machine?.case), known)).toMatchObject({ ok: true });
   });
 
+  test('leaves out what is not wanted, which never makes it cheaper', () => {
+    type Found = { machines: { priceMinor: number; case: { machines: { items: { part: string }[] }[] } }[] };
+    const matched = (...limits: string[]) => {
+      const args = ['find', 'match', film(), '--machine', 'film-now', '--figures', 'memory', '--json', ...limits];
+      const { code, out } = vane(...args);
+      const [machine] = (JSON.parse(out) as Found).machines;
+      // 1 where nothing else of the kind will do
+      expect(code).toBe(machine ? 0 : 1);
+      return (
+        machine && {
+          priceMinor: machine.priceMinor,
+          parts: machine.case.machines.flatMap(({ items }) => items.map(({ part }) => part)),
+        }
+      );
+    };
+    const free = matched();
+    if (!free) throw new Error('the machine itself is one that matches');
+    const [kept = '', ...others] = free.parts;
+    for (const unwanted of others.reverse()) {
+      const without = matched('--without', unwanted, '--keep', kept);
+      if (!without) continue;
+      expect(without.parts).not.toContain(unwanted);
+      expect(without.parts).toContain(kept);
+      expect(without.priceMinor).toBeGreaterThanOrEqual(free.priceMinor);
+      return;
+    }
+    throw new Error('nothing that was found can be left out');
+  });
+
   test('says of bad input what, where and the mend, with 2', () => {
     const nothing = changed((json) =>
       Object.assign((json as unknown as { brief: object }).brief, { tasks: [], sittings: [], budgetMinor: undefined }),
@@ -321,6 +350,11 @@ describe('vane find', () => {
         ['find', 'match', film(), '--figures', 'weight'],
         '--figures: "weight" is none; there are tasks, memory, graphics, storage',
       ],
+      [['find', 'cheapest', film(), '--without', 'nothing-such'], '--without: "nothing-such" is no part'],
+      [['find', 'cheapest', film(), '--keep', 'nothing-such'], '--keep: "nothing-such" is no part'],
+      [['find', 'cheapest', film(), '--no-maker', 'Nobody'], '--no-maker: "Nobody" makes nothing in the catalogue'],
+      [['find', 'cheapest', film(), '--most', 'cables=3'], '--most: "cables" is no share of the money; there are'],
+      [['find', 'cheapest', film(), '--most', 'graphics=much'], 'is no amount in USD, such as graphics=500.00'],
       [['find', 'cheapest', film(), '--fast'], '--fast: is no option'],
       [['find', 'cheapest', file('nothing.json', nothing)], 'nothing says what to look for; add a task or --budget'],
     ] as const) {

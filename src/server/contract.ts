@@ -159,6 +159,8 @@ export interface PartSheet {
     readonly landedMinor: number;
     readonly byHand: boolean;
   }[];
+  /** The cheapest that the desk would buy, landed; null is unknown. */
+  readonly landedMinor: number | null;
   /** Its offers in all regions, as a seat needs them to price it. */
   readonly priced: readonly Offer[];
   readonly region: {

@@ -32,6 +32,8 @@ import type { LibraryPage, PartSheet, SheetField } from './contract';
 
 /** The library of one catalogue revision, ready for questions. */
 interface Library {
+  /** Cheapest landed price of a part in the desk's region as the desk buys, minor units. */
+  readonly landedOf: (part: Part) => number | undefined;
   readonly key: string;
   readonly catalogue: Catalogue;
   readonly index: LibraryIndex;
@@ -60,11 +62,13 @@ async function libraryOf(service: Service): Promise<Library> {
   }
   // the index asks for facts while it is built; uses are read through this, because they change without the catalogue
   const live = { uses };
+  const landedOf = (part: Part) =>
+    region && policy && cheapestOffer(catalogue, part, region, policy)?.landed.landedMinor;
   const index = indexLibrary(data.parts, region?.currency ?? '', (part) => ({
-    landedMinor: region && policy && cheapestOffer(catalogue, part, region, policy)?.landed.landedMinor,
+    landedMinor: landedOf(part),
     used: live.uses.get(part.id)?.length ?? 0,
   }));
-  const library: Library = { key, catalogue, region, live, answers: new Map(), index };
+  const library: Library = { key, catalogue, region, live, answers: new Map(), index, landedOf };
   libraries.set(service, library);
   return library;
 }
@@ -189,6 +193,7 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
           byHand: offer.seller === BY_HAND.id,
         }))
       : [],
+    landedMinor: library.landedOf(part) ?? null,
     priced: library.catalogue.regions.flatMap(({ id: place }) => [...library.catalogue.offers(id, place)]),
     region: region
       ? { id: region.id, name: region.name, currency: region.currency, pricesIncludeTax: region.pricesIncludeTax }

@@ -151,7 +151,11 @@ export const theme = createTheme({
     MuiMenuItem: { styleOverrides: { root: { fontSize: 14, minHeight: 30, paddingBlock: 3 } } },
     MuiCheckbox: { defaultProps: { size: 'small' }, styleOverrides: { root: { padding: 4 } } },
     MuiRadio: { defaultProps: { size: 'small' }, styleOverrides: { root: { padding: 4 } } },
-    MuiSwitch: { defaultProps: { size: 'small' } },
+    MuiSwitch: {
+      defaultProps: { size: 'small' },
+      styleOverrides: { thumb: { boxShadow: 'none', border: '1px solid var(--edge)' } },
+    },
+    MuiButtonGroup: { defaultProps: { size: 'small', disableElevation: true } },
     MuiFormControlLabel: { styleOverrides: { root: { marginLeft: -4 }, label: { fontSize: 13 } } },
     MuiToggleButtonGroup: { defaultProps: { size: 'small', exclusive: true } },
     MuiToggleButton: {
@@ -177,7 +181,8 @@ export const theme = createTheme({
         root: { textTransform: 'none', minHeight: 34, minWidth: 0, padding: '6px 10px', fontSize: 14 },
       },
     },
-    MuiTooltip: { defaultProps: { arrow: false, enterDelay: 300 } },
+    // what a hint lies over can still be pressed
+    MuiTooltip: { defaultProps: { arrow: false, enterDelay: 300, disableInteractive: true } },
     MuiTableCell: {
       styleOverrides: {
         root: { padding: '4px 8px 4px 0', borderBottom: hairline, fontSize: 13, lineHeight: '18px' },
@@ -203,6 +208,21 @@ export const theme = createTheme({
       defaultProps: { variant: 'outlined' },
       styleOverrides: {
         root: { padding: '4px 12px', color: 'var(--ink)', backgroundColor: 'var(--sheet)', fontSize: 13 },
+      },
+    },
+    // over the ledger, which it does not hide
+    MuiSnackbar: { styleOverrides: { root: { '@media (min-width:600px)': { bottom: 56 } } } },
+    MuiSnackbarContent: {
+      styleOverrides: {
+        root: {
+          color: 'var(--ink)',
+          backgroundColor: 'var(--sheet)',
+          border: '1px solid var(--edge)',
+          boxShadow: OVERLAY,
+          fontSize: 13,
+          padding: '2px 14px',
+          maxWidth: 460,
+        },
       },
     },
     MuiDialogTitle: { styleOverrides: { root: { fontSize: 16, padding: '12px 16px 6px' } } },

@@ -4,7 +4,8 @@ import { clashOf } from '@/core/search/exact/clash';
 import { searchFor, type Searching, type Standing } from '@/core/search/exact/goals';
 import type { FoundMachine } from '@/core/search/exact/judge';
 import { matchOf } from '@/core/search/exact/match';
-import { budgetOf, plainQuestion, withEditions, workOf, type Question } from '@/core/search/exact/question';
+import { limitedBy } from '@/core/search/exact/limits';
+import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/exact/question';
 import { addEfforts, NO_EFFORT } from '@/core/search/exact/search';
 import { searchable } from '@/core/search/exact/searchable';
 import { foundWords, type FoundWords } from '@/core/words/found';
@@ -71,18 +72,13 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
 
   const given = ask.match && matchOf(subjectOf(brief, quickly(context)).assess(ask.match));
   const work = workOf(brief, context);
-  const { limits } = ask;
-  const around = {
-    at: ask.at,
-    ...(ask.from ? { from: ask.from } : {}),
-    keep: [...(ask.from?.items ?? []), ...limits.keep],
-    spare: limits.spare,
-    withoutParts: withEditions(limits.withoutParts, context.catalogue),
-    withoutMakers: new Set(limits.withoutMakers),
-    rebates: limits.rebates,
-    mostFor: limits.mostFor,
-  };
-  const question: Question = { ...work, ...around, least: given ?? work.least };
+  const around = (asked: Question): Question =>
+    limitedBy(
+      { ...asked, at: ask.at, ...(ask.from ? { from: ask.from, keep: ask.from.items } : {}) },
+      ask.limits,
+      context.catalogue,
+    );
+  const question = around({ ...work, least: given ?? work.least });
   const asked = searchable(question, context);
   const cheapest = await run(searchFor(asked, 'cheapest'), (now) => ({ cheapest: lineOf('searching', now) }));
   if (!cheapest) return ended({ cheapest: { ...report.cheapest, state: 'stopped' } });
@@ -96,7 +92,7 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
   // where the work cannot be done for the money, the best is what does most of it
   const within = first && (mostMinor === undefined || first.priceMinor <= mostMinor);
   const most = mostMinor ?? (first ? timesFigure(first.priceMinor, WITHOUT_BUDGET) : undefined);
-  const toSpend = within ? asked : searchable({ ...plainQuestion(brief), ...around }, context);
+  const toSpend = within ? asked : searchable(around(plainQuestion(brief)), context);
   if (mostMinor !== undefined) {
     const best = await run(searchFor(toSpend, 'best', mostMinor), ({ best: held }) => ({
       best: lineOf('searching', { ...(held ? { best: held } : {}) }),

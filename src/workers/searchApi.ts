@@ -1,8 +1,9 @@
 import type { Brief } from '@/core/model/brief';
-import type { Item, Machine } from '@/core/model/machine';
+import type { Machine } from '@/core/model/machine';
 import type { Settings } from '@/core/model/settings';
 import type { Clash } from '@/core/search/exact/clash';
-import type { End, Question } from '@/core/search/exact/question';
+import type { Limits } from '@/core/search/exact/limits';
+import type { End } from '@/core/search/exact/question';
 import type { Effort } from '@/core/search/exact/search';
 import type { Offer } from '@/core/model/offers';
 import type { Part } from '@/core/parts';
@@ -16,19 +17,9 @@ export interface Ask {
   readonly from?: Machine;
   /** Machines that are to be matched: what each task of theirs makes is the least that is asked. */
   readonly match?: Machine;
-  readonly limits: AskLimits;
+  readonly limits: Limits;
   /** What may be spent, landed; the brief's budget when it is not stated. */
   readonly mostMinor?: number;
-}
-
-/** What the search may use. */
-export interface AskLimits {
-  readonly keep: readonly Item[];
-  readonly spare: readonly Item[];
-  readonly withoutParts: readonly string[];
-  readonly withoutMakers: readonly string[];
-  readonly rebates: boolean;
-  readonly mostFor: Question['mostFor'];
 }
 
 /** One of the questions that are answered together. */

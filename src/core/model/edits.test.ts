@@ -135,6 +135,8 @@ test('every edit of a brief, made a second time, changes nothing: the same objec
     { kind: 'set-task', task: { ...task, name: 'Another name' } },
     { kind: 'add-task', task: { ...task, id: 'fresh' }, sitting: 'work' },
     { kind: 'remove-task', task: task.id },
+    { kind: 'move-task', task: task.id, from: 'work' },
+    { kind: 'move-task', task: task.id, to: 'work' },
     { kind: 'set-sitting', sitting: { id: 'late', name: 'Late', hoursPerWeek: 3, tasks: [task.id] } },
     { kind: 'remove-sitting', sitting: 'late' },
     { kind: 'set-budget', budgetMinor: 300_000 },

@@ -198,6 +198,14 @@ export const briefEditSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('set-task'), task: taskSchema }),
   z.strictObject({ kind: z.literal('add-task'), task: taskSchema, sitting: idText.optional() }),
   z.strictObject({ kind: z.literal('remove-task'), task: idText }),
+  /** Takes a task out of the sitting `from` and puts it into `to`, before another task or last; neither is no sitting. */
+  z.strictObject({
+    kind: z.literal('move-task'),
+    task: idText,
+    from: idText.optional(),
+    to: idText.optional(),
+    before: idText.optional(),
+  }),
   z.strictObject({ kind: z.literal('set-sitting'), sitting: sittingSchema }),
   z.strictObject({ kind: z.literal('remove-sitting'), sitting: idText }),
   z.strictObject({ kind: z.literal('set-budget'), budgetMinor: priceMinor().optional() }),
@@ -218,6 +226,37 @@ export type BriefEdit = z.infer<typeof briefEditSchema>;
 export function editBrief(brief: Brief, edit: BriefEdit): Brief {
   const changed = briefWith(brief, edit);
   return JSON.stringify(changed) === JSON.stringify(brief) ? brief : changed;
+}
+
+/** A list with an entry put before another one, or last; it stands in it once. */
+function putBefore(list: readonly string[], entry: string, before: string | undefined): string[] {
+  const others = list.filter((other) => other !== entry);
+  const at = before === undefined ? -1 : others.indexOf(before);
+  return at === -1 ? [...others, entry] : others.toSpliced(at, 0, entry);
+}
+
+function movedTask(brief: Brief, { task, from, to, before }: Extract<BriefEdit, { kind: 'move-task' }>): Brief {
+  const known = ({ id }: { readonly id: string }) => id === to;
+  if (!brief.tasks.some(({ id }) => id === task) || (to !== undefined && !brief.sittings.some(known))) return brief;
+  const order = putBefore(
+    brief.tasks.map(({ id }) => id),
+    task,
+    before,
+  );
+  return {
+    ...brief,
+    // in no sitting, tasks stand in the order of the brief
+    tasks:
+      to === undefined
+        ? order.flatMap((id) => brief.tasks.find((candidate) => candidate.id === id) ?? [])
+        : brief.tasks,
+    sittings: brief.sittings
+      .map((sitting) => {
+        if (sitting.id === to) return { ...sitting, tasks: putBefore(sitting.tasks, task, before) };
+        return sitting.id === from ? { ...sitting, tasks: sitting.tasks.filter((id) => id !== task) } : sitting;
+      })
+      .filter((sitting) => sitting.tasks.length > 0),
+  };
 }
 
 function briefWith(brief: Brief, edit: BriefEdit): Brief {
@@ -241,6 +280,8 @@ function briefWith(brief: Brief, edit: BriefEdit): Brief {
           .map((sitting) => ({ ...sitting, tasks: sitting.tasks.filter((id) => id !== edit.task) }))
           .filter((sitting) => sitting.tasks.length > 0),
       };
+    case 'move-task':
+      return movedTask(brief, edit);
     case 'set-sitting':
       return {
         ...brief,

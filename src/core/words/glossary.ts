@@ -1,5 +1,5 @@
 /** Words of the screens that somebody new may not know, in the order in which they are met. */
-export const GLOSSARY: readonly (readonly [term: string, meaning: string])[] = [
+export const GLOSSARY = [
   ['seat', 'one person’s place: the work that is done there, and drafts of a machine for it'],
   ['brief', 'the work of a seat as sentences, with budget and terms'],
   ['sitting', 'tasks that run at the same time, with the hours a week that somebody does so'],
@@ -22,4 +22,7 @@ export const GLOSSARY: readonly (readonly [term: string, meaning: string])[] = [
   ['profile', 'a memory’s stated rate beyond the standard one, switched on in the firmware'],
   ['next coin', 'the change that gains most for its price, or saves most for what it loses'],
   ['work for the money', 'how much faster, divided by how much dearer'],
-];
+] as const satisfies readonly (readonly [term: string, meaning: string])[];
+
+/** A word that the glossary has. */
+export type GlossaryTerm = (typeof GLOSSARY)[number][0];

@@ -4,12 +4,15 @@ import Box from '@mui/material/Box';
 import { useRouter } from 'next/navigation';
 import { seatAddress } from '@/core/model/addresses';
 import { FindMachines } from '../find/FindMachines';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { Demands } from './Demands';
-import { TaskBlock } from './TaskBlock';
+import { Dragging, DropHead } from '../shared/sortable';
+import { headOf, moveOf, placeName, standings } from './moving';
+import { TaskList } from './TaskList';
 import { SittingBlock } from './SittingBlock';
 import { Terms } from './Terms';
 import { AddTask } from './AddTask';
+import { Term } from '../shared/Term';
 
 /** Left, the work as editable sentences grouped by sitting; right, what it demands, live. */
 export function BriefStation() {
@@ -20,8 +23,13 @@ export function BriefStation() {
   const router = useRouter();
   const seat = useSeat((state) => state.bundle.seat);
   const toDraft = () => router.push(seatAddress(seat.projectId, seat.id, 'draft'));
-  const alone = brief.tasks.filter((task) => !brief.sittings.some((sitting) => sitting.tasks.includes(task.id)));
-  const shown = new Set<string>();
+  const standing = standings(brief);
+  const alone = standing.at(-1)?.tasks ?? [];
+  const move = (id: string, over: string) => {
+    const change = moveOf(brief, id, over);
+    const name = brief.tasks.find((task) => task.id === id)?.name ?? id;
+    if (change) edit(change, `Move ${name}`);
+  };
   return (
     <Box className="columns" sx={{ gridTemplateColumns: 'minmax(0, 1.35fr) minmax(360px, 1fr)' }}>
       <section className="pane" aria-label="The work">
@@ -35,20 +43,28 @@ export function BriefStation() {
             judged by it.
           </Box>
         )}
-        {brief.sittings.map((sitting) => {
-          const first = sitting.tasks.filter((id) => !shown.has(id));
-          for (const id of first) shown.add(id);
-          return <SittingBlock key={sitting.id} sitting={sitting} brief={brief} edit={edit} inFull={first} />;
-        })}
-        {alone.length > 0 && (
-          <Box sx={{ marginTop: '14px' }}>
-            <h2>In no sitting</h2>
-            <p className="quiet small">These are judged as if nothing else ran.</p>
-            {alone.map((task) => (
-              <TaskBlock key={task.id} task={task} edit={edit} />
-            ))}
-          </Box>
-        )}
+        <Dragging nameOf={(id) => placeName(brief, id)} onMoved={move}>
+          {brief.sittings.map((sitting, i) => (
+            <SittingBlock
+              key={sitting.id}
+              sitting={sitting}
+              brief={brief}
+              edit={edit}
+              inFull={standing[i]?.tasks ?? []}
+            />
+          ))}
+          {alone.length > 0 && (
+            <Box sx={{ marginTop: '14px' }}>
+              <DropHead id={headOf(undefined)}>
+                <h2>
+                  In no <Term word="sitting" />
+                </h2>
+              </DropHead>
+              <p className="quiet small">These are judged as if nothing else ran.</p>
+              <TaskList ids={alone} brief={brief} edit={edit} />
+            </Box>
+          )}
+        </Dragging>
         <AddTask brief={brief} edit={edit} />
         <Box component="p" className="printed" sx={{ marginTop: '24px' }}>
           This is the work that the machine is to be sized for. Confirmed by ______________________________ on

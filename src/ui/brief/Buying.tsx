@@ -2,7 +2,7 @@
 
 import { minorOfShown, shownCoins } from '@/core/units/money';
 import { coins } from '@/core/words/format';
-import { useCurrency } from '../seat/store';
+import { useCurrency } from '../seat/useSeat';
 import { Num } from '../shared/phrases';
 import { Value } from '../shared/Value';
 import type { Editing } from './editing';

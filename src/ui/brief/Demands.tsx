@@ -5,11 +5,12 @@ import { demandsOf, type ResourceDemand } from '@/core/sizing/demandStrips';
 import { percent } from '@/core/words/format';
 import { rateText } from '@/core/words/knownCore';
 import { resourceName } from '@/core/words/names';
-import { useDraftAssessment } from '../seat/store';
+import { useDraftAssessment } from '../seat/useSeat';
 import { sittingName, taskName } from './names';
 import { Sizes } from './Sizes';
 import { Section } from '../shared/Section';
 import { useKnownCore } from './useKnownCore';
+import { Hint } from '../shared/Hint';
 
 /** Tones of one hue, told apart by position and hatch as well as by lightness. */
 const TONES = [
@@ -87,16 +88,16 @@ export function Demands() {
                     aria-label={`${sittingOf(strip.sitting)}: ${strip.parts.map((part) => `${nameOf(part.task)} ${rate(part.amount, demand.unit)}`).join(', ')}`}
                   >
                     {strip.parts.map((part) => (
-                      <span
-                        key={part.task}
-                        title={`${nameOf(part.task)}: ${rate(part.amount, demand.unit)}`}
-                        style={{
-                          width: `${(part.amount / end) * 100}%`,
-                          minWidth: 2,
-                          background: toneOf(part.task),
-                          borderRight: '1px solid var(--paper)',
-                        }}
-                      />
+                      <Hint key={part.task} says={`${nameOf(part.task)}: ${rate(part.amount, demand.unit)}`}>
+                        <span
+                          style={{
+                            width: `${(part.amount / end) * 100}%`,
+                            minWidth: 2,
+                            background: toneOf(part.task),
+                            borderRight: '1px solid var(--paper)',
+                          }}
+                        />
+                      </Hint>
                     ))}
                     {supplyAt !== undefined && supplyAt <= 100 && (
                       <span

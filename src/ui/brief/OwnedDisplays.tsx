@@ -7,7 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { useMemo, useState } from 'react';
 import type { Brief } from '@/core/model/brief';
 import { fullName } from '@/core/model/fitted';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import type { Editing } from './editing';
 
 /** Displays that are there already: what the machine must drive, and at which rate. */

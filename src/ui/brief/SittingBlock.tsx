@@ -9,7 +9,9 @@ import type { Sitting } from '@/core/model/brief';
 import { Num } from '../shared/phrases';
 import { Value } from '../shared/Value';
 import type { Editing } from './editing';
-import { TaskBlock } from './TaskBlock';
+import { DropHead } from '../shared/sortable';
+import { headOf } from './moving';
+import { TaskList } from './TaskList';
 
 /** The tasks that run together, and for how long. */
 export function SittingBlock({
@@ -28,10 +30,7 @@ export function SittingBlock({
   const again = sitting.tasks.filter((id) => !inFull.includes(id));
   return (
     <Box component="section" sx={{ marginTop: '14px' }} aria-label={`Sitting ${sitting.name}`}>
-      <Box
-        className="row"
-        sx={{ borderBottom: '1px solid var(--edge)', paddingBottom: '2px', justifyContent: 'space-between' }}
-      >
+      <DropHead id={headOf(sitting.id)}>
         <h2>
           <Value
             label="Name of the sitting"
@@ -78,11 +77,8 @@ export function SittingBlock({
             ))}
           </Menu>
         )}
-      </Box>
-      {inFull.map((id) => {
-        const task = brief.tasks.find((candidate) => candidate.id === id);
-        return task && <TaskBlock key={id} task={task} edit={edit} />;
-      })}
+      </DropHead>
+      <TaskList ids={inFull} brief={brief} edit={edit} />
       {again.length > 0 && (
         <Box component="p" className="small quiet" sx={{ paddingTop: '4px' }}>
           with{' '}

@@ -19,7 +19,7 @@ import type { Machine } from '@/core/model/machine';
 import { byteRate, listed, memorySize, number, size } from '@/core/words/format';
 import { rateText } from '@/core/words/knownCore';
 import { resourceName } from '@/core/words/names';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { Heads } from '../shared/Heads';
 import { Num, Pick } from '../shared/phrases';
 import { sittingName, taskName } from './names';

@@ -5,14 +5,16 @@ import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import { problemsOf } from '@/core/formats/problems';
 import { taskSchema, type Task } from '@/core/model/tasks';
-import { useDraftAssessment, useSeat } from '../seat/store';
+import { useDraftAssessment, useSeat } from '../seat/useSeat';
 import { Beam } from '../shared/Beam';
 import { taskBeam } from '@/core/words/beams';
+import { useMovable } from '../shared/sortable';
 import { Pick } from '../shared/phrases';
 import { Value } from '../shared/Value';
 import { TaskSentence } from './sentences';
 import type { EditBrief } from './editing';
 import { HowOften } from './HowOften';
+import { Hint } from '../shared/Hint';
 
 const IMPORTANCE = ['', 'nice to have', 'useful', 'wanted', 'important', 'decisive'] as const;
 
@@ -21,6 +23,7 @@ export function TaskBlock({ task, edit }: { task: Task; edit: EditBrief }) {
   const assessment = useDraftAssessment();
   const applications = useSeat((state) => state.context.catalogue.applications);
   const result = assessment.tasks.find((candidate) => candidate.task === task.id);
+  const { ref, style, handle } = useMovable(task.id, task.name);
   const beam = result && taskBeam(task, result);
   const [refused, setRefused] = useState<string>();
   const set = (next: Task) => {
@@ -38,41 +41,47 @@ export function TaskBlock({ task, edit }: { task: Task; edit: EditBrief }) {
   return (
     <Box
       component="article"
+      ref={ref}
+      style={style}
       sx={{ padding: '6px 0 8px', borderBottom: '1px solid var(--hair)' }}
       aria-label={task.name}
     >
-      <Box className="row" sx={{ justifyContent: 'space-between', gap: '16px' }}>
-        <h3 className="grow">
-          <Value
-            label="Name of the task"
-            editor={{ kind: 'text', value: task.name, onChange: (name) => set({ ...task, name }) }}
-          >
-            {task.name}
-          </Value>{' '}
-          <Box component="span" className="quiet" sx={{ fontWeight: 400 }}>
-            ·{' '}
-            <Pick
-              label="Importance"
-              value={task.importance}
-              options={[5, 4, 3, 2, 1].map((value) => [value, IMPORTANCE[value] ?? ''] as const)}
-              onChange={(importance) => set({ ...task, importance })}
-            />
-          </Box>
-        </h3>
+      <Box className="row" sx={{ justifyContent: 'space-between', gap: '12px' }}>
+        <Box component="span" className="row grow" sx={{ gap: '2px', ml: '-6px', minWidth: 0 }}>
+          {handle}
+          <h3>
+            <Value
+              label="Name of the task"
+              editor={{ kind: 'text', value: task.name, onChange: (name) => set({ ...task, name }) }}
+            >
+              {task.name}
+            </Value>{' '}
+            <Box component="span" className="quiet" sx={{ fontWeight: 400 }}>
+              ·{' '}
+              <Pick
+                label="Importance"
+                value={task.importance}
+                options={[5, 4, 3, 2, 1].map((value) => [value, IMPORTANCE[value] ?? ''] as const)}
+                onChange={(importance) => set({ ...task, importance })}
+              />
+            </Box>
+          </h3>
+        </Box>
         {beam && (
           <Box component="span" className="unprinted" sx={{ width: 150, flex: 'none' }}>
             <Beam axis={beam.axis} band={beam.band} verdict={beam.verdict} sentence={beam.sentence} compact />
           </Box>
         )}
         {beam && (
-          <Box
-            component="span"
-            className={`unprinted small num cut ${beam.verdict}`}
-            sx={{ width: 118, flex: 'none' }}
-            title={beam.gets}
-          >
-            {result.verdict === 'unproven' ? 'unproven' : beam.gets}
-          </Box>
+          <Hint says={beam.gets}>
+            <Box
+              component="span"
+              className={`unprinted small num cut ${beam.verdict}`}
+              sx={{ width: 118, flex: 'none' }}
+            >
+              {result.verdict === 'unproven' ? 'unproven' : beam.gets}
+            </Box>
+          </Hint>
         )}
         <TextButton
           onClick={() => edit({ kind: 'remove-task', task: task.id }, `${task.name} out of the brief`)}

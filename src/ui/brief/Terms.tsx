@@ -7,7 +7,7 @@ import { minorOfShown, shownCoins } from '@/core/units/money';
 import { coins } from '@/core/words/format';
 import { briefAnswer } from '@/core/words/answers';
 import { unusualTerms } from '@/core/words/terms';
-import { assessmentOf, useSeat } from '../seat/store';
+import { assessmentOf, useSeat } from '../seat/useSeat';
 import { Answer } from '../shared/Answer';
 import { useRemembered } from '../shared/useRemembered';
 import { OwnedDisplays } from './OwnedDisplays';

@@ -1,5 +1,5 @@
 import { knownCore, type KnownCore } from '@/core/words/knownCore';
-import { assessmentOf, useSeat } from '../seat/store';
+import { assessmentOf, useSeat } from '../seat/useSeat';
 
 /** A core of the seat's present machine, else the reference core. */
 export function useKnownCore(): KnownCore {

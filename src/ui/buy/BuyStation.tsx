@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import { useState } from 'react';
 import { landedByItem, type Basket } from '@/core/money/basket';
 import { basketFor } from '@/core/versus/basketFor';
-import { useDraftAssessment, useSeat } from '../seat/store';
+import { useDraftAssessment, useSeat } from '../seat/useSeat';
 import { DraftChips } from '../shared/DraftChips';
 import { BasketView } from './BasketView';
 import { Elsewhere } from './Elsewhere';

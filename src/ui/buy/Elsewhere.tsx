@@ -15,7 +15,7 @@ import { converted } from '@/core/units/money';
 import { findingWords } from '@/core/words/findings';
 import { coins, listed, number } from '@/core/words/format';
 import type { PriceState } from '@/server/contract';
-import { useDraft, useSeat } from '../seat/store';
+import { useDraft, useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Section } from '../shared/Section';
 

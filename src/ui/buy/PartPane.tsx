@@ -20,13 +20,13 @@ import { GRADE } from '@/core/words/findings/prices';
 import { coins, number, percent } from '@/core/words/format';
 import { changeWords, tooGoodWords, trustWords, whyNotWords } from '@/core/words/money';
 import { kindName } from '@/core/words/names';
-import { LineChart } from '../shared/LineChart';
-import { useSeat } from '../seat/store';
-import { HandPriceForm, PaidForm } from './PriceForms';
+import { LineChart } from '../shared/Chart';
+import { useSeat } from '../seat/useSeat';
 import { dayWords, plotted } from './history';
 import { usePartHistory, useWaiting, type usePriceState } from './usePrices';
 import { WatchLine } from './WatchLine';
 import { Section } from '../shared/Section';
+import { HandPriceForm, PaidForm } from './PriceForms';
 
 /** One part: its offers with what speaks against each, prices by hand and paid, its history and what waiting is worth. */
 export function PartPane({

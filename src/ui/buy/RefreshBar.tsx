@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import type { SourceReport } from '@/server/contract';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import type { usePriceState } from './usePrices';
 
 const SIGN: Readonly<Record<SourceReport['state'], string>> = { waiting: '·', asking: '…', done: '▲', failed: '▼' };

@@ -5,7 +5,7 @@ import type { Watch } from '@/core/money/watch';
 import { minorOfShown, shownCoins } from '@/core/units/money';
 import { coins } from '@/core/words/format';
 import { dropWatch, keepWatch } from '@/server/actions';
-import { useCurrency } from '../seat/store';
+import { useCurrency } from '../seat/useSeat';
 import { Value } from '../shared/Value';
 
 /** Waits for a price: its target, whether it fired, and how far it is. */

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { pricesMoved, startRefresh } from '@/server/actions';
 import type { HistoryView, PriceState, WaitingWorth } from '@/server/contract';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { readJson, useRead } from '../shared/asking';
 
 /** How often a running refresh is looked at, ms. */

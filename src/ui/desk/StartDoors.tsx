@@ -3,15 +3,15 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { CARD, CardButton } from '../shared/CardButton';
 import { GiveFile } from '../import/GiveFile';
 import type { ProjectChoice } from './seatForm';
+import { later } from '../shared/later';
 
 /** What stands behind a door is fetched when it is opened: trades and forms are most of the page's weight. */
-const FromWork = dynamic(() => import('./FromWork').then((module) => module.FromWork), { ssr: false });
-const FromMachine = dynamic(() => import('./FromMachine').then((module) => module.FromMachine), { ssr: false });
+const FromWork = later(() => import('./FromWork').then((module) => module.FromWork));
+const FromMachine = later(() => import('./FromMachine').then((module) => module.FromMachine));
 
 /** Three doors: from the work, from the machine that is there, from a file. */
 export function StartDoors({

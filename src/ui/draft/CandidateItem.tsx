@@ -10,12 +10,13 @@ import { decidingTexts, keyFigures } from '@/core/words/partFigures';
 import { coins, coinsChange, number } from '@/core/words/format';
 import { kindName } from '@/core/words/names';
 import type { CandidateRow } from '@/workers/api';
-import { valueWords } from '../library/Sheet';
+import { valueWords } from '@/core/words/values';
 import { Beam } from '../shared/Beam';
 import { LevelSign } from '../shared/Level';
 import { TurnsAt } from '../shared/TurnsAt';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { candidateId } from './trayList';
+import { Hint } from '../shared/Hint';
 
 const SHOWN_DIFFERENCES = 4;
 
@@ -174,9 +175,9 @@ export const Columns = ({ columns, texts }: { columns: readonly TrayColumn[]; te
     }}
   >
     {texts.map((text, i) => (
-      <span key={i} className="cut" title={text}>
-        {text}
-      </span>
+      <Hint key={i} says={text}>
+        <span className="cut">{text}</span>
+      </Hint>
     ))}
   </Box>
 );

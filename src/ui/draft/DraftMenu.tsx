@@ -1,23 +1,16 @@
 'use client';
 
 import MoreHoriz from '@mui/icons-material/MoreHoriz';
-import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import IconButton from '@mui/material/IconButton';
-import List from '@mui/material/List';
-import ListItemButton from '@mui/material/ListItemButton';
-import ListItemText from '@mui/material/ListItemText';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
-import { LONGEST_NAME, plainText } from '@/core/parts/common';
-import { draftsElsewhere } from '@/server/actions';
-import { useDraft, useSeat, useWholeDraft } from '../seat/store';
+import { useState } from 'react';
+import { useSeat, useWholeDraft } from '../seat/useSeat';
+import { later } from '../shared/later';
+
+// what is opened now and then is fetched then
+const Rename = later(() => import('./DraftDialogs').then((module) => module.Rename), { soon: true });
+const FromElsewhere = later(() => import('./DraftDialogs').then((module) => module.FromElsewhere), { soon: true });
 
 type Opened = 'rename' | 'elsewhere';
 
@@ -74,83 +67,5 @@ export function DraftMenu() {
       {opened === 'rename' && <Rename onClose={() => setOpened(undefined)} />}
       {opened === 'elsewhere' && <FromElsewhere onClose={() => setOpened(undefined)} />}
     </>
-  );
-}
-
-function Rename({ onClose }: { onClose: () => void }) {
-  const draft = useDraft();
-  const editDraft = useSeat((state) => state.editDraft);
-  const [name, setName] = useState(draft.name);
-  const read = plainText(LONGEST_NAME).safeParse(name);
-  return (
-    <Dialog open onClose={onClose} aria-labelledby="rename-draft">
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (!read.success) return;
-          if (read.data !== draft.name) editDraft({ kind: 'rename', name: read.data }, `Name ${read.data}`);
-          onClose();
-        }}
-      >
-        <DialogTitle id="rename-draft">Rename {draft.name}</DialogTitle>
-        <DialogContent>
-          <TextField
-            label="Name of the draft"
-            autoFocus
-            sx={{ width: 260, mt: 1 }}
-            value={name}
-            error={!read.success}
-            helperText={read.success ? '' : read.error.issues[0]?.message}
-            onFocus={(event) => event.target.select()}
-            onChange={(event) => setName(event.target.value)}
-          />
-        </DialogContent>
-        <DialogActions>
-          <Button color="inherit" onClick={onClose}>
-            Leave it
-          </Button>
-          <Button type="submit" variant="contained" disabled={!read.success}>
-            Keep
-          </Button>
-        </DialogActions>
-      </form>
-    </Dialog>
-  );
-}
-
-/** A draft of another seat as a start: its parts, judged by this seat's work. */
-function FromElsewhere({ onClose }: { onClose: () => void }) {
-  const seatId = useSeat((state) => state.bundle.seat.id);
-  const bring = useSeat((state) => state.bring);
-  const [list, setList] = useState<Awaited<ReturnType<typeof draftsElsewhere>>>();
-  useEffect(() => {
-    void draftsElsewhere(seatId).then(setList);
-  }, [seatId]);
-  return (
-    <Dialog open onClose={onClose} aria-labelledby="bring-draft" maxWidth="sm" fullWidth>
-      <DialogTitle id="bring-draft">A draft of another seat, judged by this seat’s work</DialogTitle>
-      <DialogContent>
-        {list === undefined && <Typography color="text.secondary">Looking for drafts …</Typography>}
-        {list?.length === 0 && <Typography color="text.secondary">No other seat has a draft with parts.</Typography>}
-        <List dense disablePadding>
-          {list?.map((draft) => (
-            <ListItemButton
-              key={`${draft.seatId} ${draft.documentId}`}
-              onClick={() => {
-                onClose();
-                void bring(draft.seatId, draft.documentId);
-              }}
-            >
-              <ListItemText primary={draft.label} secondary={draft.project} />
-            </ListItemButton>
-          ))}
-        </List>
-      </DialogContent>
-      <DialogActions>
-        <Button color="inherit" onClick={onClose}>
-          Close
-        </Button>
-      </DialogActions>
-    </Dialog>
   );
 }

@@ -1,28 +1,33 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import dynamic from 'next/dynamic';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { TaskBeam } from '../shared/TaskBeam';
-import { OpenBeam } from '../shared/Why';
+import { OpenBeam } from '../shared/OpenBeam';
 import { headroomBeams, holdBeams } from '@/core/words/beams';
-import { useAssessment, useSeat } from '../seat/store';
+import { useAssessment, useSeat } from '../seat/useSeat';
 import { Value } from '../shared/Value';
 import { DraftBar } from './DraftBar';
-import { FindMachines } from '../find/FindMachines';
 import { Findings } from './Findings';
 import { PlacementNotes } from './PlacementNotes';
-import { Tray } from './Tray';
 import { LAYERS, WiringMap, type Layer } from './WiringMap';
+import { later, opening } from '../shared/later';
 
 // what is opened now and then is fetched then
-const CompareView = dynamic(() => import('./CompareView').then((module) => module.CompareView), { ssr: false });
-const FirmwareView = dynamic(() => import('./FirmwareView').then((module) => module.FirmwareView), { ssr: false });
-const MemoryView = dynamic(() => import('./MemoryView').then((module) => module.MemoryView), { ssr: false });
-const SideView = dynamic(() => import('./SideView').then((module) => module.SideView), { ssr: false });
+const FindMachines = later(() => import('../find/FindMachines').then((module) => module.FindMachines), {
+  meanwhile: opening,
+});
+const CompareView = later(() => import('./CompareView').then((module) => module.CompareView), { meanwhile: opening });
+const FirmwareView = later(() => import('./FirmwareView').then((module) => module.FirmwareView), {
+  meanwhile: opening,
+});
+const MemoryView = later(() => import('./MemoryView').then((module) => module.MemoryView), { meanwhile: opening });
+const SideView = later(() => import('./SideView').then((module) => module.SideView), { meanwhile: opening });
+
+const Tray = later(() => import('./Tray').then((module) => module.Tray), { meanwhile: opening, soon: true });
 
 /** Beams at the left, the wiring map in the middle, findings or the tray at the right. */
 export function DraftStation() {

@@ -1,9 +1,8 @@
 'use client';
 
 import { Press } from '../shared/Press';
-import { Entry } from '../shared/Entry';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
 import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import { type Finding } from '@/core/rules/rule';
@@ -14,17 +13,24 @@ import { ACTION_WORDS } from '@/core/words/actions';
 import { findingWords } from '@/core/words/findings';
 import { coinsChange, percent, watts } from '@/core/words/format';
 import type { FanCurve, Tuning } from '@/core/model/machine';
-import { figureMeta, isNumberField } from '@/core/parts';
-import { fieldsOf, valueAt } from '@/core/parts/fields';
 import { fullName } from '@/core/model/fitted';
 import type { RemedyRow } from '@/workers/api';
-import type { MissingFigure } from '@/core/figures/missing';
-import { FieldValue } from '../library/FieldValue';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
 import { Section } from '../shared/Section';
 import { TurnsAt } from '../shared/TurnsAt';
-import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/store';
+import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
+import { later } from '../shared/later';
+import { RowsHeld } from '../shared/RowsHeld';
+
+// only a finding with a missing figure asks for it
+const FigureField = later(() => import('./FigureField').then((module) => module.FigureField), {
+  // its label and its field
+  meanwhile: () => <Skeleton variant="rounded" height={47} sx={{ mt: 3 }} />,
+  soon: true,
+});
+/** Remedies that a finding mostly has, and how high one is: their place is held while they are tried. */
+const [USUAL_REMEDIES, REMEDY_PX] = [3, 40];
 
 /** Nothing is wrong with what these say: they open when somebody has time for them. */
 const AT_LEISURE: ReadonlySet<Action> = new Set<Action>(['save', 'know']);
@@ -177,27 +183,23 @@ function Remedies({ finding, mend }: { finding: Finding; mend: string | undefine
     return fitted ? fullName(fitted.part) : (draft.items.find((item) => item.id === id)?.label ?? id);
   };
   const slotName = (id: string) => assessment.facts.board?.slotById.get(id)?.label ?? id;
-  if (answer.state !== 'ready' || answer.value.length === 0)
+  if (answer.state === 'waiting')
+    return <RowsHeld what="Trying remedies …" rows={USUAL_REMEDIES} heightPx={REMEDY_PX} />;
+  if (answer.state === 'failed' || answer.value.length === 0)
     return (
       <>
         {inWords}
         <p className="quiet small">
-          {answer.state === 'waiting'
-            ? 'Trying remedies …'
-            : answer.state === 'failed'
-              ? `Remedies could not be tried: ${answer.message}.`
-              : saves(finding)
-                ? 'No single change frees money here without a loss elsewhere.'
-                : 'No single change mends this without bringing something as bad.'}
+          {answer.state === 'failed'
+            ? `Remedies could not be tried: ${answer.message}.`
+            : saves(finding)
+              ? 'No single change frees money here without a loss elsewhere.'
+              : 'No single change mends this without bringing something as bad.'}
         </p>
       </>
     );
   return (
-    <div
-      aria-label="Remedies: prices are landed, tax and shipping in"
-      title="Prices: landed, tax and shipping in"
-      role="group"
-    >
+    <div aria-label="Remedies: prices are landed, tax and shipping in" role="group">
       {answer.value.map((row, i) => {
         const label = editLabel(row.edit, nameOf, slotName);
         const side = sideEffects(row);
@@ -221,88 +223,5 @@ function Remedies({ finding, mend }: { finding: Finding; mend: string | undefine
         );
       })}
     </div>
-  );
-}
-
-/** A missing figure with a field to fill it in on the spot. */
-export function FigureField({ figure }: { figure: MissingFigure }) {
-  const part = useSeat((state) => state.context.catalogue.part(figure.part));
-  const fill = useSeat((state) => state.fill);
-  const refresh = useSeat((state) => state.refresh);
-  const [text, setText] = useState('');
-  const [message, setMessage] = useState<string>();
-  const [busy, setBusy] = useState(false);
-  if (!part) return null;
-  const meta = figureMeta(part.kind, figure.field);
-  const name = `${meta.label}${meta.unit ? ` in ${meta.unit}` : ''}`;
-  if (!isNumberField(part.kind, figure.field)) {
-    // a yes or no, a choice, a list or a structure opens the editor that the library has for it
-    const field = fieldsOf(part.kind).find((entry) => entry.path === figure.field);
-    return (
-      <p className="small">
-        {fullName(part)}: {meta.label} is{' '}
-        {field ? (
-          <FieldValue
-            partId={part.id}
-            field={field}
-            value={valueAt(part, field.path)}
-            words="not stated"
-            onKept={() => void refresh()}
-          />
-        ) : (
-          'not stated'
-        )}
-        .
-      </p>
-    );
-  }
-  const submit = async () => {
-    const value = Number(text.replace(',', '.'));
-    if (text.trim() === '' || !Number.isFinite(value)) {
-      setMessage(`Type a number: ${name}.`);
-      return;
-    }
-    setBusy(true);
-    const problems = await fill(figure.part, figure.field, value);
-    setBusy(false);
-    setMessage(
-      problems.length > 0 ? `${meta.label} ${problems.map((problem) => problem.message).join('; ')}.` : undefined,
-    );
-  };
-  return (
-    <Box
-      component="form"
-      className="small"
-      sx={{ marginTop: '4px' }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
-      <label>
-        <span>
-          {fullName(part)}: {meta.label}
-        </span>
-        <Box component="span" className="row" sx={{ gap: '6px', marginTop: '2px' }}>
-          <Entry
-            inputMode="decimal"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            aria-label={`${fullName(part)}: ${name}`}
-            placeholder="not stated"
-            width={110}
-          />
-          {meta.unit}
-          <Button variant="outlined" type="submit" disabled={busy}>
-            Fill in
-          </Button>
-        </Box>
-      </label>
-      {message && (
-        <p className="short" role="alert">
-          {message}
-        </p>
-      )}
-    </Box>
   );
 }

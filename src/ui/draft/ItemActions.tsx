@@ -9,7 +9,7 @@ import { DRIVE_ROLES, type DriveRole } from '@/core/figures/resources';
 import type { Side } from '@/core/parts/case';
 import { keyFigures } from '@/core/words/partFigures';
 import { placeWords } from '@/core/words/placement';
-import { useDraft, useDraftAssessment, useSeat, useWholeDraft } from '../seat/store';
+import { useDraft, useDraftAssessment, useSeat, useWholeDraft } from '../seat/useSeat';
 
 /** What can be done with the part that is there: owned, out, roles of a drive, its pin. */
 export function ItemActions({ itemId }: { itemId: string }) {

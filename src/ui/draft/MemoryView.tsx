@@ -20,10 +20,12 @@ import type { Currency } from '@/core/units/money';
 import type { Tested } from '@/core/search/memorySheet';
 import { coins, coinsChange, number } from '@/core/words/format';
 import type { MemorySheetRows } from '@/workers/api';
-import { valueWords } from '../library/Sheet';
-import { useDraft, useSeat } from '../seat/store';
+import { valueWords } from '@/core/words/values';
+import { useDraft, useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { LevelSign } from '../shared/Level';
+import { Hint } from '../shared/Hint';
+import { Term } from '../shared/Term';
 
 const TESTED: Readonly<Record<Tested, string>> = {
   both: 'by both',
@@ -119,15 +121,21 @@ export function MemoryView({ assessment }: { assessment: Assessment }) {
                   <TableCell align="right" scope="col">
                     Runs at
                   </TableCell>
-                  <TableCell align="right" scope="col" title="Open row: first word after the column address">
-                    Open ns
-                  </TableCell>
-                  <TableCell align="right" scope="col" title="Row to row in one bank">
-                    Cycle ns
-                  </TableCell>
-                  <TableCell align="right" scope="col" title="CL : RCD : RP as sold, and the first word against 10 ns">
-                    CL:RCD:RP
-                  </TableCell>
+                  <Hint says="Open row: first word after the column address">
+                    <TableCell align="right" scope="col">
+                      Open ns
+                    </TableCell>
+                  </Hint>
+                  <Hint says="Row to row in one bank">
+                    <TableCell align="right" scope="col">
+                      Cycle ns
+                    </TableCell>
+                  </Hint>
+                  <Hint says="CL : RCD : RP as sold, and the first word against 10 ns">
+                    <TableCell align="right" scope="col">
+                      CL:RCD:RP
+                    </TableCell>
+                  </Hint>
                   <TableCell align="right" scope="col">
                     GB/s
                   </TableCell>
@@ -180,8 +188,8 @@ function MemoryFacts({ assessment }: { assessment: Assessment }) {
   const ns = (value: number | undefined) => (value === undefined ? '?' : `${value.toFixed(2)} ns`);
   return (
     <p className="small">
-      Runs at <b>{rate(memory.effectiveMTs)}</b>; profile {rate(memory.profileMTs)}, supported by the processor{' '}
-      {rate(memory.supportedByProcessorMTs)}, by the board {rate(memory.supportedByBoardMTs)} with{' '}
+      Runs at <b>{rate(memory.effectiveMTs)}</b>; <Term word="profile" /> {rate(memory.profileMTs)}, supported by the
+      processor {rate(memory.supportedByProcessorMTs)}, by the board {rate(memory.supportedByBoardMTs)} with{' '}
       {memory.modulesPerChannel ?? '?'} a channel.{' '}
       {access
         ? `Open row ${ns(access.open)}, closed ${ns(access.closed)}, conflict ${ns(access.conflict)}, cycle ${ns(access.cycle)}.`

@@ -6,8 +6,9 @@ import { TextButton } from '../shared/TextButton';
 import type { Machine } from '@/core/model/machine';
 import { inPhase } from '@/core/model/phases';
 import { LevelSign, LOUD } from '../shared/Level';
-import { assessmentOf, useSeat } from '../seat/store';
+import { assessmentOf, useSeat } from '../seat/useSeat';
 import { Value } from '../shared/Value';
+import { Hint } from '../shared/Hint';
 
 /** Switches between the machine as built first and its later phase, which every rule runs on too. */
 export function PhaseBar({ machine }: { machine: Machine }) {
@@ -27,15 +28,15 @@ export function PhaseBar({ machine }: { machine: Machine }) {
       {(['now', 'later'] as const).map((of) => {
         const level = worst(of);
         return (
-          <ChoiceButton
+          <Hint
             key={of}
-            chosen={phase === of}
-            onClick={() => selectPhase(of)}
-            title={of === 'now' ? 'The machine as built first' : 'What is added or taken out here comes later'}
+            says={of === 'now' ? 'The machine as built first' : 'What is added or taken out here comes later'}
           >
-            {of === 'now' ? 'Now' : `${later.name}${later.on ? `, ${later.on}` : ''}`}
-            {level && <LevelSign level={level} />}
-          </ChoiceButton>
+            <ChoiceButton chosen={phase === of} onClick={() => selectPhase(of)}>
+              {of === 'now' ? 'Now' : `${later.name}${later.on ? `, ${later.on}` : ''}`}
+              {level && <LevelSign level={level} />}
+            </ChoiceButton>
+          </Hint>
         );
       })}
       {phase === 'later' && (

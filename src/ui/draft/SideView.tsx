@@ -12,7 +12,7 @@ import { limitDraw, atRest } from '@/core/heat/state';
 import { quietestCurves, withCurves } from '@/core/heat/quiet';
 import type { Tuning } from '@/core/model/machine';
 import { number, watts } from '@/core/words/format';
-import { assessmentOf, useDraft, useSeat } from '../seat/store';
+import { assessmentOf, useDraft, useSeat } from '../seat/useSeat';
 import { Value } from '../shared/Value';
 import { Elevation } from './Elevation';
 import { FanCurves } from './FanCurves';

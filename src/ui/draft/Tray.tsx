@@ -11,11 +11,12 @@ import { withPart } from '@/core/search/candidates';
 import { decidingHeads, decidingTexts, keyFigures } from '@/core/words/partFigures';
 import { kindName } from '@/core/words/names';
 import type { CandidateRow } from '@/workers/api';
-import { useDraft, useSeat } from '../seat/store';
+import { useDraft, useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { CandidateItem, Columns, type TrayColumn } from './CandidateItem';
 import { ItemActions } from './ItemActions';
 import { trayLines, type TrayLine } from './trayList';
+import { Term } from '../shared/Term';
 
 const matches = (part: Part, text: string): boolean => {
   const haystack = `${fullName(part)} ${keyFigures(part)}`.toLowerCase();
@@ -202,7 +203,9 @@ export function Tray() {
         )}
       </Box>
       <Box sx={{ borderTop: '1px solid var(--hair)', padding: '6px 0 8px' }}>
-        <p className="quiet small">Prices: landed, {currency}, tax and shipping in.</p>
+        <p className="quiet small">
+          Prices: <Term word="landed" />, {currency}, tax and shipping in.
+        </p>
         <Box className="row" sx={{ marginTop: '4px' }}>
           <Button variant="contained" disabled={!current || current.current} onClick={() => take(current)}>
             Take it

@@ -2,16 +2,16 @@
 
 import { Press } from '../shared/Press';
 import Box from '@mui/material/Box';
-import { scaleSqrt } from 'd3-scale';
 import { useMemo } from 'react';
 import type { Assessment } from '@/core/assess';
 import { watts as wattsText } from '@/core/words/format';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { useWidth } from '../shared/useWidth';
 import { layoutMap } from './mapLayout';
 import type { MapNode, MapWire } from './mapModel';
 import { clearanceNotes, heatNotes, type MapNote } from './mapNotes';
+import { Hint } from '../shared/Hint';
 
 export const LAYERS = ['links', 'memory', 'power', 'heat', 'clearance'] as const;
 export type Layer = (typeof LAYERS)[number];
@@ -20,7 +20,8 @@ export type Layer = (typeof LAYERS)[number];
 const DENSE_BELOW = 40;
 const ONE_LINE_BELOW = 34;
 
-const thickness = scaleSqrt([0, 64], [2, 16]).clamp(true);
+/** px of a link by its GB/s: by the root, so that narrow ones stay seen. */
+const thickness = (gbPerS: number): number => 2 + 14 * Math.sqrt(Math.min(64, Math.max(0, gbPerS)) / 64);
 
 /** The machine drawn from the board's own topology. Boxes are buttons; empty positions are dashed. */
 export function WiringMap({
@@ -122,13 +123,11 @@ function Wire({ wire, quiet }: { wire: MapWire; quiet: boolean }) {
 
 function WireLabel({ wire }: { wire: MapWire }) {
   return (
-    <span
-      className="wirelabel"
-      style={{ left: (wire.x1 + wire.x2) / 2, top: (wire.y1 + wire.y2) / 2 }}
-      title={wire.title}
-    >
-      {wire.label}
-    </span>
+    <Hint says={wire.title}>
+      <span className="wirelabel" style={{ left: (wire.x1 + wire.x2) / 2, top: (wire.y1 + wire.y2) / 2 }}>
+        {wire.label}
+      </span>
+    </Hint>
   );
 }
 
@@ -219,20 +218,24 @@ function Node({
   const { position } = node;
   if (!position)
     return (
-      <div className={className} style={style} title={`${node.title}: ${sub}`}>
-        {body}
-      </div>
+      <Hint says={`${node.title}: ${sub}`}>
+        <div className={className} style={style}>
+          {body}
+        </div>
+      </Hint>
     );
   return (
-    <Press
-      className={className}
-      style={style}
-      onClick={() => choose(position)}
-      title={`${node.title}: ${sub}`}
-      aria-label={`${node.title}, ${sub}${node.sub2 ? `, ${node.sub2}` : ''}${node.level ? `, ${LEVEL_WORD[node.level]}` : ''}`}
-      aria-pressed={chosen}
-    >
-      {body}
-    </Press>
+    <Hint says={`${node.title}: ${sub}`}>
+      <Press
+        className={className}
+        style={style}
+        onClick={() => choose(position)}
+
+        aria-label={`${node.title}, ${sub}${node.sub2 ? `, ${node.sub2}` : ''}${node.level ? `, ${LEVEL_WORD[node.level]}` : ''}`}
+        aria-pressed={chosen}
+      >
+        {body}
+      </Press>
+    </Hint>
   );
 }

@@ -10,14 +10,20 @@ import type { End } from '@/core/search/exact/question';
 import { coins, number, percent } from '@/core/words/format';
 import { clashWords, demandWords, relaxedWords, type FoundWords } from '@/core/words/found';
 import type { OwnedRow } from '@/server/contract';
-import type { AskLimits, Line, Report } from '@/workers/searchApi';
-import { useCurrency, useSeat } from '../seat/store';
+import type { Limits as SearchLimits } from '@/core/search/exact/limits';
+import type { Line, Report } from '@/workers/searchApi';
+import { useCurrency, useSeat } from '../seat/useSeat';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { FoundSummary, type Look } from './FoundSummary';
-import { FrontierChart } from './FrontierChart';
+
+// the chart of a search is fetched when there is something to draw
+const FrontierChart = later(() => import('./FrontierChart').then((module) => module.FrontierChart), {
+  meanwhile: opening,
+});
 import { useLimits, type Limits } from './limits';
 import { LimitsRow } from './LimitsRow';
 import { useFind } from './useFind';
+import { later, opening } from '../shared/later';
 
 interface Props {
   /** A draft that is completed. */
@@ -193,7 +199,7 @@ function Answers({
 }
 
 /** Limits as the search takes them. */
-const asLimits = (limits: Limits, owned: readonly OwnedRow[]): AskLimits => ({
+const asLimits = (limits: Limits, owned: readonly OwnedRow[]): SearchLimits => ({
   keep: limits.keep,
   withoutParts: limits.withoutParts.map(({ id }) => id),
   withoutMakers: limits.withoutMakers,

@@ -9,7 +9,7 @@ import { minorOfShown, ratioOf, shownCoins } from '@/core/units/money';
 import { coinsOnly, percent } from '@/core/words/format';
 import type { FoundWords, Good } from '@/core/words/found';
 import { kindName } from '@/core/words/names';
-import { useCurrency } from '../seat/store';
+import { useCurrency } from '../seat/useSeat';
 import { Heads } from '../shared/Heads';
 import { TextButton } from '../shared/TextButton';
 import { Value } from '../shared/Value';

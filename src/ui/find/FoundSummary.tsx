@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { madeOf, rankWords, type FoundWords } from '@/core/words/found';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { Beam } from '../shared/Beam';
 import { Fold } from '../shared/Fold';
 import { FoundParts, FoundShares } from './FoundParts';

@@ -10,7 +10,7 @@ import type { End } from '@/core/search/exact/question';
 import { ratioOf } from '@/core/units/money';
 import { coins, coinsOnly, percent } from '@/core/words/format';
 import type { FoundWords } from '@/core/words/found';
-import { useCurrency } from '../seat/store';
+import { useCurrency } from '../seat/useSeat';
 import { Press } from '../shared/Press';
 import { useWidth } from '../shared/useWidth';
 import { FoundSummary, type Look } from './FoundSummary';

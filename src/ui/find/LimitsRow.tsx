@@ -4,8 +4,9 @@ import Box from '@mui/material/Box';
 import Chip from '@mui/material/Chip';
 import { SHARES } from '@/core/search/exact/shares';
 import { coinsOnly, listed } from '@/core/words/format';
-import { useCurrency, useSeat } from '../seat/store';
+import { useCurrency, useSeat } from '../seat/useSeat';
 import type { Limits } from './limits';
+import { Hint } from '../shared/Hint';
 
 /** What the search may use, each limit as something that can be let go again. */
 export function LimitsRow({
@@ -48,12 +49,14 @@ export function LimitsRow({
   return (
     <Box className="row wrap" role="group" aria-label="What it may use" sx={{ gap: '6px' }}>
       {owned.length > 0 && (
-        <Chip
-          label={`${limits.owned ? 'may use' : 'leaves alone'} what is owned (${owned.length})`}
-          title={listed(owned.map(({ label }) => label))}
-          aria-pressed={limits.owned}
-          onClick={() => onChange({ owned: !limits.owned })}
-        />
+        <Hint says={listed(owned.map(({ label }) => label))}>
+          <Chip
+            label={`${limits.owned ? 'may use' : 'leaves alone'} what is owned (${owned.length})`}
+
+            aria-pressed={limits.owned}
+            onClick={() => onChange({ owned: !limits.owned })}
+          />
+        </Hint>
       )}
       {rebates && (
         <Chip

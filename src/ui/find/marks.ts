@@ -6,7 +6,7 @@ import type { End } from '@/core/search/exact/question';
 import { rankOfResults, type Rank } from '@/core/search/exact/rank';
 import { configured } from '@/core/versus/configure';
 import { chosenOptions } from '@/core/versus/rivals';
-import { assessmentOf, useSeat } from '../seat/store';
+import { assessmentOf, useSeat } from '../seat/useSeat';
 
 /** A machine that is there already, to be held against those that were found. */
 export interface Mark {

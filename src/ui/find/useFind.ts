@@ -5,7 +5,7 @@ import { useEffect, useSyncExternalStore } from 'react';
 import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
 import type { Ask, Report, SearchApi } from '@/workers/searchApi';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { identity } from '../seat/worker';
 
 /** A search as the page sees it: what was asked, and how far it is. */

@@ -1,32 +1,30 @@
 'use client';
 
+import { arrayMove, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { ChoiceButton } from '../shared/ChoiceButton';
-import { TextButton } from '../shared/TextButton';
 import Popover from '@mui/material/Popover';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { usualColumns, type Column } from '@/core/library/columns';
+import { ChoiceButton } from '../shared/ChoiceButton';
+import { Dragging, useMovable } from '../shared/sortable';
+import { TextButton } from '../shared/TextButton';
 import type { Question } from './question';
 
-/** Which figures the grid shows; the address keeps it. */
-export function Columns({
-  all,
-  question,
-  onQuestion,
-}: {
-  all: readonly Column[];
-  question: Question;
-  onQuestion: (question: Question) => void;
-}) {
+interface ColumnsProps {
+  readonly all: readonly Column[];
+  readonly question: Question;
+  readonly onQuestion: (question: Question) => void;
+}
+
+/** Which figures the grid shows, and in which order; the address keeps both. */
+export function Columns({ all, question, onQuestion }: ColumnsProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const toggle = (key: string) =>
-    onQuestion({
-      ...question,
-      columns: question.columns.includes(key)
-        ? question.columns.filter((has) => has !== key)
-        : [...question.columns, key],
-    });
+  const shown = question.columns.flatMap((key) => all.find((column) => column.key === key) ?? []);
+  const keys = shown.map(({ key }) => key);
+  const show = (columns: readonly string[]) => onQuestion({ ...question, columns });
   return (
     <>
       <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="dialog">
@@ -38,28 +36,60 @@ export function Columns({
           anchorEl={anchor}
           onClose={() => setAnchor(null)}
           anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+          slotProps={{ paper: { sx: { p: 3, maxWidth: 560, maxHeight: '80vh' } } }}
         >
-          <Box className="pane" role="group" aria-label="Columns shown" sx={{ padding: '12px', maxWidth: 560 }}>
-            <Box component="span" className="spread small" sx={{ marginBottom: '6px' }}>
-              <b>Columns shown</b>
-              <TextButton onClick={() => onQuestion({ ...question, columns: usualColumns(question.kind) })}>
-                The usual ones
-              </TextButton>
+          <Box role="group" aria-label="Columns shown">
+            <Box component="span" className="spread small" sx={{ mb: 1 }}>
+              <b>Columns shown, in their order</b>
+              <TextButton onClick={() => show(usualColumns(question.kind))}>The usual ones</TextButton>
             </Box>
+            <Dragging
+              nameOf={(id) => all.find(({ key }) => key === id)?.label ?? id}
+              onMoved={(id, over) => show(arrayMove(keys, keys.indexOf(id), keys.indexOf(over)))}
+            >
+              <SortableContext items={keys} strategy={verticalListSortingStrategy}>
+                <Stack component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+                  {shown.map((column) => (
+                    <Shown
+                      key={column.key}
+                      column={column}
+                      onLeaveOut={() => show(keys.filter((key) => key !== column.key))}
+                    />
+                  ))}
+                </Stack>
+              </SortableContext>
+            </Dragging>
+            <Typography variant="body2" color="text.secondary" sx={{ mt: 2, mb: 1 }}>
+              Others
+            </Typography>
             <Box component="span" className="row wrap" sx={{ gap: '4px' }}>
-              {all.map((column) => (
-                <ChoiceButton
-                  key={column.key}
-                  chosen={question.columns.includes(column.key)}
-                  onClick={() => toggle(column.key)}
-                >
-                  {column.label}
-                </ChoiceButton>
-              ))}
+              {all
+                .filter(({ key }) => !keys.includes(key))
+                .map((column) => (
+                  <ChoiceButton key={column.key} chosen={false} onClick={() => show([...keys, column.key])}>
+                    {column.label}
+                  </ChoiceButton>
+                ))}
             </Box>
           </Box>
         </Popover>
       )}
     </>
+  );
+}
+
+function Shown({ column, onLeaveOut }: { column: Column; onLeaveOut: () => void }) {
+  const { ref, style, handle } = useMovable(column.key, column.label);
+  return (
+    <Stack component="li" ref={ref} style={style} direction="row" sx={{ alignItems: 'center', gap: 1 }}>
+      {handle}
+      <Typography variant="body2" sx={{ flexGrow: 1 }}>
+        {column.label}
+        {column.unit && <span className="quiet">, {column.unit}</span>}
+      </Typography>
+      <TextButton aria-label={`Leave ${column.label} out`} onClick={onLeaveOut}>
+        leave out
+      </TextButton>
+    </Stack>
   );
 }

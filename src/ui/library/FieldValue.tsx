@@ -1,18 +1,24 @@
 'use client';
 
 import { Press } from '../shared/Press';
-import { Entry } from '../shared/Entry';
 import Box from '@mui/material/Box';
 import { ChoiceButton } from '../shared/ChoiceButton';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import Popover from '@mui/material/Popover';
-import { useId, useState } from 'react';
+import { useState } from 'react';
+import { z } from 'zod';
 import { cellText } from '@/core/formats/csv/cells';
 import type { Problem } from '@/core/formats/problems';
 import type { Field } from '@/core/parts/fields';
 import { setPartField } from '@/server/actions';
-import { StructureEditor } from './StructureEditor';
+import { FormDay, FormField, FormLine, SchemaForm, type Against } from '../shared/form';
+import { later, opening } from '../shared/later';
+
+// only structures have an editor of their own
+const StructureEditor = later(() => import('./StructureEditor').then((module) => module.StructureEditor), {
+  meanwhile: opening,
+});
 
 type Change = { text: string } | { structure: unknown };
 
@@ -41,14 +47,16 @@ export function FieldValue({
     setOpen(false);
     setProblems([]);
   };
-  const keep = async (change: Change) => {
+  const keep = async (change: Change): Promise<Against> => {
     setBusy(true);
     const result = await setPartField(partId, field.path, change);
     setBusy(false);
-    if (result.state === 'refused') return setProblems(result.problems);
+    if (result.state === 'refused') return result.problems;
     close();
     onKept();
+    return undefined;
   };
+  const pick = async (change: Change) => setProblems((await keep(change)) ?? []);
   return (
     <>
       <Press
@@ -69,9 +77,9 @@ export function FieldValue({
         >
           <Box className="pane" sx={{ padding: '10px', minWidth: 210, maxWidth: 320 }}>
             {field.type === 'choice' || field.type === 'flag' ? (
-              <Chips field={field} value={value} onPick={(text) => void keep({ text })} />
+              <Chips field={field} value={value} onPick={(text) => void pick({ text })} />
             ) : (
-              <Typed field={field} value={value} busy={busy} onKeep={(text) => void keep({ text })} />
+              <Typed field={field} value={value} onKeep={(text) => keep({ text })} />
             )}
             <Refusals problems={problems} />
           </Box>
@@ -84,7 +92,7 @@ export function FieldValue({
           busy={busy}
           problems={problems}
           onClose={close}
-          onKeep={(structure) => void keep({ structure })}
+          onKeep={(structure) => void pick({ structure })}
         />
       )}
     </>
@@ -118,50 +126,43 @@ function Chips({ field, value, onPick }: { field: Field; value: unknown; onPick:
   );
 }
 
-function Typed({
-  field,
-  value,
-  busy,
-  onKeep,
-}: {
-  field: Field;
-  value: unknown;
-  busy: boolean;
-  onKeep: (text: string) => void;
-}) {
-  const [text, setText] = useState(cellText(field, value ?? undefined));
-  const id = useId();
+const typedForm = z.object({ text: z.string() });
+
+/** What is typed is read by the server with its unit; what is wrong stands at the field. */
+function Typed({ field, value, onKeep }: { field: Field; value: unknown; onKeep: (text: string) => Promise<Against> }) {
+  const start = cellText(field, value ?? undefined);
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        onKeep(text);
+    <SchemaForm
+      schema={typedForm}
+      start={{ text: start }}
+      onKeep={async ({ text }) => {
+        const against = await onKeep(text);
+        // there is one field here: what is said is said of it
+        return against?.map(({ path, message }) => ({ path: 'text', message: `${path} ${message}` }));
       }}
     >
-      <label htmlFor={id} className="quiet small">
-        {field.label}
-        {field.type === 'list' ? ', with | between' : ''}
-      </label>
-      <Box component="span" className="row" sx={{ marginTop: '2px' }}>
-        <Entry
-          id={id}
-          value={text}
-          autoFocus
-          onFocus={(event) => event.target.select()}
-          onChange={(event) => setText(event.target.value)}
-          placeholder={field.type === 'date' ? '2026-05-18' : 'unknown'}
-        />
-        <span className="quiet">{field.unit}</span>
-        <Button variant="outlined" type="submit" disabled={busy}>
-          Keep
-        </Button>
-      </Box>
-      {!field.required && (
-        <p className="quiet small">
-          {field.unit ? 'Another unit may stand behind the number. ' : ''}Empty means unknown.
-        </p>
+      {({ busy }) => (
+        <FormLine busy={busy}>
+          {field.type === 'date' ? (
+            <FormDay name="text" label={field.label} />
+          ) : (
+            <FormField
+              name="text"
+              label={`${field.label}${field.type === 'list' ? ', with | between' : ''}`}
+              unit={field.unit}
+              autoFocus
+              onFocus={(event) => event.target.select()}
+              placeholder="unknown"
+              hint={
+                field.required
+                  ? ''
+                  : `${field.unit ? 'Another unit may stand behind the number. ' : ''}Empty means unknown.`
+              }
+            />
+          )}
+        </FormLine>
       )}
-    </form>
+    </SchemaForm>
   );
 }
 

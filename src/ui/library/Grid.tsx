@@ -1,37 +1,26 @@
 'use client';
 
-import InputBase from '@mui/material/InputBase';
-import { Press } from '../shared/Press';
-import { currencySchema, minorOfShown } from '@/core/units/money';
+import Checkbox from '@mui/material/Checkbox';
+import {
+  columnResizingFeature,
+  columnSizingFeature,
+  createColumnHelper,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import { MOST_BESIDE } from '@/core/library/beside';
 import { type Column, PRICE } from '@/core/library/columns';
-import { convert } from '@/core/units/convert';
-import { coinsOnly, number } from '@/core/words/format';
 import type { LibraryRow } from '@/server/contract';
+import { cellWords } from './cells';
+import { Heading } from './Heading';
 import type { Question } from './question';
 import type { Pages } from './usePages';
+import { LEAST_PX, MOST_PX, useWidths } from './useWidths';
 
 const ROW_PX = 28;
-
-/** How a cell reads; unknown is a sign of its own and never a number. */
-export function cellWords(
-  value: number | string | null | undefined,
-  column: Column,
-  lengthUnit: 'mm' | 'inch',
-): string {
-  if (value === null || value === undefined) return '?';
-  if (typeof value === 'string') return value;
-  if (column.key === PRICE) {
-    const currency = currencySchema.safeParse(column.unit);
-    return currency.success ? coinsOnly(minorOfShown(value, currency.data), currency.data) : number(value, 6);
-  }
-  if (column.unit === 'mm' && lengthUnit === 'inch') return number(convert(value, 'mm', 'inch') ?? value, 4);
-  return number(value, 4);
-}
-
-export const unitWords = (unit: string | undefined, lengthUnit: 'mm' | 'inch'): string | undefined =>
-  unit === 'mm' && lengthUnit === 'inch' ? 'in' : unit;
+const TICK_PX = 30;
 
 /** Wide enough for its longest word and for half of its label: headings take two lines. */
 const widthOf = (column: Column): number => {
@@ -45,6 +34,14 @@ const widthOf = (column: Column): number => {
   return Math.round(Math.max(column.holds === 'number' ? 84 : 96, Math.min(150, wanted)));
 };
 
+const features = tableFeatures({ columnSizingFeature, columnResizingFeature });
+/** A place of the grid; its row may still be on its way. */
+interface GridRow {
+  readonly index: number;
+  readonly row: LibraryRow | undefined;
+}
+const helper = createColumnHelper<typeof features, GridRow>();
+
 interface GridProps {
   readonly question: Question;
   readonly columns: readonly Column[];
@@ -54,11 +51,13 @@ interface GridProps {
   readonly onActive: (index: number) => void;
   readonly onOpen: () => void;
   readonly onRow: (index: number, id: string) => void;
+  readonly onBeside: (row: LibraryRow) => void;
   readonly onQuestion: (question: Question) => void;
 }
 
 /** All parts that the question finds: arrows move, Enter opens the sheet, headings sort, the line under them filters. */
-export function Grid({ question, columns, pages, active, lengthUnit, onActive, onOpen, onRow, onQuestion }: GridProps) {
+export function Grid(props: GridProps) {
+  const { question, columns, pages, active, lengthUnit, onActive, onOpen, onRow, onBeside, onQuestion } = props;
   const scroller = useRef<HTMLDivElement>(null);
   const total = pages.head?.total ?? 0;
   const virtual = useVirtualizer({
@@ -73,12 +72,42 @@ export function Grid({ question, columns, pages, active, lengthUnit, onActive, o
   const { want } = pages;
   useEffect(() => want(first, last), [want, first, last]);
 
-  const widths = columns.map(widthOf);
-  const width = widths.reduce((sum, px) => sum + px, 0);
-  // texts take what room is left, numbers stay where they are read best
-  const template = columns
-    .map((column, i) => (column.holds === 'text' ? `minmax(${widths[i] ?? 0}px, 1fr)` : `${widths[i] ?? 0}px`))
-    .join(' ');
+  const [widths, setWidths] = useWidths();
+  // the table holds what is seen: the rest has not been fetched
+  const table = useTable({
+    features,
+    columns: useMemo(
+      () =>
+        helper.columns(
+          columns.map((column) =>
+            helper.accessor(({ row }) => row?.cells[column.key], {
+              id: column.key,
+              size: widthOf(column),
+              minSize: LEAST_PX,
+              maxSize: MOST_PX,
+            }),
+          ),
+        ),
+      [columns],
+    ),
+    data: shown.map(({ index }): GridRow => ({ index, row: pages.rowAt(index) })),
+    state: { columnSizing: widths },
+    onColumnSizingChange: setWidths,
+    columnResizeMode: 'onChange',
+  });
+  const headers = table.getHeaderGroups()[0]?.headers ?? [];
+  const columnOf = (id: string) => columns.find(({ key }) => key === id);
+  const width = TICK_PX + headers.reduce((sum, header) => sum + header.getSize(), 0);
+  // texts take what room is left, numbers stay where they are read best, and what was set stays as it was set
+  const template = [
+    `${TICK_PX}px`,
+    ...headers.map((header) => {
+      const px = header.getSize();
+      return columnOf(header.column.id)?.holds === 'text' && widths[header.column.id] === undefined
+        ? `minmax(${px}px, 1fr)`
+        : `${px}px`;
+    }),
+  ].join(' ');
 
   const move = (to: number) => {
     const next = Math.max(0, Math.min(total - 1, to));
@@ -96,15 +125,16 @@ export function Grid({ question, columns, pages, active, lengthUnit, onActive, o
       End: total - 1,
     };
     const to = steps[event.key];
-    if (to !== undefined) {
-      event.preventDefault();
-      move(to);
-    } else if (event.key === 'Enter') {
-      event.preventDefault();
-      onOpen();
-    }
+    const here = pages.rowAt(active);
+    if (to !== undefined) move(to);
+    else if (event.key === 'Enter') onOpen();
+    else if (event.key === ' ' && here) onBeside(here);
+    else return;
+    event.preventDefault();
   };
 
+  const rows = table.getRowModel().rows;
+  const besides = question.beside;
   return (
     <div ref={scroller} className="grid-scroll">
       <div
@@ -112,96 +142,53 @@ export function Grid({ question, columns, pages, active, lengthUnit, onActive, o
         role="grid"
         aria-label="Parts"
         aria-rowcount={total + 1}
-        aria-colcount={columns.length}
+        aria-colcount={columns.length + 1}
         tabIndex={0}
         aria-activedescendant={total > 0 ? `row-${active}` : undefined}
         onKeyDown={(event) => event.target === event.currentTarget && keys(event)}
         className="grid"
       >
         <div className="grid-head" role="row" aria-rowindex={1} style={{ gridTemplateColumns: template }}>
-          {columns.map((column) => (
-            <Heading
-              key={column.key}
-              column={column}
-              question={question}
-              lengthUnit={lengthUnit}
-              onQuestion={onQuestion}
-            />
-          ))}
+          <div role="columnheader" className="sr-only">
+            side by side
+          </div>
+          {headers.map((header) => {
+            const column = columnOf(header.column.id);
+            return (
+              column && (
+                <Heading
+                  key={header.id}
+                  column={column}
+                  question={question}
+                  lengthUnit={lengthUnit}
+                  widthPx={header.getSize()}
+                  onDrag={header.getResizeHandler()}
+                  onWidth={(px) => setWidths((before) => ({ ...before, [column.key]: px }))}
+                  onQuestion={onQuestion}
+                />
+              )
+            );
+          })}
         </div>
         <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-          {shown.map((item) => (
+          {rows.map(({ original: { index, row } }, i) => (
             <Row
-              key={item.key}
-              index={item.index}
-              top={item.start}
+              key={index}
+              index={index}
+              top={shown[i]?.start ?? index * ROW_PX}
               template={template}
-              row={pages.rowAt(item.index)}
+              row={row}
               columns={columns}
               lengthUnit={lengthUnit}
-              active={
-                question.part === undefined ? item.index === active : pages.rowAt(item.index)?.id === question.part
-              }
+              active={question.part === undefined ? index === active : row?.id === question.part}
+              beside={row !== undefined && besides.includes(row.id)}
+              full={besides.length >= MOST_BESIDE}
               onRow={onRow}
+              onBeside={onBeside}
             />
           ))}
         </div>
       </div>
-    </div>
-  );
-}
-
-function Heading({
-  column,
-  question,
-  lengthUnit,
-  onQuestion,
-}: {
-  column: Column;
-  question: Question;
-  lengthUnit: 'mm' | 'inch';
-  onQuestion: (question: Question) => void;
-}) {
-  const sorted = question.sort?.key === column.key ? question.sort : undefined;
-  const unit = unitWords(column.unit, lengthUnit);
-  // first click shows the better end, the second the other, the third the library's own order
-  const betterFirst = column.better === 'higher';
-  const next = !sorted
-    ? { key: column.key, descending: betterFirst }
-    : sorted.descending === betterFirst
-      ? { key: column.key, descending: !betterFirst }
-      : undefined;
-  const filter = question.filters[column.key] ?? '';
-  return (
-    <div
-      role="columnheader"
-      aria-sort={sorted ? (sorted.descending ? 'descending' : 'ascending') : 'none'}
-      className={column.holds === 'number' ? 'num' : undefined}
-    >
-      <Press
-        className="grid-sort"
-        onClick={() => onQuestion({ ...question, sort: next })}
-        title={`${column.label}${unit ? `, ${unit}` : ''}`}
-      >
-        <span>
-          {column.label}
-          {unit && <span className="quiet"> {unit}</span>}
-          <span aria-hidden="true">{sorted ? (sorted.descending ? ' ↓' : ' ↑') : ''}</span>
-        </span>
-      </Press>
-      <InputBase
-        className="grid-filter"
-        value={filter}
-        inputProps={{ 'aria-label': `Filter ${column.label}` }}
-        placeholder={column.holds === 'number' ? '≥ …' : '…'}
-        onChange={(event) => {
-          const { [column.key]: _before, ...others } = question.filters;
-          onQuestion({
-            ...question,
-            filters: event.target.value === '' ? others : { ...others, [column.key]: event.target.value },
-          });
-        }}
-      />
     </div>
   );
 }
@@ -214,10 +201,14 @@ interface RowProps {
   readonly columns: readonly Column[];
   readonly lengthUnit: 'mm' | 'inch';
   readonly active: boolean;
+  readonly beside: boolean;
+  /** Whether as many as can be stand side by side. */
+  readonly full: boolean;
   readonly onRow: (index: number, id: string) => void;
+  readonly onBeside: (row: LibraryRow) => void;
 }
 
-function Row({ index, top, template, row, columns, lengthUnit, active, onRow }: RowProps) {
+function Row({ index, top, template, row, columns, lengthUnit, active, beside, full, onRow, onBeside }: RowProps) {
   return (
     <div
       id={`row-${index}`}
@@ -228,6 +219,17 @@ function Row({ index, top, template, row, columns, lengthUnit, active, onRow }: 
       style={{ gridTemplateColumns: template, height: ROW_PX, transform: `translateY(${top}px)` }}
       onClick={() => row && onRow(index, row.id)}
     >
+      <span role="gridcell" onClick={(event) => event.stopPropagation()}>
+        {row && (
+          <Checkbox
+            checked={beside}
+            disabled={full && !beside}
+            onChange={() => onBeside(row)}
+            slotProps={{ input: { 'aria-label': `${row.maker} ${row.name} side by side`, tabIndex: -1 } }}
+            sx={{ ml: -1.5 }}
+          />
+        )}
+      </span>
       {columns.map((column) => {
         const value = row?.cells[column.key];
         return (

@@ -7,12 +7,14 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { draftPlaces, putPart } from '@/server/actions';
 import type { DraftPlace } from '@/server/contract';
+import { useNotices } from '../shared/Notices';
 import { TextButton } from '../shared/TextButton';
 
 /** Puts the part of a sheet into a draft, and leads there. */
 export function IntoDraft({ part }: { part: string }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [told, setTold] = useState<{ place: DraftPlace; refused?: string }>();
+  const [refused, setRefused] = useState<string>();
+  const tell = useNotices();
   const { data: places } = useQuery({
     queryKey: ['draft places'],
     queryFn: () => draftPlaces(),
@@ -22,11 +24,13 @@ export function IntoDraft({ part }: { part: string }) {
   const put = async (place: DraftPlace) => {
     setAnchor(null);
     const result = await putPart(part, { seatId: place.seatId, draftId: place.draftId });
-    setTold(
-      result.state === 'refused'
-        ? { place, refused: result.problems.map(({ message }) => message).join(' ') }
-        : { place },
-    );
+    setRefused(result.state === 'refused' ? result.problems.map(({ message }) => message).join(' ') : undefined);
+    if (result.state !== 'refused')
+      tell(
+        <>
+          It is in <Link href={place.href}>{place.label}</Link>.
+        </>,
+      );
   };
   return (
     <>
@@ -41,16 +45,11 @@ export function IntoDraft({ part }: { part: string }) {
           </MenuItem>
         ))}
       </Menu>
-      {told &&
-        (told.refused === undefined ? (
-          <span role="status" className="carries">
-            It is in <Link href={told.place.href}>{told.place.label}</Link>.
-          </span>
-        ) : (
-          <span role="alert" className="short">
-            Not put there: it {told.refused}.
-          </span>
-        ))}
+      {refused !== undefined && (
+        <span role="alert" className="short">
+          Not put there: it {refused}.
+        </span>
+      )}
     </>
   );
 }

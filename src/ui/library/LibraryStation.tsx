@@ -3,10 +3,8 @@
 import { Entry, EntryChoice } from '../shared/Entry';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import ButtonGroup from '@mui/material/ButtonGroup';
 import { TextButton } from '../shared/TextButton';
-import Redo from '@mui/icons-material/Redo';
-import Undo from '@mui/icons-material/Undo';
-import IconButton from '@mui/material/IconButton';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -18,14 +16,19 @@ import { kindName } from '@/core/words/names';
 import { stepLibrary } from '@/server/actions';
 import type { LibraryPage, StepRow } from '@/server/contract';
 import { DeskBar } from '../shared/DeskBar';
+import { StepButton } from '../shared/StepButton';
+import { useNotices } from '../shared/Notices';
 import { Columns } from './Columns';
 import { Grid } from './Grid';
 import { NewPart, type NewPartStart } from './NewPart';
-import { addressOf, questionFrom, type Question } from './question';
-import { Sheet } from './Sheet';
+import { addressOf, besideOrNot, questionFrom, type Question } from './question';
+import { Sheet } from './sheet/Sheet';
+import { BesideView } from './BesideView';
+import { MOST_BESIDE } from '@/core/library/beside';
 import { usePages } from './usePages';
 import { GiveFile } from '../import/GiveFile';
 import { ExportMenu } from './ExportMenu';
+import { Term } from '../shared/Term';
 
 const SHOWN_MEANINGS = 3;
 
@@ -71,11 +74,14 @@ export function LibraryStation({
   const [question, setQuestion] = useState<Question>(() => questionFrom(new URLSearchParams(query)));
   const [active, setActive] = useState(0);
   const [start, setStart] = useState<NewPartStart>();
-  const [told, setTold] = useState<string>();
+  const tell = useNotices();
   const search = useRef<HTMLInputElement>(null);
   const pages = usePages(question, revision);
   const all = useMemo(() => columnsFor(question.kind, currency), [question.kind, currency]);
-  const columns = question.columns.flatMap((key) => all.find((column) => column.key === key) ?? []);
+  const columns = useMemo(
+    () => question.columns.flatMap((key) => all.find((column) => column.key === key) ?? []),
+    [question.columns, all],
+  );
 
   // addresses that this page wrote itself: the router tells of them late, and another one comes from a link
   const written = useRef(new Set([query]));
@@ -97,6 +103,13 @@ export function LibraryStation({
     setActive(0);
   }, [query]);
   const changed = () => router.refresh();
+  const setBeside = (row: { readonly id: string; readonly kind: PartKind }) => {
+    const next = besideOrNot(question, row);
+    if (next === 'full') return tell(`At most ${MOST_BESIDE} parts stand side by side.`);
+    write(next);
+    if (question.besideKind !== undefined && question.besideKind !== row.kind)
+      tell(`Only parts of one kind stand side by side; it begins anew with ${kindName(row.kind)}.`);
+  };
   // with a sheet open, the arrows leaf through sheets
   const activeId = pages.rowAt(active)?.id;
   const { part } = question;
@@ -114,7 +127,7 @@ export function LibraryStation({
   const redoable = [...steps].reverse().find((step) => step.undone);
   const step = async (direction: 'undo' | 'redo') => {
     const result = await stepLibrary(direction);
-    setTold(
+    tell(
       result.state === 'done'
         ? `${direction === 'undo' ? 'Taken back' : 'Brought again'}: ${result.label}`
         : result.state === 'held'
@@ -133,29 +146,12 @@ export function LibraryStation({
   return (
     <Box className="frame" sx={{ gridTemplateRows: '40px auto minmax(0, 1fr) auto' }}>
       <DeskBar>
-        <IconButton
-          size="small"
-          disabled={!undoable}
-          onClick={() => void step('undo')}
-          aria-label={undoable ? `Undo: ${undoable.label}` : 'Nothing to undo'}
-          title={undoable ? `Undo: ${undoable.label}` : ''}
-        >
-          <Undo fontSize="small" />
-        </IconButton>
-        <IconButton
-          size="small"
-          disabled={!redoable}
-          onClick={() => void step('redo')}
-          aria-label={redoable ? `Redo: ${redoable.label}` : 'Nothing to redo'}
-          title={redoable ? `Redo: ${redoable.label}` : ''}
-        >
-          <Redo fontSize="small" />
-        </IconButton>
+        <StepButton direction="undo" says={undoable && `Undo: ${undoable.label}`} onStep={() => void step('undo')} />
+        <StepButton direction="redo" says={redoable && `Redo: ${redoable.label}`} onStep={() => void step('redo')} />
       </DeskBar>
       <search className="row" style={{ padding: '8px 14px', gap: 8, borderBottom: '1px solid var(--hair)' }}>
         <Entry
           ref={search}
-
           value={question.text}
           onChange={(event) => ask({ ...question, text: event.target.value })}
           onKeyDown={(event) => {
@@ -186,6 +182,20 @@ export function LibraryStation({
           </EntryChoice>
         </Box>
         <Columns all={all} question={question} onQuestion={ask} />
+        {question.beside.length > 0 && (
+          <ButtonGroup>
+            <Button
+              variant={question.besideShown ? 'contained' : 'outlined'}
+              disabled={question.beside.length < 2}
+              onClick={() => write({ ...question, besideShown: !question.besideShown })}
+            >
+              Side by side ({question.beside.length})
+            </Button>
+            <Button onClick={() => write({ ...question, beside: [], besideKind: undefined, besideShown: false })}>
+              None
+            </Button>
+          </ButtonGroup>
+        )}
         <Box component="span" sx={{ marginLeft: 'auto' }} />
         <Button variant="outlined" onClick={() => setStart({ as: 'new', kind: question.kind ?? 'drive' })}>
           New part
@@ -201,23 +211,37 @@ export function LibraryStation({
           minHeight: 0,
         }}
       >
-        <Grid
-          question={question}
-          columns={columns}
-          pages={pages}
-          active={active}
-          lengthUnit={settings.lengthUnit}
-          onActive={(index) => {
-            moved.current = true;
-            setActive(index);
-          }}
-          onOpen={() => show(pages.rowAt(active)?.id)}
-          onRow={(index, id) => {
-            setActive(index);
-            show(id);
-          }}
-          onQuestion={ask}
-        />
+        {question.besideShown && question.besideKind ? (
+          <BesideView
+            ids={question.beside}
+            kind={question.besideKind}
+            version={revision}
+            currency={currency}
+            lengthUnit={settings.lengthUnit}
+            onShow={show}
+            onLeaveOut={setBeside}
+            onBack={() => write({ ...question, besideShown: false })}
+          />
+        ) : (
+          <Grid
+            question={question}
+            columns={columns}
+            pages={pages}
+            active={active}
+            lengthUnit={settings.lengthUnit}
+            onActive={(index) => {
+              moved.current = true;
+              setActive(index);
+            }}
+            onOpen={() => show(pages.rowAt(active)?.id)}
+            onRow={(index, id) => {
+              setActive(index);
+              show(id);
+            }}
+            onBeside={setBeside}
+            onQuestion={ask}
+          />
+        )}
         {part && (
           <aside
             aria-label="Sheet of the part"
@@ -227,6 +251,8 @@ export function LibraryStation({
               id={part}
               version={revision}
               lengthUnit={settings.lengthUnit}
+              beside={question.beside.includes(part)}
+              onBeside={setBeside}
               onChanged={changed}
               onShow={(id) => {
                 moved.current = false;
@@ -251,7 +277,7 @@ export function LibraryStation({
         {head && <ReadAs page={head} kind={question.kind} />}
         {pages.waiting && head && <span className="quiet">looking …</span>}
         <span className="quiet roomy">
-          Prices landed in {head?.regionName ?? 'the region'}: tax and shipping in, {currency}
+          Prices <Term word="landed" /> in {head?.regionName ?? 'the region'}: tax and shipping in, {currency}
         </span>
         {Object.keys(question.filters).length > 0 && (
           <TextButton onClick={() => ask({ ...question, filters: {} })}>
@@ -263,11 +289,8 @@ export function LibraryStation({
             {pages.failed}
           </span>
         )}
-        <span role="status" className="carries">
-          {told}
-        </span>
         <Box component="span" className="quiet roomy" sx={{ marginLeft: 'auto' }}>
-          / find · ↑ ↓ move · Enter opens · n new part
+          / find · ↑ ↓ move · Enter opens · Space side by side · n new part
         </Box>
       </footer>
       {start && (

@@ -1,16 +1,19 @@
 'use client';
 
-import { Entry, EntryChoice } from '../shared/Entry';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import { useState } from 'react';
-import type { Problem } from '@/core/formats/problems';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { z } from 'zod';
+import { partBase } from '@/core/parts/common';
 import { PART_KINDS, type PartKind } from '@/core/parts';
 import { kindName } from '@/core/words/names';
 import { addPart } from '@/server/actions';
 import type { PartSheet } from '@/server/contract';
-import { Problems } from '../shared/Problems';
+import { FormField, SchemaForm } from '../shared/form';
 
 export interface NewPartStart {
   readonly as: 'new' | 'copy' | 'stand-in';
@@ -19,6 +22,22 @@ export interface NewPartStart {
 }
 
 const TITLES = { new: 'A part by hand', copy: 'A copy as a start', 'stand-in': 'Let it stand in' } as const;
+
+const KINDS = PART_KINDS.map((kind) => ({ value: kind, label: kindName(kind) }));
+
+const newPartForm = z.object({ kind: z.enum(PART_KINDS), maker: partBase.maker, name: partBase.name });
+
+function says({ as, from }: NewPartStart): string {
+  const source = from ? `${from.part.maker} ${from.part.name}` : '';
+  switch (as) {
+    case 'new':
+      return 'Name it; its figures are filled in on its sheet. What stays empty is unknown and never passes a check.';
+    case 'copy':
+      return `All figures of ${source} are copied; change on the sheet what differs. Give it a name of its own.`;
+    case 'stand-in':
+      return `${source} lends its figures to a part that the library lacks. The new part is marked as borrowing them and has a price of its own.`;
+  }
+}
 
 /** A part that the library lacks: what is known is filled in on its sheet afterwards, the rest stays unknown. */
 export function NewPart({
@@ -30,74 +49,49 @@ export function NewPart({
   onClose: () => void;
   onMade: (id: string) => void;
 }) {
-  const [kind, setKind] = useState<PartKind>(start.kind);
-  const [maker, setMaker] = useState(start.as === 'copy' ? (start.from?.part.maker ?? '') : '');
-  const [name, setName] = useState(start.as === 'copy' ? (start.from?.part.name ?? '') : '');
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [busy, setBusy] = useState(false);
-  const source = start.from && `${start.from.part.maker} ${start.from.part.name}`;
-  const make = async () => {
-    setBusy(true);
-    const result = await addPart({
-      kind,
-      maker,
-      name,
-      as: start.as,
-      ...(start.from ? { from: start.from.part.id } : {}),
-    });
-    setBusy(false);
-    if (result.state === 'refused') setProblems(result.problems);
-    else onMade(result.id);
-  };
+  const copied = start.as === 'copy' ? start.from?.part : undefined;
   return (
-    <Dialog open onClose={onClose} aria-labelledby="new-part">
-      <Box
-        component="form"
-        className="pane stack"
-        sx={{ padding: '18px', gap: '10px', width: 420 }}
-        onSubmit={(event) => {
-          event.preventDefault();
-          void make();
+    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="new-part">
+      <SchemaForm
+        label={TITLES[start.as]}
+        schema={newPartForm}
+        start={{ kind: start.kind, maker: copied?.maker ?? '', name: copied?.name ?? '' }}
+        refused="Not added"
+        onKeep={async (named) => {
+          const result = await addPart({
+            ...named,
+            as: start.as,
+            ...(start.from ? { from: start.from.part.id } : {}),
+          });
+          if (result.state === 'refused') return result.problems;
+          onMade(result.id);
+          return undefined;
         }}
       >
-        <h1 id="new-part">{TITLES[start.as]}</h1>
-        <p className="quiet small">
-          {start.as === 'new'
-            ? 'Name it; its figures are filled in on its sheet. What stays empty is unknown and never passes a check.'
-            : start.as === 'copy'
-              ? `All figures of ${source ?? ''} are copied; change on the sheet what differs. Give it a name of its own.`
-              : `${source ?? ''} lends its figures to a part that the library lacks. The new part is marked as borrowing them and has a price of its own.`}
-        </p>
-        <label className="small">
-          Kind
-          <EntryChoice
-            value={kind}
-            disabled={start.as !== 'new'}
-            onChange={(event) => setKind(PART_KINDS.find((name) => name === event.target.value) ?? kind)}
-          >
-            {PART_KINDS.map((option) => (
-              <option key={option} value={option}>
-                {kindName(option)}
-              </option>
-            ))}
-          </EntryChoice>
-        </label>
-        <label className="small">
-          Maker
-          <Entry value={maker} autoFocus maxLength={60} onChange={(event) => setMaker(event.target.value)} />
-        </label>
-        <label className="small">
-          Name
-          <Entry value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
-        </label>
-        {problems.length > 0 && <Problems title="Not added" list={problems} />}
-        <span className="row">
-          <Button type="submit" variant="contained" disabled={busy}>
-            Add it
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
-        </span>
-      </Box>
+        {({ busy }) => (
+          <>
+            <DialogTitle id="new-part">{TITLES[start.as]}</DialogTitle>
+            <DialogContent>
+              <Stack sx={{ gap: 3 }}>
+                <Typography variant="body2" color="text.secondary">
+                  {says(start)}
+                </Typography>
+                <FormField name="kind" label="Kind" options={KINDS} disabled={start.as !== 'new'} />
+                <FormField name="maker" label="Maker" autoFocus />
+                <FormField name="name" label="Name" />
+              </Stack>
+            </DialogContent>
+            <DialogActions>
+              <Button color="inherit" onClick={onClose}>
+                Cancel
+              </Button>
+              <Button type="submit" variant="contained" disabled={busy}>
+                Add it
+              </Button>
+            </DialogActions>
+          </>
+        )}
+      </SchemaForm>
     </Dialog>
   );
 }

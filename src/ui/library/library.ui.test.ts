@@ -3,9 +3,9 @@ import { describe, expect, test } from 'vitest';
 import { columnsOf } from '@/core/library/columns';
 import { PART_KINDS } from '@/core/parts';
 import { fieldsOf } from '@/core/parts/fields';
-import { cellWords, unitWords } from './Grid';
-import { addressOf, emptyQuestion, questionFrom, type Question } from './question';
-import { valueWords } from './Sheet';
+import { valueWords } from '@/core/words/values';
+import { cellWords, unitWords } from './cells';
+import { addressOf, besideOrNot, emptyQuestion, questionFrom, type Question } from './question';
 
 const column = (key: string, kind: 'graphics' | 'drive' = 'graphics') => {
   const found = columnsOf(kind, 'USD').find((candidate) => candidate.key === key);
@@ -34,10 +34,21 @@ describe('the question in the address', () => {
         minLength: 1,
       }),
       part: fc.constantFrom(undefined, 'palisar-gale-12'),
+      besides: fc.record({
+        beside: fc.uniqueArray(fc.constantFrom('fenstore-weir-2-tb', 'fenstore-flume-1-tb', 'fenstore-weir-4-tb'), {
+          minLength: 1,
+        }),
+        besideKind: fc.constant('drive' as const),
+        besideShown: fc.boolean(),
+      }),
     });
     fc.assert(
-      fc.property(asked, (question) => {
-        expect(questionFrom(queryOf(question))).toEqual(question);
+      fc.property(asked, ({ besides, ...rest }) => {
+        for (const question of [
+          { ...rest, ...besides },
+          { ...rest, beside: [], besideKind: undefined, besideShown: false },
+        ])
+          expect(questionFrom(queryOf(question))).toEqual(question);
       }),
     );
   });
@@ -46,6 +57,29 @@ describe('the question in the address', () => {
     expect(addressOf(emptyQuestion)).toBe('/library');
     expect(questionFrom(new URLSearchParams('kind=toaster')).kind).toBeUndefined();
     expect(questionFrom(new URLSearchParams('kind=drive')).columns).toContain('capacityGB');
+  });
+});
+
+describe('parts side by side', () => {
+  const put = (question: Question, id: string, kind: 'drive' | 'case' = 'drive'): Question => {
+    const next = besideOrNot(question, { id, kind });
+    if (next === 'full') throw new Error('there is room');
+    return next;
+  };
+
+  test('one is put there and taken away; one of another kind begins anew', () => {
+    const two = { ...put(put(emptyQuestion, 'a'), 'b'), besideShown: true };
+    expect([two.beside, two.besideKind]).toEqual([['a', 'b'], 'drive']);
+    expect(put(two, 'a')).toMatchObject({ beside: ['b'], besideKind: 'drive', besideShown: true });
+    expect(put(put(two, 'a'), 'b')).toEqual(emptyQuestion);
+    expect(put(two, 'quay', 'case')).toMatchObject({ beside: ['quay'], besideKind: 'case', besideShown: false });
+  });
+
+  test('only so many stand there, and an address that names no kind names nothing', () => {
+    const most = ['a', 'b', 'c', 'd', 'e', 'f'].reduce((question, id) => put(question, id), emptyQuestion);
+    expect(besideOrNot(most, { id: 'g', kind: 'drive' })).toBe('full');
+    for (const text of ['beside=toaster,a,b&shown=beside', 'beside=drive&shown=beside', 'beside='])
+      expect(questionFrom(new URLSearchParams(text)).besideKind, text).toBeUndefined();
   });
 });
 

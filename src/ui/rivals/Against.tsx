@@ -17,7 +17,7 @@ import { findingWords } from '@/core/words/findings';
 import { kindName } from '@/core/words/names';
 import { getsText, runsWhere } from '@/core/words/results';
 import type { Verdict } from '@/core/units/band';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { rivalAnswer } from '@/core/words/answers';
 import { Answer } from '../shared/Answer';
 import { Beam, Sign } from '../shared/Beam';

@@ -10,7 +10,7 @@ import type { Share, ShareRow } from '@/core/versus/difference';
 import { ratioOf, type Currency } from '@/core/units/money';
 import { coins, coinsChange, coinsOnly, listed } from '@/core/words/format';
 import { SHARE_NAMES } from '@/core/words/money';
-import { useCurrency } from '../seat/store';
+import { useCurrency } from '../seat/useSeat';
 import type { Sides } from './sides';
 import { Section } from '../shared/Section';
 

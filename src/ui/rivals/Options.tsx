@@ -5,7 +5,7 @@ import { ChoiceButton } from '../shared/ChoiceButton';
 import { settledOptions } from '@/core/versus/configure';
 import type { Comparison } from '@/core/versus/rivals';
 import { coinsChange } from '@/core/words/format';
-import { useCurrency, useSeat } from '../seat/store';
+import { useCurrency, useSeat } from '../seat/useSeat';
 
 /** What may be ordered with a branded machine; what is taken belongs to the seat's brief. */
 export function Options({ comparison }: { comparison: Comparison }) {

@@ -23,8 +23,8 @@ import { daysBetween } from '@/core/units/days';
 import { shownCoins, type Currency } from '@/core/units/money';
 import { coinsOnly, listed, number } from '@/core/words/format';
 import { COST_NAMES, openCostWords } from '@/core/words/money';
-import { useCurrency, useSeat, useWholeDraft } from '../seat/store';
-import { LineChart } from '../shared/LineChart';
+import { useCurrency, useSeat, useWholeDraft } from '../seat/useSeat';
+import { LineChart } from '../shared/Chart';
 import type { Sides } from './sides';
 import { Section } from '../shared/Section';
 

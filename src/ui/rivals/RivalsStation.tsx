@@ -7,12 +7,19 @@ import { basketFor } from '@/core/versus/basketFor';
 import { compareWithRival, type Comparison } from '@/core/versus/rivals';
 import type { Currency } from '@/core/units/money';
 import { coins, number } from '@/core/words/format';
-import { useDraftAssessment, useSeat } from '../seat/store';
+import { useDraftAssessment, useSeat } from '../seat/useSeat';
 import { Beam } from '../shared/Beam';
 import { DraftChips } from '../shared/DraftChips';
 import { Against } from './Against';
-import { EnterRival } from './EnterRival';
 import { ratioVerdict } from './ratios';
+import { Term } from '../shared/Term';
+import { Opener } from '../shared/Opener';
+import { later, opening } from '../shared/later';
+
+// the form is fetched when somebody enters one
+const EnterRival = later(() => import('./EnterRival').then((module) => module.EnterRival), { meanwhile: opening });
+
+const Enter = () => <Opener label="Enter a branded machine">{(close) => <EnterRival onDone={close} />}</Opener>;
 
 /** This draft against branded machines: all of them at a glance, and one in full. */
 export function RivalsStation() {
@@ -36,7 +43,7 @@ export function RivalsStation() {
           There is no branded machine yet. Import a catalogue that holds some, or enter one: put its parts into a draft,
           and make that a branded machine here.
         </p>
-        <EnterRival />
+        <Enter />
       </div>
     );
   const { currency } = draft.facts.price;
@@ -54,7 +61,9 @@ export function RivalsStation() {
       <section className="pane" aria-label="Branded machines">
         <div className="panehead">
           <h2>Branded machines</h2>
-          <span className="quiet small">landed, {currency}, tax and shipping in</span>
+          <span className="quiet small">
+            <Term word="landed" />, {currency}, tax and shipping in
+          </span>
         </div>
         <p className="quiet small">
           Right of the middle is better for {draft.facts.machine.name}: cheaper on the first beam, faster on the second.
@@ -131,7 +140,7 @@ export function RivalsStation() {
             );
           })}
         </div>
-        <EnterRival />
+        <Enter />
       </section>
       <section className="pane" aria-label="In full">
         <DraftChips />

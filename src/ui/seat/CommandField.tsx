@@ -12,7 +12,7 @@ import { editFor } from '@/core/search/candidates';
 import { kindName } from '@/core/words/names';
 import { STATIONS } from './stations';
 import { seatAddress } from '@/core/model/addresses';
-import { useDraft, useSeat } from './store';
+import { useDraft, useSeat } from './useSeat';
 import { readJson, sheetUrl } from '../shared/asking';
 import { useFoundParts } from '../shared/useFoundParts';
 import type { PartSheet } from '@/server/contract';

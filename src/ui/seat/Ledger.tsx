@@ -2,7 +2,6 @@
 
 import { Press } from '../shared/Press';
 import Box from '@mui/material/Box';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -14,11 +13,13 @@ import { Told } from '../shared/Told';
 import { budgetBeam } from '@/core/words/beams';
 import { levelSummary } from '../shared/Level';
 import { seatAddress } from '@/core/model/addresses';
-import { useAssessment, useSeat, useWholeDraft } from './store';
+import { useAssessment, useSeat, useWholeDraft } from './useSeat';
+import { Hint } from '../shared/Hint';
+import { later } from '../shared/later';
 
 // what is opened now and then is fetched then
-const PowerWhy = dynamic(() => import('./LedgerWhy').then((module) => module.PowerWhy), { ssr: false });
-const PriceWhy = dynamic(() => import('./LedgerWhy').then((module) => module.PriceWhy), { ssr: false });
+const PowerWhy = later(() => import('./LedgerWhy').then((module) => module.PowerWhy), { soon: true });
+const PriceWhy = later(() => import('./LedgerWhy').then((module) => module.PriceWhy), { soon: true });
 
 /** The seat at a glance, on every station: price and what is left, verdicts of work and parts, draw, saved state. */
 export function Ledger() {
@@ -27,7 +28,6 @@ export function Ledger() {
   const show = useSeat((state) => state.show);
   const saving = useSeat((state) => state.saving.state);
   const waiting = useSeat((state) => state.waiting !== undefined);
-  const told = useSeat((state) => state.told);
   const previewing = useSeat((state) => state.preview !== undefined);
   const revision = useSeat((state) => state.bundle.drafts.find((draft) => draft.id === state.draftId)?.revision);
   const before = useSeat((state) => state.bundle.seen[state.draftId]);
@@ -58,27 +58,31 @@ export function Ledger() {
   return (
     <footer className="ledger" aria-label="Ledger">
       <Box component="span" className="row" sx={{ gap: '10px' }}>
-        <Press
-          onClick={() => setWhy('price')}
-          title="Landed price of the best basket: tax and shipping in. Show why."
-          aria-haspopup="dialog"
-        >
-          <b>
-            {assessment.facts.machine.items.length === 0 ? (
-              'nothing chosen yet'
-            ) : (
-              <>
-                {adds ? `${whole.later?.name ?? 'Later'} adds ` : ''}
-                {basket.lowerBound ? 'at least ' : ''}
-                {coins(basket.total.landedMinor, price.currency)} landed
-              </>
-            )}
-          </b>
-        </Press>
+        <Hint says="Landed price of the best basket: tax and shipping in. Show why.">
+          <Press
+            onClick={() => setWhy('price')}
+
+            aria-haspopup="dialog"
+          >
+            <b>
+              {assessment.facts.machine.items.length === 0 ? (
+                'nothing chosen yet'
+              ) : (
+                <>
+                  {adds ? `${whole.later?.name ?? 'Later'} adds ` : ''}
+                  {basket.lowerBound ? 'at least ' : ''}
+                  {coins(basket.total.landedMinor, price.currency)} landed
+                </>
+              )}
+            </b>
+          </Press>
+        </Hint>
         {!adds && !previewing && before && before.minor !== basket.total.landedMinor && (
-          <span className="quiet roomy since" title={`When the desk was last marked as seen, ${before.on}`}>
-            {coinsChange(basket.total.landedMinor - before.minor, price.currency)} since {before.on}
-          </span>
+          <Hint says={`When the desk was last marked as seen, ${before.on}`}>
+            <span className="quiet roomy since">
+              {coinsChange(basket.total.landedMinor - before.minor, price.currency)} since {before.on}
+            </span>
+          </Hint>
         )}
         {news > 0 && (
           <Link href={seatAddress(seat.projectId, seat.id, 'buy')} className="carries">
@@ -103,12 +107,13 @@ export function Ledger() {
         {work && <Told told={work} />}
         <Told told={partsTold(assessment)} />
       </Press>
-      <Press onClick={() => setWhy('power')} title="Show what draws it." aria-haspopup="dialog">
-        {power.sustainedOpen ? 'at least ' : ''}
-        {watts(power.sustainedW)} sustained<span className="roomy">{`\u00a0· ${watts(power.peakW)} peak`}</span>
-      </Press>
+      <Hint says="Show what draws it.">
+        <Press onClick={() => setWhy('power')} aria-haspopup="dialog">
+          {power.sustainedOpen ? 'at least ' : ''}
+          {watts(power.sustainedW)} sustained<span className="roomy">{`\u00a0· ${watts(power.peakW)} peak`}</span>
+        </Press>
+      </Hint>
       <Box component="span" className="quiet" sx={{ marginLeft: 'auto' }} role="status" aria-live="polite">
-        {told ? `${told} · ` : ''}
         {status}
       </Box>
       {why === 'price' && <PriceWhy assessment={assessment} onClose={() => setWhy(undefined)} />}

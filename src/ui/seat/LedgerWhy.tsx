@@ -23,7 +23,7 @@ import Link from 'next/link';
 import { BasketTable, StillLacking } from '../shared/BasketTable';
 import { seatAddress } from '@/core/model/addresses';
 import { Sign } from '../shared/Beam';
-import { assessmentOf, useSeat, useWholeDraft } from './store';
+import { assessmentOf, useSeat, useWholeDraft } from './useSeat';
 
 function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
   const id = useId();

@@ -9,7 +9,8 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
-import { useSeat, useSeatStore, type Asked, type Waiting } from './store';
+import { useSeat, useSeatStore } from './useSeat';
+import type { Asked, Waiting } from './state';
 
 /** Says when a change could not be saved as it was, and offers it again. Nothing is lost. */
 export function SaveBar() {

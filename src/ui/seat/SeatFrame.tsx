@@ -1,30 +1,32 @@
 'use client';
 
 import ButtonBase from '@mui/material/ButtonBase';
-import Redo from '@mui/icons-material/Redo';
-import Undo from '@mui/icons-material/Undo';
 import Box from '@mui/material/Box';
-import dynamic from 'next/dynamic';
-import IconButton from '@mui/material/IconButton';
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { SeatBundle } from '@/server/contract';
 import { HelpButton } from '../shared/HelpButton';
+import { useHelp, useTourOffer } from '../shared/HelpPlace';
 import { InBrowser, Waiting } from '../shared/InBrowser';
+import { useNotices } from '../shared/Notices';
+import { StepButton } from '../shared/StepButton';
 import { ThemeSwitch } from '../shared/ThemeSwitch';
 import { Ledger } from './Ledger';
 import { SaveBar } from './SaveBar';
 import { STATIONS, TOUR_ASKED } from './stations';
 import { seatAddress } from '@/core/model/addresses';
 import { pageStorage, windowName } from './outbox';
-import { createSeatStore, SeatContext, useSeat, type SeatStore } from './store';
+import { createSeatStore } from './store';
+import { SeatContext, useSeat } from './useSeat';
+import type { SeatStore } from './state';
+import { Hint } from '../shared/Hint';
+import { later } from '../shared/later';
 
 // what is opened now and then is fetched then
-const CommandField = dynamic(() => import('./CommandField').then((module) => module.CommandField), { ssr: false });
-const Shortcuts = dynamic(() => import('./Shortcuts').then((module) => module.Shortcuts), { ssr: false });
-const Tour = dynamic(() => import('./Tour').then((module) => module.Tour), { ssr: false });
+const CommandField = later(() => import('./CommandField').then((module) => module.CommandField), { soon: true });
+const Tour = later(() => import('./Tour').then((module) => module.Tour));
 
 /**
  * Top bar, station and ledger around everything that belongs to one seat. The seat comes as one text of JSON: as objects
@@ -63,9 +65,24 @@ function Frame({ bundle: text, children }: { bundle: string; children: ReactNode
           <Box sx={{ flex: '1 1 auto', minHeight: 0 }}>{children}</Box>
         </Box>
         <Ledger />
+        <SeatSays />
       </div>
     </SeatContext>
   );
+}
+
+/** What the seat has to say, said by the page. */
+function SeatSays() {
+  const told = useSeat((state) => state.told);
+  const heard = useSeat((state) => state.tell);
+  const say = useNotices();
+  useEffect(() => {
+    if (told === undefined) return;
+    say(told);
+    // the same may be said again
+    heard(undefined);
+  }, [told, heard, say]);
+  return null;
 }
 
 /** An address may name the draft to show; afterwards the choice is the page's. */
@@ -85,7 +102,7 @@ function TopBar() {
   const path = usePathname();
   const router = useRouter();
   const [finding, setFinding] = useState(false);
-  const [help, setHelp] = useState<'keys' | 'words'>();
+  const help = useHelp();
   const go = (station: string) => router.push(seatAddress(seat.projectId, seat.id, station));
   // the tour walks over the Draft station; an address may ask for it
   const [touring, setTouring] = useState(useSearchParams().has(TOUR_ASKED));
@@ -95,13 +112,13 @@ function TopBar() {
     if (new URLSearchParams(window.location.search).has(TOUR_ASKED)) window.history.replaceState(null, '', path);
   }, [path]);
   const showAround = () => {
-    setHelp(undefined);
     go('draft');
     setTouring(true);
   };
 
+  useTourOffer(showAround);
+
   useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
-  useHotkeys('?', () => setHelp('keys'), { useKey: true, ignoreModifiers: true });
   useHotkeys('g>8', () => router.push('/workshop'));
   useHotkeys('mod+z', () => void step('undo'), { preventDefault: true });
   useHotkeys(['mod+shift+z', 'mod+y'], () => void step('redo'), { preventDefault: true });
@@ -114,25 +131,20 @@ function TopBar() {
   useHotkeys('g>7', () => router.push('/library'));
 
   const busy = saving === 'saving';
-  const undoText = !steps.undo
-    ? 'Nothing to undo'
-    : steps.undo.mine
-      ? `Undo: ${steps.undo.label}`
-      : `Undo another window’s step: ${steps.undo.label}`;
+  const undoText =
+    steps.undo && (steps.undo.mine ? `Undo: ${steps.undo.label}` : `Undo another window’s step: ${steps.undo.label}`);
+  const redoText = steps.redo ? `Redo: ${steps.redo}` : undefined;
   return (
     <header className="topbar">
       <Link href="/" className="brand">
         Vane Scale
       </Link>
       <Box component="span" className="cut" sx={{ minWidth: 60 }}>
-        <Link
-          href="/"
-          className="quiet"
-          style={{ color: 'var(--quiet)', textDecoration: 'none' }}
-          title="Desk: all projects"
-        >
-          {seat.projectName}
-        </Link>
+        <Hint says="Desk: all projects">
+          <Link href="/" className="quiet" style={{ color: 'var(--quiet)', textDecoration: 'none' }}>
+            {seat.projectName}
+          </Link>
+        </Hint>
         <span className="quiet"> / </span>
         <b>{seat.name}</b>
       </Box>
@@ -155,30 +167,13 @@ function TopBar() {
       </ButtonBase>
       <Box component="span" className="row" sx={{ gap: '2px' }}>
         <Box component="span" className="row" role="group" aria-label="History" sx={{ gap: '2px' }}>
-          <IconButton
-            size="small"
-            disabled={!steps.undo || busy}
-            onClick={() => void step('undo')}
-            aria-label={undoText}
-            title={undoText}
-          >
-            <Undo fontSize="small" />
-          </IconButton>
-          <IconButton
-            size="small"
-            disabled={!steps.redo || busy}
-            onClick={() => void step('redo')}
-            aria-label={steps.redo ? `Redo: ${steps.redo}` : 'Nothing to redo'}
-            title={steps.redo ? `Redo: ${steps.redo}` : ''}
-          >
-            <Redo fontSize="small" />
-          </IconButton>
+          <StepButton direction="undo" says={undoText} disabled={busy} onStep={() => void step('undo')} />
+          <StepButton direction="redo" says={redoText} disabled={busy} onStep={() => void step('redo')} />
         </Box>
-        <HelpButton onOpen={() => setHelp('words')} />
+        <HelpButton />
         <ThemeSwitch />
       </Box>
-      {finding && <CommandField onClose={() => setFinding(false)} onHelp={() => setHelp('keys')} />}
-      {help && <Shortcuts first={help} onClose={() => setHelp(undefined)} onTour={showAround} />}
+      {finding && <CommandField onClose={() => setFinding(false)} onHelp={() => help.open('keys')} />}
       {touring && <Tour onEnd={endTour} />}
     </header>
   );

@@ -67,7 +67,8 @@ vi.mock('@/server/actions', () => {
   };
 });
 
-const { createSeatStore, assessmentOf } = await import('./store');
+const { createSeatStore } = await import('./store');
+const { assessmentOf } = await import('./useSeat');
 
 const bundleOf = (): SeatBundle => ({
   seat: { id: 's', name: 'Seat', projectId: 'p', projectName: 'Project' },

@@ -6,7 +6,7 @@ import type { Machine } from '@/core/model/machine';
 import type { Settings } from '@/core/model/settings';
 import type { WorkerApi } from '@/workers/api';
 import { answerOf, type Answer } from '../shared/asking';
-import { useSeat } from './store';
+import { useSeat } from './useSeat';
 
 let shared: { key: string; api: Promise<Comlink.Remote<WorkerApi>> } | undefined;
 let remote: Comlink.Remote<WorkerApi> | undefined;

@@ -16,6 +16,7 @@ import { coins, coinsOnly, number } from '@/core/words/format';
 import { GRADE } from '@/core/words/findings/prices';
 import type { Lacking } from '@/core/money/spent';
 import { lackingWords, whyNotWords } from '@/core/words/money';
+import { Term } from './Term';
 
 interface Props {
   readonly assessment: Assessment;
@@ -49,7 +50,7 @@ export function BasketTable({ assessment, basket, chosen, onChoose }: Props) {
             {region.taxName}, {number(region.taxRate * 100)} %
           </TableCell>
           <TableCell align="right" scope="col">
-            landed
+            <Term word="landed" />
           </TableCell>
         </TableRow>
       </TableHead>

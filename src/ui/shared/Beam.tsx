@@ -2,7 +2,6 @@
 
 import ButtonBase from '@mui/material/ButtonBase';
 import Box from '@mui/material/Box';
-import { scaleLinear, scaleLog } from 'd3-scale';
 import { useId, type ReactNode } from 'react';
 import type { BeamAxis } from '@/core/words/beams';
 import type { Band, Verdict } from '@/core/units/band';
@@ -26,12 +25,10 @@ const WIDTH = 200;
 
 /** Position 0 … WIDTH of a value, the pivot always in the middle; values past the end are pinned there. */
 export function beamPosition(axis: BeamAxis, value: number): number {
-  const scale =
-    axis.kind === 'difference'
-      ? scaleLinear([-axis.span, axis.span], [0, WIDTH])
-      : scaleLog(axis.kind === 'ratio' ? [1 / 4, 4] : [0.75, 1 / 0.75], [0, WIDTH]);
-  const safe = axis.kind === 'difference' ? value : Math.max(value, 1e-6);
-  return scale.clamp(true)(safe);
+  // ends lie at ± 1; it stands on every page, and a library of scales for two lines is not fetched with each
+  const end = axis.kind === 'difference' ? axis.span : Math.log(axis.kind === 'ratio' ? 4 : 1 / 0.75);
+  const at = axis.kind === 'difference' ? value : Math.log(Math.max(value, 1e-6));
+  return ((Math.min(1, Math.max(-1, at / end)) + 1) * WIDTH) / 2;
 }
 
 export const VERDICT_WORD: Readonly<Record<Verdict, string>> = {

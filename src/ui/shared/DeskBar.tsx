@@ -1,26 +1,20 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { HelpButton } from './HelpButton';
 import { ThemeSwitch } from './ThemeSwitch';
-
-// what is opened now and then is fetched then
-const Shortcuts = dynamic(() => import('../seat/Shortcuts').then((module) => module.Shortcuts), { ssr: false });
 
 /** Top bar of what belongs to no seat: Desk and Library. */
 export function DeskBar({ children }: { children?: ReactNode }) {
   const path = usePathname();
   const router = useRouter();
-  const [help, setHelp] = useState<'keys' | 'words'>();
   useHotkeys('g>0', () => router.push('/'));
   useHotkeys('g>7', () => router.push('/library'));
   useHotkeys('g>8', () => router.push('/workshop'));
-  useHotkeys('?', () => setHelp('keys'), { useKey: true, ignoreModifiers: true });
   const link = (href: string, name: string) => (
     <Link href={href} aria-current={path === href || (href !== '/' && path.startsWith(href)) ? 'page' : undefined}>
       {name}
@@ -39,9 +33,8 @@ export function DeskBar({ children }: { children?: ReactNode }) {
       <Box component="span" className="row" sx={{ marginLeft: 'auto', gap: '6px', minWidth: 0 }}>
         {children}
       </Box>
-      <HelpButton onOpen={() => setHelp('words')} />
+      <HelpButton />
       <ThemeSwitch />
-      {help && <Shortcuts first={help} onClose={() => setHelp(undefined)} />}
     </header>
   );
 }

@@ -3,8 +3,9 @@
 import { ChoiceButton } from './ChoiceButton';
 import { inPhase } from '@/core/model/phases';
 import type { Machine } from '@/core/model/machine';
-import { assessmentOf, useSeat } from '../seat/store';
+import { assessmentOf, useSeat } from '../seat/useSeat';
 import { LevelSign, levelSummary, LOUD } from './Level';
+import { Hint } from './Hint';
 
 /** The seat's drafts as buttons, each with the worst that is found of it; one of them is shown. */
 export function DraftButtons() {
@@ -20,15 +21,11 @@ function DraftButton({ id, machine }: { id: string; machine: Machine }) {
   const { findings } = assessmentOf(inPhase(machine, 'now'), brief, context);
   const level = LOUD.find((each) => findings.some((finding) => finding.level === each)) ?? 'passes';
   return (
-    <ChoiceButton
-      chosen={id === draftId}
-      aria-label={machine.name}
-      // read as the button's description: the name stays the draft's own
-      title={levelSummary(findings)}
-      onClick={() => selectDraft(id)}
-    >
-      {machine.name} <LevelSign level={level} />
-    </ChoiceButton>
+    <Hint says={levelSummary(findings)}>
+      <ChoiceButton chosen={id === draftId} aria-label={machine.name} onClick={() => selectDraft(id)}>
+        {machine.name} <LevelSign level={level} />
+      </ChoiceButton>
+    </Hint>
   );
 }
 

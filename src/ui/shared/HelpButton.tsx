@@ -3,12 +3,14 @@
 import HelpOutline from '@mui/icons-material/HelpOutlineOutlined';
 import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
+import { useHelp } from './HelpPlace';
 
-/** What the words of the screens mean, and the keys. */
-export function HelpButton({ onOpen }: { onOpen: () => void }) {
+/** What this place is for, what its words mean, and the keys. */
+export function HelpButton() {
+  const { open } = useHelp();
   return (
-    <Tooltip title="What the words mean, and the keys">
-      <IconButton aria-label="Help" onClick={onOpen}>
+    <Tooltip title="What this is for, its words, the keys">
+      <IconButton aria-label="Help" onClick={() => open('here')}>
         <HelpOutline fontSize="small" />
       </IconButton>
     </Tooltip>

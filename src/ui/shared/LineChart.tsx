@@ -11,6 +11,7 @@ import { bisectCenter, extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useId, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { CHART_PX } from './chartSize';
 import { useWidth } from './useWidth';
 
 export interface ChartLine {
@@ -82,7 +83,7 @@ export function LineChart(props: LineChartProps) {
     xWords,
     yWords,
     unit,
-    height = 200,
+    height = CHART_PX,
     fromZero = false,
     level,
     steps = false,

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { kindName } from '@/core/words/names';
 import type { LibraryRow } from '@/server/contract';
 import { useFoundParts } from './useFoundParts';
+import { wrongOr } from './wrongOr';
 
 const SHOWN = 20;
 
@@ -13,10 +14,13 @@ const SHOWN = 20;
 export function PartField({
   label,
   value,
+  wrong,
   onPick,
 }: {
   label: string;
   value: LibraryRow | null;
+  /** What is wrong with the choice. */
+  wrong?: string | undefined;
   onPick: (row: LibraryRow | null) => void;
 }) {
   const [text, setText] = useState('');
@@ -42,7 +46,9 @@ export function PartField({
             ? 'Nothing of that name in the library'
             : 'Looking …'
       }
-      renderInput={(params) => <TextField {...params} label={label} />}
+      renderInput={(params) => (
+        <TextField {...params} label={label} error={wrong !== undefined} helperText={wrongOr(wrong)} />
+      )}
     />
   );
 }

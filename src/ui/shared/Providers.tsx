@@ -7,6 +7,8 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { theme, toneStyles } from '../theme';
 import { newAsking } from './asking';
+import { HelpPlace } from './HelpPlace';
+import { Notices } from './Notices';
 
 export function Providers({ children }: { children: ReactNode }) {
   const [asking] = useState(newAsking);
@@ -14,7 +16,11 @@ export function Providers({ children }: { children: ReactNode }) {
     <AppRouterCacheProvider options={{ key: 'vs', enableCssLayer: true }}>
       <ThemeProvider theme={theme} defaultMode="system">
         <GlobalStyles styles={toneStyles} />
-        <QueryClientProvider client={asking}>{children}</QueryClientProvider>
+        <QueryClientProvider client={asking}>
+          <Notices>
+            <HelpPlace>{children}</HelpPlace>
+          </Notices>
+        </QueryClientProvider>
       </ThemeProvider>
     </AppRouterCacheProvider>
   );

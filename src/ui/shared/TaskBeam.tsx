@@ -5,10 +5,10 @@ import type { Assessment } from '@/core/assess';
 import type { TaskResult } from '@/core/predict/results';
 import type { Task } from '@/core/model/tasks';
 import { turnWords } from '@/core/words/turning';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { taskBeam, type BeamModel } from '@/core/words/beams';
-import { OpenBeam } from './Why';
+import { OpenBeam } from './OpenBeam';
 
 /** A task's beam that can be opened; an unproven one says at which value of the missing figure it would turn. */
 export function TaskBeam({

@@ -3,7 +3,7 @@
 import type { Machine } from '@/core/model/machine';
 import { type Finding } from '@/core/rules/rule';
 import { turnWords } from '@/core/words/turning';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 
 /** Turning points that are told: the figure that matters most first. */

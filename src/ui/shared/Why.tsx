@@ -4,7 +4,6 @@ import { Fold } from './Fold';
 import Box from '@mui/material/Box';
 import { TextButton } from './TextButton';
 import Dialog from '@mui/material/Dialog';
-import { useState } from 'react';
 import type { Derivation } from '@/core/figures/derive';
 import { number, quantity } from '@/core/words/format';
 import { Beam } from './Beam';
@@ -33,7 +32,7 @@ function spreadText(spread: number): string {
 }
 
 /** A derivation as a tree: what it is made of, and where each figure came from. */
-export function DerivationTree({ derivation, open = false }: { derivation: Derivation; open?: boolean }) {
+function DerivationTree({ derivation, open = false }: { derivation: Derivation; open?: boolean }) {
   if (derivation.op === 'given')
     return (
       <li>
@@ -65,71 +64,54 @@ export function DerivationTree({ derivation, open = false }: { derivation: Deriv
   );
 }
 
-/** A beam that opens its own why. */
-export function OpenBeam({ model, aside, compact }: { model: BeamModel; aside?: string; compact?: boolean }) {
-  const [open, setOpen] = useState(false);
+/** All that a beam rests on, opened over the page. */
+export function BeamWhy({ model, onClose }: { model: BeamModel; onClose: () => void }) {
   return (
-    <>
-      <Beam
-        label={compact ? undefined : model.label}
-        aside={aside ? <span className="quiet small">{aside}</span> : undefined}
-        axis={model.axis}
-        band={model.band}
-        verdict={model.verdict}
-        need={compact ? undefined : model.need}
-        gets={compact ? undefined : model.gets}
-        sentence={model.sentence}
-        compact={compact ?? false}
-        onOpen={() => setOpen(true)}
-      />
-      {open && (
-        <Dialog open onClose={() => setOpen(false)} maxWidth="md" fullWidth aria-labelledby={`why-${model.id}`}>
-          <Box className="pane why" sx={{ padding: '18px' }}>
-            <div className="panehead">
-              <h1 id={`why-${model.id}`}>Why: {model.label}</h1>
-              <TextButton onClick={() => setOpen(false)} autoFocus>
-                Close
-              </TextButton>
-            </div>
-            <Box component="p" sx={{ marginBottom: '8px' }}>
-              {model.sentence}
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby={`why-${model.id}`}>
+      <Box className="pane why" sx={{ padding: '18px' }}>
+        <div className="panehead">
+          <h1 id={`why-${model.id}`}>Why: {model.label}</h1>
+          <TextButton onClick={onClose} autoFocus>
+            Close
+          </TextButton>
+        </div>
+        <Box component="p" sx={{ marginBottom: '8px' }}>
+          {model.sentence}
+        </Box>
+        <Box sx={{ maxWidth: 380 }}>
+          <Beam
+            axis={model.axis}
+            band={model.band}
+            verdict={model.verdict}
+            need={model.need}
+            gets={model.gets}
+            sentence={model.sentence}
+          />
+        </Box>
+        {model.why.map((line) => (
+          <Box component="p" key={line} className="small" sx={{ marginTop: '4px' }}>
+            {line}
+          </Box>
+        ))}
+        {model.derivations.length > 0 && (
+          <>
+            <Box component="h2" sx={{ margin: '12px 0 4px' }}>
+              What it is computed from
             </Box>
-            <Box sx={{ maxWidth: 380 }}>
-              <Beam
-                axis={model.axis}
-                band={model.band}
-                verdict={model.verdict}
-                need={model.need}
-                gets={model.gets}
-                sentence={model.sentence}
-              />
-            </Box>
-            {model.why.map((line) => (
-              <Box component="p" key={line} className="small" sx={{ marginTop: '4px' }}>
-                {line}
+            <p className="quiet small">
+              Tightest first. Open a line to see its figures; the factor in brackets is how unsure a figure is.
+            </p>
+            {model.derivations.map(({ label, derivation }, i) => (
+              <Box key={`${label}-${i}`} sx={{ marginTop: '6px' }}>
+                <h3>{label}</h3>
+                <Box component="ul" sx={{ borderLeft: 0, paddingLeft: 0, marginLeft: 0 }}>
+                  <DerivationTree derivation={derivation} open={i < 2} />
+                </Box>
               </Box>
             ))}
-            {model.derivations.length > 0 && (
-              <>
-                <Box component="h2" sx={{ margin: '12px 0 4px' }}>
-                  What it is computed from
-                </Box>
-                <p className="quiet small">
-                  Tightest first. Open a line to see its figures; the factor in brackets is how unsure a figure is.
-                </p>
-                {model.derivations.map(({ label, derivation }, i) => (
-                  <Box key={`${label}-${i}`} sx={{ marginTop: '6px' }}>
-                    <h3>{label}</h3>
-                    <Box component="ul" sx={{ borderLeft: 0, paddingLeft: 0, marginLeft: 0 }}>
-                      <DerivationTree derivation={derivation} open={i < 2} />
-                    </Box>
-                  </Box>
-                ))}
-              </>
-            )}
-          </Box>
-        </Dialog>
-      )}
-    </>
+          </>
+        )}
+      </Box>
+    </Dialog>
   );
 }

@@ -1,16 +1,13 @@
 'use client';
 
 import { useCallback, useState } from 'react';
+import { keepText, keptText } from './browserKeeps';
 
 const PREFIX = 'vane open';
 
 function stored(key: string): boolean | undefined {
-  try {
-    const text = localStorage.getItem(`${PREFIX} ${key}`);
-    return text === null ? undefined : text === 'yes';
-  } catch {
-    return undefined;
-  }
+  const text = keptText(`${PREFIX} ${key}`);
+  return text === undefined ? undefined : text === 'yes';
 }
 
 /** Whether something is open, as it was left the last time in this browser; `usual` as long as nobody has touched it. */
@@ -19,11 +16,7 @@ export function useRemembered(key: string, usual: boolean): readonly [boolean, (
   const keep = useCallback(
     (next: boolean) => {
       setOpen(next);
-      try {
-        localStorage.setItem(`${PREFIX} ${key}`, next ? 'yes' : 'no');
-      } catch {
-        // a browser that keeps nothing: it is open or closed for now
-      }
+      keepText(`${PREFIX} ${key}`, next ? 'yes' : 'no');
     },
     [key],
   );

@@ -12,9 +12,10 @@ import { editGrid, type GridCell } from '@/core/search/grid';
 import type { EditExport, EditPlay } from '@/core/model/tasks';
 import { number } from '@/core/words/format';
 import { codecName, impossibleWords } from '@/core/words/names';
-import { useSeat } from '../seat/store';
+import { useSeat } from '../seat/useSeat';
 import { Sign } from '../shared/Beam';
 import { Section } from '../shared/Section';
+import { Hint } from '../shared/Hint';
 
 const PATH_NAME = { play: 'play', engine: 'engine', software: 'software' } as const;
 
@@ -93,15 +94,17 @@ function Cell({ cell, need }: { cell: GridCell | undefined; need: number }) {
   if (!cell) return null;
   if (cell.impossible.length > 0)
     return (
-      <span className="short" title={cell.impossible.map(impossibleWords).join(' ')}>
-        does not run
-      </span>
+      <Hint says={cell.impossible.map(impossibleWords).join(' ')}>
+        <span className="short">does not run</span>
+      </Hint>
     );
   if (cell.fps === undefined) return <span className="unproven">unproven</span>;
   if (cell.path !== 'play') return <span>{number(cell.fps)} fps</span>;
   return (
-    <span className={cell.verdict} title={`needs ${need} fps`}>
-      <Sign verdict={cell.verdict} /> {number(cell.fps)} fps
-    </span>
+    <Hint says={`needs ${need} fps`}>
+      <span className={cell.verdict}>
+        <Sign verdict={cell.verdict} /> {number(cell.fps)} fps
+      </span>
+    </Hint>
   );
 }

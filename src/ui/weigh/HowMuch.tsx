@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import type { Task } from '@/core/model/tasks';
 import { TRADES } from '@/core/work/templates';
-import { useDraft, useSeat } from '../seat/store';
+import { useDraft, useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 
 /** The largest size of a task that the draft still carries in its sittings. */

@@ -9,7 +9,6 @@ import TableRow from '@mui/material/TableRow';
 import { ChoiceButton } from '../shared/ChoiceButton';
 import { TextButton } from '../shared/TextButton';
 import { workloadWords } from '@/core/words/workload';
-import { parse } from 'csv-parse/browser/esm/sync';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { compare, medianError, type Compared } from '@/core/versus/measured';
@@ -22,19 +21,10 @@ import { PRESETS } from '@/core/model/encoders';
 import { fullName } from '@/core/model/fitted';
 import { number } from '@/core/words/format';
 import { plain, Pick } from '../shared/phrases';
-import { useDraft, useSeat } from '../seat/store';
+import { useDraft, useSeat } from '../seat/useSeat';
 import { MeasureByHand } from './MeasureByHand';
 import { Section } from '../shared/Section';
-
-/** Tables of sensors come with commas, semicolons or tabs. */
-const cutTable = (text: string): string[][] =>
-  parse(text, {
-    delimiter: [',', ';', '\t'],
-    relax_column_count: true,
-    skip_empty_lines: true,
-    trim: true,
-    bom: true,
-  });
+import { Hint } from '../shared/Hint';
 
 /** Results measured on the selected draft beside what the model says of them, and how to add more. */
 export function Measured({ assessment }: { assessment: Assessment }) {
@@ -61,6 +51,8 @@ export function Measured({ assessment }: { assessment: Assessment }) {
     const found: Measurement[] = [];
     const said: string[] = [];
     let good = true;
+    // the parser of tables is fetched when there is a file
+    const { cutTable } = await import('./cutTable');
     for (const file of [...(files ?? [])]) {
       const reading = readResults(await file.text(), cutTable, saysPreset ? { preset: told } : {});
       if (!reading.ok) {
@@ -191,8 +183,10 @@ function Row({
   const said = `${measurement.tool}${measurement.settings ? `, ${measurement.settings}` : ''}, ${measurement.source}`;
   return (
     <TableRow>
-      <TableCell title={said}>
-        {workloadWords(measurement.workload)}
+      <TableCell>
+        <Hint says={said}>
+          <span>{workloadWords(measurement.workload)}</span>
+        </Hint>
         {measurement.workload.work === 'drive' && drives.length > 1 && (
           <>
             {', '}
@@ -211,18 +205,19 @@ function Row({
       <TableCell align="right">
         {number(measurement.value, 3)} {measurement.unit}
       </TableCell>
-      <TableCell
-        align="right"
-        title={
+      <Hint
+        says={
           before.band ? `Without what was measured: ${number(before.band.likely, 3)} ${measurement.unit}` : undefined
         }
       >
-        {band ? (
-          `${number(band.low, 3)} – ${number(band.high, 3)}`
-        ) : (
-          <span className="unproven">unknown: {taught.lacks.join(', ')}</span>
-        )}
-      </TableCell>
+        <TableCell align="right">
+          {band ? (
+            `${number(band.low, 3)} – ${number(band.high, 3)}`
+          ) : (
+            <span className="unproven">unknown: {taught.lacks.join(', ')}</span>
+          )}
+        </TableCell>
+      </Hint>
       <TableCell className={`num ${error !== undefined && Math.abs(error) > FAR ? 'between' : ''}`}>
         {error === undefined ? '' : errorWords(error)}
       </TableCell>

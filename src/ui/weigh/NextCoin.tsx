@@ -11,9 +11,11 @@ import type { Loss } from '@/core/search/losses';
 import { findingWords } from '@/core/words/findings';
 import { coinsChange, listed, number } from '@/core/words/format';
 import type { CoinStep } from '@/workers/api';
-import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/store';
+import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Beam } from '../shared/Beam';
+import { Term } from '../shared/Term';
+import { RowsHeld } from '../shared/RowsHeld';
 
 /** What the next coin buys: single steps up and savings from here, ranked. */
 export function NextCoin() {
@@ -44,7 +46,7 @@ export function NextCoin() {
           truer.
         </p>
       )}
-      {answer.state === 'waiting' && <p className="quiet small">Trying every single swap and addition …</p>}
+      {answer.state === 'waiting' && <RowsHeld what="Trying every single swap and addition …" rows={8} heightPx={24} />}
       {answer.state === 'failed' && <p className="short small">The steps could not be tried: {answer.message}.</p>}
       {answer.state === 'ready' && (
         <>
@@ -71,7 +73,7 @@ export function NextCoin() {
           )}
           <Box component="p" className="quiet small" sx={{ marginTop: '4px' }}>
             {answer.value.tried} swaps and additions tried. What mends stands first, then by speed gained a coin, tasks
-            weighted by importance. Prices: landed, tax and shipping in.
+            weighted by importance. Prices: <Term word="landed" />, tax and shipping in.
           </Box>
         </>
       )}

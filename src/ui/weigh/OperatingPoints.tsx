@@ -14,7 +14,7 @@ import type { Machine } from '@/core/model/machine';
 import { actionOf } from '@/core/rules/actions';
 import type { OperatingPoint } from '@/core/search/operatingPoints';
 import { number, watts } from '@/core/words/format';
-import { assessmentOf, useDraft, useSeat } from '../seat/store';
+import { assessmentOf, useDraft, useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Section } from '../shared/Section';
 

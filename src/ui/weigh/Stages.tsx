@@ -9,6 +9,7 @@ import { duration, number, percent } from '@/core/words/format';
 import { bindingName, impossibleWords, outsideWords, resourceName } from '@/core/words/names';
 import { getsText, needText } from '@/core/words/results';
 import { Sign } from '../shared/Beam';
+import { Hint } from '../shared/Hint';
 
 /** Where the task's time goes, what binds it and what idles. */
 export function Stages({ task, assessment }: { task: Task; assessment: Assessment }) {
@@ -109,9 +110,11 @@ function MovedBy({ result }: { result: TaskResult }) {
     <Box sx={{ marginTop: '6px' }}>
       <h3>What is least sure</h3>
       {most.map(({ where, label, factor }) => (
-        <p key={where} className="small" title={where}>
-          {label} <span className="quiet">moves it by {percent(factor - 1)} either way</span>
-        </p>
+        <Hint key={where} says={where}>
+          <p className="small">
+            {label} <span className="quiet">moves it by {percent(factor - 1)} either way</span>
+          </p>
+        </Hint>
       ))}
     </Box>
   );

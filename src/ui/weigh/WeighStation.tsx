@@ -16,7 +16,7 @@ import type { Assessment } from '@/core/assess';
 import { loudestOf, warmestFor } from '@/core/heat/state';
 import type { Task } from '@/core/model/tasks';
 import { inPhase } from '@/core/model/phases';
-import { assessmentOf, useDraft, useSeat } from '../seat/store';
+import { assessmentOf, useDraft, useSeat } from '../seat/useSeat';
 import { TaskBeam } from '../shared/TaskBeam';
 import { coins, number, watts } from '@/core/words/format';
 import { needText } from '@/core/words/results';
@@ -35,6 +35,7 @@ import { FindMachines } from '../find/FindMachines';
 import { Section } from '../shared/Section';
 import { levelSummary } from '../shared/Level';
 import { Utilisation } from './Utilisation';
+import { Hint } from '../shared/Hint';
 
 /** A beam that is wider than this says no more, and its signs are drawn out of shape. */
 const BEAM_WIDTH = { maxWidth: 280 } as const;
@@ -231,10 +232,12 @@ function Warmth({ assessment }: { assessment: Assessment }) {
   return (
     <>
       {warmest && (
-        <span className={held ? 'short' : ''} title={`The processor in its warmest sitting, ${where}`}>
-          processor {power.sustainedOpen ? 'at least ' : ''}
-          {number(warmest.best.tempC)} °C{held ? ', held by heat' : ''},{' '}
-        </span>
+        <Hint says={`The processor in its warmest sitting, ${where}`}>
+          <span className={held ? 'short' : ''}>
+            processor {power.sustainedOpen ? 'at least ' : ''}
+            {number(warmest.best.tempC)} °C{held ? ', held by heat' : ''},{' '}
+          </span>
+        </Hint>
       )}
       {loudest.noise.missing.length > 0 ? 'at least ' : ''}
       {loudest.noise.sources.length === 0 ? 'nothing in it sounds' : `${number(loudest.noise.dbA)} dB(A)`}

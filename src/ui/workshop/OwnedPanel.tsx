@@ -7,14 +7,29 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { z } from 'zod';
 import type { Problem } from '@/core/formats/problems';
+import { typedNumber } from '@/core/units/typed';
 import { kindName } from '@/core/words/names';
 import { dropOwned, keepOwned, putOwned } from '@/server/actions';
 import type { Done, LibraryRow, OwnedRow, Refused } from '@/server/contract';
 import { Panel } from '../shared/Panel';
-import { PartField } from '../shared/PartField';
+import { useNotices } from '../shared/Notices';
+import { FormField, FormLine, SchemaForm } from '../shared/form';
+import { FormPart } from '../shared/FormPart';
 import { Problems } from '../shared/Problems';
+
+const LONGEST_NOTE = 200;
+
+const ownedForm = z.object({
+  part: z
+    .custom<LibraryRow | null>()
+    .transform((row) => row?.id)
+    .refine((id) => id !== undefined, 'is not chosen; find it by its name'),
+  count: typedNumber({ min: 1, max: 99, whole: true }),
+  note: z.string().trim().max(LONGEST_NOTE),
+});
 
 export interface Place {
   readonly seatId: string;
@@ -25,29 +40,14 @@ export interface Place {
 /** What is owned and stays: parts, displays, licences. Put into a draft they cost nothing; a display stands at its seat. */
 export function OwnedPanel({ owned, places }: { owned: readonly OwnedRow[]; places: readonly Place[] }) {
   const router = useRouter();
-  const [picked, setPicked] = useState<LibraryRow | null>(null);
-  const [count, setCount] = useState('1');
-  const [note, setNote] = useState('');
+  const [adding, setAdding] = useState(0);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [told, setTold] = useState<string>();
+  const tell = useNotices();
   const done = (result: Done | Refused, said?: string) => {
     setProblems(result.state === 'refused' ? result.problems : []);
-    setTold(result.state === 'done' ? said : undefined);
-    if (result.state === 'done') router.refresh();
-    return result.state === 'done';
-  };
-  const add = async () => {
-    if (!picked) return setProblems([{ path: 'part', message: 'is not chosen; find it by its name' }]);
-    const result = await keepOwned({
-      part: picked.id,
-      count: Number(count),
-      ...(note.trim() === '' ? {} : { note: note.trim() }),
-    });
-    if (done(result)) {
-      setPicked(null);
-      setNote('');
-      setCount('1');
-    }
+    if (result.state !== 'done') return;
+    if (said !== undefined) tell(said);
+    router.refresh();
   };
   return (
     <Panel title="Owned" says="Parts, displays and licences that are there already. In a draft they cost nothing.">
@@ -71,41 +71,37 @@ export function OwnedPanel({ owned, places }: { owned: readonly OwnedRow[]; plac
           </Typography>
         )}
       </Stack>
-      <Stack
-        component="form"
-        sx={{ gap: 2, mt: 2 }}
-        onSubmit={(event: FormEvent) => {
-          event.preventDefault();
-          void add();
+      <SchemaForm
+        // a new one for each that is added
+        key={adding}
+        label="Add what is owned"
+        schema={ownedForm}
+        start={{ part: null, count: '1', note: '' }}
+        refused="Not done"
+        onKeep={async ({ part, count, note }) => {
+          const result = await keepOwned({ part, count, ...(note === '' ? {} : { note }) });
+          if (result.state === 'refused') return result.problems;
+          setAdding(adding + 1);
+          done(result);
+          return undefined;
         }}
       >
-        <PartField key={owned.length} label="Part, display or licence" value={picked} onPick={setPicked} />
-        <Stack direction="row" sx={{ gap: 2 }}>
-          <TextField
-            label="Count"
-            sx={{ width: 76 }}
-            value={count}
-            slotProps={{ htmlInput: { inputMode: 'numeric' } }}
-            onChange={(event) => setCount(event.target.value)}
-          />
-          <TextField
-            label="Note"
-            placeholder="where it stands"
-            sx={{ flexGrow: 1 }}
-            value={note}
-            slotProps={{ htmlInput: { maxLength: 200 } }}
-            onChange={(event) => setNote(event.target.value)}
-          />
-          <Button type="submit" variant="outlined">
-            Add
-          </Button>
-        </Stack>
-      </Stack>
-      {told && (
-        <Typography role="status" variant="body2" color="success">
-          {told}
-        </Typography>
-      )}
+        {({ busy }) => (
+          <Stack sx={{ gap: 2, mt: 2 }}>
+            <FormPart name="part" label="Part, display or licence" />
+            <FormLine send="Add" busy={busy}>
+              <FormField name="count" label="Count" inputMode="numeric" sx={{ width: 76 }} />
+              <FormField
+                name="note"
+                label="Note"
+                placeholder="where it stands"
+                maxLength={LONGEST_NOTE}
+                sx={{ flexGrow: 1 }}
+              />
+            </FormLine>
+          </Stack>
+        )}
+      </SchemaForm>
       {problems.length > 0 && <Problems title="Not done" list={problems} />}
     </Panel>
   );

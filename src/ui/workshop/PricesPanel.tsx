@@ -3,19 +3,19 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Problem } from '@/core/formats/problems';
+import { z } from 'zod';
+import { priceSourceSchema } from '@/core/formats/feed/source';
+import { problemsOf } from '@/core/formats/problems';
 import type { Settings } from '@/core/model/settings';
 import { dropSource, keepSource } from '@/server/actions';
 import type { PriceState } from '@/server/contract';
+import { FormField, SchemaForm } from '../shared/form';
 import { FormFoot } from '../shared/FormFoot';
 import { Panel } from '../shared/Panel';
-import { Problems } from '../shared/Problems';
 import { ReachForm } from './ReachForm';
 
 function askedText({ last, sources }: PriceState): string {
@@ -29,9 +29,7 @@ function askedText({ last, sources }: PriceState): string {
 export function PricesPanel({ prices, settings }: { prices: PriceState; settings: Settings }) {
   const router = useRouter();
   const [adding, setAdding] = useState(false);
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
   const done = () => {
-    setProblems([]);
     setAdding(false);
     router.refresh();
   };
@@ -61,7 +59,7 @@ export function PricesPanel({ prices, settings }: { prices: PriceState; settings
         ))}
       </Stack>
       {adding ? (
-        <SourceForm problems={problems} onProblems={setProblems} onDone={done} onLeave={() => setAdding(false)} />
+        <SourceForm onDone={done} onLeave={() => setAdding(false)} />
       ) : (
         <Button onClick={() => setAdding(true)}>Add a source</Button>
       )}
@@ -77,48 +75,58 @@ const FIELDS = [
   ['at', 'Address or file'],
 ] as const;
 
-interface SourceFormProps {
-  readonly problems: readonly Problem[];
-  readonly onProblems: (problems: readonly Problem[]) => void;
-  readonly onDone: () => void;
-  readonly onLeave: () => void;
-}
+const FORMATS = [
+  { value: 'json-ld', label: 'JSON-LD' },
+  { value: 'csv', label: 'CSV' },
+];
 
-function SourceForm({ problems, onProblems, onDone, onLeave }: SourceFormProps) {
+/** A source as it is typed: its own name and kind follow from the rest. */
+const sourceForm = z
+  .object({ name: z.string(), seller: z.string(), region: z.string(), at: z.string(), format: z.string() })
+  .transform((typed, context) => {
+    const at = typed.at.trim();
+    const read = priceSourceSchema.safeParse({
+      ...typed,
+      id: `${typed.seller.trim()}-${typed.region.trim()}`,
+      kind: /^https?:/.test(at) ? 'http' : 'file',
+      at,
+    });
+    if (read.success) return read.data;
+    for (const { path, message } of problemsOf(read.error))
+      // an id that does not read is one of the two it is made of
+      if (path !== 'id') context.addIssue({ code: 'custom', path: [path], message });
+    return z.NEVER;
+  });
+
+function SourceForm({ onDone, onLeave }: { readonly onDone: () => void; readonly onLeave: () => void }) {
   return (
-    <form
-      aria-label="Add a source"
-      onSubmit={(event) => {
-        event.preventDefault();
-        const form = new FormData(event.currentTarget);
-        const text = (name: string) => String(form.get(name) ?? '').trim();
-        const at = text('at');
-        void keepSource({
-          id: `${text('seller')}-${text('region')}`,
-          name: text('name'),
-          seller: text('seller'),
-          region: text('region'),
-          kind: /^https?:/.test(at) ? 'http' : 'file',
-          at,
-          format: text('format'),
-        }).then((result) => (result.state === 'refused' ? onProblems(result.problems) : onDone()));
+    <SchemaForm
+      label="Add a source"
+      schema={sourceForm}
+      start={{ name: '', seller: '', region: '', at: '', format: 'json-ld' }}
+      refused="It cannot be added yet"
+      onKeep={async (source) => {
+        const result = await keepSource(source);
+        if (result.state === 'refused') return result.problems;
+        onDone();
+        return undefined;
       }}
     >
-      <Typography variant="body2" color="text.secondary" sx={{ mb: 2 }}>
-        An address over https, or a file in the folder below, with schema.org products and offers as JSON-LD, or a table
-        as CSV. {'{day}'} in it stands for the day.
-      </Typography>
-      <Stack sx={{ gap: 3, maxWidth: 420 }}>
-        {FIELDS.map(([id, label]) => (
-          <TextField key={id} name={id} label={label} required slotProps={{ inputLabel: { required: false } }} />
-        ))}
-        <TextField select name="format" label="Format" defaultValue="json-ld">
-          <MenuItem value="json-ld">JSON-LD</MenuItem>
-          <MenuItem value="csv">CSV</MenuItem>
-        </TextField>
-      </Stack>
-      <FormFoot keep="Add it" onLeave={onLeave} />
-      {problems.length > 0 && <Problems title="It cannot be added yet" list={problems} />}
-    </form>
+      {({ busy }) => (
+        <>
+          <Typography variant="body2" color="text.secondary" sx={{ mb: 3 }}>
+            An address over https, or a file in the folder below, with schema.org products and offers as JSON-LD, or a
+            table as CSV. {'{day}'} in it stands for the day.
+          </Typography>
+          <Stack sx={{ gap: 3, maxWidth: 420 }}>
+            {FIELDS.map(([id, label]) => (
+              <FormField key={id} name={id} label={label} />
+            ))}
+            <FormField name="format" label="Format" options={FORMATS} />
+          </Stack>
+          <FormFoot keep="Add it" onLeave={onLeave} busy={busy} />
+        </>
+      )}
+    </SchemaForm>
   );
 }
