@@ -133,6 +133,17 @@ test.describe('hands on the brief', () => {
     await expect(
       page.getByRole('button', { name: 'Needed by: by 2026-06-12. Change.', includeHidden: true }),
     ).toBeAttached();
+    // nor is one of which only the year was typed, where none stood
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Needed by: / }).click();
+    await field.getByRole('spinbutton', { name: 'Day' }).click();
+    await page.keyboard.press('ControlOrMeta+a');
+    await page.keyboard.press('Delete');
+    await page.keyboard.type('2027');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'Type a whole day' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Needed by: / }).click();
     await field.getByRole('spinbutton', { name: 'Day' }).click();
     await page.keyboard.type('19');
     await page.getByRole('button', { name: 'Keep', exact: true }).click();

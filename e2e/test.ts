@@ -25,7 +25,8 @@ function restore(port: number): void {
     const count = (schema: string) => live.prepare(`SELECT count(*) FROM ${schema}.${LARGE}`).pluck().get();
     const revision = (schema: string) =>
       Number(live.prepare(`SELECT value FROM ${schema}.meta WHERE key = 'catalogue-revision'`).pluck().get());
-    live.transaction(() => {
+    // it takes the pen at once: a reader that would become a writer is turned away without waiting
+    const all = live.transaction(() => {
       const [now, before] = [revision('main'), revision('origin')];
       for (const table of tables)
         if (table !== LARGE || count('main') !== count('origin')) {
@@ -36,7 +37,8 @@ function restore(port: number): void {
       if (now !== before)
         for (const schema of ['main', 'origin'])
           live.prepare(`UPDATE ${schema}.meta SET value = ? WHERE key = 'catalogue-revision'`).run(String(now + 1));
-    })();
+    });
+    all.immediate();
   } finally {
     live.close();
   }

@@ -1,10 +1,13 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import type { FieldRef } from '@mui/x-date-pickers/models';
 import { AdapterDateFns } from '@mui/x-date-pickers/AdapterDateFns';
 import { DatePicker } from '@mui/x-date-pickers/DatePicker';
 import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
 import { format, isValid, parseISO } from 'date-fns';
 import { enGB } from 'date-fns/locale/en-GB';
+import { useRef } from 'react';
 import { wrongOr } from './wrongOr';
 
 /** A day as ISO 8601 writes it: "2026-05-18". */
@@ -53,28 +56,37 @@ const FIELD = {
 
 /** A day, typed or picked from the month; read and written as everywhere here: year, month, day. */
 export function DayField({ label, start, onChange, latest, wrong, autoFocus = false }: DayFieldProps) {
+  const field = useRef<FieldRef<Date | null>>(null);
+  // the picker tells of a day that lost a part as of no day, and of one being typed not at all
+  const tellHalfTyped = () => {
+    const parts = field.current?.getSections() ?? [];
+    const typed = parts.filter(({ value }) => value !== '').length;
+    if (typed > 0 && typed < parts.length) onChange(HALF_TYPED);
+  };
   return (
     <LocalizationProvider dateAdapter={AdapterDateFns} adapterLocale={WEEK_FROM_MONDAY}>
-      <DatePicker
-        label={label}
-        format="yyyy-MM-dd"
-        defaultValue={start === '' ? null : parseISO(start)}
-        onChange={(date) => onChange(dayOf(date))}
-        autoFocus={autoFocus}
-        {...(latest === undefined ? {} : { maxDate: parseISO(latest) })}
-        reduceAnimations
-        slotProps={{
-          field: { clearable: true },
-          day: { sx: DAY },
-          layout: { sx: CALENDAR },
-          textField: {
-            size: 'small',
-            sx: FIELD,
-            error: wrong !== undefined,
-            helperText: wrongOr(wrong),
-          },
-        }}
-      />
+      <Box onKeyUp={tellHalfTyped} onBlur={tellHalfTyped}>
+        <DatePicker
+          label={label}
+          format="yyyy-MM-dd"
+          defaultValue={start === '' ? null : parseISO(start)}
+          onChange={(date) => onChange(dayOf(date))}
+          autoFocus={autoFocus}
+          {...(latest === undefined ? {} : { maxDate: parseISO(latest) })}
+          reduceAnimations
+          slotProps={{
+            field: { clearable: true, fieldRef: field },
+            day: { sx: DAY },
+            layout: { sx: CALENDAR },
+            textField: {
+              size: 'small',
+              sx: FIELD,
+              error: wrong !== undefined,
+              helperText: wrongOr(wrong),
+            },
+          }}
+        />
+      </Box>
     </LocalizationProvider>
   );
 }
