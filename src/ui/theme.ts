@@ -134,6 +134,10 @@ export const theme = createTheme({
       defaultProps: { size: 'small', variant: 'outlined' },
       styleOverrides: { root: { borderRadius: 3, height: 24 } },
     },
+    // each field that comes or goes would have the styles of the whole page reckoned anew
+    MuiInputBase: { defaultProps: { disableInjectingGlobalStyles: true } },
+    // the page itself never scrolls: locking it would only lay it out anew
+    MuiModal: { defaultProps: { disableScrollLock: true } },
     MuiTextField: { defaultProps: { size: 'small', variant: 'outlined' } },
     MuiOutlinedInput: {
       defaultProps: { notched: true },

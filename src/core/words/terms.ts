@@ -7,7 +7,7 @@ const USUAL_YEARS = 4;
 const USUAL_ROOM_C = 24;
 
 /** The terms of a brief that differ from the usual, each in a few words. */
-export function unusualTerms(brief: Brief, currency: Currency): string[] {
+export function unusualTerms(brief: Omit<Brief, 'tasks' | 'sittings'>, currency: Currency): string[] {
   const { mustHaves: must } = brief;
   const said: (string | undefined | false)[] = [
     brief.neededBy !== undefined && `by ${brief.neededBy}`,

@@ -2,6 +2,7 @@
 
 import Box from '@mui/material/Box';
 import { useRouter } from 'next/navigation';
+import { memo } from 'react';
 import { seatAddress } from '@/core/model/addresses';
 import { FindMachines } from '../find/FindMachines';
 import { useSeat } from '../seat/useSeat';
@@ -20,9 +21,7 @@ export function BriefStation() {
   const edit = useSeat((state) => state.editBrief);
   const project = useSeat((state) => state.bundle.seat.projectName);
   const today = useSeat((state) => state.bundle.today);
-  const router = useRouter();
-  const seat = useSeat((state) => state.bundle.seat);
-  const toDraft = () => router.push(seatAddress(seat.projectId, seat.id, 'draft'));
+  const { tasks, sittings, ...terms } = brief;
   const standing = standings(brief);
   const alone = standing.at(-1)?.tasks ?? [];
   const move = (id: string, over: string) => {
@@ -36,19 +35,19 @@ export function BriefStation() {
         <p className="printed">
           {project}: {brief.name}. The work as it was told on {today}.
         </p>
-        <Terms brief={brief} edit={edit} />
-        {brief.tasks.length === 0 && (
+        <Terms brief={terms} edit={edit} />
+        {tasks.length === 0 && (
           <Box component="p" className="quiet" sx={{ margin: '12px 0' }}>
             What does this person do? Add the first task; every figure can be changed afterwards, and the machine is
             judged by it.
           </Box>
         )}
         <Dragging nameOf={(id) => placeName(brief, id)} onMoved={move}>
-          {brief.sittings.map((sitting, i) => (
+          {sittings.map((sitting, i) => (
             <SittingBlock
               key={sitting.id}
               sitting={sitting}
-              brief={brief}
+              tasks={tasks}
               edit={edit}
               inFull={standing[i]?.tasks ?? []}
             />
@@ -61,7 +60,7 @@ export function BriefStation() {
                 </h2>
               </DropHead>
               <p className="quiet small">These are judged as if nothing else ran.</p>
-              <TaskList ids={alone} brief={brief} edit={edit} />
+              <TaskList ids={alone} tasks={tasks} edit={edit} />
             </Box>
           )}
         </Dragging>
@@ -71,13 +70,23 @@ export function BriefStation() {
           ____________________
         </Box>
       </section>
-      <section className="pane unprinted" aria-label="What it demands">
-        <Box component="section" aria-label="Machines for this work" sx={{ marginBottom: '10px' }}>
-          <h2>Machines for this work</h2>
-          <FindMachines onAdopted={toDraft} />
-        </Box>
-        <Demands />
-      </section>
+      <WhatItTakes />
     </Box>
   );
 }
+
+/** The way to a machine, and what the work demands of one: it follows what is written when there is time. */
+const WhatItTakes = memo(function WhatItTakes() {
+  const router = useRouter();
+  const seat = useSeat((state) => state.bundle.seat);
+  const toDraft = () => router.push(seatAddress(seat.projectId, seat.id, 'draft'));
+  return (
+    <section className="pane unprinted" aria-label="What it demands">
+      <Box component="section" aria-label="Machines for this work" sx={{ marginBottom: '10px' }}>
+        <h2>Machines for this work</h2>
+        <FindMachines onAdopted={toDraft} />
+      </Box>
+      <Demands />
+    </section>
+  );
+});

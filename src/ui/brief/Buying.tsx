@@ -5,7 +5,7 @@ import { coins } from '@/core/words/format';
 import { useCurrency } from '../seat/useSeat';
 import { Num } from '../shared/phrases';
 import { Value } from '../shared/Value';
-import type { Editing } from './editing';
+import type { EditingTerms } from './editing';
 
 const HOUR = {
   label: 'An hour of waiting',
@@ -17,7 +17,7 @@ const CEILING = {
 };
 
 /** By when it is needed, what an hour costs, and the most over a list price. */
-export function Buying({ brief, edit }: Editing) {
+export function Buying({ brief, edit }: EditingTerms) {
   const currency = useCurrency();
   return (
     <>

@@ -5,7 +5,7 @@ import { demandsOf, type ResourceDemand } from '@/core/sizing/demandStrips';
 import { percent } from '@/core/words/format';
 import { rateText } from '@/core/words/knownCore';
 import { resourceName } from '@/core/words/names';
-import { useDraftAssessment } from '../seat/useSeat';
+import { useDraftAssessment } from '../seat/moment';
 import { sittingName, taskName } from './names';
 import { Sizes } from './Sizes';
 import { Section } from '../shared/Section';

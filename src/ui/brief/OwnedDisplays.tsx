@@ -8,10 +8,10 @@ import { useMemo, useState } from 'react';
 import type { Brief } from '@/core/model/brief';
 import { fullName } from '@/core/model/fitted';
 import { useSeat } from '../seat/useSeat';
-import type { Editing } from './editing';
+import type { EditingTerms } from './editing';
 
 /** Displays that are there already: what the machine must drive, and at which rate. */
-export function OwnedDisplays({ brief, edit }: Editing) {
+export function OwnedDisplays({ brief, edit }: EditingTerms) {
   const catalogue = useSeat((state) => state.context.catalogue);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const displays = useMemo(() => catalogue.ofKind('display'), [catalogue]);

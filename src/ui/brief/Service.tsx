@@ -1,7 +1,7 @@
 'use client';
 
 import { Num, Pick } from '../shared/phrases';
-import type { Editing } from './editing';
+import type { EditingTerms } from './editing';
 
 const GROWTH = { label: 'Growth of what is kept', explains: 'Space is asked for at the end of the years of service.' };
 const KEEPING = {
@@ -10,7 +10,7 @@ const KEEPING = {
 };
 
 /** How long the machine serves, how what is kept grows, and in how many copies. */
-export function Service({ brief, edit }: Editing) {
+export function Service({ brief, edit }: EditingTerms) {
   return (
     <>
       It serves{' '}

@@ -4,26 +4,34 @@ import Box from '@mui/material/Box';
 import { TextButton } from '../shared/TextButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useState } from 'react';
+import { memo, useState } from 'react';
+import { shallow } from 'zustand/shallow';
 import type { Sitting } from '@/core/model/brief';
+import type { Task } from '@/core/model/tasks';
 import { Num } from '../shared/phrases';
 import { Value } from '../shared/Value';
-import type { Editing } from './editing';
+import type { EditBrief } from './editing';
 import { DropHead } from '../shared/sortable';
 import { headOf } from './moving';
 import { TaskList } from './TaskList';
 
-/** The tasks that run together, and for how long. */
-export function SittingBlock({
-  sitting,
-  brief,
-  edit,
-  inFull,
-}: Editing & {
-  sitting: Sitting;
-  inFull: readonly string[];
-}) {
-  const others = brief.tasks.filter((task) => !sitting.tasks.includes(task.id));
+interface SittingBlockProps {
+  readonly sitting: Sitting;
+  /** All of the brief's. */
+  readonly tasks: readonly Task[];
+  /** Those that stand in full under this sitting. */
+  readonly inFull: readonly string[];
+  readonly edit: EditBrief;
+}
+
+/** The tasks that run together, and for how long; another sitting is not in its way. */
+export const SittingBlock = memo(
+  Block,
+  ({ inFull, ...was }, { inFull: isInFull, ...is }) => shallow(was, is) && shallow(inFull, isInFull),
+);
+
+function Block({ sitting, tasks, inFull, edit }: SittingBlockProps) {
+  const others = tasks.filter((task) => !sitting.tasks.includes(task.id));
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const set = (patch: Partial<Sitting>, label: string) =>
     edit({ kind: 'set-sitting', sitting: { ...sitting, ...patch } }, label);
@@ -78,14 +86,14 @@ export function SittingBlock({
           </Menu>
         )}
       </DropHead>
-      <TaskList ids={inFull} brief={brief} edit={edit} />
+      <TaskList ids={inFull} tasks={tasks} edit={edit} />
       {again.length > 0 && (
         <Box component="p" className="small quiet" sx={{ paddingTop: '4px' }}>
           with{' '}
           {again.map((id, i) => (
             <span key={id}>
               {i > 0 ? ', ' : ''}
-              {brief.tasks.find((task) => task.id === id)?.name ?? id}
+              {tasks.find((task) => task.id === id)?.name ?? id}
               {sitting.tasks.length > 1 && (
                 <span className="unprinted">
                   {' ('}

@@ -19,7 +19,7 @@ import type { Machine } from '@/core/model/machine';
 import { byteRate, listed, memorySize, number, size } from '@/core/words/format';
 import { rateText } from '@/core/words/knownCore';
 import { resourceName } from '@/core/words/names';
-import { useSeat } from '../seat/useSeat';
+import { useMoment } from '../seat/moment';
 import { Heads } from '../shared/Heads';
 import { Num, Pick } from '../shared/phrases';
 import { sittingName, taskName } from './names';
@@ -29,7 +29,7 @@ import { useKnownCore } from './useKnownCore';
 
 /** Sizes that follow from the work alone, beside what the draft has. */
 export function Sizes({ assessment }: { assessment: Assessment }) {
-  const context = useSeat((state) => state.context);
+  const { context } = useMoment();
   // what the work asks for is told as if no part were chosen yet; beside it stands what the draft has
   const bare = bareOf(assessment.facts.brief, context);
   const held = derivedSizes(bare, assessment).filter(({ what }) => !what.startsWith('space:'));
@@ -317,7 +317,7 @@ function Arrays({ assessment, roles }: { assessment: Assessment; roles: readonly
 /** Least rates that the targets ask for, before any part is chosen. */
 function Asked({ assessment }: { assessment: Assessment }) {
   const { brief } = assessment.facts;
-  const context = useSeat((state) => state.context);
+  const { context } = useMoment();
   const core = useKnownCore();
   const asked = askedRates(bareOf(assessment.facts.brief, context), assessment);
   if (asked.length === 0) return null;

@@ -2,10 +2,11 @@
 
 import Box from '@mui/material/Box';
 import { TextButton } from '../shared/TextButton';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { problemsOf } from '@/core/formats/problems';
 import { taskSchema, type Task } from '@/core/model/tasks';
-import { useDraftAssessment, useSeat } from '../seat/useSeat';
+import { useDraftAssessment } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { Beam } from '../shared/Beam';
 import { taskBeam } from '@/core/words/beams';
 import { useMovable } from '../shared/sortable';
@@ -18,8 +19,13 @@ import { Hint } from '../shared/Hint';
 
 const IMPORTANCE = ['', 'nice to have', 'useful', 'wanted', 'important', 'decisive'] as const;
 
-/** One task: whether it is met, and its sentence. */
-export function TaskBlock({ task, edit }: { task: Task; edit: EditBrief }) {
+interface TaskBlockProps {
+  readonly task: Task;
+  readonly edit: EditBrief;
+}
+
+/** One task: whether it is met, and its sentence; that of another task is not in its way. */
+export const TaskBlock = memo(function TaskBlock({ task, edit }: TaskBlockProps) {
   const assessment = useDraftAssessment();
   const applications = useSeat((state) => state.context.catalogue.applications);
   const result = assessment.tasks.find((candidate) => candidate.task === task.id);
@@ -99,4 +105,4 @@ export function TaskBlock({ task, edit }: { task: Task; edit: EditBrief }) {
       )}
     </Box>
   );
-}
+});

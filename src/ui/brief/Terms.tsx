@@ -1,12 +1,15 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import { memo } from 'react';
+import { shallow } from 'zustand/shallow';
 import { TextButton } from '../shared/TextButton';
 import type { Brief } from '@/core/model/brief';
 import { minorOfShown, shownCoins } from '@/core/units/money';
 import { coins } from '@/core/words/format';
 import { briefAnswer } from '@/core/words/answers';
 import { unusualTerms } from '@/core/words/terms';
+import { useMoment } from '../seat/moment';
 import { assessmentOf, useSeat } from '../seat/useSeat';
 import { Answer } from '../shared/Answer';
 import { useRemembered } from '../shared/useRemembered';
@@ -15,19 +18,20 @@ import { Buying } from './Buying';
 import { Service } from './Service';
 import { Num, Pick } from '../shared/phrases';
 import { Connections, WholeDesk } from './WholeDesk';
-import type { Editing } from './editing';
+import type { EditingTerms } from './editing';
 
 /** What the work demands, and whether a draft meets it. */
 function BriefAnswer() {
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const { brief, context } = useMoment();
   const drafts = useSeat((state) => state.bundle.drafts);
-  const context = useSeat((state) => state.context);
   const made = drafts.filter(({ body }) => body.present !== true);
   return <Answer>{briefAnswer(made.map(({ body }) => assessmentOf(body, brief, context)))}</Answer>;
 }
 
-/** Budget and what differs from the usual in one line; all terms behind it. */
-export function Terms({ brief, edit }: Editing) {
+/** Budget and what differs from the usual in one line; all terms behind it. Work that changes leaves them as they are. */
+export const Terms = memo(TermsLine, (was, is) => was.edit === is.edit && shallow(was.brief, is.brief));
+
+function TermsLine({ brief, edit }: EditingTerms) {
   const region = useSeat((state) => state.context.catalogue.region(brief.region));
   const currency = region?.currency ?? 'USD';
   const must = brief.mustHaves;

@@ -4,7 +4,7 @@ import { TextButton } from '../shared/TextButton';
 import { WHOLE, WHOLE_CHOICES, type Brief, type PortDemand, type WholePart } from '@/core/model/brief';
 import { WIRELESS_STANDARDS, type WirelessStandard } from '@/core/parts/common';
 import { Num, Pick } from '../shared/phrases';
-import type { Editing } from './editing';
+import type { EditingTerms } from './editing';
 
 const NAMES: Readonly<Record<WholePart, string>> = {
   system: 'operating system',
@@ -28,7 +28,7 @@ const ROUTER = {
 };
 
 /** What makes the machine whole for this person: said in one line, so that nothing is missed when it is handed over. */
-export function WholeDesk({ brief, edit }: Editing) {
+export function WholeDesk({ brief, edit }: EditingTerms) {
   const whole = brief.whole ?? {};
   const displayIs = brief.ownedDisplays.length > 0;
   return (
@@ -59,7 +59,7 @@ export function WholeDesk({ brief, edit }: Editing) {
 }
 
 /** Ports by connector, place and rate; displays wanted and how they may hang together; the room's router. */
-export function Connections({ brief, edit }: Editing) {
+export function Connections({ brief, edit }: EditingTerms) {
   const must = brief.mustHaves;
   const set = (patch: Partial<Brief['mustHaves']>) =>
     edit(

@@ -9,3 +9,11 @@ export interface Editing {
   readonly brief: Brief;
   readonly edit: EditBrief;
 }
+
+/** The brief without its work: what holds for all of it. */
+export type BriefTerms = Omit<Brief, 'tasks' | 'sittings'>;
+
+export interface EditingTerms {
+  readonly brief: BriefTerms;
+  readonly edit: EditBrief;
+}

@@ -15,7 +15,8 @@ import { converted } from '@/core/units/money';
 import { findingWords } from '@/core/words/findings';
 import { coins, listed, number } from '@/core/words/format';
 import type { PriceState } from '@/server/contract';
-import { useDraft, useSeat } from '../seat/useSeat';
+import { useBrief, useDraft } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Section } from '../shared/Section';
 
@@ -49,7 +50,7 @@ export function Elsewhere({ assessment, rates }: { assessment: Assessment; rates
 
 function There({ region, assessment, rates }: { region: string; assessment: Assessment; rates: PriceState['rates'] }) {
   const draft = useDraft();
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   const answer = useWorker(`elsewhere ${identity(draft)} ${identity(brief)} ${region}`, (api) =>
     api.elsewhere(draft, brief, region),
   );

@@ -8,7 +8,8 @@ import type { Currency } from '@/core/units/money';
 import { coins, coinsChange } from '@/core/words/format';
 import { later, opening } from '../shared/later';
 import { Opener } from '../shared/Opener';
-import { useDraftAssessment, useSeat } from '../seat/useSeat';
+import { useDraftAssessment } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 
 // what is opened now and then is fetched then
 const HandPriceEntry = later(() => import('./PriceEntries').then((module) => module.HandPriceEntry), {

@@ -14,6 +14,7 @@ import { valueWords } from '@/core/words/values';
 import { Beam } from '../shared/Beam';
 import { LevelSign } from '../shared/Level';
 import { TurnsAt } from '../shared/TurnsAt';
+import { useBrief } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { candidateId } from './trayList';
 import { Hint } from '../shared/Hint';
@@ -64,7 +65,7 @@ export function CandidateItem({
 }) {
   const { effect, part } = row;
   const texts = decidingTexts(part);
-  const names = useSeat((state) => state.bundle.brief.body.tasks);
+  const names = useBrief().tasks;
   const currency = useSeat(
     (state) => state.context.catalogue.region(state.bundle.brief.body.region)?.currency ?? 'USD',
   );

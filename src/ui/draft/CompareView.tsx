@@ -18,6 +18,7 @@ import { coins, coinsChange } from '@/core/words/format';
 import type { Currency } from '@/core/units/money';
 import { kindName } from '@/core/words/names';
 import { valueWords } from '@/core/words/values';
+import { useMoment } from '../seat/moment';
 import { assessmentOf, useSeat } from '../seat/useSeat';
 import { Beam } from '../shared/Beam';
 import { taskBeam } from '@/core/words/beams';
@@ -28,8 +29,7 @@ export function CompareView({ assessment }: { assessment: Assessment }) {
   const open = useSeat((state) => state.open);
   const drafts = useSeat((state) => state.bundle.drafts);
   const draftId = useSeat((state) => state.draftId);
-  const brief = useSeat((state) => state.bundle.brief.body);
-  const context = useSeat((state) => state.context);
+  const { brief, context } = useMoment();
   const others = drafts.filter((draft) => draft.id !== draftId);
   const [chosen, setChosen] = useState<string>();
   const other = others.find((draft) => draft.id === chosen) ?? others[0];

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import { draftAnswer } from '@/core/words/answers';
-import { useAssessment, useWholeDraft } from '../seat/useSeat';
+import { useAssessment, useWholeDraft } from '../seat/moment';
 import { Answer } from '../shared/Answer';
 import { DraftButtons } from '../shared/DraftChips';
 import { DraftMenu } from './DraftMenu';

@@ -13,7 +13,8 @@ import { useQuery } from '@tanstack/react-query';
 import { z } from 'zod';
 import { LONGEST_NAME, plainText } from '@/core/parts/common';
 import { draftsElsewhere } from '@/server/actions';
-import { useDraft, useSeat } from '../seat/useSeat';
+import { useDraft } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { FormField, SchemaForm } from '../shared/form';
 
 const nameForm = z.object({ name: plainText(LONGEST_NAME) });

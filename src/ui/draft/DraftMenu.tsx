@@ -5,7 +5,8 @@ import IconButton from '@mui/material/IconButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
-import { useSeat, useWholeDraft } from '../seat/useSeat';
+import { useWholeDraft } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { later } from '../shared/later';
 
 // what is opened now and then is fetched then

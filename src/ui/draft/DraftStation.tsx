@@ -3,12 +3,13 @@
 import Box from '@mui/material/Box';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { TextButton } from '../shared/TextButton';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { TaskBeam } from '../shared/TaskBeam';
 import { OpenBeam } from '../shared/OpenBeam';
 import { headroomBeams, holdBeams } from '@/core/words/beams';
-import { useAssessment, useSeat } from '../seat/useSeat';
+import { useAssessment } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { Value } from '../shared/Value';
 import { DraftBar } from './DraftBar';
 import { Findings } from './Findings';
@@ -32,7 +33,6 @@ const Tray = later(() => import('./Tray').then((module) => module.Tray), { meanw
 /** Beams at the left, the wiring map in the middle, findings or the tray at the right. */
 export function DraftStation() {
   const assessment = useAssessment();
-  const panel = useSeat((state) => state.panel);
   return (
     <Box
       className="columns"
@@ -49,14 +49,22 @@ export function DraftStation() {
       >
         <MapPane assessment={assessment} />
       </Box>
-      <Box
-        component="section"
-        className="pane"
-        aria-label={panel === 'tray' ? 'Candidates' : 'Findings'}
-        sx={{ paddingBottom: 0 }}
-      >
-        {panel === 'tray' ? <Tray /> : <Findings />}
-      </Box>
+      <SidePane />
+    </Box>
+  );
+}
+
+function SidePane() {
+  // what was pressed shows at once; what stands beside it is made when there is time
+  const panel = useDeferredValue(useSeat((state) => state.panel));
+  return (
+    <Box
+      component="section"
+      className="pane"
+      aria-label={panel === 'tray' ? 'Candidates' : 'Findings'}
+      sx={{ paddingBottom: 0 }}
+    >
+      {panel === 'tray' ? <Tray /> : <Findings />}
     </Box>
   );
 }

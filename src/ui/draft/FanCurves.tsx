@@ -6,7 +6,8 @@ import { line } from 'd3-shape';
 import type { Assessment } from '@/core/assess';
 import { USUAL_CURVES } from '@/core/heat/constants';
 import type { FanCurve } from '@/core/model/machine';
-import { useDraft, useSeat } from '../seat/useSeat';
+import { useDraft } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { Value } from '../shared/Value';
 
 const WIDTH = 210;

@@ -18,7 +18,8 @@ import type { RemedyRow } from '@/workers/api';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
 import { Section } from '../shared/Section';
 import { TurnsAt } from '../shared/TurnsAt';
-import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/useSeat';
+import { useBrief, useDraft, useDraftAssessment } from '../seat/moment';
+import { useSeat, useCurrency } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { later } from '../shared/later';
 import { RowsHeld } from '../shared/RowsHeld';
@@ -166,7 +167,7 @@ const asksRemedies = (finding: Finding): boolean => finding.level !== 'note' || 
 /** Remedies to take, and what would mend it in words as long as there are none. */
 function Remedies({ finding, mend }: { finding: Finding; mend: string | undefined }) {
   const draft = useDraft();
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   const assessment = useDraftAssessment();
   const editDraft = useSeat((state) => state.editDraft);
   const know = useSeat((state) => state.know);

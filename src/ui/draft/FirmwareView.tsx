@@ -13,7 +13,8 @@ import { firmwarePlan } from '@/core/firmware/plan';
 import { compareVersions } from '@/core/firmware/versions';
 import { fullName } from '@/core/model/fitted';
 import { routeWords, stepWords, wayBackWords } from '@/core/words/firmware';
-import { useDraft, useSeat } from '../seat/useSeat';
+import { useDraft } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 
 /** The board's firmware: what it has, what the processor needs, which version to take, and how it gets there. */
 export function FirmwareView({ assessment }: { assessment: Assessment }) {

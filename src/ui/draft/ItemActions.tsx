@@ -9,7 +9,8 @@ import { DRIVE_ROLES, type DriveRole } from '@/core/figures/resources';
 import type { Side } from '@/core/parts/case';
 import { keyFigures } from '@/core/words/partFigures';
 import { placeWords } from '@/core/words/placement';
-import { useDraft, useDraftAssessment, useSeat, useWholeDraft } from '../seat/useSeat';
+import { useDraft, useDraftAssessment, useWholeDraft } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 
 /** What can be done with the part that is there: owned, out, roles of a drive, its pin. */
 export function ItemActions({ itemId }: { itemId: string }) {

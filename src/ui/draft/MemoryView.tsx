@@ -21,7 +21,8 @@ import type { Tested } from '@/core/search/memorySheet';
 import { coins, coinsChange, number } from '@/core/words/format';
 import type { MemorySheetRows } from '@/workers/api';
 import { valueWords } from '@/core/words/values';
-import { useDraft, useSeat } from '../seat/useSeat';
+import { useBrief, useDraft } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { LevelSign } from '../shared/Level';
 import { Hint } from '../shared/Hint';
@@ -51,7 +52,7 @@ export function MemoryView({ assessment }: { assessment: Assessment }) {
   const know = useSeat((state) => state.know);
   const look = useSeat((state) => state.look);
   const editDraft = useSeat((state) => state.editDraft);
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   const draft = useDraft();
   const [order, setOrder] = useState<Order>('this brief');
   const [sizeOnly, setSizeOnly] = useState(true);

@@ -6,6 +6,7 @@ import { TextButton } from '../shared/TextButton';
 import type { Machine } from '@/core/model/machine';
 import { inPhase } from '@/core/model/phases';
 import { LevelSign, LOUD } from '../shared/Level';
+import { useMoment } from '../seat/moment';
 import { assessmentOf, useSeat } from '../seat/useSeat';
 import { Value } from '../shared/Value';
 import { Hint } from '../shared/Hint';
@@ -15,8 +16,7 @@ export function PhaseBar({ machine }: { machine: Machine }) {
   const phase = useSeat((state) => state.phase);
   const selectPhase = useSeat((state) => state.selectPhase);
   const editDraft = useSeat((state) => state.editDraft);
-  const brief = useSeat((state) => state.bundle.brief.body);
-  const context = useSeat((state) => state.context);
+  const { brief, context } = useMoment();
   const { later } = machine;
   if (!later) return null;
   const worst = (of: 'now' | 'later') => {

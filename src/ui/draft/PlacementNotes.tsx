@@ -7,7 +7,8 @@ import { costOfPins } from '@/core/board/explain';
 import { fullName } from '@/core/model/fitted';
 import { byteRate } from '@/core/words/format';
 import { pinCostWords } from '@/core/words/placement';
-import { useDraft, useSeat } from '../seat/useSeat';
+import { useDraft } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 
 /** Under the map: what pins cost, and what each stream of a chosen sitting gets. */
 export function PlacementNotes({ assessment, sitting }: { assessment: Assessment; sitting: string | undefined }) {

@@ -11,7 +11,8 @@ import { withPart } from '@/core/search/candidates';
 import { decidingHeads, decidingTexts, keyFigures } from '@/core/words/partFigures';
 import { kindName } from '@/core/words/names';
 import type { CandidateRow } from '@/workers/api';
-import { useDraft, useSeat } from '../seat/useSeat';
+import { useBrief, useDraft } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { CandidateItem, Columns, type TrayColumn } from './CandidateItem';
 import { ItemActions } from './ItemActions';
@@ -30,7 +31,7 @@ const matches = (part: Part, text: string): boolean => {
 export function Tray() {
   const position = useSeat((state) => state.position);
   const draft = useDraft();
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   const currency = useSeat((state) => state.context.catalogue.region(brief.region)?.currency ?? 'USD');
   const know = useSeat((state) => state.know);
   const look = useSeat((state) => state.look);

@@ -12,6 +12,7 @@ import { clashWords, demandWords, relaxedWords, type FoundWords } from '@/core/w
 import type { OwnedRow } from '@/server/contract';
 import type { Limits as SearchLimits } from '@/core/search/exact/limits';
 import type { Line, Report } from '@/workers/searchApi';
+import { useBrief } from '../seat/moment';
 import { useCurrency, useSeat } from '../seat/useSeat';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { FoundSummary, type Look } from './FoundSummary';
@@ -82,7 +83,7 @@ export function FindMachines({ from, match, onAdopted }: Props) {
             : 'Cheapest that likely does the work',
         best: undefined,
       };
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   if (brief.tasks.length === 0)
     return <p className="quiet small">Machines are found by what they have to do: add the first task to the brief.</p>;
   return (
@@ -135,7 +136,7 @@ function Answers({
   look: Look;
 }) {
   const currency = useCurrency();
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   if (!report)
     return (
       <>

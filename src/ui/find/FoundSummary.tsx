@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { madeOf, rankWords, type FoundWords } from '@/core/words/found';
+import { useBrief } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { Beam } from '../shared/Beam';
 import { Fold } from '../shared/Fold';
@@ -20,7 +21,7 @@ export interface Look {
 
 /** What a found machine does, of what it is made, and the way on to a draft. */
 export function FoundSummary({ found, title, look }: { found: FoundWords; title: string; look: Look }) {
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   const adopt = useSeat((state) => state.adopt);
   const [problem, setProblem] = useState<string>();
   const { beams, machine } = found;

@@ -6,6 +6,7 @@ import type { End } from '@/core/search/exact/question';
 import { rankOfResults, type Rank } from '@/core/search/exact/rank';
 import { configured } from '@/core/versus/configure';
 import { chosenOptions } from '@/core/versus/rivals';
+import { useMoment } from '../seat/moment';
 import { assessmentOf, useSeat } from '../seat/useSeat';
 
 /** A machine that is there already, to be held against those that were found. */
@@ -23,8 +24,7 @@ const known = (tasks: readonly TaskResult[]): boolean =>
 /** The seat's drafts and the branded machines of its region that have a price. */
 export function useMarks(at: End): readonly Mark[] {
   const drafts = useSeat((state) => state.bundle.drafts);
-  const brief = useSeat((state) => state.bundle.brief.body);
-  const context = useSeat((state) => state.context);
+  const { brief, context } = useMoment();
   return useMemo(() => {
     const region = context.catalogue.region(brief.region);
     const ours = drafts.flatMap(({ body }): Mark[] => {

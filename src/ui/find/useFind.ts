@@ -2,7 +2,6 @@
 
 import * as Comlink from 'comlink';
 import { useEffect, useSyncExternalStore } from 'react';
-import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
 import type { Ask, Report, SearchApi } from '@/workers/searchApi';
 import { useSeat } from '../seat/useSeat';
@@ -37,7 +36,8 @@ let loaded: { readonly key: string; readonly done: Promise<number> } | undefined
 
 /** The search of a seat's page: what it has found for a key, how to begin and how to stop. */
 export function useFind(ask: Omit<Ask, 'brief'>, topic: string) {
-  const brief: Brief = useSeat((state) => state.bundle.brief.body);
+  // what was written last is searched for, though it may not be judged yet
+  const brief = useSeat((state) => state.bundle.brief.body);
   const revision = useSeat((state) => state.bundle.catalogueRevision);
   const today = useSeat((state) => state.bundle.today);
   const settings = useSeat((state) => state.bundle.settings);

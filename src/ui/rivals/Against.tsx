@@ -17,7 +17,7 @@ import { findingWords } from '@/core/words/findings';
 import { kindName } from '@/core/words/names';
 import { getsText, runsWhere } from '@/core/words/results';
 import type { Verdict } from '@/core/units/band';
-import { useSeat } from '../seat/useSeat';
+import { useBrief } from '../seat/moment';
 import { rivalAnswer } from '@/core/words/answers';
 import { Answer } from '../shared/Answer';
 import { Beam, Sign } from '../shared/Beam';
@@ -197,7 +197,7 @@ export function Against({ comparison, draft }: { comparison: Comparison; draft: 
 }
 
 function TaskByTask({ comparison, draft, name, mine }: Sides & { draft: Assessment }) {
-  const tasks = useSeat((state) => state.bundle.brief.body.tasks);
+  const tasks = useBrief().tasks;
   const { assessment } = comparison;
   return (
     <Section label="Task by task" gist={speedGist(comparison)} open>

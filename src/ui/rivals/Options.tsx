@@ -5,13 +5,14 @@ import { ChoiceButton } from '../shared/ChoiceButton';
 import { settledOptions } from '@/core/versus/configure';
 import type { Comparison } from '@/core/versus/rivals';
 import { coinsChange } from '@/core/words/format';
+import { useBrief } from '../seat/moment';
 import { useCurrency, useSeat } from '../seat/useSeat';
 
 /** What may be ordered with a branded machine; what is taken belongs to the seat's brief. */
 export function Options({ comparison }: { comparison: Comparison }) {
   const editBrief = useSeat((state) => state.editBrief);
   const currency = useCurrency();
-  const region = useSeat((state) => state.bundle.brief.body.region);
+  const region = useBrief().region;
   const { rival, options: taken } = comparison.side;
   const options = rival.options ?? [];
   if (options.length === 0) return null;

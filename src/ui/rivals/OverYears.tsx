@@ -23,7 +23,8 @@ import { daysBetween } from '@/core/units/days';
 import { shownCoins, type Currency } from '@/core/units/money';
 import { coinsOnly, listed, number } from '@/core/words/format';
 import { COST_NAMES, openCostWords } from '@/core/words/money';
-import { useCurrency, useSeat, useWholeDraft } from '../seat/useSeat';
+import { useMoment, useWholeDraft } from '../seat/moment';
+import { useCurrency } from '../seat/useSeat';
 import { LineChart } from '../shared/Chart';
 import type { Sides } from './sides';
 import { Section } from '../shared/Section';
@@ -45,7 +46,7 @@ function amountOf(side: Ownership, line: CostLine, currency: Currency) {
 export function OverYears({ comparison, draft, name, mine }: Sides & { draft: Assessment }) {
   const currency = useCurrency();
   const whole = useWholeDraft();
-  const context = useSeat((state) => state.context);
+  const { context } = useMoment();
   const { settings, brief, today } = draft.facts;
   const { ours, pair } = useMemo((): { ours: Ownership; pair: OwnershipPair | undefined } => {
     const basket = basketFor(draft);

@@ -7,7 +7,7 @@ import { basketFor } from '@/core/versus/basketFor';
 import { compareWithRival, type Comparison } from '@/core/versus/rivals';
 import type { Currency } from '@/core/units/money';
 import { coins, number } from '@/core/words/format';
-import { useDraftAssessment, useSeat } from '../seat/useSeat';
+import { useDraftAssessment, useMoment } from '../seat/moment';
 import { Beam } from '../shared/Beam';
 import { DraftChips } from '../shared/DraftChips';
 import { Against } from './Against';
@@ -24,8 +24,7 @@ const Enter = () => <Opener label="Enter a branded machine">{(close) => <EnterRi
 /** This draft against branded machines: all of them at a glance, and one in full. */
 export function RivalsStation() {
   const draft = useDraftAssessment();
-  const context = useSeat((state) => state.context);
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const { brief, context } = useMoment();
   const [chosen, setChosen] = useState<string>();
   const comparisons = useMemo(() => {
     const basket = basketFor(draft);

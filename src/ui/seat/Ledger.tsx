@@ -13,7 +13,8 @@ import { Told } from '../shared/Told';
 import { budgetBeam } from '@/core/words/beams';
 import { levelSummary } from '../shared/Level';
 import { seatAddress } from '@/core/model/addresses';
-import { useAssessment, useSeat, useWholeDraft } from './useSeat';
+import { useAssessment, useWholeDraft } from './moment';
+import { useSeat } from './useSeat';
 import { Hint } from '../shared/Hint';
 import { later } from '../shared/later';
 

@@ -23,7 +23,8 @@ import Link from 'next/link';
 import { BasketTable, StillLacking } from '../shared/BasketTable';
 import { seatAddress } from '@/core/model/addresses';
 import { Sign } from '../shared/Beam';
-import { assessmentOf, useSeat, useWholeDraft } from './useSeat';
+import { useMoment, useWholeDraft } from './moment';
+import { assessmentOf, useSeat } from './useSeat';
 
 function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
   const id = useId();
@@ -168,8 +169,7 @@ const POLICY: Readonly<Record<Policy, (assessment: Assessment) => string>> = {
 /** What each way of sizing asks of the supply, side by side; the desk says which of them count. */
 function Policies({ assessment }: { assessment: Assessment }) {
   const whole = useWholeDraft();
-  const brief = useSeat((state) => state.bundle.brief.body);
-  const context = useSeat((state) => state.context);
+  const { brief, context } = useMoment();
   const { parts, power, settings } = assessment.facts;
   const supply = parts.one('supply');
   const later =

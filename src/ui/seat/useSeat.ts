@@ -5,7 +5,6 @@ import { useStore } from 'zustand';
 import { subjectOf, type Assessment, type Context } from '@/core/assess';
 import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
-import { inPhase } from '@/core/model/phases';
 import type { Currency } from '@/core/units/money';
 import type { SeatState, SeatStore } from './state';
 
@@ -32,35 +31,6 @@ export function assessmentOf(machine: Machine, brief: Brief, context: Context): 
   return found;
 }
 
-const EMPTY: Machine = { id: 'empty', name: 'Draft', items: [] };
-
-/** The draft with both its phases, as saved. */
-export const useWholeDraft = (): Machine =>
-  useSeat((state) => state.bundle.drafts.find((draft) => draft.id === state.draftId)?.body ?? EMPTY);
-
-/** The draft in the phase that is looked at, as saved, whatever is being previewed. */
-export function useDraft(): Machine {
-  const whole = useWholeDraft();
-  const phase = useSeat((state) => state.phase);
-  return inPhase(whole, phase);
-}
-
 /** The currency that this seat pays in. */
 export const useCurrency = (): Currency =>
   useSeat((state) => state.context.catalogue.region(state.bundle.brief.body.region)?.currency ?? 'USD');
-
-/** Assessment of what is on screen: the preview when there is one, else the draft. */
-export function useAssessment(): Assessment {
-  const draft = useDraft();
-  const preview = useSeat((state) => state.preview);
-  const brief = useSeat((state) => state.bundle.brief.body);
-  const context = useSeat((state) => state.context);
-  return assessmentOf(preview ?? draft, brief, context);
-}
-
-export function useDraftAssessment(): Assessment {
-  const draft = useDraft();
-  const brief = useSeat((state) => state.bundle.brief.body);
-  const context = useSeat((state) => state.context);
-  return assessmentOf(draft, brief, context);
-}

@@ -2,6 +2,7 @@
 
 import * as Comlink from 'comlink';
 import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useMemo } from 'react';
 import type { Machine } from '@/core/model/machine';
 import type { Settings } from '@/core/model/settings';
 import type { WorkerApi } from '@/workers/api';
@@ -31,6 +32,8 @@ function workerFor(
   return shared.api;
 }
 
+const WAITING: Answer<never> = { state: 'waiting' };
+
 /** Answers to what nobody looks at any more are kept so long: whoever looks again has them at once. */
 const KEPT_MS = 60_000;
 
@@ -43,24 +46,26 @@ export function useWorker<T>(key: string | undefined, ask: (api: Comlink.Remote<
   const today = useSeat((state) => state.bundle.today);
   const settings = useSeat((state) => state.bundle.settings);
   const results = useSeat((state) => state.context.measured);
-  return answerOf(
-    useQuery({
-      queryKey: ['worker', revision, today, identity(settings), identity(results), key],
-      queryFn: async () =>
-        ask(
-          await workerFor(
-            revision,
-            today,
-            settings,
-            results.map(({ machine }) => machine),
-          ),
+  const { data, error } = useQuery({
+    queryKey: ['worker', revision, today, identity(settings), identity(results), key],
+    queryFn: async () =>
+      ask(
+        await workerFor(
+          revision,
+          today,
+          settings,
+          results.map(({ machine }) => machine),
         ),
-      enabled: key !== undefined,
-      // what the worker cannot work out it cannot work out a second time
-      retry: false,
-      gcTime: KEPT_MS,
-    }),
-  );
+      ),
+    enabled: key !== undefined,
+    // what the worker cannot work out it cannot work out a second time
+    retry: false,
+    gcTime: KEPT_MS,
+  });
+  const now = useMemo(() => ({ key, answer: answerOf({ data, error }) }), [key, data, error]);
+  // long answers are drawn when there is time: a press does not wait for them
+  const shown = useDeferredValue(now);
+  return shown.key === key ? shown.answer : WAITING;
 }
 
 /** A key for objects that are replaced whenever they change. */

@@ -3,6 +3,7 @@
 import { ChoiceButton } from './ChoiceButton';
 import { inPhase } from '@/core/model/phases';
 import type { Machine } from '@/core/model/machine';
+import { useMoment } from '../seat/moment';
 import { assessmentOf, useSeat } from '../seat/useSeat';
 import { LevelSign, levelSummary, LOUD } from './Level';
 import { Hint } from './Hint';
@@ -16,8 +17,7 @@ export function DraftButtons() {
 function DraftButton({ id, machine }: { id: string; machine: Machine }) {
   const draftId = useSeat((state) => state.draftId);
   const selectDraft = useSeat((state) => state.selectDraft);
-  const brief = useSeat((state) => state.bundle.brief.body);
-  const context = useSeat((state) => state.context);
+  const { brief, context } = useMoment();
   const { findings } = assessmentOf(inPhase(machine, 'now'), brief, context);
   const level = LOUD.find((each) => findings.some((finding) => finding.level === each)) ?? 'passes';
   return (

@@ -5,7 +5,7 @@ import type { Assessment } from '@/core/assess';
 import type { TaskResult } from '@/core/predict/results';
 import type { Task } from '@/core/model/tasks';
 import { turnWords } from '@/core/words/turning';
-import { useSeat } from '../seat/useSeat';
+import { useBrief } from '../seat/moment';
 import { identity, useWorker } from '../seat/worker';
 import { taskBeam, type BeamModel } from '@/core/words/beams';
 import { OpenBeam } from './OpenBeam';
@@ -24,7 +24,7 @@ export function TaskBeam({
   change?: Partial<BeamModel>;
   aside?: string;
 }) {
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   const { machine, catalogue } = assessment.facts;
   const [lacks] = result.verdict === 'unproven' ? result.missing : [];
   const finding =

@@ -3,6 +3,7 @@
 import type { Machine } from '@/core/model/machine';
 import { type Finding } from '@/core/rules/rule';
 import { turnWords } from '@/core/words/turning';
+import { useBrief } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 
@@ -11,7 +12,7 @@ const SHOWN = 2;
 
 /** At which value of the missing figure an unproven finding turns, worked out in the background. */
 export function TurnsAt({ machine, finding }: { machine: Machine; finding: Finding }) {
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   const catalogue = useSeat((state) => state.context.catalogue);
   const key = finding.key;
   const answer = useWorker(

@@ -39,7 +39,9 @@ export const libraryUrl = (question: object): string =>
   `/api/library?q=${encodeURIComponent(JSON.stringify(question))}`;
 export const sheetUrl = (part: string): string => `/api/library/${encodeURIComponent(part)}`;
 
-export function answerOf<T>({ data, error, isPlaceholderData }: UseQueryResult<T>): Answer<T> {
+type Result<T> = Pick<UseQueryResult<T>, 'data' | 'error'> & { readonly isPlaceholderData?: boolean };
+
+export function answerOf<T>({ data, error, isPlaceholderData = false }: Result<T>): Answer<T> {
   if (data !== undefined && !isPlaceholderData) return { state: 'ready', value: data };
   return error ? { state: 'failed', message: error.message } : { state: 'waiting' };
 }

@@ -12,7 +12,7 @@ import { editGrid, type GridCell } from '@/core/search/grid';
 import type { EditExport, EditPlay } from '@/core/model/tasks';
 import { number } from '@/core/words/format';
 import { codecName, impossibleWords } from '@/core/words/names';
-import { useSeat } from '../seat/useSeat';
+import { useMoment } from '../seat/moment';
 import { Sign } from '../shared/Beam';
 import { Section } from '../shared/Section';
 import { Hint } from '../shared/Hint';
@@ -34,8 +34,7 @@ export function EditGrid({ machine, task }: { machine: Machine; task: EditPlay |
 
 /** The grid is predicted when somebody looks. */
 function Rows({ machine, task }: { machine: Machine; task: EditPlay | EditExport }) {
-  const brief = useSeat((state) => state.bundle.brief.body);
-  const context = useSeat((state) => state.context);
+  const { brief, context } = useMoment();
   const rows = useMemo(() => editGrid(machine, brief, task, context), [machine, brief, task, context]);
   return (
     <>

@@ -3,13 +3,13 @@
 import Box from '@mui/material/Box';
 import type { Task } from '@/core/model/tasks';
 import { TRADES } from '@/core/work/templates';
-import { useDraft, useSeat } from '../seat/useSeat';
+import { useBrief, useDraft } from '../seat/moment';
 import { identity, useWorker } from '../seat/worker';
 
 /** The largest size of a task that the draft still carries in its sittings. */
 export function HowMuch({ task }: { task: Task }) {
   const draft = useDraft();
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   const grows = TRADES[task.kind].sizes !== undefined;
   const answer = useWorker(grows ? `largest ${task.id} ${identity(draft)} ${identity(brief)}` : undefined, (api) =>
     api.largest(draft, brief, task.id),

@@ -11,7 +11,8 @@ import type { Loss } from '@/core/search/losses';
 import { findingWords } from '@/core/words/findings';
 import { coinsChange, listed, number } from '@/core/words/format';
 import type { CoinStep } from '@/workers/api';
-import { useDraft, useDraftAssessment, useSeat, useCurrency } from '../seat/useSeat';
+import { useBrief, useDraft, useDraftAssessment } from '../seat/moment';
+import { useSeat, useCurrency } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Beam } from '../shared/Beam';
 import { Term } from '../shared/Term';
@@ -20,7 +21,7 @@ import { RowsHeld } from '../shared/RowsHeld';
 /** What the next coin buys: single steps up and savings from here, ranked. */
 export function NextCoin() {
   const draft = useDraft();
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const brief = useBrief();
   const assessment = useDraftAssessment();
   const [side, setSide] = useState<'up' | 'savings'>('up');
   const tasks = brief.tasks;
@@ -84,7 +85,7 @@ export function NextCoin() {
 function StepRow({ step }: { step: CoinStep }) {
   const editDraft = useSeat((state) => state.editDraft);
   const know = useSeat((state) => state.know);
-  const tasks = useSeat((state) => state.bundle.brief.body.tasks);
+  const tasks = useBrief().tasks;
   const currency = useCurrency();
   const most = [...step.effect.tasks].sort(
     (a, b) =>

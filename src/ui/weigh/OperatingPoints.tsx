@@ -14,7 +14,8 @@ import type { Machine } from '@/core/model/machine';
 import { actionOf } from '@/core/rules/actions';
 import type { OperatingPoint } from '@/core/search/operatingPoints';
 import { number, watts } from '@/core/words/format';
-import { assessmentOf, useDraft, useSeat } from '../seat/useSeat';
+import { useDraft, useMoment } from '../seat/moment';
+import { assessmentOf, useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Section } from '../shared/Section';
 
@@ -73,8 +74,7 @@ function name(point: OperatingPoint): string {
 /** Ways to set this machine in one chart: a row a setting, a column a measure, every dot on its column's scale. */
 export function OperatingPoints() {
   const draft = useDraft();
-  const brief = useSeat((state) => state.bundle.brief.body);
-  const context = useSeat((state) => state.context);
+  const { brief, context } = useMoment();
   const hasProcessor = assessmentOf(draft, brief, context).facts.parts.one('processor') !== undefined;
   if (!hasProcessor) return null;
   return (

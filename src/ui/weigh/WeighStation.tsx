@@ -16,7 +16,8 @@ import type { Assessment } from '@/core/assess';
 import { loudestOf, warmestFor } from '@/core/heat/state';
 import type { Task } from '@/core/model/tasks';
 import { inPhase } from '@/core/model/phases';
-import { assessmentOf, useDraft, useSeat } from '../seat/useSeat';
+import { useDraft, useMoment } from '../seat/moment';
+import { assessmentOf, useSeat } from '../seat/useSeat';
 import { TaskBeam } from '../shared/TaskBeam';
 import { coins, number, watts } from '@/core/words/format';
 import { needText } from '@/core/words/results';
@@ -42,11 +43,10 @@ const BEAM_WIDTH = { maxWidth: 280 } as const;
 
 /** Tasks × drafts as a matrix of beams; where the chosen task's time goes; what the next coin buys. */
 export function WeighStation() {
-  const brief = useSeat((state) => state.bundle.brief.body);
+  const { brief, context } = useMoment();
   const drafts = useSeat((state) => state.bundle.drafts);
   const draftId = useSeat((state) => state.draftId);
   const selectDraft = useSeat((state) => state.selectDraft);
-  const context = useSeat((state) => state.context);
   const draft = useDraft();
   const [chosen, setChosen] = useState<string>();
   const columns = useMemo(
