@@ -1,6 +1,7 @@
 import { saleState } from '@/core/parts/onSale';
 import { z } from 'zod';
 import type { Catalogue } from '@/core/model/catalogue';
+import { fullName } from '@/core/model/fitted';
 import { readCell } from '@/core/formats/csv/cells';
 import { idFrom } from '@/core/formats/csv/rows';
 import { partProblems } from '@/core/formats/entries';
@@ -138,6 +139,17 @@ export async function searchPage(service: Service, search: LibrarySearch): Promi
   };
 }
 
+/** Names of the parts that figures tell of by their id. */
+function namesTold(fields: readonly SheetField[], catalogue: Catalogue): Record<string, string> {
+  const names: Record<string, string> = {};
+  for (const { value } of fields)
+    for (const told of Array.isArray(value) ? (value as unknown[]) : [value]) {
+      const part = typeof told === 'string' ? catalogue.part(told) : undefined;
+      if (part) names[part.id] = fullName(part);
+    }
+  return names;
+}
+
 /** Everything the sheet of a part shows. */
 export async function partSheet(service: Service, id: string): Promise<PartSheet | undefined> {
   const library = await libraryOf(service);
@@ -167,6 +179,7 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
   const today = await todayOf(service);
   return {
     part,
+    names: namesTold(fields, library.catalogue),
     fields,
     origin: origin ? { label: origin.label, origin: origin.origin, at: origin.at } : null,
     rating,

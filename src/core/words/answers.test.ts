@@ -45,14 +45,14 @@ describe('what a station says first', () => {
     const [dear, broken] = [named('Dear'), named('Broken', { items: without('psu-1') })];
     expect([blocks(dear), blocks(broken) > 0]).toEqual([0, true]);
     expect(bestFirst([broken, dear, empty()]).map(({ facts }) => facts.machine.name)).toEqual(['Dear', 'Broken']);
-    expect(weighAnswer([broken, dear])).toMatch(/^Dear does .* for (at least )?[\d,.]+ USD and Broken /);
-    expect(briefAnswer([broken, dear])).toMatch(/^Dear does /);
+    expect(weighAnswer([broken, dear])).toMatch(/^“Dear” does .* for (at least )?[\d,.]+ USD and “Broken” /);
+    expect(briefAnswer([broken, dear])).toMatch(/^“Dear” does /);
     expect(rivalAnswer(dear, broken, 'Maker One', undefined)).toMatch(
-      /^Dear does .* for (at least )?[\d,.]+ USD; Maker One does .*, not sold here$/,
+      /^“Dear” does .* for (at least )?[\d,.]+ USD; Maker One does .*, not sold here$/,
     );
     // what has no parts is not said to do its work for nothing
     const bare = assessed({ items: () => [], machine: { name: 'Bare' } });
-    expect(rivalAnswer(bare, broken, 'Maker One', undefined)).toMatch(/^Bare has no parts yet; Maker One does /);
+    expect(rivalAnswer(bare, broken, 'Maker One', undefined)).toMatch(/^“Bare” has no parts yet; Maker One does /);
   });
 
   test('what is owned costs nothing and says so', () => {

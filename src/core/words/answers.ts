@@ -39,6 +39,10 @@ export function doesText(assessment: Pick<Assessment, 'tasks'>): string {
 
 const empty = ({ facts }: Assessment): boolean => facts.machine.items.length === 0;
 
+/** A machine in a sentence: a name of its owner's own stands in marks, or "Two lesser cards does" reads as a slip. */
+const named = ({ facts }: Assessment): string =>
+  /^Draft\b/.test(facts.machine.name) ? facts.machine.name : `“${facts.machine.name}”`;
+
 /** What a machine costs, with its currency: "2,761.58 USD"; "owned" when all of it is. */
 export function costText(assessment: Assessment): string {
   const { machine, price } = assessment.facts;
@@ -74,7 +78,7 @@ export function briefAnswer(assessments: readonly Assessment[]): string {
   const [best] = bestFirst(assessments);
   if (!best) return 'No machine is drafted for this work yet';
   const worst = worstText(best);
-  return `${best.facts.machine.name} ${doesText(best)}${worst === undefined ? '' : `; ${worst}`}`;
+  return `${named(best)} ${doesText(best)}${worst === undefined ? '' : `; ${worst}`}`;
 }
 
 /** Draft: does it fit together, and does it do the work? */
@@ -104,7 +108,7 @@ export function weighAnswer(assessments: readonly Assessment[]): string {
           : met === done(best[0] ?? assessment).met
             ? 'as many'
             : countWord(met);
-      return `${assessment.facts.machine.name} ${what} ${cost === 'owned' ? 'and is owned' : `for ${cost}`}`;
+      return `${named(assessment)} ${what} ${cost === 'owned' ? 'and is owned' : `for ${cost}`}`;
     }),
   );
 }
@@ -114,5 +118,5 @@ export function rivalAnswer(draft: Assessment, rival: Assessment, name: string, 
   const paid = (text: string | undefined) =>
     text === undefined ? ', not sold here' : text === 'owned' ? ' and is owned' : ` for ${text}`;
   const ours = empty(draft) ? 'has no parts yet' : `${doesText(draft)}${paid(costText(draft))}`;
-  return `${draft.facts.machine.name} ${ours}; ${name} ${doesText(rival)}${paid(cost)}`;
+  return `${named(draft)} ${ours}; ${name} ${doesText(rival)}${paid(cost)}`;
 }

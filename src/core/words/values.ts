@@ -4,8 +4,14 @@ import { convert } from '../units/convert';
 import { number } from './format';
 import { structureSize } from './structure';
 
-/** A value in words: plain ones with their unit, structures by what they hold. */
-export function valueWords(field: Field, value: unknown, lengthUnit: 'mm' | 'inch' = 'mm'): string {
+interface Shown {
+  readonly lengthUnit?: 'mm' | 'inch';
+  /** Names of parts that a value tells of by their id. */
+  readonly names?: Readonly<Record<string, string>>;
+}
+
+/** A value in words: plain ones with their unit, structures by what they hold, other parts by their names. */
+export function valueWords(field: Field, value: unknown, { lengthUnit = 'mm', names = {} }: Shown = {}): string {
   if (value === null || value === undefined) return 'unknown';
   if (typeof value === 'number') {
     const inch = field.unit === 'mm' && lengthUnit === 'inch' ? convert(value, 'mm', 'inch') : undefined;
@@ -14,7 +20,9 @@ export function valueWords(field: Field, value: unknown, lengthUnit: 'mm' | 'inc
   }
   if (Array.isArray(value)) {
     if (value.length === 0) return 'none';
-    return field.type === 'list' ? value.join(', ') : `${value.length} ${value.length === 1 ? 'entry' : 'entries'}`;
+    return field.type === 'list'
+      ? value.map((entry) => names[entry as string] ?? String(entry)).join(', ')
+      : `${value.length} ${value.length === 1 ? 'entry' : 'entries'}`;
   }
   if (typeof value === 'object') {
     const entries = Object.entries(value);
@@ -26,5 +34,5 @@ export function valueWords(field: Field, value: unknown, lengthUnit: 'mm' | 'inc
       );
     return structureSize(value) ?? 'described';
   }
-  return cellText(field, value);
+  return (typeof value === 'string' ? names[value] : undefined) ?? cellText(field, value);
 }

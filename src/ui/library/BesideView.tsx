@@ -59,6 +59,7 @@ export function BesideView({ ids, kind, version, currency, lengthUnit, onShow, o
     alike.map((sheet) => ({ landedMinor: sheet.landedMinor ?? undefined, used: sheet.uses.length })),
     currency,
   );
+  const names = Object.fromEntries(alike.flatMap((sheet) => Object.entries(sheet.names)));
   const differing = figures.filter(({ same }) => !same).length + structures.filter(({ same }) => !same).length;
   const same = figures.length + structures.length - differing;
   return (
@@ -129,7 +130,7 @@ export function BesideView({ ids, kind, version, currency, lengthUnit, onShow, o
                       <span className="unproven">unknown</span>
                     ) : (
                       <>
-                        {valueWords(field, value, lengthUnit)}
+                        {valueWords(field, value, { lengthUnit, names })}
                         <Box component="dl" sx={{ m: 0 }}>
                           <StructureRows value={value} />
                         </Box>

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { columnsOf } from '@/core/library/columns';
-import { PART_KINDS } from '@/core/parts';
+import { PART_KINDS, type PartKind } from '@/core/parts';
 import { fieldsOf } from '@/core/parts/fields';
 import { valueWords } from '@/core/words/values';
 import { cellWords, unitWords } from './cells';
@@ -12,7 +12,7 @@ const column = (key: string, kind: 'graphics' | 'drive' = 'graphics') => {
   if (!found) throw new Error(`no column ${key}`);
   return found;
 };
-const field = (kind: 'graphics' | 'drive' | 'supply' | 'case', path: string) => {
+const field = (kind: PartKind, path: string) => {
   const found = fieldsOf(kind).find((candidate) => candidate.path === path);
   if (!found) throw new Error(`no field ${path}`);
   return found;
@@ -102,12 +102,15 @@ describe('a cell', () => {
 describe('a value on the sheet', () => {
   test('has its unit, and structures say what they hold', () => {
     expect(valueWords(field('graphics', 'lengthMm'), 267)).toBe('267 mm');
-    expect(valueWords(field('graphics', 'lengthMm'), 267, 'inch')).toBe('10.512 in');
+    expect(valueWords(field('graphics', 'lengthMm'), 267, { lengthUnit: 'inch' })).toBe('10.512 in');
     expect(valueWords(field('drive', 'unrecoverableReadPerBit'), 1e-17)).toBe('1e-17 a bit');
     expect(valueWords(field('drive', 'cacheMiB'), 0)).toBe('0 MiB');
     expect(valueWords(field('drive', 'encryption'), false)).toBe('no');
     expect(valueWords(field('supply', 'connectors'), { 'card-8': 2, sata: 6 })).toBe('2 × card-8, 6 × sata');
     expect(valueWords(field('supply', 'connectors'), {})).toBe('none');
+    const names = { 'kit-a': 'Maker Kit A' };
+    expect(valueWords(field('board', 'testedMemory'), ['kit-a', 'kit-b'], { names })).toBe('Maker Kit A, kit-b');
+    expect(valueWords(field('accessory', 'fitsCooler'), 'kit-a', { names })).toBe('Maker Kit A');
     expect(valueWords(field('case', 'mounts'), [{ side: 'top' }])).toBe('1 entry');
     expect(valueWords(field('case', 'mounts'), [])).toBe('none');
     expect(valueWords(field('case', 'boardForms'), ['ATX', 'Mini-ITX'])).toBe('ATX, Mini-ITX');

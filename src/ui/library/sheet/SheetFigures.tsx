@@ -59,7 +59,7 @@ function FieldRow({
           partId={sheet.part.id}
           field={field}
           value={value}
-          words={valueWords(field, value, lengthUnit)}
+          words={valueWords(field, value, { lengthUnit, names: sheet.names })}
           onKept={onChanged}
         />
       </dd>
