@@ -4,6 +4,7 @@ import type { Machine } from '@/core/model/machine';
 import type { ElsewhereResult } from '@/core/versus/elsewhere';
 import type { Settings } from '@/core/model/settings';
 import type { Candidate, Position } from '@/core/search/candidates';
+import type { CandidateLine } from '@/core/words/candidateLine';
 import type { KitRow, MemorySheet } from '@/core/search/memorySheet';
 import type { CoinSteps, Step } from '@/core/search/coinSteps';
 import type { OperatingPoint } from '@/core/search/operatingPoints';
@@ -31,7 +32,10 @@ export type MemorySheetRows = Omit<MemorySheet, 'rows' | 'paysUpTo'> & {
 export interface WorkerApi {
   load(url: string, today: string, settings: Settings, measured: readonly Machine[]): Promise<number>;
   largest(machine: Machine, brief: Brief, task: string): Promise<Largest | undefined>;
-  candidates(machine: Machine, brief: Brief, position: Position): Promise<CandidateRow[]>;
+  /** Every candidate for a position, ranked, by name and price alone. */
+  candidates(machine: Machine, brief: Brief, position: Position): Promise<CandidateLine[]>;
+  /** What some of them do, in the order they are asked for. */
+  explained(machine: Machine, brief: Brief, position: Position, parts: readonly string[]): Promise<CandidateRow[]>;
   memorySheet(machine: Machine, brief: Brief, position: Position): Promise<MemorySheetRows>;
   remedies(machine: Machine, brief: Brief, findingKey: string): Promise<RemedyRow[]>;
   /** At which values of its missing figures an unproven finding turns. */

@@ -1,11 +1,12 @@
 import * as Comlink from 'comlink';
-import { subjectOf, type Assessment } from '@/core/assess';
+import { subjectOf, type Assessment, type Context } from '@/core/assess';
 import type { Machine } from '@/core/model/machine';
 import { elsewhereTrials } from '@/core/versus/elsewhere';
 import type { Brief } from '@/core/model/brief';
 import type { Part } from '@/core/parts';
 
-import { candidateTrials } from '@/core/search/candidates';
+import { candidateTrials, type Candidate, type Position } from '@/core/search/candidates';
+import { candidateLine } from '@/core/words/candidateLine';
 import { coinTrials, type Step } from '@/core/search/coinSteps';
 import { largestTrials } from '@/core/search/largest';
 import { memoryTrials } from '@/core/search/memorySheet';
@@ -51,13 +52,47 @@ async function newestOf<T>(topic: string, trials: Trials<T>): Promise<T> {
   return came.value;
 }
 
+interface Ranking {
+  readonly machine: Machine;
+  readonly brief: Brief;
+  readonly position: string;
+  readonly context: Context;
+  readonly list: Promise<readonly Candidate[]>;
+}
+
+/** Rankings that are looked at, the newest last: their rows are explained as they come into sight. */
+const rankings: Ranking[] = [];
+const MOST_RANKINGS = 4;
+
+function rankedFor(sentMachine: Machine, sentBrief: Brief, position: Position): Promise<readonly Candidate[]> {
+  const [machine, brief, context] = [same(sentMachine), same(sentBrief), ready()];
+  const key = JSON.stringify(position);
+  const known = rankings.find(
+    (entry) =>
+      entry.machine === machine && entry.brief === brief && entry.position === key && entry.context === context,
+  );
+  if (known) return known.list;
+  const list = newestOf('candidates', candidateTrials(machine, brief, position, context));
+  const ranking = { machine, brief, position: key, context, list };
+  rankings.push(ranking);
+  if (rankings.length > MOST_RANKINGS) rankings.shift();
+  // one that came to nothing is ranked again when it is asked for again
+  list.catch(() => rankings.splice(rankings.indexOf(ranking), 1));
+  return list;
+}
+
 const api: WorkerApi = {
   load,
-  candidates: async (machine, brief, position) =>
-    (await newestOf('candidates', candidateTrials(same(machine), same(brief), position, ready()))).map((candidate) => ({
-      ...candidate,
-      offers: offersOf(candidate.part, brief),
-    })),
+  candidates: async (machine, brief, position) => (await rankedFor(machine, brief, position)).map(candidateLine),
+  explained: async (machine, brief, position, parts) => {
+    const ranked = new Map(
+      (await rankedFor(machine, brief, position)).map((entry) => [entry.part.id as string, entry]),
+    );
+    return parts.flatMap((id) => {
+      const candidate = ranked.get(id);
+      return candidate ? [{ ...candidate, offers: offersOf(candidate.part, brief) }] : [];
+    });
+  },
   memorySheet: async (machine, brief, position) => {
     const { rows, fits, paysUpTo } = await newestOf(
       'memory sheet',

@@ -9,8 +9,8 @@ import { minorOfShown, shownCoins } from '@/core/units/money';
 import { coins } from '@/core/words/format';
 import { briefAnswer } from '@/core/words/answers';
 import { unusualTerms } from '@/core/words/terms';
-import { useMoment } from '../seat/moment';
-import { assessmentOf, useSeat } from '../seat/useSeat';
+import { useJudge } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { Answer } from '../shared/Answer';
 import { useRemembered } from '../shared/useRemembered';
 import { OwnedDisplays } from './OwnedDisplays';
@@ -22,10 +22,10 @@ import type { EditingTerms } from './editing';
 
 /** What the work demands, and whether a draft meets it. */
 function BriefAnswer() {
-  const { brief, context } = useMoment();
+  const judge = useJudge();
   const drafts = useSeat((state) => state.bundle.drafts);
   const made = drafts.filter(({ body }) => body.present !== true);
-  return <Answer>{briefAnswer(made.map(({ body }) => assessmentOf(body, brief, context)))}</Answer>;
+  return <Answer>{briefAnswer(made.map(({ body }) => judge(body)))}</Answer>;
 }
 
 /** Budget and what differs from the usual in one line; all terms behind it. Work that changes leaves them as they are. */

@@ -1,23 +1,21 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import { fullName } from '@/core/model/fitted';
+import type { ReactNode } from 'react';
 import type { Part } from '@/core/parts';
 import { failing } from '@/core/rules/rule';
 import { differencesOf, rootOf } from '@/core/parts/lookalikes';
 import { findingWords } from '@/core/words/findings';
-import { decidingTexts, keyFigures } from '@/core/words/partFigures';
 import { coins, coinsChange, number } from '@/core/words/format';
-import { kindName } from '@/core/words/names';
+import type { CandidateLine } from '@/core/words/candidateLine';
 import type { CandidateRow } from '@/workers/api';
 import { valueWords } from '@/core/words/values';
 import { Beam } from '../shared/Beam';
 import { LevelSign } from '../shared/Level';
 import { TurnsAt } from '../shared/TurnsAt';
-import { useBrief } from '../seat/moment';
-import { useSeat } from '../seat/useSeat';
-import { candidateId } from './trayList';
-import { Hint } from '../shared/Hint';
+import { useMoment } from '../seat/moment';
+import { useCurrency, useSeat } from '../seat/useSeat';
+import { useExplanation, type Place } from './useCandidates';
 
 const SHOWN_DIFFERENCES = 4;
 
@@ -42,62 +40,29 @@ function Alike({ present, part }: { present: Part; part: Part }) {
 
 const SHOWN_TASKS = 3;
 
+interface CandidateItemProps {
+  readonly row: CandidateLine;
+  readonly place: Place;
+  readonly active: boolean;
+  /** The figures that decide, in columns; left out in a list of several kinds, where each says what it is. */
+  readonly figures: ReactNode;
+}
+
 /** A candidate: its price, the figures that decide, and what it does to tasks and findings. */
-export function CandidateItem({
-  row,
-  active,
-  present,
-  onLook,
-  onTake,
-  columns,
-  under,
-}: {
-  row: CandidateRow;
-  active: boolean;
-  /** The part in the position now. */
-  present: Part | undefined;
-  /** Which of the deciding figures stand in columns; undefined in a list of several kinds, where each says what it is. */
-  columns: readonly TrayColumn[] | undefined;
-  /** It stands under another edition of the same part. */
-  under: boolean;
-  onLook: () => void;
-  onTake: () => void;
-}) {
-  const { effect, part } = row;
-  const texts = decidingTexts(part);
-  const names = useBrief().tasks;
-  const currency = useSeat(
-    (state) => state.context.catalogue.region(state.bundle.brief.body.region)?.currency ?? 'USD',
-  );
-  const changed = effect.tasks.filter(
-    (task) =>
-      task.before !== task.after ||
-      Math.abs(Math.log((task.ratio?.likely ?? 1) / (task.ratioBefore?.likely ?? 1))) > 0.01,
-  );
-  const mended = effect.mended.filter((finding) => finding.level !== 'note');
-  const looked = useSeat((state) => state.preview);
-  const open = effect.brought.find((finding) => finding.level === 'unproven' && 'missing' in finding);
-  const blocking = effect.brought.filter(({ level }) => failing(level));
-  const others = effect.brought.filter(({ level }) => !failing(level) && level !== 'note');
+export function CandidateItem({ row, place, active, figures }: CandidateItemProps) {
+  const currency = useCurrency();
   const price = row.current
     ? 'in the draft'
     : row.landedMinor === undefined
       ? 'no offer'
-      : effect.priceMinor === undefined
+      : row.priceMinor === undefined
         ? coins(row.landedMinor, currency)
-        : coinsChange(effect.priceMinor, currency);
+        : coinsChange(row.priceMinor, currency);
+  const explained = useExplanation(place, row.current ? undefined : row.part);
   return (
-    <Box
-      id={candidateId(part.id)}
-      role="option"
-      aria-selected={active}
-      className={`tray-item${row.fits ? '' : ' misfit'}`}
-      sx={{ padding: '7px 14px 7px 11px', paddingLeft: under ? '26px' : '11px', cursor: 'pointer' }}
-      onClick={onLook}
-      onDoubleClick={onTake}
-    >
+    <>
       <span className="spread">
-        <b className="cut">{fullName(part)}</b>
+        <b className="cut">{row.name}</b>
         <Box
           component="span"
           className={`num${row.current ? ' quiet' : ''}`}
@@ -106,15 +71,36 @@ export function CandidateItem({
           {price}
         </Box>
       </span>
-      {columns ? (
-        <Columns columns={columns} texts={columns.map(({ at }) => texts[at] ?? '')} />
-      ) : (
+      {figures ?? (
         <Box component="span" className="quiet small" sx={{ display: 'block' }}>
-          {part.kind === 'expansion' ? (part.purpose ?? 'expansion card') : kindName(part.kind)} · {keyFigures(part)}
+          {row.what} · {row.figures}
         </Box>
       )}
-      {present && !row.current && <Alike present={present} part={part} />}
-      {!row.current && changed.length > 0 && row.fits && (
+      {explained && <Explanation row={explained} place={place} active={active} />}
+    </>
+  );
+}
+
+/** What a candidate does to tasks and findings, and how it differs from the part that is there. */
+function Explanation({ row, place, active }: { row: CandidateRow; place: Place; active: boolean }) {
+  const { effect, part } = row;
+  const names = place.brief.tasks;
+  const item = place.draft.items.find(({ id }) => id === place.position.item);
+  const present = useMoment().context.catalogue.part(item?.part ?? '');
+  const looked = useSeat((state) => state.preview);
+  const changed = effect.tasks.filter(
+    (task) =>
+      task.before !== task.after ||
+      Math.abs(Math.log((task.ratio?.likely ?? 1) / (task.ratioBefore?.likely ?? 1))) > 0.01,
+  );
+  const mended = effect.mended.filter((finding) => finding.level !== 'note');
+  const open = effect.brought.find((finding) => finding.level === 'unproven' && 'missing' in finding);
+  const blocking = effect.brought.filter(({ level }) => failing(level));
+  const others = effect.brought.filter(({ level }) => !failing(level) && level !== 'note');
+  return (
+    <>
+      {present && <Alike present={present} part={part} />}
+      {changed.length > 0 && row.fits && (
         <Box
           component="span"
           sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: '12px', rowGap: '2px', marginTop: '3px' }}
@@ -138,7 +124,7 @@ export function CandidateItem({
           )}
         </Box>
       )}
-      {!row.current && mended.length > 0 && (
+      {mended.length > 0 && (
         <Box component="span" className="small carries" sx={{ display: 'block', marginTop: '2px' }}>
           mends:{' '}
           {mended
@@ -153,32 +139,6 @@ export function CandidateItem({
         </Box>
       ))}
       {active && looked && open && <TurnsAt machine={looked} finding={open} />}
-    </Box>
+    </>
   );
 }
-
-/** A column of the tray: which of the deciding figures, and how many letters its longest text has. */
-export interface TrayColumn {
-  readonly at: number;
-  readonly head: string;
-  readonly width: number;
-}
-
-/** Texts in columns as wide as their longest: under each other in every row, as the heads above them. */
-export const Columns = ({ columns, texts }: { columns: readonly TrayColumn[]; texts: readonly string[] }) => (
-  <Box
-    component="span"
-    className="quiet small"
-    sx={{
-      display: 'grid',
-      gridTemplateColumns: columns.map(({ width }) => `minmax(${width * 0.85}ch, ${width}fr)`).join(' '),
-      columnGap: '8px',
-    }}
-  >
-    {texts.map((text, i) => (
-      <Hint key={i} says={text}>
-        <span className="cut">{text}</span>
-      </Hint>
-    ))}
-  </Box>
-);

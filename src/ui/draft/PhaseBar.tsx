@@ -6,8 +6,8 @@ import { TextButton } from '../shared/TextButton';
 import type { Machine } from '@/core/model/machine';
 import { inPhase } from '@/core/model/phases';
 import { LevelSign, LOUD } from '../shared/Level';
-import { useMoment } from '../seat/moment';
-import { assessmentOf, useSeat } from '../seat/useSeat';
+import { useJudge } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { Value } from '../shared/Value';
 import { Hint } from '../shared/Hint';
 
@@ -16,11 +16,11 @@ export function PhaseBar({ machine }: { machine: Machine }) {
   const phase = useSeat((state) => state.phase);
   const selectPhase = useSeat((state) => state.selectPhase);
   const editDraft = useSeat((state) => state.editDraft);
-  const { brief, context } = useMoment();
+  const judge = useJudge();
   const { later } = machine;
   if (!later) return null;
   const worst = (of: 'now' | 'later') => {
-    const { findings } = assessmentOf(inPhase(machine, of), brief, context);
+    const { findings } = judge(inPhase(machine, of));
     return LOUD.find((level) => findings.some((finding) => finding.level === level));
   };
   return (

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import type { Candidate } from '@/core/search/candidates';
+import { candidateLine } from '@/core/words/candidateLine';
 import { partLike } from '@/core/tests/world';
-import { foldId, trayLines } from './trayList';
+import { foldId, sheetsOf, trayLines } from './trayList';
 
 /** A candidate that fits, costs 10 more and changes nothing. */
 const candidate = (
@@ -21,8 +22,8 @@ const candidate = (
 const NOW = candidate('now', { current: true });
 const QUICK = candidate('quick', {}, { gain: 0.3 });
 const read = (rows: readonly Candidate[], opened: readonly string[] = [], narrowed = false) =>
-  trayLines(rows, new Set(opened.map(foldId)), narrowed).map((line) =>
-    line.kind === 'part' ? `${line.under ? '  ' : ''}${line.row.part.id}` : `${line.open ? '−' : '+'} ${line.says}`,
+  trayLines(rows.map(candidateLine), new Set(opened.map(foldId)), narrowed).map((line) =>
+    line.kind === 'part' ? `${line.under ? '  ' : ''}${line.row.part}` : `${line.open ? '−' : '+'} ${line.says}`,
   );
 
 describe('the lines of the tray', () => {
@@ -83,4 +84,27 @@ describe('the lines of the tray', () => {
     ];
     expect(read(rows, [], true)).toEqual(['quick', 'quick-black', 'now', 'same', '− 1 does not fit, and why', 'tall']);
   });
+});
+
+test('candidates are explained by the sheet: each is on one, and a sheet is about a screen', () => {
+  const rows = Array.from({ length: 40 }, (_, i) => candidateLine(candidate(`c${i}`)));
+  const sheets = sheetsOf(rows);
+  expect([...new Set(sheets.values())].map((sheet) => sheet.length)).toEqual([16, 16, 8]);
+  expect(rows.every(({ part }) => sheets.get(part)?.includes(part))).toBe(true);
+  expect(sheetsOf([]).size).toBe(0);
+});
+
+test('a line says what a list needs to know of a candidate, and no more than that', () => {
+  const line = candidateLine(candidate('edition', { fits: false }, { priceMinor: -5, gain: -0.5 }, 'quick'));
+  expect(line).toMatchObject({
+    part: 'edition',
+    root: 'quick',
+    fits: false,
+    current: false,
+    better: true,
+    priceMinor: -5,
+  });
+  // a note gone mends nothing, and a price that is unknown is no saving
+  expect(candidateLine(candidate('dear', {}, { priceMinor: undefined })).better).toBe(false);
+  expect(JSON.stringify(line).length).toBeLessThan(600);
 });

@@ -3,8 +3,8 @@
 import { ChoiceButton } from './ChoiceButton';
 import { inPhase } from '@/core/model/phases';
 import type { Machine } from '@/core/model/machine';
-import { useMoment } from '../seat/moment';
-import { assessmentOf, useSeat } from '../seat/useSeat';
+import { useJudge } from '../seat/moment';
+import { useSeat } from '../seat/useSeat';
 import { LevelSign, levelSummary, LOUD } from './Level';
 import { Hint } from './Hint';
 
@@ -17,8 +17,8 @@ export function DraftButtons() {
 function DraftButton({ id, machine }: { id: string; machine: Machine }) {
   const draftId = useSeat((state) => state.draftId);
   const selectDraft = useSeat((state) => state.selectDraft);
-  const { brief, context } = useMoment();
-  const { findings } = assessmentOf(inPhase(machine, 'now'), brief, context);
+  const judge = useJudge();
+  const { findings } = judge(inPhase(machine, 'now'));
   const level = LOUD.find((each) => findings.some((finding) => finding.level === each)) ?? 'passes';
   return (
     <Hint says={levelSummary(findings)}>
