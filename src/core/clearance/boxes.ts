@@ -13,6 +13,7 @@ const AXES = ['x', 'y', 'z'] as const;
 /**
  * mm between two boxes along the axis on which they lie furthest apart; negative is how far they would have to move to
  * come free. The same either way round.
+ * @example gapMm({ x: [0, 10], y: [0, 10], z: [0, 10] }, { x: [14, 20], y: [0, 10], z: [5, 12] }) // 4
  */
 export function gapMm(a: Box, b: Box): number {
   let gap = -Infinity;

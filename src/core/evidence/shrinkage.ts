@@ -2,7 +2,10 @@ import { EVIDENCE } from './constants';
 import type { Factor } from '../predict/rates';
 import type { Measurement } from '../model/measurement';
 
-/** ln-spread of one measurement: its own runs as a range of about three spreads, never below 5 %. */
+/**
+ * ln-spread of one measurement: its own runs as a range of about three spreads, never below 5 %.
+ * @example noiseOf({ low: 90, high: 110 }) // 0.0669: ln(110 ÷ 90) ÷ 3
+ */
 export function noiseOf({ low, high }: Measurement): number {
   if (low === undefined || high === undefined || high <= low) return EVIDENCE.ownNoise.value;
   return Math.max(0.05, Math.log(high / low) / 3);

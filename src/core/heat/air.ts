@@ -9,7 +9,10 @@ const S_PER_H = 3600;
  */
 export const airRiseK = (watts: number, m3h: number): number => watts / (AIR_DENSITY * AIR_HEAT * (m3h / S_PER_H));
 
-/** m³/h that carry `watts` away at a rise of `riseK`; the inverse of `airRiseK`. @example 300 W, 10 K: 89.6 */
+/**
+ * m³/h that carry `watts` away at a rise of `riseK`; the inverse of `airRiseK`.
+ * @example airflowM3h(300, 10) // 89.6
+ */
 export const airflowM3h = (watts: number, riseK: number): number =>
   (watts / (AIR_DENSITY * AIR_HEAT * riseK)) * S_PER_H;
 
@@ -25,10 +28,16 @@ export function throughOpening(freeM3h: number, staticPa: number, resistance: nu
   return (Math.sqrt(slope * slope + 4 * resistance * staticPa) - slope) / (2 * resistance);
 }
 
-/** dB by which one fan in one system changes with speed. Source: fan laws, sound power ∝ n⁵. @example 1500 → 1000: −8.8 */
+/**
+ * dB by which one fan in one system changes with speed. Source: fan laws, sound power ∝ n⁵.
+ * @example fanChangeDb(1500, 1000) // -8.8
+ */
 export const fanChangeDb = (from: number, to: number): number => 50 * Math.log10(to / from);
 
-/** dB(A) of several sources heard together. Source: addition of energies. @example [30, 30] // 33.0 */
+/**
+ * dB(A) of several sources heard together. Source: addition of energies.
+ * @example loudness([30, 30]) // 33.0
+ */
 export function loudness(levels: readonly number[]): number {
   let energy = 0;
   for (const level of levels) energy += 10 ** (level / 10);

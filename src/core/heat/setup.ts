@@ -47,7 +47,10 @@ export interface HeatSetup {
   readonly missing: readonly MissingFigure[];
 }
 
-/** Fan speed, 0 … 1, that a curve gives at a temperature. @example 40 °C: 30 %, 80 °C: 100 %; at 60 °C 0.65 */
+/**
+ * Fan speed, 0 … 1, that a curve gives at a temperature.
+ * @example speedAt([{ c: 40, percent: 30 }, { c: 80, percent: 100 }], 60) // 0.65
+ */
 export function speedAt(curve: FanCurve, c: number): number {
   let before = curve[0];
   if (!before) return 1;

@@ -28,7 +28,7 @@ export interface AccessNs {
 /**
  * Access times in ns: open row CL, closed row RCD + CL, conflict RP + RCD + CL, cycle RAS + RP, each at the clock of
  * `rateMTs`. What lacks a figure stays undefined. Source: JESD79-4, JESD79-5 (command timing).
- * @example accessNs({ cl: 36, rcd: 38, rp: 38, ras: 80 }, 5600) // 12.86, 26.43, 40.00, 42.14
+ * @example accessNs({ cl: 36, rcd: 38, rp: 38, ras: 80 }, 5600).closed // 26.43
  */
 export function accessNs({ cl, rcd, rp, ras }: Cycles, rateMTs: number): AccessNs {
   const ns = (...cycles: readonly (number | undefined)[]): number | undefined => {
@@ -56,7 +56,7 @@ export interface Tightness {
 /**
  * How tight a kit is at the rate its timings are sold for; undefined where one of CL, RCD and RP is not stated. Source:
  * definitions; RAS ≈ CL + RCD is a named tuning heuristic.
- * @example tightness({ cl: 36, rcd: 38, rp: 38, ras: 80 }, 5600) // 36:38:38, 1.286 of 10 ns, 28.6 against 26.4 ns
+ * @example tightness({ cl: 36, rcd: 38, rp: 38, ras: 80 }, 5600) // reads 36:38:38, 1.286 of 10 ns, 28.6 against 26.4 ns
  */
 export function tightness({ cl, rcd, rp, ras }: Cycles, rateMTs: number | undefined): Tightness | undefined {
   if (cl === undefined || rcd === undefined || rp === undefined || rateMTs === undefined) return undefined;

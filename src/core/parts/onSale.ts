@@ -5,7 +5,7 @@ export type SaleState = 'announced' | 'on sale' | 'withdrawn';
 
 /**
  * A part's state on a day; days are ISO dates, which compare as text. A part without dates is on sale.
- * @example saleState({ ...part, onSale: '2031-05-01', withdrawn: '2034-01-31' }, '2034-01-31') // 'withdrawn'
+ * @example saleState({ onSale: '2031-05-01', withdrawn: '2034-01-31' }, '2034-01-31') // 'withdrawn'
  */
 export const saleState = ({ onSale, withdrawn }: Pick<Part, 'onSale' | 'withdrawn'>, today: string): SaleState =>
   withdrawn !== undefined && withdrawn <= today

@@ -38,7 +38,10 @@ const BUSY: Readonly<Record<string, readonly string[]>> = {
   memory: ['memory.traffic'],
 };
 
-/** W that excursions of a card add to its limit. @example 300 W at ratio 1.8: 240 W */
+/**
+ * W that excursions of a card add to its limit.
+ * @example excursionReserveW(300, 1.8) // 240
+ */
 export const excursionReserveW = (boardPowerW: number, ratio: number): number => boardPowerW * (ratio - 1);
 
 /** Draws of all parts, before anything is known of how busy they are. */
@@ -136,7 +139,10 @@ export function sittingDraw(
   return byItem;
 }
 
-/** W that a processor draws at most: a raised clock raises it by its cube, a limit set by hand holds it. */
+/**
+ * W that a processor draws at most: a raised clock raises it by its cube, a limit set by hand holds it.
+ * @example mostPackageW(165, 15, { clock: 1.1 }) // 214.65: 15 + 150 × 1.331
+ */
 export const mostPackageW = (maxW: number, idleW = 0, tuning: Tuning = {}): number =>
   Math.min(idleW + (maxW - idleW) * (tuning.clock ?? 1) ** 3, Math.max(idleW, tuning.packageW ?? Infinity));
 

@@ -37,6 +37,7 @@ const TIERS: Readonly<Record<Mains, Readonly<Record<Tier, Points>>>> = {
 /**
  * Efficiency of a tier at a load share, interpolated between its points and held flat above them. Below the lowest
  * point the loss in W is taken to stay what it is there, which no supply exceeds; the efficiency falls accordingly.
+ * @example tierEfficiency('gold', 0.35) // 0.885: half way from 0.87 at 20 % to 0.90 at 50 %
  */
 export function tierEfficiency(tier: Tier, load: number, mains: Mains = 115): number {
   const points = TIERS[mains][tier];
@@ -54,11 +55,17 @@ export function tierEfficiency(tier: Tier, load: number, mains: Mains = 115): nu
   return before[1];
 }
 
-/** W that a supply draws from the wall when it delivers `deliveredW`: its tier's efficiency at that load. */
+/**
+ * W that a supply draws from the wall when it delivers `deliveredW`: its tier's efficiency at that load.
+ * @example supplyWallW(375, 750, 'gold', 115) // 416.7: 375 ÷ 0.90
+ */
 export const supplyWallW = (deliveredW: number, ratedW: number, tier: Tier, mains: Mains): number =>
   deliveredW > 0 ? wallDrawW(deliveredW, tierEfficiency(tier, deliveredW / ratedW, mains)) : 0;
 
-/** W lost in a supply that delivers `deliveredW`. Upper bound, as tiers are least efficiencies. */
+/**
+ * W lost in a supply that delivers `deliveredW`. Upper bound, as tiers are least efficiencies.
+ * @example supplyLossW(375, 750, 'gold', 115) // 41.7
+ */
 export const supplyLossW = (deliveredW: number, ratedW: number, tier: Tier, mains: Mains): number =>
   supplyWallW(deliveredW, ratedW, tier, mains) - deliveredW;
 

@@ -22,6 +22,9 @@ export const INPUT_W: Readonly<Record<Connector, number>> = {
   peripheral: 132,
 };
 
-/** Watts that a set of inputs carries. */
+/**
+ * Watts that a set of inputs carries.
+ * @example inputsW({ 'card-8': 2, sata: 1 }) // 354: 2 × 150 + 54
+ */
 export const inputsW = (inputs: Readonly<Partial<Record<Connector, number | undefined>>>): number =>
   (Object.keys(INPUT_W) as Connector[]).reduce((all, plug) => all + INPUT_W[plug] * (inputs[plug] ?? 0), 0);

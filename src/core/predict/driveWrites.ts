@@ -9,6 +9,7 @@ export const fitsCache = ({ seqWriteMBs, writeCacheGB }: Drive, bytes: number): 
 /**
  * Average bytes/s of writing so many bytes without a pause: the cache at its own rate, the rest behind it. The cache is
  * taken as empty at the start and not emptied while writing goes on. Undefined when the rate after the cache is unknown.
+ * @example averageWrite({ seqWriteMBs: 5000, sustainedWriteMBs: 500, writeCacheGB: 100 }, 300e9) // 7.143e8: 300 GB in 20 + 400 s
  */
 export function averageWrite(drive: Drive, bytes: number): number | undefined {
   const { seqWriteMBs, sustainedWriteMBs, writeCacheGB } = drive;

@@ -31,7 +31,7 @@ export interface ArrayLevel {
 /**
  * Chance of at least one unreadable bit among so many: 1 − (1 − u)^bits, computed as −expm1(bits · log1p(−u)) so that
  * small chances keep their digits.
- * @example four drives of 6 TB at 1 in 10^15: 17.5 %
+ * @example chanceOfLoss(1e-15, 24e12) // 0.175: four drives of 6 TB
  */
 export const chanceOfLoss = (unrecoverablePerBit: number, bytes: number): number =>
   -Math.expm1(bytes * 8 * Math.log1p(-unrecoverablePerBit));

@@ -140,7 +140,7 @@ const tidy = (value: number): number => (Number.isFinite(value) ? Number(value.t
 /**
  * `value` of unit `from` in unit `to`; undefined when the two measure different things or one is unknown.
  * @example convert(11.8, 'inch', 'mm') // 299.72
- * @example convert(100, 'CFM', 'm³/h') // 169.901082
+ * @example convert(100, 'CFM', 'm³/h') // 169.90108
  */
 export function convert(value: number, from: string, to: string): number | undefined {
   if (from === to) return value;

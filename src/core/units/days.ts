@@ -8,5 +8,8 @@ export const dayText = (day: number): string => new Date(day * DAY_MS).toISOStri
 /** The day so many days after another. */
 export const dayAfter = (day: string, days: number): string => dayText(dayNumber(day) + days);
 
-/** Whole days from one day to another. */
+/**
+ * Whole days from one day to another.
+ * @example daysBetween('2028-02-27', '2028-03-02') // 4: the year has a 29th
+ */
 export const daysBetween = (from: string, to: string): number => dayNumber(to) - dayNumber(from);

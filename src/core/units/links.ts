@@ -35,7 +35,10 @@ export function linkFraction(link: Link): Fraction {
   return { num: lane.num * link.lanes, den: lane.den };
 }
 
-/** Bytes/s of a link in one direction. */
+/**
+ * Bytes/s of a link in one direction.
+ * @example linkBytesPerS({ generation: 4, lanes: 4 }) // 7.877e9
+ */
 export function linkBytesPerS(link: Link): number {
   const { num, den } = linkFraction(link);
   return (num * 1e9) / den;

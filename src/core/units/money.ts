@@ -49,7 +49,10 @@ export function add(a: Money, b: Money): Money {
   return { minor: a.minor + b.minor, currency: a.currency };
 }
 
-/** An amount taken a whole number of times. @throws RangeError for a fraction of a time */
+/**
+ * An amount taken a whole number of times. @throws RangeError for a fraction of a time
+ * @example timesCount(1250, 3) // 3750
+ */
 export function timesCount(minor: number, count: number): number {
   if (!Number.isSafeInteger(count)) throw new RangeError(`money is taken a whole number of times, not ${count}`);
   return minor * count;
@@ -67,7 +70,10 @@ export const plainNumber = (minor: number): number => minor;
 /** How many times one amount is the other: a plain ratio. */
 export const ratioOf = (minor: number, ofMinor: number): number => minor / ofMinor;
 
-/** The middle of amounts, the mean of the middle two rounded. @throws RangeError for none */
+/**
+ * The middle of amounts, the mean of the middle two rounded. @throws RangeError for none
+ * @example medianMinor([300, 100, 201, 200]) // 201: the mean of 200 and 201, rounded
+ */
 export function medianMinor(amounts: readonly number[]): number {
   const sorted = [...amounts].sort((a, b) => a - b);
   const [low, high] = [sorted[Math.floor((sorted.length - 1) / 2)], sorted[Math.ceil((sorted.length - 1) / 2)]];
@@ -131,7 +137,10 @@ export function netOf(grossMinor: number, rate: number): number {
   return grossMinor < SAFE && !nearHalf(quick) ? Math.round(quick) : timesExact(grossMinor, rateOf(rate).net);
 }
 
-/** A percentage of an amount, exact: "12.5" of 1000 is 125. */
+/**
+ * A percentage of an amount, exact: "12.5" of 1000 is 125.
+ * @example percentOf(1000, '12.5') // 125
+ */
 export const percentOf = (minor: number, percent: number | string): number => {
   const { n, d } = exact(percent);
   return timesExact(minor, { n, d: d * 100n });
@@ -152,6 +161,7 @@ export interface DayRate extends Rate {
 /**
  * An amount in another currency, rounded once to that one's minor unit; a rate the other way round is inverted exactly.
  * @throws RangeError when the rate is one of other currencies
+ * @example converted(10_000, 'USD', 'JPY', { base: 'USD', quote: 'JPY', rate: '149.5' }) // 14950: 100.00 × 149.5, in whole yen
  */
 export function converted(minor: number, from: Currency, to: Currency, { base, quote, rate }: Rate): number {
   const forward = base === from && quote === to;

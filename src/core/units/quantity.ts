@@ -15,7 +15,10 @@ export const bytesPerS = (bits: number): number => bits / 8;
 export const CHROMA = ['4:2:0', '4:2:2', '4:4:4'] as const;
 export type Chroma = (typeof CHROMA)[number];
 
-/** Samples a pixel: one luma sample and two chroma planes at their subsampling (ITU-R BT.601 notation). */
+/**
+ * Samples a pixel: one luma sample and two chroma planes at their subsampling (ITU-R BT.601 notation).
+ * @example samplesPerPx('4:2:2') // 2
+ */
 export function samplesPerPx(chroma: Chroma): number {
   switch (chroma) {
     case '4:2:0':
@@ -48,7 +51,10 @@ export function invariant(condition: boolean, message: string): asserts conditio
   if (!condition) throw new Error(`broken promise: ${message}`);
 }
 
-/** Rounds to `digits` significant digits, so that figures in data are stable and readable. */
+/**
+ * Rounds to `digits` significant digits, so that figures in data are stable and readable.
+ * @example significant(123_456.789, 3) // 123000
+ */
 export function significant(value: number, digits = 6): number {
   return value === 0 || !Number.isFinite(value) ? value : Number(value.toPrecision(digits));
 }

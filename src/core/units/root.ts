@@ -7,7 +7,7 @@
  * @param about what `f` is asked about, so that it needs no closure where it is called a thousand times
  * @param tolerance width of the bracket, in the argument's unit, at which the search stops
  * @returns the lower end of the last bracket, where `f ≤ 0`
- * @example rootOf((x) => x * x - 2, 0, 2, 1e-6, undefined) // 1.414213
+ * @example rootOf((x) => x * x - 2, 0, 2, 1e-6, undefined) // 1.41421
  */
 export function rootOf<S>(
   f: (x: number, about: S) => number,

@@ -31,7 +31,10 @@ export function compare(measurements: readonly Measurement[], assessment: Assess
   });
 }
 
-/** Median of the sizes of errors; undefined of none. */
+/**
+ * Median of the sizes of errors; undefined of none.
+ * @example medianError([{ error: -0.2 }, { error: 0.1 }, {}]) // 0.15
+ */
 export function medianError(compared: readonly Compared[]): number | undefined {
   const sizes = compared.flatMap(({ error }) => (error === undefined ? [] : [Math.abs(error)])).sort((a, b) => a - b);
   const middle = sizes.length >> 1;

@@ -16,7 +16,10 @@ const k = (label: string, name: keyof typeof LIVE): Derivation => fromConstant(l
 /** Inputs of a task, counted. */
 export const inputCount = (inputs: readonly LiveInput[]): number => inputs.reduce((all, input) => all + input.count, 0);
 
-/** Mbit/s that the line out must carry: Σ of the streams and a margin for retries and other traffic. */
+/**
+ * Mbit/s that the line out must carry: Σ of the streams and a margin for retries and other traffic.
+ * @example uplinkMbitPerS({ renditions: [{ mbitPerS: 6 }, { mbitPerS: 2 }], marginPercent: 25 }) // 10
+ */
 export const uplinkMbitPerS = ({ renditions, marginPercent }: Pick<LiveWork, 'renditions' | 'marginPercent'>): number =>
   renditions.reduce((all, { mbitPerS }) => all + mbitPerS, 0) * (1 + marginPercent / 100);
 

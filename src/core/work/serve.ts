@@ -10,7 +10,10 @@ import { outsideOf, type Trade } from './trade';
 
 const k = (label: string, name: keyof typeof LEARN): Derivation => fromConstant(label, LEARN[name]);
 
-/** Bytes of the weights at their precision, with a scale a block where they are quantised. */
+/**
+ * Bytes of the weights at their precision, with a scale a block where they are quantised.
+ * @example weightBytes({ paramsB: 7, bits: 16, name: 'Ask' }).value // 1.4e10
+ */
 export function weightBytes({ paramsB, bits, name }: Pick<ServeWork, 'paramsB' | 'bits' | 'name'>): Derivation {
   const params = given('parameters', paramsB * 1e9, '', 'brief', name);
   const payload = product('weights', 'B', [params, given('bytes a parameter', bits / 8, 'B', 'brief', name)]);
@@ -21,7 +24,7 @@ export function weightBytes({ paramsB, bits, name }: Pick<ServeWork, 'paramsB' |
 
 /**
  * Bytes that one sequence keeps: 2 × layers × kv-heads × head size × context × 2 bytes.
- * @example 24 layers, 4 heads of 128, 16,384 tokens: 805,306,368 B
+ * @example cacheBytes({ layers: 24, kvHeads: 4, headSize: 128, context: 16_384, name: 'Ask' }).value // 805306368
  */
 export function cacheBytes(task: Pick<ServeWork, 'layers' | 'kvHeads' | 'headSize' | 'context' | 'name'>): Derivation {
   const brief = briefOf(task);

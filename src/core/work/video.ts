@@ -9,13 +9,17 @@ export interface VideoFormat {
   readonly bitDepth: number;
 }
 
-/** Picture alone, bit/s: samples of the visible pixels. */
+/**
+ * Picture alone, bit/s: samples of the visible pixels.
+ * @example pictureBitPerS({ width: 1920, height: 1080, fps: 50, chroma: '4:2:2', bitDepth: 10 }) // 2.0736e9: 20 bits a pixel
+ */
 export const pictureBitPerS = (format: VideoFormat): number =>
   uncompressedBitsPerS(format, format.fps, format.chroma, format.bitDepth);
 
 /**
  * Bits a pixel takes on the bus and in memory: samples of 8 bits as they are; 10 bits in 4:2:2 as three samples in a
  * 32-bit word, which is 128 bits for 6 pixels; in 4:4:4 three samples in one word; deeper ones in 16-bit words.
+ * @example packedBitsPerPx({ chroma: '4:2:2', bitDepth: 10 }) // 21.33: 128 ÷ 6
  */
 export function packedBitsPerPx({ chroma, bitDepth }: Pick<VideoFormat, 'chroma' | 'bitDepth'>): number {
   const samples = samplesPerPx(chroma);
@@ -24,6 +28,7 @@ export function packedBitsPerPx({ chroma, bitDepth }: Pick<VideoFormat, 'chroma'
   return samples * 16;
 }
 
+/** @example busBitPerS({ width: 1920, height: 1080, fps: 50, chroma: '4:2:2', bitDepth: 10 }) // 2.212e9 */
 export const busBitPerS = (format: VideoFormat): number =>
   format.width * format.height * format.fps * packedBitsPerPx(format);
 
@@ -40,7 +45,10 @@ const RASTER: Readonly<Record<string, Readonly<Record<number, readonly [perLine:
 /** Bits of a sample pair on the wire; what exceeds 4:2:2 at 10 bits takes two such streams (SMPTE ST 425-1, ST 372). */
 const WIRE_PAIR_BITS = 20;
 
-/** Wire rate with blanking, bit/s; undefined for a size or rate that the standards above do not state. */
+/**
+ * Wire rate with blanking, bit/s; undefined for a size or rate that the standards above do not state.
+ * @example wireBitPerS({ width: 1920, height: 1080, fps: 50, chroma: '4:2:2', bitDepth: 10 }) // 2.97e9: 2640 × 1125 × 50 × 20
+ */
 export function wireBitPerS(format: VideoFormat): number | undefined {
   const quad = format.width >= 3840 && format.height >= 2160;
   const [width, height] = quad ? [format.width / 2, format.height / 2] : [format.width, format.height];
