@@ -105,6 +105,11 @@ export const audio: Trade<'audio'> = {
     libraryGiB: 12,
   }),
   figures: {
+    rateKHz: {
+      label: 'Sample rate',
+      unit: 'kHz',
+      explains: 'Twice the rate is twice as many buffers a second.',
+    },
     tracks: { label: 'Tracks', explains: 'Each is mixed for every buffer; they spread over cores.', valid: [1, 400] },
     effectsPerTrack: {
       label: 'Effects a track',

@@ -12,14 +12,21 @@ export interface Bounds {
 /** The least step that a field takes where nothing itself is no value. */
 const ABOVE_ZERO = 0.001;
 
+const plain = (schema: unknown): unknown => (schema instanceof z.ZodOptional ? schema.unwrap() : schema);
+const fieldOf = (schema: unknown, field: string): unknown =>
+  schema instanceof z.ZodObject ? Object.entries(schema.shape).find(([name]) => name === field)?.[1] : undefined;
+
 /**
- * Bounds of a task's number as its schema says them, so that a field refuses what the schema would.
+ * Bounds of a number as the schema of its task says them, so that a field refuses what the schema would; with `list` of
+ * a number of that list's entries.
+ * @example boundsOf('edit-play', 'streams', 'sources').max // 64
  * @throws RangeError when the kind has no such number
  */
-export function boundsOf(kind: TaskKind, field: string): Bounds {
-  const schema = taskKinds.find((option) => option.shape.kind.value === kind);
-  const found: unknown = schema && Object.entries(schema.shape).find(([name]) => name === field)?.[1];
-  const number: unknown = found instanceof z.ZodOptional ? found.unwrap() : found;
+export function boundsOf(kind: TaskKind, field: string, list?: string): Bounds {
+  const task = taskKinds.find((option) => option.shape.kind.value === kind);
+  const entries = list === undefined ? undefined : plain(fieldOf(task, list));
+  const found = fieldOf(entries instanceof z.ZodArray ? entries.element : task, field);
+  const number = plain(found);
   if (!(number instanceof z.ZodNumber)) throw new RangeError(`a task of kind "${kind}" has no number "${field}"`);
   const min = number.minValue ?? 0;
   return {

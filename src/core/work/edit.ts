@@ -83,16 +83,41 @@ export const PICTURE_FIGURES: Readonly<Record<string, Figure>> = {
     label: 'Proxies',
     explains: 'Smaller stand-ins made beforehand: little to decode and to read, at a coarser picture.',
   },
+  'sources.fps': {
+    label: 'Frame rate of the source',
+    unit: 'fps',
+    explains: 'So many frames a second are read and decoded.',
+  },
+  'sources.codec': { label: 'Codec of the source', explains: 'Decides what decoding takes, and which engines do it.' },
+  'sources.chroma': { label: 'Chroma', explains: 'Engines take some samplings of a codec and not others.' },
+  'sources.bitDepth': { label: 'Bit depth', explains: 'Engines take some depths of a codec and not others.' },
   decodeAt: {
-    label: 'Decoded at',
+    label: 'Decoded size',
     explains: 'Codecs whose frames stand alone can stop early and give a smaller picture.',
   },
   mbitPerS: {
-    label: 'Bit rate of the source',
-    unit: 'Mb/s',
+    label: 'Bit rate of a stream',
+    unit: 'Mbit/s',
     explains: 'Reading, and the space that kept footage takes.',
   },
   programmeMin: { label: 'Length of the programme', unit: 'min', explains: 'A run has this many minutes of frames.' },
+  playAt: { label: 'Playback size', explains: 'What is done to a picture is done at this size.' },
+  monitoring: { label: 'Monitoring output', explains: 'Every finished frame is also sent to a second output.' },
+  renderCache: { label: 'Render cache', explains: 'Finished frames are written to the scratch drive as it plays.' },
+  keepHours: {
+    label: 'Footage kept on the active drive',
+    unit: 'h',
+    explains: 'Space that must be there on the active drive.',
+  },
+  outCodec: { label: 'Output codec', explains: 'Decides which engines encode it, and how dear software is.' },
+  outChroma: { label: 'Output chroma', explains: 'Engines take some samplings of a codec and not others.' },
+  outBitDepth: { label: 'Output bit depth', explains: 'Engines take some depths of a codec and not others.' },
+  outMbitPerS: {
+    label: 'Bit rate of the output',
+    unit: 'Mbit/s',
+    explains: 'Writing and the size of the file, hardly the encoder’s work.',
+  },
+  targetMin: { label: 'Longest a run may take', unit: 'min', explains: 'Without one nothing is asked of its speed.' },
 };
 
 const startingPicture = () =>

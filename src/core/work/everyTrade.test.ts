@@ -17,6 +17,9 @@ const numbersOf = (task: Task): [field: string, value: number][] =>
 /** Numbers that are picked from a few instead of typed. */
 const PICKED = new Set(['playAt', 'rateKHz', 'bits', 'bitDepth', 'outBitDepth']);
 
+/** Sides of a picture, which are picked as one size. */
+const SIDES = new Set(['width', 'height', 'outWidth', 'outHeight']);
+
 describe('every trade', () => {
   let compared = 0;
 
@@ -32,6 +35,26 @@ describe('every trade', () => {
       if (whole) expect(takes(min + 1.5), `${field} is whole`).toBe(false);
     }
   });
+
+  test.each(ALL)(
+    '$kind: every number that a sentence offers has a name, and those in lists have bounds too',
+    (trade) => {
+      const task = trade.start('new');
+      const named = (field: string, list?: string) =>
+        (list === undefined ? undefined : trade.figures[`${list}.${field}`]) ?? trade.figures[field];
+      for (const [field] of numbersOf(task)) if (!SIDES.has(field)) expect(named(field)?.label, field).toBeTruthy();
+      for (const [list, entries] of Object.entries(task) as [string, unknown][])
+        for (const entry of Array.isArray(entries) ? (entries as object[]) : [])
+          for (const [field, value] of Object.entries(entry) as [string, unknown][]) {
+            if (typeof value !== 'number' || SIDES.has(field)) continue;
+            expect(named(field, list)?.label, `${list}.${field}`).toBeTruthy();
+            if (PICKED.has(field) || field === 'decodeAt') continue;
+            const { min } = boundsOf(trade.kind, field, list);
+            const wrong = { ...task, [list]: [{ ...entry, [field]: min - 1 }] };
+            expect(taskSchema.safeParse(wrong).success, `${list}.${field} ${min - 1}`).toBe(false);
+          }
+    },
+  );
 
   test.each(ALL)('$kind: a figure of the task beyond its range is told with its label and widens the band', (trade) => {
     const task = trade.start('new');

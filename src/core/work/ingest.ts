@@ -114,6 +114,9 @@ export const ingest: Trade<'ingest'> = {
     keepTB: 1,
   }),
   figures: {
+    from: { label: 'Taken from', explains: 'Each end has a link of its own, and shares those above it.' },
+    to: { label: 'Written to', explains: 'A drive of this role must take it to the end.' },
+    copyTo: { label: 'Second copy', explains: 'Goes on from there at the same time, over links of its own.' },
     streams: {
       label: 'Streams at once',
       explains: 'Each needs its own full-rate path; they share links behind one hub.',

@@ -373,6 +373,18 @@ export const live: Trade<'live'> = {
       explains: 'Each takes a port, a share of the capture card’s link and a copy through memory.',
       valid: [1, 12],
     },
+    'inputs.count': {
+      label: 'Inputs',
+      explains: 'Each takes a port, a share of the capture card’s link and a copy through memory.',
+    },
+    'inputs.fps': {
+      label: 'Frame rate of an input',
+      unit: 'fps',
+      explains: 'So many pictures a second come over the wire and the bus.',
+    },
+    'inputs.chroma': { label: 'Chroma of an input', explains: 'Samples a pixel on the wire and on the bus.' },
+    'inputs.bitDepth': { label: 'Bit depth of an input', explains: 'Bits a sample on the wire and on the bus.' },
+    'renditions.codec': { label: 'Codec', explains: 'Decides which engines encode it, and how dear software is.' },
     fps: {
       label: 'Programme frame rate',
       unit: 'fps',
@@ -386,8 +398,8 @@ export const live: Trade<'live'> = {
       valid: [0.4, 9],
     },
     layers: {
-      label: 'Titles and pictures over the programme',
-      explains: 'Each is fetched, scaled and blended over the whole picture.',
+      label: 'Titles and pictures',
+      explains: 'Each is fetched, scaled and blended over the whole programme.',
       valid: [0, 20],
     },
     keyed: { label: 'Keyed inputs', explains: 'Cutting the background out costs about four layers.' },
@@ -398,15 +410,39 @@ export const live: Trade<'live'> = {
     },
     mbitPerS: {
       label: 'Bit rate',
-      unit: 'Mb/s',
+      unit: 'Mbit/s',
       explains: 'Decides the line out of the house and the space of recordings, hardly the encoder’s work.',
     },
-    margin: {
+    marginPercent: {
       label: 'Margin of the uplink',
       unit: '%',
       explains: 'Retries and everything else on the line; a third is usual.',
     },
-    keepHours: { label: 'Hours kept', unit: 'h', explains: 'Recordings stay on the active drive that long.' },
+    keepHours: {
+      label: 'Hours of recordings kept',
+      unit: 'h',
+      explains: 'Recordings stay on the active drive that long.',
+    },
+    via: {
+      label: 'Where the inputs go',
+      explains: 'Cards need slots and links; a mixer outside hands on one picture.',
+    },
+    uplinkMbitPerS: {
+      label: 'What the line out carries',
+      unit: 'Mbit/s',
+      explains: 'Streams and margin must go through it.',
+    },
+    record: { label: 'What is recorded', explains: 'Each recording is encoded and written by itself.' },
+    recordCodec: { label: 'Codec of recordings', explains: 'Decides which engines encode them.' },
+    recordMbitPerS: {
+      label: 'Bit rate of a recording',
+      unit: 'Mbit/s',
+      explains: 'Writing, and the space that recordings take.',
+    },
+    recordPath: {
+      label: 'Encoding of recordings',
+      explains: 'An engine has sessions and a pool of time; software takes cores.',
+    },
   },
   constants: LIVE,
   sizes: {

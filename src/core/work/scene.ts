@@ -120,6 +120,7 @@ export const scene: Trade<'scene'> = {
     texturesGiB: 3,
   }),
   figures: {
+    displays: { label: 'Displays', explains: 'Side by side they are one picture.' },
     megapixels: {
       label: 'All displays together',
       unit: 'Mpx',

@@ -2,67 +2,36 @@
 
 import { TextButton } from '../shared/TextButton';
 import { OUT_CODECS } from '@/core/model/encoders';
-import { inputCount, live, uplinkMbitPerS } from '@/core/work/live';
-import type { LiveInput, LiveWork, Rendition } from '@/core/model/tasks';
+import { inputCount, uplinkMbitPerS } from '@/core/work/live';
+import type { LiveInput, Rendition } from '@/core/model/tasks';
 import { busBitPerS, pictureBitPerS, wireBitPerS } from '@/core/work/video';
 import { CHROMA } from '@/core/units/quantity';
 import { number } from '@/core/words/format';
 import { codecName } from '@/core/words/names';
+import { plain, Size, type Change } from '../shared/phrases';
+import { counted, depths, PATHS, phrasesIn, phrasesOf, type SentenceProps } from './figures';
 import { How } from './pictureSentences';
-import { Num, Pick, plain, Size, type Change } from '../shared/phrases';
 
-const { figures } = live;
 const CODECS = OUT_CODECS.map((codec) => [codec, codecName(codec)] as const);
 
-function Input({
-  input,
-  onChange,
-  onRemove,
-}: {
-  input: LiveInput;
-  onChange: Change<LiveInput>;
-  onRemove: (() => void) | undefined;
-}) {
+interface InputProps {
+  readonly input: LiveInput;
+  readonly change: Change<LiveInput>;
+  readonly onRemove: (() => void) | undefined;
+}
+
+function Input({ input, change, onRemove }: InputProps) {
+  const { num, pick } = phrasesIn('live', 'inputs', input, change);
   return (
     <>
-      <Num
-        label="Inputs"
-        value={input.count}
-        min={1}
-        max={64}
-        whole
-        figure={figures['inputs']}
-        onChange={(value) => onChange({ count: value ?? 1 })}
-      >
-        {input.count === 1 ? '1 input' : `${input.count} inputs`}
-      </Num>{' '}
-      of{' '}
+      {num('count', counted('input'))} of{' '}
       <Size
         label="Picture size of an input"
         width={input.width}
         height={input.height}
-        onChange={(width, height) => onChange({ width, height })}
+        onChange={(width, height) => change({ width, height })}
       />{' '}
-      <Num
-        label="Frame rate of an input"
-        value={input.fps}
-        unit="fps"
-        min={1}
-        max={1000}
-        onChange={(value) => onChange({ fps: value ?? input.fps })}
-      />{' '}
-      <Pick
-        label="Chroma of an input"
-        value={input.chroma}
-        options={plain(CHROMA)}
-        onChange={(chroma) => onChange({ chroma })}
-      />{' '}
-      <Pick
-        label="Bit depth of an input"
-        value={input.bitDepth}
-        options={([8, 10, 12] as const).map((depth) => [depth, `${depth}-bit`] as const)}
-        onChange={(bitDepth) => onChange({ bitDepth })}
-      />
+      {num('fps')} {pick('chroma', plain(CHROMA))} {pick('bitDepth', depths([8, 10, 12] as const))}
       {onRemove && (
         <>
           {' '}
@@ -73,43 +42,29 @@ function Input({
   );
 }
 
-function Stream({
-  rendition,
-  index,
-  onChange,
-  onRemove,
-}: {
-  rendition: Rendition;
-  index: number;
-  onChange: Change<Rendition>;
-  onRemove: () => void;
-}) {
+interface StreamProps {
+  readonly rendition: Rendition;
+  readonly index: number;
+  readonly change: Change<Rendition>;
+  readonly onRemove: () => void;
+}
+
+function Stream({ rendition, index, change, onRemove }: StreamProps) {
   const of = `stream ${index + 1}`;
+  const { num, pick } = phrasesIn('live', 'renditions', rendition, change, {
+    codec: `Codec of ${of}`,
+    mbitPerS: `Bit rate of ${of}`,
+  });
   return (
     <>
       <Size
         label={`Size of ${of}`}
         width={rendition.width}
         height={rendition.height}
-        onChange={(width, height) => onChange({ width, height })}
+        onChange={(width, height) => change({ width, height })}
       />{' '}
-      <Pick
-        label={`Codec of ${of}`}
-        value={rendition.codec}
-        options={CODECS}
-        onChange={(codec) => onChange({ codec })}
-      />{' '}
-      at{' '}
-      <Num
-        label={`Bit rate of ${of}`}
-        value={rendition.mbitPerS}
-        unit="Mbit/s"
-        min={0.01}
-        max={200_000}
-        figure={figures['mbitPerS']}
-        onChange={(value) => onChange({ mbitPerS: value ?? rendition.mbitPerS })}
-      />{' '}
-      by <How label={`Encoding of ${of}`} task={rendition} change={onChange} />{' '}
+      {pick('codec', CODECS)} at {num('mbitPerS')} by{' '}
+      <How label={`Encoding of ${of}`} task={rendition} change={change} />{' '}
       <TextButton onClick={onRemove} aria-label={`Leave ${of} out`}>
         leave out
       </TextButton>
@@ -117,14 +72,24 @@ function Stream({
   );
 }
 
-export function LiveSentence({ task, change }: { task: LiveWork; change: Change<LiveWork> }) {
+const gbit = (value: number | undefined) => (value === undefined ? 'unknown' : `${number(value / 1e9, 4)} Gb/s`);
+
+export function LiveSentence({ task, change }: SentenceProps<'live'>) {
+  const { num, pick } = phrasesOf<'live'>(task, change);
   const [first] = task.inputs;
   const rates = (of: (input: LiveInput) => number | undefined) =>
     task.inputs.reduce<number | undefined>((all, input) => {
       const one = of(input);
       return all === undefined || one === undefined ? undefined : all + input.count * one;
     }, 0);
-  const gbit = (value: number | undefined) => (value === undefined ? 'unknown' : `${number(value / 1e9, 4)} Gb/s`);
+  const another: Rendition = task.renditions.at(-1) ?? {
+    width: task.width,
+    height: task.height,
+    codec: 'h264',
+    mbitPerS: 6,
+    path: 'engine',
+    preset: 'fast',
+  };
   return (
     <>
       Take{' '}
@@ -133,7 +98,7 @@ export function LiveSentence({ task, change }: { task: LiveWork; change: Change<
           {i > 0 ? ' and ' : ''}
           <Input
             input={input}
-            onChange={(patch) =>
+            change={(patch) =>
               change({ inputs: task.inputs.map((other, k) => (k === i ? { ...other, ...patch } : other)) })
             }
             onRemove={
@@ -146,16 +111,11 @@ export function LiveSentence({ task, change }: { task: LiveWork; change: Change<
         and another kind
       </TextButton>{' '}
       through{' '}
-      <Pick
-        label="Where the inputs go"
-        value={task.via}
-        options={[
-          ['cards', 'capture cards'],
-          ['mixer', 'a mixer outside'],
-          ['either', 'a mixer if the draft has one, or cards'],
-        ]}
-        onChange={(via) => change({ via })}
-      />{' '}
+      {pick('via', [
+        ['cards', 'capture cards'],
+        ['mixer', 'a mixer outside'],
+        ['either', 'a mixer if the draft has one, or cards'],
+      ])}{' '}
       <span className="quiet">
         ({gbit(rates(pictureBitPerS))} of picture, {gbit(rates(busBitPerS))} on the bus, {gbit(rates(wireBitPerS))} on
         the wire)
@@ -167,46 +127,14 @@ export function LiveSentence({ task, change }: { task: LiveWork; change: Change<
         height={task.height}
         onChange={(width, height) => change({ width, height })}
       />{' '}
-      at{' '}
-      <Num
-        label="Programme frame rate"
-        value={task.fps}
-        unit="fps"
-        min={1}
-        max={1000}
-        figure={figures['fps']}
-        onChange={(value) => change({ fps: value ?? task.fps })}
-      />{' '}
-      with{' '}
-      <Num
-        label="Titles and pictures"
-        value={task.layers}
-        min={0}
-        max={40}
-        whole
-        figure={figures['layers']}
-        onChange={(value) => change({ layers: value ?? 0 })}
-      >
-        {task.layers === 1 ? '1 title' : `${task.layers} titles`}
-      </Num>{' '}
-      and{' '}
-      <Num
-        label="Keyed inputs"
-        value={task.keyed}
-        min={0}
-        max={16}
-        whole
-        figure={figures['keyed']}
-        onChange={(value) => change({ keyed: value ?? 0 })}
-      >{`${task.keyed} keyed`}</Num>
-      . Send{' '}
+      at {num('fps')} with {num('layers', counted('title'))} and {num('keyed', (said) => `${said} keyed`)}. Send{' '}
       {task.renditions.map((rendition, i) => (
         <span key={i}>
           {i > 0 ? ' and ' : ''}
           <Stream
             rendition={rendition}
             index={i}
-            onChange={(patch) =>
+            change={(patch) =>
               change({ renditions: task.renditions.map((other, k) => (k === i ? { ...other, ...patch } : other)) })
             }
             onRemove={() => change({ renditions: task.renditions.filter((_, k) => k !== i) })}
@@ -214,96 +142,19 @@ export function LiveSentence({ task, change }: { task: LiveWork; change: Change<
         </span>
       ))}
       {task.renditions.length === 0 ? 'nothing' : ''}{' '}
-      <TextButton
-        onClick={() =>
-          change({
-            renditions: [
-              ...task.renditions,
-              task.renditions.at(-1) ?? {
-                width: task.width,
-                height: task.height,
-                codec: 'h264',
-                mbitPerS: 6,
-                path: 'engine',
-                preset: 'fast',
-              },
-            ],
-          })
-        }
-      >
-        and another stream
-      </TextButton>
-      , with{' '}
-      <Num
-        label="Margin of the uplink"
-        value={task.marginPercent}
-        unit="%"
-        min={0}
-        max={300}
-        figure={figures['margin']}
-        onChange={(value) => change({ marginPercent: value ?? 0 })}
-      />{' '}
-      to spare <span className="quiet">({number(uplinkMbitPerS(task), 4)} Mb/s up)</span> on{' '}
-      <Num
-        label="What the line out carries"
-        value={task.uplinkMbitPerS}
-        unit="Mbit/s"
-        min={0.01}
-        optional
-        onChange={(value) => change({ uplinkMbitPerS: value })}
-      >
-        {task.uplinkMbitPerS === undefined ? 'a line of unknown rate' : `a line of ${task.uplinkMbitPerS} Mbit/s`}
-      </Num>
-      ; record{' '}
-      <Pick
-        label="What is recorded"
-        value={task.record}
-        options={[
-          ['off', 'nothing'],
-          ['programme', 'the programme'],
-          ['inputs', inputCount(task.inputs) === 1 ? 'the input' : 'every input by itself'],
-        ]}
-        onChange={(record) => change({ record })}
-      />
+      <TextButton onClick={() => change({ renditions: [...task.renditions, another] })}>and another stream</TextButton>,
+      with {num('marginPercent')} to spare <span className="quiet">({number(uplinkMbitPerS(task), 4)} Mb/s up)</span> on{' '}
+      {num('uplinkMbitPerS', (said) => `a line of ${said} Mbit/s`, 'a line of unknown rate')}; record{' '}
+      {pick('record', [
+        ['off', 'nothing'],
+        ['programme', 'the programme'],
+        ['inputs', inputCount(task.inputs) === 1 ? 'the input' : 'every input by itself'],
+      ])}
       {task.record !== 'off' && (
         <>
           {' '}
-          as{' '}
-          <Pick
-            label="Codec of recordings"
-            value={task.recordCodec}
-            options={CODECS}
-            onChange={(recordCodec) => change({ recordCodec })}
-          />{' '}
-          at{' '}
-          <Num
-            label="Bit rate of a recording"
-            value={task.recordMbitPerS}
-            unit="Mbit/s"
-            min={0.01}
-            max={200_000}
-            onChange={(value) => change({ recordMbitPerS: value ?? task.recordMbitPerS })}
-          />{' '}
-          by{' '}
-          <Pick
-            label="Encoding of recordings"
-            value={task.recordPath}
-            options={[
-              ['engine', 'encoding engine'],
-              ['software', 'software'],
-            ]}
-            onChange={(recordPath) => change({ recordPath })}
-          />
-          , kept{' '}
-          <Num
-            label="Hours of recordings kept"
-            value={task.keepHours}
-            unit="h"
-            min={0}
-            max={10_000}
-            figure={figures['keepHours']}
-            onChange={(value) => change({ keepHours: value ?? 0 })}
-          />
+          as {pick('recordCodec', CODECS)} at {num('recordMbitPerS')} by {pick('recordPath', PATHS)}, kept{' '}
+          {num('keepHours')}
         </>
       )}
       . Target: <b>no dropped frame, also in the worst moments</b>.
