@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { draftMenu, findings, MOSAICS, openSeat, settled, opened } from './helpers';
+import { draftMenu, findings, judged, MOSAICS, openSeat, settled, opened } from './helpers';
 
 /** Every value that a station shows under a name, and where. */
 class Shown {
@@ -67,6 +67,7 @@ test('each price, draw and temperature has one value on all stations, for every 
       shown.add(`${draft} price`, text === 'owned' ? undefined : `${found(text, /([\d,]+\.\d+)/)} USD`, 'Desk');
       await go(page, 'Draft');
       await page.getByRole('button', { name, exact: true }).first().click();
+      await judged(page);
       await ledger(page, draft, 'Draft', shown);
       for (const beam of await page.getByLabel(/^(Processor|Card) heat: /).all()) {
         const label = await beam.getAttribute('aria-label');

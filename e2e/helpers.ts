@@ -17,9 +17,14 @@ export async function openSeat(
   await settled(page);
 }
 
-/** The ledger says that everything is saved. */
+/** What is judged is of what was pressed last. */
+export const judged = (page: Page): Promise<void> =>
+  expect(page.locator('.frame')).toHaveAttribute('aria-busy', 'false');
+
+/** The ledger says that everything is saved, and all is judged. */
 export async function settled(page: Page): Promise<void> {
   await expect(page.getByRole('status').filter({ hasText: /saved, revision/ })).toBeVisible();
+  await judged(page);
 }
 
 export const findings = (page: Page, level: 'blocks' | 'unproven' | 'caution') =>

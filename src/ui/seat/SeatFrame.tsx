@@ -14,7 +14,7 @@ import { useNotices } from '../shared/Notices';
 import { StepButton } from '../shared/StepButton';
 import { ThemeSwitch } from '../shared/ThemeSwitch';
 import { Ledger } from './Ledger';
-import { MomentOfSeat } from './moment';
+import { MomentFrame } from './moment';
 import { SaveBar } from './SaveBar';
 import { STATIONS, TOUR_ASKED } from './stations';
 import { seatAddress } from '@/core/model/addresses';
@@ -59,17 +59,15 @@ function Frame({ bundle: text, children }: { bundle: string; children: ReactNode
   useDraftOfAddress(store.current);
   return (
     <SeatContext value={store.current}>
-      <MomentOfSeat>
-        <div className="frame">
-          <TopBar />
-          <Box component="main" className="station" sx={{ display: 'flex', flexDirection: 'column' }}>
-            <SaveBar />
-            <Box sx={{ flex: '1 1 auto', minHeight: 0 }}>{children}</Box>
-          </Box>
-          <Ledger />
-          <SeatSays />
-        </div>
-      </MomentOfSeat>
+      <MomentFrame>
+        <TopBar />
+        <Box component="main" className="station" sx={{ display: 'flex', flexDirection: 'column' }}>
+          <SaveBar />
+          <Box sx={{ flex: '1 1 auto', minHeight: 0 }}>{children}</Box>
+        </Box>
+        <Ledger />
+        <SeatSays />
+      </MomentFrame>
     </SeatContext>
   );
 }

@@ -26,7 +26,8 @@ const EMPTY: Machine = { id: 'empty', name: 'Draft', items: [] };
 
 const MomentContext = createContext<Moment | undefined>(undefined);
 
-export function MomentOfSeat({ children }: { children: ReactNode }) {
+/** The frame of a seat's pages; it says when what is judged is a beat behind what was typed or pressed. */
+export function MomentFrame({ children }: { children: ReactNode }) {
   const whole = useSeat((state) => state.bundle.drafts.find((draft) => draft.id === state.draftId)?.body ?? EMPTY);
   const phase = useSeat((state) => state.phase);
   const preview = useSeat((state) => state.preview);
@@ -36,7 +37,14 @@ export function MomentOfSeat({ children }: { children: ReactNode }) {
     () => ({ whole, draft: inPhase(whole, phase), preview, brief, context }),
     [whole, phase, preview, brief, context],
   );
-  return <MomentContext value={useDeferredValue(now)}>{children}</MomentContext>;
+  const shown = useDeferredValue(now);
+  return (
+    <MomentContext value={shown}>
+      <div className="frame" aria-busy={shown !== now}>
+        {children}
+      </div>
+    </MomentContext>
+  );
 }
 
 export function useMoment(): Moment {

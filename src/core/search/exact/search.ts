@@ -183,8 +183,9 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     },
   }));
   const cheapAt = positions.map((_, i) => probing.filter(({ of }) => of.length <= CHEAP && of.includes(i)));
-  // what looks at few positions is asked of few combinations, so it is cheap and comes first
-  const checks = [...probing, ...staging].sort((a, b) => a.of.length - b.of.length);
+  // what looks at few positions is asked of few combinations, so it is cheap and comes first; of what looks at as many the
+  // work, which refuses most: what it has worked out then, rules need not, and they are asked of the few that are left
+  const checks = [...staging, ...probing].sort((a, b) => a.of.length - b.of.length);
   const checksAt = positions.map((_, i) => checks.filter(({ of }) => of.includes(i)));
   const keptBought = space.kept.flatMap((item, i) => {
     const part = space.keptParts[i];
