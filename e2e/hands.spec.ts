@@ -253,10 +253,10 @@ test('the first page fetches under 350 kB of scripts, every other under 500', as
     ...STATIONS.map((station) => [`${SEAT}/${station}`, 500] as const),
   ] as const) {
     await page.goto(path, { waitUntil: 'networkidle' });
-    // what is fetched in advance waits until the page has rested for 2.5 s
+    // what is fetched in advance waits until the page has rested for 2.5 s, from its load event on
     const scripts = await page.evaluate(() => {
       const [navigation] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
-      const rested = (navigation?.loadEventEnd ?? 0) + 2500;
+      const rested = (navigation?.loadEventStart ?? 0) + 2500;
       return (
         performance
           .getEntriesByType('resource')

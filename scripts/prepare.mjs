@@ -1,5 +1,5 @@
 // What the other scripts share: runs before `npm ci`, so plain Node without dependencies.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -20,6 +20,33 @@ export function run(title, command, args, options = {}) {
     process.exit(result.status ?? 1);
   }
   console.log(`  ${title}: ${((Date.now() - started) / 1000).toFixed(1)} s`);
+}
+
+/**
+ * Runs commands that do not get in each other's way, all at once, and shows the output of each when it has ended; stops
+ * the script when one has failed, after all have ended.
+ */
+export async function together(commands) {
+  console.log(`\n— ${commands.map(([title]) => title).join(', ')}`);
+  const started = Date.now();
+  const ended = await Promise.all(
+    commands.map(
+      ([title, command, args]) =>
+        new Promise((resolve) => {
+          const child = spawn(command, args, { cwd: ROOT, env: ENV, stdio: ['ignore', 'pipe', 'pipe'] });
+          let output = '';
+          for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (output += text));
+          child.on('error', (error) => (output += `${command} cannot be started (${error.message}).`));
+          child.on('close', (code) => {
+            if (output.trim() !== '') console.log(output.trimEnd());
+            console.log(`  ${title}: ${((Date.now() - started) / 1000).toFixed(1)} s`);
+            resolve({ title, code });
+          });
+        }),
+    ),
+  );
+  const failed = ended.filter(({ code }) => code !== 0);
+  if (failed.length > 0) stop(`${failed.map(({ title }) => title).join(', ')} failed.`);
 }
 
 export function stop(sentence) {

@@ -142,7 +142,7 @@ function TopBar() {
       </Link>
       <Box component="span" className="cut" sx={{ minWidth: 60 }}>
         <Hint says="Desk: all projects">
-          <Link href="/" className="quiet" style={{ color: 'var(--quiet)', textDecoration: 'none' }}>
+          <Link href="/" className="way">
             {seat.projectName}
           </Link>
         </Hint>
@@ -159,7 +159,7 @@ function TopBar() {
           );
         })}
       </Box>
-      <Link href="/library" className="quiet" style={{ color: 'var(--quiet)', textDecoration: 'none' }}>
+      <Link href="/library" className="way">
         Library
       </Link>
       <ButtonBase className="find" sx={{ ml: 'auto' }} onClick={() => setFinding(true)}>

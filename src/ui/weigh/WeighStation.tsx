@@ -100,8 +100,7 @@ export function WeighStation() {
                   <TextButton
                     aria-pressed={row.id === task?.id}
                     onClick={() => setChosen(row.id)}
-                    color="text.primary"
-                    sx={{ textDecoration: row.id === task?.id ? 'none' : 'underline' }}
+                    sx={{ color: 'text.primary', textDecoration: row.id === task?.id ? 'none' : 'underline' }}
                   >
                     {row.name}
                   </TextButton>
