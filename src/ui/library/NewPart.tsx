@@ -14,6 +14,7 @@ import { kindName } from '@/core/words/names';
 import { addPart } from '@/server/actions';
 import type { PartSheet } from '@/server/contract';
 import { FormField, SchemaForm } from '../shared/form';
+import { FormChoice } from '../shared/FormChoice';
 
 export interface NewPartStart {
   readonly as: 'new' | 'copy' | 'stand-in';
@@ -76,7 +77,7 @@ export function NewPart({
                 <Typography variant="body2" color="text.secondary">
                   {says(start)}
                 </Typography>
-                <FormField name="kind" label="Kind" options={KINDS} disabled={start.as !== 'new'} />
+                <FormChoice name="kind" label="Kind" options={KINDS} disabled={start.as !== 'new'} />
                 <FormField name="maker" label="Maker" autoFocus />
                 <FormField name="name" label="Name" />
               </Stack>

@@ -2,10 +2,12 @@
 
 import { zodResolver } from '@hookform/resolvers/zod';
 import Button from '@mui/material/Button';
+import FormControl, { type FormControlProps } from '@mui/material/FormControl';
+import FormHelperText from '@mui/material/FormHelperText';
 import InputAdornment from '@mui/material/InputAdornment';
-import MenuItem from '@mui/material/MenuItem';
+import InputLabel from '@mui/material/InputLabel';
+import OutlinedInput, { type OutlinedInputProps } from '@mui/material/OutlinedInput';
 import Stack from '@mui/material/Stack';
-import TextField, { type TextFieldProps } from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useId, useState, type ReactNode } from 'react';
 import {
@@ -80,7 +82,8 @@ export function useWrong(name: string) {
   return getFieldState(name, formState).error?.message;
 }
 
-type Given = Omit<TextFieldProps, 'name' | 'error' | 'helperText' | 'onChange' | 'onBlur' | 'ref' | 'value'>;
+type Given = Pick<OutlinedInputProps, 'type' | 'placeholder' | 'autoFocus' | 'onFocus' | 'disabled' | 'inputMode'> &
+  Pick<FormControlProps, 'sx'>;
 
 interface FieldProps extends Given {
   readonly name: string;
@@ -91,39 +94,30 @@ interface FieldProps extends Given {
   readonly maxLength?: number;
   /** Whether its label stands in a line of its own: a long one is cut off in the frame. */
   readonly above?: boolean;
-  /** Choices, where it is one of several. */
-  readonly options?: readonly { readonly value: string; readonly label: string }[];
 }
 
-/** A field of the form around it, with its unit. */
-export function FormField({ name, label, hint, unit, maxLength, above, options, inputMode, ...given }: FieldProps) {
-  const { register, getValues } = useFormContext();
+/** A field of the form around it, with its unit. It is put together here: the library's whole field brings its lists along. */
+export function FormField({ name, label, hint, unit, maxLength, above, inputMode, sx, ...given }: FieldProps) {
+  const { register } = useFormContext();
   const wrong = useWrong(name);
   const id = useId();
+  const beneath = wrongOr(wrong, hint);
   const field = (
-    <TextField
-      {...given}
-      id={id}
-      {...(above ? {} : { label })}
-      error={wrong !== undefined}
-      helperText={wrongOr(wrong, hint)}
-      {...(options ? { select: true, defaultValue: getValues(name) as string } : {})}
-      slotProps={{
-        htmlInput: {
-          ...(inputMode ? { inputMode } : {}),
-          ...(maxLength === undefined ? {} : { maxLength }),
-          ...(options ? { 'aria-label': label } : {}),
-        },
-        ...(unit ? { input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } } : {}),
-      }}
-      {...register(name)}
-    >
-      {options?.map((option) => (
-        <MenuItem key={option.value} value={option.value}>
-          {option.label}
-        </MenuItem>
-      ))}
-    </TextField>
+    <FormControl size="small" error={wrong !== undefined} {...(sx ? { sx } : {})}>
+      {!above && <InputLabel htmlFor={id}>{label}</InputLabel>}
+      <OutlinedInput
+        {...given}
+        id={id}
+        {...(above ? { notched: false } : { label })}
+        {...(beneath === undefined ? {} : { 'aria-describedby': `${id}-beneath` })}
+        {...(unit ? { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } : {})}
+        slotProps={{
+          input: { ...(inputMode ? { inputMode } : {}), ...(maxLength === undefined ? {} : { maxLength }) },
+        }}
+        {...register(name)}
+      />
+      {beneath !== undefined && <FormHelperText id={`${id}-beneath`}>{beneath}</FormHelperText>}
+    </FormControl>
   );
   if (!above) return field;
   return (

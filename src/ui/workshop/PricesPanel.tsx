@@ -14,6 +14,7 @@ import type { Settings } from '@/core/model/settings';
 import { dropSource, keepSource } from '@/server/actions';
 import type { PriceState } from '@/server/contract';
 import { FormField, SchemaForm } from '../shared/form';
+import { FormChoice } from '../shared/FormChoice';
 import { FormFoot } from '../shared/FormFoot';
 import { Panel } from '../shared/Panel';
 import { ReachForm } from './ReachForm';
@@ -122,7 +123,7 @@ function SourceForm({ onDone, onLeave }: { readonly onDone: () => void; readonly
             {FIELDS.map(([id, label]) => (
               <FormField key={id} name={id} label={label} />
             ))}
-            <FormField name="format" label="Format" options={FORMATS} />
+            <FormChoice name="format" label="Format" options={FORMATS} />
           </Stack>
           <FormFoot keep="Add it" onLeave={onLeave} busy={busy} />
         </>
