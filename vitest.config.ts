@@ -6,6 +6,8 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'lint/**/*.test.ts'],
     environment: 'node',
+    // what many files import is read once: nothing in it remembers a test
+    isolate: false,
     // all cores: nothing else runs beside the tests
     maxWorkers: '100%',
     testTimeout: 180_000,
