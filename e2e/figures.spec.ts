@@ -142,6 +142,7 @@ test('a clock is the same in the finding, on the map, beside the task and after 
   const shown = new Shown();
   await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Six fans', exact: true }).click();
+  await judged(page);
   const held = findings(page, 'caution').filter({ hasText: /keeps [\d.]+ of [\d.]+ GHz/ });
   shown.add('full GHz', found(await held.innerText(), /keeps [\d.]+ of ([\d.]+) GHz/), 'finding');
   await page.getByRole('button', { name: 'Heat and air', exact: true }).click();

@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { noBarriersInEither, beam, findings, MOSAICS, openSeat, settled, openAll, opened } from './helpers';
+import { noBarriersInEither, beam, findings, MOSAICS, openSeat, settled, openAll, opened, judged } from './helpers';
 
 test('the heat layer shows what is held at its limit; a remedy mends it and the time of the task follows', async ({
   page,
@@ -44,6 +44,7 @@ test('six planned fans turn out to be three, with the money freed', async ({ pag
 test('the side view: gaps in mm, what must come off, and sliders that everything follows', async ({ page }) => {
   await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Put right', exact: true }).click();
+  await judged(page);
   await page.getByRole('button', { name: 'Clearance', exact: true }).click();
   await page.getByRole('button', { name: 'Side view, in mm' }).click();
   await expect(

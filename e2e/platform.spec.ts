@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { draftMenu, findings, openSeat, settled, SONAR, opened } from './helpers';
+import { draftMenu, findings, openSeat, settled, SONAR, opened, judged } from './helpers';
 
 const openKits = async (page: Page) => {
   await page.getByRole('button', { name: 'Memory', exact: true }).click();
@@ -97,6 +97,7 @@ test('firmware: the version to take, the steps, the way back; planned, the findi
 test('a later phase has its own parts, price and findings, and leaves the first alone', async ({ page }) => {
   await openSeat(page, 'draft');
   await page.getByRole('button', { name: 'Draft B', exact: true }).click();
+  await judged(page);
   const now = await page.getByRole('button', { name: /landed$/ }).textContent();
   await draftMenu(page, 'Plan a later phase');
   await expect(page.getByRole('button', { name: /^Later adds 0\.00 USD landed$/ })).toBeVisible();
