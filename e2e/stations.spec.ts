@@ -60,6 +60,25 @@ test.describe('the tray', () => {
     await expect(list.getByRole('option', { name: /^Halcyte Tern Deep 12 [^C]/ })).toContainText('needs firmware 2.40');
   });
 
+  test('draws what is in sight, and the keyboard reaches what is not', async ({ page }) => {
+    await openSeat(page, 'draft');
+    await page.getByRole('button', { name: /^Halcyte Tern 12, / }).click();
+    const list = page.getByRole('listbox', { name: 'Candidates for the processor' });
+    const misfit = list.getByRole('option', { name: /do not fit, and why$/ });
+    await misfit.click();
+    const lines = Number(await misfit.getAttribute('aria-setsize'));
+    expect(lines).toBeGreaterThan(20);
+    await list.press('End');
+    const last = list.getByRole('option', { selected: true });
+    await expect(last).toHaveAttribute('aria-posinset', String(lines));
+    await expect(last).toBeInViewport();
+    // the first lines are not drawn any more
+    await expect(list.locator('[aria-posinset="1"]')).toHaveCount(0);
+    await list.press('Home');
+    await expect(last).toHaveAttribute('aria-posinset', '1');
+    await expect(last).toBeInViewport();
+  });
+
   test('a drive into an empty slot gets pinned there; its role and pin can be changed', async ({ page }) => {
     await openSeat(page, 'draft');
     await page.getByRole('button', { name: /^M\.2 slot 4, empty/ }).click();

@@ -54,7 +54,7 @@ function TrayFor({ position }: { position: Position }) {
   );
   const activeLine = lines.find((line) => line.id === active);
   const chosen = activeLine?.kind === 'part' && !activeLine.row.current ? activeLine.row : undefined;
-  const take = useLookAndTake(place, chosen?.part);
+  const { take, failed } = useLookAndTake(place, chosen?.part);
 
   const lookAt = (line: TrayLine | undefined) => {
     setActive(line?.id);
@@ -67,10 +67,14 @@ function TrayFor({ position }: { position: Position }) {
     lookAt(lines[index < 0 ? (by > 0 ? 0 : lines.length - 1) : Math.min(lines.length - 1, Math.max(0, index + by))]);
   };
   const onKeyDown = (event: KeyboardEvent) => {
+    const target = (event.target as HTMLElement).tagName;
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
       move(event.key === 'ArrowDown' ? 1 : -1);
-    } else if (event.key === 'Enter' && (event.target as HTMLElement).tagName !== 'BUTTON') {
+    } else if ((event.key === 'Home' || event.key === 'End') && target !== 'INPUT') {
+      event.preventDefault();
+      lookAt(lines.at(event.key === 'Home' ? 0 : -1));
+    } else if (event.key === 'Enter' && target !== 'BUTTON') {
       event.preventDefault();
       if (activeLine?.kind === 'fold') openOrClose(activeLine.id);
       else if (chosen) take(chosen);
@@ -122,6 +126,11 @@ function TrayFor({ position }: { position: Position }) {
         )}
       </TrayLines>
       <Box sx={{ borderTop: '1px solid var(--hair)', padding: '6px 0 8px' }}>
+        {failed !== undefined && (
+          <p className="small short" role="alert">
+            What it does could not be worked out: {failed}.
+          </p>
+        )}
         <p className="quiet small">
           Prices: <Term word="landed" />, {currency}, tax and shipping in.
         </p>
@@ -170,8 +179,11 @@ function useLookAndTake(place: Place | undefined, looked: string | undefined) {
     editDraft(...editOf(row, place, draft.items.find((item) => item.id === place.position.item)?.label));
     choose(undefined);
   }, [place, sheet, taken, looked, draft, know, look, choose, editDraft]);
-  return (row: CandidateLine) => {
-    if (!row.current) setTaken(row.part);
+  return {
+    take: (row: CandidateLine) => {
+      if (!row.current) setTaken(row.part);
+    },
+    failed: answer.state === 'failed' ? answer.message : undefined,
   };
 }
 
