@@ -7,6 +7,7 @@ import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { compileCatalogue } from '@/core/model/catalogue';
 import type { Machine } from '@/core/model/machine';
 import { clashOf } from '@/core/search/exact/clash';
+import { costsOf, type Costs } from '@/core/search/exact/costs';
 import { searchFor, type Goal, type Searching, type Standing } from '@/core/search/exact/goals';
 import type { FoundMachine } from '@/core/search/exact/judge';
 import { FIGURES, matchOf, type MatchFigure } from '@/core/search/exact/match';
@@ -15,12 +16,15 @@ import { budgetOf, ENDS, plainQuestion, workOf, type End, type Question } from '
 import { SHARES, type Share } from '@/core/search/exact/shares';
 import { searchable } from '@/core/search/exact/searchable';
 import { coins, number } from '@/core/words/format';
-import { clashWords, demandWords, madeOf, rankWords, relaxedWords } from '@/core/words/found';
+import { clashWords, costWords, demandWords, madeOf, rankWords, relaxedWords } from '@/core/words/found';
 import { minorOf, ratioOf, type Currency } from '@/core/units/money';
 import { refuse, say } from './say';
 
-/** What is asked: `match` and `complete` are the cheapest machine under demands of a given one. */
-const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete'] as const;
+/**
+ * What is asked: `match` and `complete` are the cheapest machine under demands of a given one, `demands` what each demand
+ * costs beside the cheapest.
+ */
+const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete', 'demands'] as const;
 type Asked = (typeof ASKED)[number];
 
 export const FIND_USE = `vane find ${ASKED.join('|')} CASE.json [--machine ID] [--figures a,b] [--budget AMOUNT]
@@ -207,6 +211,7 @@ async function taskOf(options: Options, own: () => Promise<CatalogueData>): Prom
   const base = { name: file.name, context };
   switch (options.asked) {
     case 'cheapest':
+    case 'demands':
       return { ...base, question: within(work), goal: 'cheapest', mostMinor: given };
     case 'complete':
       return {
@@ -247,6 +252,7 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
     if (error instanceof Misuse) return refuse([{ path: error.at, message: error.message }]);
     throw error;
   }
+  if (options.asked === 'demands') return demandsCommand(task, options);
   let interrupted = false;
   const interrupt = () => (interrupted = true);
   process.once('SIGINT', interrupt);
@@ -308,6 +314,61 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
     );
   }
   return stopped ? 3 : found.length > 0 ? 0 : 1;
+}
+
+/** What each demand costs, one line a demand; what was worked out before it was stopped is told. */
+async function demandsCommand(task: Task, options: Options): Promise<number> {
+  let interrupted = false;
+  const interrupt = () => (interrupted = true);
+  process.once('SIGINT', interrupt);
+  const run = costsOf(impossible(task), task.context);
+  let costs: Costs | undefined;
+  let stopped = true;
+  for (let i = 1; !interrupted && (costs?.effort.nodes ?? 0) < (options.nodes ?? Infinity); i++) {
+    const next = run.next();
+    costs = next.value;
+    if (next.done) {
+      stopped = false;
+      break;
+    }
+    // an interrupt is only heard between two turns
+    if (i % 64 === 0) await new Promise((resolve) => setImmediate(resolve));
+  }
+  process.removeListener('SIGINT', interrupt);
+  const { brief } = task.question;
+  const { currency } = task.context.catalogue.region(brief.region) ?? {};
+  const { cheapest, demands = [], effort } = costs ?? {};
+  const clash = !stopped && !cheapest ? finish(clashOf(impossible(task), task.context)) : undefined;
+  if (options.json)
+    say(
+      JSON.stringify(
+        {
+          format: 'vane-demands',
+          version: 1,
+          state: stopped ? 'stopped' : cheapest ? 'proven' : 'impossible',
+          cheapestMinor: cheapest?.priceMinor,
+          effort,
+          demands: demands.map(({ demand, without, tighter }) => ({
+            ...demand,
+            withoutMinor: without.priceMinor,
+            ...(tighter ? { tighter: { ...tighter.step, minor: tighter.found?.priceMinor } } : {}),
+          })),
+          clash: clash?.demands.map(({ demand, found }) => ({ ...demand, withoutMinor: found?.priceMinor })),
+        },
+        null,
+        1,
+      ),
+    );
+  else if (currency) {
+    if (cheapest) say(`The cheapest machine that meets them all costs ${coins(cheapest.priceMinor, currency)}.`);
+    for (const cost of demands)
+      say(`  ${demandWords(cost.demand, brief)} ${costWords(cost, cheapest?.priceMinor ?? 0, currency)}`);
+    if (clash) say(`No machine is possible. ${clashWords(clash, brief)}`);
+    say(
+      `${stopped ? 'Stopped' : 'Proven'}. ${number(effort?.nodes ?? 0)} partial machines looked at, ${number(effort?.assessed ?? 0)} judged.`,
+    );
+  }
+  return stopped ? 3 : cheapest ? 0 : 1;
 }
 
 /** The question as its clash is asked for: with the limit that was set beside it. */

@@ -267,6 +267,15 @@ describe('vane find', () => {
     });
   });
 
+  test('what demands cost: stopped it tells what it has, and where nothing is possible why', () => {
+    const { code, out } = vane('find', 'demands', film(), '--nodes', '40', '--json');
+    expect(code).toBe(3);
+    expect(JSON.parse(out)).toMatchObject({ format: 'vane-demands', state: 'stopped', effort: { nodes: 40 } });
+    const none = vane('find', 'demands', file('small.json', EXAMPLES.get('case') ?? ''));
+    expect(none.code).toBe(1);
+    expect(none.out).toContain('No machine is possible.');
+  });
+
   test('completes a draft around what it has', () => {
     const nearly = changed((json) => {
       const { brief } = json as unknown as { brief: { tasks: { id: string }[]; sittings: { tasks: string[] }[] } };

@@ -5,12 +5,13 @@ import { fullName } from '../model/fitted';
 import { PART_KINDS, type PartKind } from '../parts';
 import type { FoundMachine } from '../search/exact/judge';
 import type { Clash, Demand, Relaxed } from '../search/exact/clash';
+import type { DemandCost, Step } from '../search/exact/costs';
 import { sharesOf, type Share } from '../search/exact/shares';
 import { ENOUGH, type Rank } from '../search/exact/rank';
 import type { Brief } from '../model/brief';
 import type { Currency } from '../units/money';
 import { taskBeam, type BeamModel } from './beams';
-import { coins, listed, percent } from './format';
+import { coins, coinsChange, listed, number, percent } from './format';
 import { bindingName } from './names';
 
 /** A found machine in words and beams, as plain data. */
@@ -155,4 +156,29 @@ export function relaxedWords({ demand, found, reaches }: Relaxed, currency: Curr
   if (demand.code === 'target' && reaches !== undefined && reaches > 0)
     return `about ${percent(reaches)} of it can be had; without it there is a machine for ${price}`;
   return `without it there is a machine for ${price}`;
+}
+
+/** A step of a demand: "10 % more", "10 % less", "47 dB(A)". */
+const stepWords = (step: Step): string =>
+  'to' in step
+    ? `${number(step.to)} ${step.unit}`
+    : `${percent(Math.abs(step.times - 1))} ${step.times > 1 ? 'more' : 'less'}`;
+
+/** What a demand costs beside the cheapest machine that meets all: "costs 120.48 USD; 10 % more +45.00". */
+export function costWords({ demand, without, tighter }: DemandCost, cheapestMinor: number, currency: Currency): string {
+  const saved = cheapestMinor - without.priceMinor;
+  const now =
+    saved === 0
+      ? 'costs nothing'
+      : `costs ${coins(saved, currency)}: without it there is a machine for ${coins(without.priceMinor, currency)}`;
+  if (!tighter) return now;
+  // of a share less is asked, of a target more
+  const asked = stepWords(tighter.step);
+  const then =
+    tighter.found === undefined
+      ? 'nothing that is sold does it'
+      : tighter.found.priceMinor === cheapestMinor
+        ? 'costs no more'
+        : coinsChange(tighter.found.priceMinor - cheapestMinor, currency);
+  return `${now}; ${demand.code === 'target' ? `${asked} of it` : asked}: ${then}`;
 }

@@ -25,9 +25,17 @@ export const compareFound = (a: FoundMachine, b: FoundMachine): number =>
 export const meets = (progress: Progress, { least }: Question): boolean =>
   [...least.tasks].every(([task, asked]) => (progress.get(task) ?? Infinity) >= asked);
 
+/** Rules about what the brief itself asks for, which a draft may miss with no more than a caution. */
+const ASKED_FOR: ReadonlySet<string> = new Set(['noise-limit', 'reach']);
+
+/** Whether a finding says that the machine misses what the brief asks for: it is told of a draft, and not proposed. */
+export const missesAsked = ({ rule, level }: Pick<Finding, 'rule' | 'level'>): boolean =>
+  level === 'caution' && ASKED_FOR.has(rule);
+
 /** Whether a finding keeps a machine from being proposed. Money and work are judged by the question itself. */
-export const refused = ({ rule, level }: Finding, { unproven }: Question): boolean =>
-  rule !== 'budget' && (level === 'blocks' || (unproven === 'refused' && level === 'unproven'));
+export const refused = (finding: Pick<Finding, 'rule' | 'level'>, { unproven }: Pick<Question, 'unproven'>): boolean =>
+  finding.rule !== 'budget' &&
+  (finding.level === 'blocks' || (unproven === 'refused' && finding.level === 'unproven') || missesAsked(finding));
 
 /** What a whole machine is to a question, once it is assessed. */
 export type Judged =

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { refused } from './judge';
 import { partLike } from '../../tests/world';
 import { undominated } from './dominance';
 import { driveSets, spreads } from './driveSets';
@@ -146,4 +147,13 @@ describe('the rank', () => {
     expect(compareRanks({ runs: 2, percent: 100 }, { runs: 1, percent: 400 })).toBeLessThan(0);
     expect(compareRanks({ runs: 2, percent: 100 }, { runs: 2, percent: 101 })).toBeGreaterThan(0);
   });
+});
+
+test('what the brief asks for is not missed by a machine that is proposed, though a draft is only cautioned', () => {
+  const asks = { unproven: 'refused' } as const;
+  expect(refused({ rule: 'noise-limit', level: 'caution' }, asks)).toBe(true);
+  expect(refused({ rule: 'reach', level: 'caution' }, asks)).toBe(true);
+  expect(refused({ rule: 'noise-limit', level: 'note' }, asks)).toBe(false);
+  expect(refused({ rule: 'drive-heatsink', level: 'caution' }, asks)).toBe(false);
+  expect(refused({ rule: 'noise-limit', level: 'unproven' }, { unproven: 'allowed' })).toBe(false);
 });

@@ -6,7 +6,7 @@ import { PART_KINDS, type PartKind } from '../../parts';
 import { ruleOf, rules } from '../../rules';
 import { failing, severity, type Finding, type Rule } from '../../rules/rule';
 import { mostOf } from '../../units/most';
-import { refused } from './judge';
+import { missesAsked, refused } from './judge';
 import { askedOfDrives, type Question } from './question';
 import type { Option } from './option';
 import { byFigures, byWhich, type DriveReadings, type Reading } from './readings';
@@ -98,6 +98,8 @@ const EARLY: readonly Early[] = [
   { rules: ['fan-mounts'], kinds: ['cooler', 'case', 'fan'] },
   { rules: ['clearance', 'card-load'], kinds: [...WIRED, 'cooler', 'case'] },
   { rules: ['cooler-load', 'card-load', 'clearance', 'fan-mounts'], kinds: [...WIRED, 'cooler', 'case', 'fan'] },
+  // what is still to come only adds its own noise
+  { rules: ['noise-limit'], kinds: [...WIRED, 'cooler', 'case', 'fan'], asked: ['noiseDbA'] },
 ];
 
 /**
@@ -145,7 +147,7 @@ export function probesFor(space: Space, question: Question, subject: Subject, { 
       ids.map((rule) => ruleOf({ rule })),
       new Set(kinds),
       (finding) =>
-        (unproven ? counts(finding) : failing(finding.level)) &&
+        (unproven ? counts(finding) : failing(finding.level) || missesAsked(finding)) &&
         (!codes || codes.includes(finding.code)) &&
         (about === undefined || finding.subject === about),
       by && wiring,
