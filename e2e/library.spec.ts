@@ -139,7 +139,7 @@ test.describe('the library', () => {
     await page.getByRole('dialog').getByLabel('Name').fill('Own case');
     await page.getByRole('button', { name: 'Add it' }).click();
     await expect(dialog).toHaveCount(0);
-    await expect(sheet(page)).toContainText('Its figures are borrowed from marlhouse-jetty');
+    await expect(sheet(page)).toContainText('Its figures are borrowed from Marlhouse Jetty');
     // and belongs to the part it was typed at
     await expect(ownPrice).toHaveValue('');
     await ownPrice.fill('100');

@@ -77,10 +77,10 @@ server.on('error', (error) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} on ${host} is taken.` : error);
   process.exit(1);
 });
-server.listen(Number(port), host, () => {
+server.listen(Number(port), host, async () => {
+  // the desk's figures take some seconds the first time: it is ready when they are there, and who comes before waits
+  await fetch(`http://${host}:${port}/`).catch(() => {});
   console.log(`Ready at http://${host}:${port}`);
-  // the desk's figures take a moment the first time: they are begun before somebody opens it
-  fetch(`http://${host}:${port}/`).catch(() => {});
 });
 for (const signal of ['SIGINT', 'SIGTERM'])
   process.on(signal, () => {

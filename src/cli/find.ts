@@ -7,18 +7,19 @@ import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { compileCatalogue } from '@/core/model/catalogue';
 import type { Machine } from '@/core/model/machine';
 import { clashOf } from '@/core/search/exact/clash';
-import { costsOf, type Costs } from '@/core/search/exact/costs';
-import { searchFor, type Goal, type Searching, type Standing } from '@/core/search/exact/goals';
+import { searchFor, type Goal, type Standing } from '@/core/search/exact/goals';
 import type { FoundMachine } from '@/core/search/exact/judge';
 import { FIGURES, matchOf, type MatchFigure } from '@/core/search/exact/match';
 import { limitedBy, NO_LIMITS, type Limits } from '@/core/search/exact/limits';
 import { budgetOf, ENDS, plainQuestion, workOf, type End, type Question } from '@/core/search/exact/question';
 import { SHARES, type Share } from '@/core/search/exact/shares';
 import { searchable } from '@/core/search/exact/searchable';
-import { coins, number } from '@/core/words/format';
-import { clashWords, costWords, demandWords, madeOf, rankWords, relaxedWords } from '@/core/words/found';
+import { coins } from '@/core/words/format';
+import { madeOf, rankWords } from '@/core/words/found';
 import { minorOf, ratioOf, type Currency } from '@/core/units/money';
+import { demandsCommand } from './demands';
 import { refuse, say } from './say';
+import { clashData, effortWords, sayClash, stepped } from './searching';
 
 /**
  * What is asked: `match` and `complete` are the cheapest machine under demands of a given one, `demands` what each demand
@@ -252,24 +253,20 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
     if (error instanceof Misuse) return refuse([{ path: error.at, message: error.message }]);
     throw error;
   }
-  if (options.asked === 'demands') return demandsCommand(task, options);
-  let interrupted = false;
-  const interrupt = () => (interrupted = true);
-  process.once('SIGINT', interrupt);
-  const asked = searchable(task.question, task.context);
-  const { found, stopped, standing } = await stepped(
-    searchFor(asked, task.goal, task.mostMinor),
-    () => interrupted,
+  if (options.asked === 'demands') return demandsCommand(wholeOf(task), task.context, options);
+  const end = await stepped(
+    searchFor(searchable(task.question, task.context), task.goal, task.mostMinor),
     options.nodes,
   );
-  process.removeListener('SIGINT', interrupt);
+  const stopped = !end.done;
+  const found = end.done ? end.answer.found : heldIn(end.last);
+  const { effort } = end.done ? end.answer : end.last;
   const { currency } = task.context.catalogue.region(task.question.brief.region) ?? {};
-  const clash = !stopped && found.length === 0 ? finish(clashOf(impossible(task), task.context)) : undefined;
-  const bound = stopped ? standing?.atLeastMinor : found[0]?.priceMinor;
+  const clash = !stopped && found.length === 0 ? finish(clashOf(wholeOf(task), task.context)) : undefined;
+  const bound = end.done ? found[0]?.priceMinor : end.last.atLeastMinor;
   const [best] = found;
   const gap =
     stopped && best && bound !== undefined ? Math.max(0, 1 - ratioOf(bound, best.priceMinor)) : stopped ? undefined : 0;
-  const { effort } = standing ?? {};
   if (options.json)
     say(
       JSON.stringify(
@@ -289,11 +286,7 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
             ),
             case: caseOf(task, machine),
           })),
-          clash: clash?.demands.map(({ demand, found: without, reaches }) => ({
-            ...demand,
-            withoutMinor: without?.priceMinor,
-            reaches,
-          })),
+          clash: clash && clashData(clash),
         },
         null,
         1,
@@ -304,75 +297,16 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
       say(`${coins(machine.priceMinor, currency)}  ${rankWords(machine.rank, task.question.brief)}`);
       say(`  ${madeOf(machine.machine)}`);
     }
-    if (clash) {
-      say(`No machine is possible. ${clashWords(clash, task.question.brief)}`);
-      for (const relaxed of clash.demands)
-        say(`  ${demandWords(relaxed.demand, task.question.brief)}: ${relaxedWords(relaxed, currency)}`);
-    }
+    if (clash) sayClash(clash, task.question.brief, currency);
     say(
-      `${stopped ? `Stopped${bound === undefined ? '' : `: nothing costs less than ${coins(Math.floor(bound), currency)}`}` : found.length > 0 ? 'Proven: nothing better was missed' : 'Proven'}. ${number(effort?.nodes ?? 0)} partial machines looked at, ${number(effort?.assessed ?? 0)} judged.`,
+      `${stopped ? `Stopped${bound === undefined ? '' : `: nothing costs less than ${coins(Math.floor(bound), currency)}`}` : found.length > 0 ? 'Proven: nothing better was missed' : 'Proven'}. ${effortWords(effort)}`,
     );
   }
   return stopped ? 3 : found.length > 0 ? 0 : 1;
 }
 
-/** What each demand costs, one line a demand; what was worked out before it was stopped is told. */
-async function demandsCommand(task: Task, options: Options): Promise<number> {
-  let interrupted = false;
-  const interrupt = () => (interrupted = true);
-  process.once('SIGINT', interrupt);
-  const run = costsOf(impossible(task), task.context);
-  let costs: Costs | undefined;
-  let stopped = true;
-  for (let i = 1; !interrupted && (costs?.effort.nodes ?? 0) < (options.nodes ?? Infinity); i++) {
-    const next = run.next();
-    costs = next.value;
-    if (next.done) {
-      stopped = false;
-      break;
-    }
-    // an interrupt is only heard between two turns
-    if (i % 64 === 0) await new Promise((resolve) => setImmediate(resolve));
-  }
-  process.removeListener('SIGINT', interrupt);
-  const { brief } = task.question;
-  const { currency } = task.context.catalogue.region(brief.region) ?? {};
-  const { cheapest, demands = [], effort } = costs ?? {};
-  const clash = !stopped && !cheapest ? finish(clashOf(impossible(task), task.context)) : undefined;
-  if (options.json)
-    say(
-      JSON.stringify(
-        {
-          format: 'vane-demands',
-          version: 1,
-          state: stopped ? 'stopped' : cheapest ? 'proven' : 'impossible',
-          cheapestMinor: cheapest?.priceMinor,
-          effort,
-          demands: demands.map(({ demand, without, tighter }) => ({
-            ...demand,
-            withoutMinor: without.priceMinor,
-            ...(tighter ? { tighter: { ...tighter.step, minor: tighter.found?.priceMinor } } : {}),
-          })),
-          clash: clash?.demands.map(({ demand, found }) => ({ ...demand, withoutMinor: found?.priceMinor })),
-        },
-        null,
-        1,
-      ),
-    );
-  else if (currency) {
-    if (cheapest) say(`The cheapest machine that meets them all costs ${coins(cheapest.priceMinor, currency)}.`);
-    for (const cost of demands)
-      say(`  ${demandWords(cost.demand, brief)} ${costWords(cost, cheapest?.priceMinor ?? 0, currency)}`);
-    if (clash) say(`No machine is possible. ${clashWords(clash, brief)}`);
-    say(
-      `${stopped ? 'Stopped' : 'Proven'}. ${number(effort?.nodes ?? 0)} partial machines looked at, ${number(effort?.assessed ?? 0)} judged.`,
-    );
-  }
-  return stopped ? 3 : cheapest ? 0 : 1;
-}
-
-/** The question as its clash is asked for: with the limit that was set beside it. */
-const impossible = ({ question, mostMinor }: Task): Question => ({
+/** The whole question: with the limit that was set beside it. */
+const wholeOf = ({ question, mostMinor }: Task): Question => ({
   ...question,
   ...(mostMinor === undefined ? {} : { mostMinor }),
 });
@@ -387,30 +321,6 @@ const caseOf = ({ name, question, context }: Task, { machine }: FoundMachine): o
   machines: [machine],
 });
 
-/** Steps a search to its end, to so many nodes, or until it is interrupted. */
-async function stepped(
-  search: Searching,
-  interrupted: () => boolean,
-  nodes: number | undefined,
-): Promise<{ found: readonly FoundMachine[]; stopped: boolean; standing: Standing | undefined }> {
-  let standing: Standing | undefined;
-  for (let i = 1; ; i++) {
-    const next = search.next();
-    if (next.done) {
-      const { found, effort } = next.value;
-      return {
-        found,
-        stopped: false,
-        standing: { effort, proven: found, best: found.at(-1), atLeastMinor: undefined },
-      };
-    }
-    standing = next.value;
-    const { proven, best, effort } = standing;
-    // an interrupt is only heard between two turns
-    if (i % 64 === 0) await new Promise((resolve) => setImmediate(resolve));
-    if (interrupted() || (nodes !== undefined && effort.nodes >= nodes)) {
-      const held = best && !proven.includes(best) ? [...proven, best] : proven;
-      return { found: held, stopped: true, standing };
-    }
-  }
-}
+/** What a stopped search holds: what it has proven, and the best of what it was at. */
+const heldIn = ({ proven, best }: Standing): readonly FoundMachine[] =>
+  best && !proven.includes(best) ? [...proven, best] : proven;

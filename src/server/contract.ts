@@ -131,7 +131,7 @@ export interface SheetField {
 /** All that is known of one part. */
 export interface PartSheet {
   readonly part: Part;
-  /** Other parts that its figures tell of by their id, with their names. */
+  /** Other parts that it tells of by their id, with their names. */
   readonly names: Readonly<Record<string, string>>;
   readonly fields: readonly SheetField[];
   readonly origin: { readonly label: string; readonly origin: string; readonly at: string } | null;

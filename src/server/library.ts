@@ -139,13 +139,13 @@ export async function searchPage(service: Service, search: LibrarySearch): Promi
   };
 }
 
-/** Names of the parts that figures tell of by their id. */
-function namesTold(fields: readonly SheetField[], catalogue: Catalogue): Record<string, string> {
+/** Names of the other parts that a part tells of by their id. */
+function namesTold(part: Part, catalogue: Catalogue): Record<string, string> {
   const names: Record<string, string> = {};
-  for (const { value } of fields)
+  for (const value of Object.values(part) as unknown[])
     for (const told of Array.isArray(value) ? (value as unknown[]) : [value]) {
-      const part = typeof told === 'string' ? catalogue.part(told) : undefined;
-      if (part) names[part.id] = fullName(part);
+      const other = typeof told === 'string' && told !== part.id ? catalogue.part(told) : undefined;
+      if (other) names[other.id] = fullName(other);
     }
   return names;
 }
@@ -179,7 +179,7 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
   const today = await todayOf(service);
   return {
     part,
-    names: namesTold(fields, library.catalogue),
+    names: namesTold(part, library.catalogue),
     fields,
     origin: origin ? { label: origin.label, origin: origin.origin, at: origin.at } : null,
     rating,

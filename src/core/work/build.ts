@@ -6,6 +6,7 @@ import { profileOf, type MachineFacts } from './machineFacts';
 import type { BuildWork, GuestsWork } from '../model/tasks/making';
 import type { Elastic, RealTime } from './stage';
 import { outsideOf, type Trade } from './trade';
+import { DONE_WITHIN } from './commonFigures';
 
 const k = (label: string, name: keyof typeof BUILD): Derivation => fromConstant(label, BUILD[name]);
 
@@ -138,7 +139,7 @@ export const build: Trade<'build'> = {
       valid: [0, 1800],
     },
     memoryPerJobGiB: { label: 'Memory of a job', unit: 'GB', explains: 'Each thread runs one.', valid: [0.05, 8] },
-    targetMin: { label: 'Done within', unit: 'min', explains: 'As long as one is willing to wait.' },
+    targetMin: DONE_WITHIN,
   },
   constants: BUILD,
   sizes: {

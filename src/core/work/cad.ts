@@ -7,6 +7,7 @@ import type { CadStep, CadView, SolveWork } from '../model/tasks/making';
 import { needTriangles } from './shaders';
 import type { Elastic, RealTime } from './stage';
 import { outsideOf, type Figure, type Trade } from './trade';
+import { DONE_WITHIN } from './commonFigures';
 
 const k = (label: string, name: keyof typeof CAD): Derivation => fromConstant(label, CAD[name]);
 
@@ -327,7 +328,7 @@ export const solve: Trade<'solve'> = {
       valid: [1, 20_000],
     },
     steps: { label: 'Steps', explains: 'Each factorises anew.', valid: [1, 5000] },
-    targetMin: { label: 'Done within', unit: 'min', explains: 'As long as one is willing to wait.' },
+    targetMin: DONE_WITHIN,
   },
   constants: CAD,
   sizes: {

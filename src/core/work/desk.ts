@@ -9,6 +9,7 @@ import { outsideOf, type Trade } from './trade';
 import type { CustomWork, DeskWork } from '../model/tasks';
 import type { Flow } from '../board/flows';
 import type { MachineFacts } from './machineFacts';
+import { LONGEST_RUN } from './commonFigures';
 
 const c = (label: string, name: keyof typeof DESK) => fromConstant(label, DESK[name]);
 
@@ -192,7 +193,7 @@ export const custom: Trade<'custom'> = {
     mode: { label: 'Kind of work', explains: 'What runs in real time is served first; runs take what is left.' },
     unitsPerS: { label: 'Rate to keep', explains: 'Units that must be done each second.' },
     unitsPerRun: { label: 'Units a run', explains: 'A run is done when so many are.' },
-    targetMin: { label: 'Longest a run may take', unit: 'min', explains: 'Without one nothing is asked of its speed.' },
+    targetMin: LONGEST_RUN,
   },
   constants: {},
   expand: expandCustom,

@@ -9,6 +9,7 @@ import type { MachineFacts } from './machineFacts';
 import type { Elastic, RealTime } from './stage';
 import type { EditExport, EditPlay, Source } from '../model/tasks';
 import { outsideOf, type Figure, type Trade } from './trade';
+import { chromaNamed, depthNamed, encodedAs, LONGEST_RUN } from './commonFigures';
 
 /** A sensible source to start from: one stream of UHD long-GOP footage. */
 export const STARTING_SOURCE: Source = {
@@ -89,8 +90,8 @@ export const PICTURE_FIGURES: Readonly<Record<string, Figure>> = {
     explains: 'So many frames a second are read and decoded.',
   },
   'sources.codec': { label: 'Codec of the source', explains: 'Decides what decoding takes, and which engines do it.' },
-  'sources.chroma': { label: 'Chroma', explains: 'Engines take some samplings of a codec and not others.' },
-  'sources.bitDepth': { label: 'Bit depth', explains: 'Engines take some depths of a codec and not others.' },
+  'sources.chroma': chromaNamed('Chroma'),
+  'sources.bitDepth': depthNamed('Bit depth'),
   decodeAt: {
     label: 'Decoded size',
     explains: 'Codecs whose frames stand alone can stop early and give a smaller picture.',
@@ -109,15 +110,15 @@ export const PICTURE_FIGURES: Readonly<Record<string, Figure>> = {
     unit: 'h',
     explains: 'Space that must be there on the active drive.',
   },
-  outCodec: { label: 'Output codec', explains: 'Decides which engines encode it, and how dear software is.' },
-  outChroma: { label: 'Output chroma', explains: 'Engines take some samplings of a codec and not others.' },
-  outBitDepth: { label: 'Output bit depth', explains: 'Engines take some depths of a codec and not others.' },
+  outCodec: encodedAs('Output codec'),
+  outChroma: chromaNamed('Output chroma'),
+  outBitDepth: depthNamed('Output bit depth'),
   outMbitPerS: {
     label: 'Bit rate of the output',
     unit: 'Mbit/s',
     explains: 'Writing and the size of the file, hardly the encoder’s work.',
   },
-  targetMin: { label: 'Longest a run may take', unit: 'min', explains: 'Without one nothing is asked of its speed.' },
+  targetMin: LONGEST_RUN,
 };
 
 const startingPicture = () =>

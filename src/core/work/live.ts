@@ -8,8 +8,9 @@ import { LIVE } from './liveConstants';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { RealTime } from './stage';
 import type { LiveInput, LiveWork } from '../model/tasks';
-import { outsideOf, type Trade } from './trade';
+import { outsideOf, type Figure, type Trade } from './trade';
 import { busBitPerS, packedBitsPerPx, wireBitPerS } from './video';
+import { encodedAs } from './commonFigures';
 
 const k = (label: string, name: keyof typeof LIVE): Derivation => fromConstant(label, LIVE[name]);
 
@@ -342,6 +343,11 @@ function record({ out, task, facts, application, fps }: Live, input: LiveInput, 
     );
 }
 
+const INPUTS: Figure = {
+  label: 'Inputs',
+  explains: 'Each takes a port, a share of the capture card’s link and a copy through memory.',
+};
+
 export const live: Trade<'live'> = {
   kind: 'live',
   name: 'Stream and record live',
@@ -368,15 +374,8 @@ export const live: Trade<'live'> = {
     marginPercent: 30,
   }),
   figures: {
-    inputs: {
-      label: 'Inputs',
-      explains: 'Each takes a port, a share of the capture card’s link and a copy through memory.',
-      valid: [1, 12],
-    },
-    'inputs.count': {
-      label: 'Inputs',
-      explains: 'Each takes a port, a share of the capture card’s link and a copy through memory.',
-    },
+    inputs: { ...INPUTS, valid: [1, 12] },
+    'inputs.count': INPUTS,
     'inputs.fps': {
       label: 'Frame rate of an input',
       unit: 'fps',
@@ -384,7 +383,7 @@ export const live: Trade<'live'> = {
     },
     'inputs.chroma': { label: 'Chroma of an input', explains: 'Samples a pixel on the wire and on the bus.' },
     'inputs.bitDepth': { label: 'Bit depth of an input', explains: 'Bits a sample on the wire and on the bus.' },
-    'renditions.codec': { label: 'Codec', explains: 'Decides which engines encode it, and how dear software is.' },
+    'renditions.codec': encodedAs('Codec'),
     fps: {
       label: 'Programme frame rate',
       unit: 'fps',
@@ -433,7 +432,7 @@ export const live: Trade<'live'> = {
       explains: 'Streams and margin must go through it.',
     },
     record: { label: 'What is recorded', explains: 'Each recording is encoded and written by itself.' },
-    recordCodec: { label: 'Codec of recordings', explains: 'Decides which engines encode them.' },
+    recordCodec: encodedAs('Codec of recordings'),
     recordMbitPerS: {
       label: 'Bit rate of a recording',
       unit: 'Mbit/s',

@@ -6,6 +6,7 @@ import type { MotionWork, StillsWork } from '../model/tasks/making';
 import { MOTION } from './motionConstants';
 import type { Elastic } from './stage';
 import { outsideOf, type Trade } from './trade';
+import { DONE_WITHIN } from './commonFigures';
 
 const k = (label: string, name: keyof typeof MOTION): Derivation => fromConstant(label, MOTION[name]);
 
@@ -228,7 +229,7 @@ export const stills: Trade<'stills'> = {
       label: 'Noise reduction',
       explains: 'Strong is a learnt filter: a hundred times the rest, and at home on a card.',
     },
-    targetMin: { label: 'Done within', unit: 'min', explains: 'As long as one is willing to wait.' },
+    targetMin: DONE_WITHIN,
   },
   constants: MOTION,
   sizes: {

@@ -7,6 +7,7 @@ import type { Elastic, RealTime } from './stage';
 import { exchanging, takePart } from './cards';
 import { runtimeBytes } from './train';
 import { outsideOf, type Trade } from './trade';
+import { DONE_WITHIN } from './commonFigures';
 
 const k = (label: string, name: keyof typeof LEARN): Derivation => fromConstant(label, LEARN[name]);
 
@@ -256,7 +257,7 @@ export const tables: Trade<'tables'> = {
     },
     passes: { label: 'Passes', explains: 'Times that all of it is worked over.', valid: [1, 2000] },
     effort: { label: 'What is done', explains: 'Scans are bound by memory, joins and models by cores.' },
-    targetMin: { label: 'Done within', unit: 'min', explains: 'As long as one is willing to wait.' },
+    targetMin: DONE_WITHIN,
   },
   constants: LEARN,
   sizes: {

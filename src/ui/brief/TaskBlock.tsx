@@ -7,7 +7,7 @@ import { problemsOf } from '@/core/formats/problems';
 import { taskSchema, type Task } from '@/core/model/tasks';
 import { useDraftAssessment } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
-import { Beam } from '../shared/Beam';
+import { bareBeam, Beam } from '../shared/Beam';
 import { taskBeam } from '@/core/words/beams';
 import { useMovable } from '../shared/sortable';
 import { Pick } from '../shared/phrases';
@@ -75,7 +75,7 @@ export const TaskBlock = memo(function TaskBlock({ task, edit }: TaskBlockProps)
         </Box>
         {beam && (
           <Box component="span" className="unprinted" sx={{ width: 150, flex: 'none' }}>
-            <Beam axis={beam.axis} band={beam.band} verdict={beam.verdict} sentence={beam.sentence} compact />
+            <Beam {...bareBeam(beam)} />
           </Box>
         )}
         {beam && (

@@ -16,7 +16,7 @@ import { coinsOnly } from '@/core/words/format';
 import { addPresentMachine, copySeat, dropSeat } from '@/server/actions';
 import type { DeskNews, DeskSeat } from '@/server/contract';
 import { draftAddress, seatAddress } from '@/core/model/addresses';
-import { Beam } from '../shared/Beam';
+import { bareBeam, Beam } from '../shared/Beam';
 import { Told } from '../shared/Told';
 
 /** One seat: its name and work, what changed, and each draft as a chip. */
@@ -136,7 +136,7 @@ function DraftChip({ seat, draft }: { seat: DeskSeat; draft: DeskSeat['drafts'][
           </Stack>
           {worst && (
             <Box component="span" sx={{ display: 'block', mt: '3px' }}>
-              <Beam axis={worst.axis} band={worst.band} verdict={worst.verdict} sentence={worst.sentence} compact />
+              <Beam {...bareBeam(worst)} />
             </Box>
           )}
         </>

@@ -20,7 +20,7 @@ import { kindName } from '@/core/words/names';
 import { valueWords } from '@/core/words/values';
 import { useMoment } from '../seat/moment';
 import { assessmentOf, useSeat } from '../seat/useSeat';
-import { Beam } from '../shared/Beam';
+import { Beam, fullBeam } from '../shared/Beam';
 import { taskBeam } from '@/core/words/beams';
 import { LevelSign } from '../shared/Level';
 
@@ -77,16 +77,7 @@ export function CompareView({ assessment }: { assessment: Assessment }) {
                 const model = result && taskBeam(task, result);
                 return (
                   <TableCell key={i} sx={{ paddingTop: '2px', paddingBottom: '2px' }}>
-                    {model && (
-                      <Beam
-                        axis={model.axis}
-                        band={model.band}
-                        verdict={model.verdict}
-                        need={model.need}
-                        gets={model.gets}
-                        sentence={model.sentence}
-                      />
-                    )}
+                    {model && <Beam {...fullBeam(model)} />}
                   </TableCell>
                 );
               })}

@@ -33,21 +33,30 @@ interface TrayLinesProps {
 /** About as high as a candidate is that changes little; each is measured once it is drawn. */
 const LINE_PX = 58;
 const FOLD_PX = 28;
+/** Height of the heads of the columns, which stand over the lines. */
+const HEADS_PX = 26;
 
 /** The lines of the tray; only those in sight are drawn. */
 export function TrayLines({ lines, place, columns, active, label, onLook, onFold, onTake, children }: TrayLinesProps) {
   const list = useRef<HTMLDivElement>(null);
+  const headed = columns !== undefined && columns.length > 0 && lines.length > 0;
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => list.current,
     estimateSize: (index) => (lines[index]?.kind === 'fold' ? FOLD_PX : LINE_PX),
     getItemKey: (index) => lines[index]?.id ?? index,
     overscan: 6,
+    scrollPaddingEnd: headed ? HEADS_PX : 0,
   });
   const at = lines.findIndex((line) => line.id === active);
+  const height = virtual.getTotalSize();
+  const shown = useRef({ at: -1, held: false });
   useEffect(() => {
-    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
-  }, [at, virtual]);
+    if (shown.current.at !== at) shown.current = { at, held: true };
+    // lines grow as they are explained: what was gone to stays in sight until somebody scrolls elsewhere
+    if (shown.current.held && at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
+  }, [at, height, virtual]);
+  const letGo = () => (shown.current.held = false);
   useEffect(() => list.current?.focus(), []);
   const seen = virtual.getVirtualItems();
   return (
@@ -56,6 +65,8 @@ export function TrayLines({ lines, place, columns, active, label, onLook, onFold
       role="listbox"
       aria-label={label}
       tabIndex={0}
+      onWheel={letGo}
+      onPointerDown={letGo}
       aria-activedescendant={seen.some(({ index }) => index === at) ? active : undefined}
       sx={{
         overflow: 'auto',
@@ -66,7 +77,7 @@ export function TrayLines({ lines, place, columns, active, label, onLook, onFold
       }}
     >
       {children}
-      {columns && columns.length > 0 && lines.length > 0 && (
+      {headed && (
         <Box
           role="presentation"
           sx={{
@@ -81,7 +92,7 @@ export function TrayLines({ lines, place, columns, active, label, onLook, onFold
           <Columns columns={columns} texts={columns.map(({ head }) => head)} />
         </Box>
       )}
-      <div role="presentation" style={{ position: 'relative', height: virtual.getTotalSize() }}>
+      <div role="presentation" style={{ position: 'relative', height }}>
         {place &&
           seen.map(({ index, key, start }) => {
             const line = lines[index];

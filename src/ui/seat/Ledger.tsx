@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { basketFor } from '@/core/versus/basketFor';
 import { coins, coinsChange, watts } from '@/core/words/format';
-import { Beam } from '../shared/Beam';
+import { bareBeam, Beam } from '../shared/Beam';
 import { partsTold, workTold } from '@/core/words/glance';
 import { Told } from '../shared/Told';
 import { budgetBeam } from '@/core/words/beams';
@@ -93,7 +93,7 @@ export function Ledger() {
         {budget && (
           <>
             <Box component="span" sx={{ width: 84 }}>
-              <Beam axis={budget.axis} band={budget.band} verdict={budget.verdict} sentence={budget.sentence} compact />
+              <Beam {...bareBeam(budget)} />
             </Box>
             <span className="quiet roomy">{budget.need}</span>
           </>

@@ -3,7 +3,7 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import Box from '@mui/material/Box';
 import { useId, type ReactNode } from 'react';
-import type { BeamAxis } from '@/core/words/beams';
+import type { BeamAxis, BeamModel } from '@/core/words/beams';
 import type { Band, Verdict } from '@/core/units/band';
 
 export interface BeamProps {
@@ -20,6 +20,28 @@ export interface BeamProps {
   readonly compact?: boolean;
   readonly onOpen?: (() => void) | undefined;
 }
+
+/** The drawing of a model alone, for a place with room for no more. */
+export const bareBeam = ({
+  axis,
+  band,
+  verdict,
+  sentence,
+}: Pick<BeamModel, 'axis' | 'band' | 'verdict' | 'sentence'>) => ({
+  axis,
+  band,
+  verdict,
+  sentence,
+  compact: true,
+});
+
+/** The drawing of a model with its figures beneath. */
+export const fullBeam = (model: BeamModel) => ({
+  ...bareBeam(model),
+  need: model.need,
+  gets: model.gets,
+  compact: false,
+});
 
 const WIDTH = 200;
 

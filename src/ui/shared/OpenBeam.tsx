@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { BeamModel } from '@/core/words/beams';
-import { Beam } from './Beam';
+import { bareBeam, Beam, fullBeam } from './Beam';
 import { later } from './later';
 
 // what is opened now and then is fetched then
@@ -14,15 +14,8 @@ export function OpenBeam({ model, aside, compact }: { model: BeamModel; aside?: 
   return (
     <>
       <Beam
-        label={compact ? undefined : model.label}
+        {...(compact ? bareBeam(model) : { ...fullBeam(model), label: model.label })}
         aside={aside ? <span className="quiet small">{aside}</span> : undefined}
-        axis={model.axis}
-        band={model.band}
-        verdict={model.verdict}
-        need={compact ? undefined : model.need}
-        gets={compact ? undefined : model.gets}
-        sentence={model.sentence}
-        compact={compact ?? false}
         onOpen={() => setOpen(true)}
       />
       {open && <BeamWhy model={model} onClose={() => setOpen(false)} />}

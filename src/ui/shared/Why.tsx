@@ -6,7 +6,7 @@ import { TextButton } from './TextButton';
 import Dialog from '@mui/material/Dialog';
 import type { Derivation } from '@/core/figures/derive';
 import { number, quantity } from '@/core/words/format';
-import { Beam } from './Beam';
+import { Beam, fullBeam } from './Beam';
 import type { BeamModel } from '@/core/words/beams';
 
 const MADE = {
@@ -79,14 +79,7 @@ export function BeamWhy({ model, onClose }: { model: BeamModel; onClose: () => v
           {model.sentence}
         </Box>
         <Box sx={{ maxWidth: 380 }}>
-          <Beam
-            axis={model.axis}
-            band={model.band}
-            verdict={model.verdict}
-            need={model.need}
-            gets={model.gets}
-            sentence={model.sentence}
-          />
+          <Beam {...fullBeam(model)} />
         </Box>
         {model.why.map((line) => (
           <Box component="p" key={line} className="small" sx={{ marginTop: '4px' }}>

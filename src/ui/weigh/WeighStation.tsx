@@ -22,7 +22,7 @@ import { TaskBeam } from '../shared/TaskBeam';
 import { coins, number, watts } from '@/core/words/format';
 import { needText } from '@/core/words/results';
 import { budgetBeam } from '@/core/words/beams';
-import { Beam } from '../shared/Beam';
+import { Beam, fullBeam } from '../shared/Beam';
 import { DriveCourse } from './DriveCourse';
 import { EditGrid } from './EditGrid';
 import { FirstHour } from './FirstHour';
@@ -142,13 +142,7 @@ export function WeighStation() {
                     {bare || owned ? (
                       <span className="quiet">{bare ? 'nothing chosen yet' : 'owned already'}</span>
                     ) : budget ? (
-                      <Beam
-                        axis={budget.axis}
-                        band={budget.band}
-                        verdict={budget.verdict}
-                        gets={budget.gets}
-                        sentence={budget.sentence}
-                      />
+                      <Beam {...fullBeam(budget)} need={undefined} />
                     ) : (
                       coins(basketFor(column.assessment).total.landedMinor, price.currency)
                     )}

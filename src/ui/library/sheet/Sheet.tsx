@@ -82,8 +82,10 @@ function SheetBody({
       {part.figuresFrom && (
         <Box component="p" className="small caution" sx={{ marginTop: '4px' }}>
           ◆ Its figures are borrowed from{' '}
-          <TextButton onClick={() => onShow(part.figuresFrom ?? '')}>{part.figuresFrom}</TextButton>, because its own
-          are not published.
+          <TextButton onClick={() => onShow(part.figuresFrom ?? '')}>
+            {sheet.names[part.figuresFrom] ?? part.figuresFrom}
+          </TextButton>
+          , because its own are not published.
         </Box>
       )}
       <SheetActions
