@@ -3,9 +3,7 @@ import { listBackups } from '@/server/backups';
 import { deskFigures } from '@/server/deskProcess';
 import { priceState } from '@/server/prices/manage';
 import { removedSeats } from '@/server/seats';
-import { rowsSetAside } from '@/server/setAside';
 import type { PriceState } from '@/server/contract';
-import { deskRegion } from '@/core/model/settings';
 import { DeskStation } from '@/ui/desk/DeskStation';
 import { orTrouble } from './orTrouble';
 
@@ -23,19 +21,19 @@ function pricesText({ last, sources }: PriceState): string {
 
 export default function DeskPage() {
   return orTrouble(async () => {
-    const { data } = await service().catalogue();
+    const { seats, aside, currency } = await deskFigures(service());
     const [newest] = listBackups(service());
     const since = new Date(Date.now() - LATELY_MS).toISOString();
     return (
       <DeskStation
-        seats={JSON.stringify(await deskFigures(service()))}
-        aside={await rowsSetAside(service())}
+        seats={JSON.stringify(seats)}
+        aside={aside}
         removed={(await removedSeats(service())).filter(({ at }) => at > since)}
         elsewhere={{
           prices: pricesText(await priceState(service())),
           backup: newest ? `backup of ${newest.at.slice(0, 10)}` : 'no backup yet',
         }}
-        currency={deskRegion(data.regions, await service().settings())?.currency}
+        currency={currency}
       />
     );
   });

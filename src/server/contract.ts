@@ -68,6 +68,14 @@ export interface DeskNews {
   readonly text: string;
 }
 
+/** What the desk shows of what it is worked out from: its seats, and rows that cannot be read. */
+export interface DeskFigures {
+  readonly seats: readonly DeskSeat[];
+  readonly aside: readonly AsideRow[];
+  /** What a new seat pays in. */
+  readonly currency?: string | undefined;
+}
+
 /** A seat as the desk shows it. */
 export interface DeskSeat {
   readonly id: string;

@@ -1,14 +1,16 @@
 import { assess, contextOf } from '@/core/assess';
 import { compileCatalogue } from '@/core/model/catalogue';
+import { deskRegion } from '@/core/model/settings';
 import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
 import { fullName } from '@/core/model/fitted';
 import type { Watch } from '@/core/money/watch';
 import { coins } from '@/core/words/format';
 import { draftNews, glanceOf, newsLine, type Glance } from '@/core/words/glance';
-import type { DeskNews, DeskSeat, SeatBundle } from './contract';
+import type { DeskFigures, DeskNews, DeskSeat, SeatBundle } from './contract';
 import { allSeats } from './seatBundle';
 import type { Service } from './service';
+import { rowsSetAside } from './setAside';
 
 /** Glances by what they were made of: a seat that nobody changed is not assessed again. */
 const memo = new Map<string, { readonly key: string; readonly glances: ReadonlyMap<string, Glance> }>();
@@ -106,5 +108,9 @@ function seatOf(bundle: SeatBundle): DeskSeat {
 
 const isPresent = (machine: Machine): boolean => machine.present ?? false;
 
-/** All seats as the desk shows them; seats are assessed here when something that they rest on has changed. */
-export const deskSeats = async (service: Service): Promise<DeskSeat[]> => (await allSeats(service)).map(seatOf);
+/** The desk as it stands; seats are assessed here when something that they rest on has changed. */
+export const deskNow = async (service: Service): Promise<DeskFigures> => ({
+  seats: (await allSeats(service)).map(seatOf),
+  aside: await rowsSetAside(service),
+  currency: deskRegion((await service.catalogue()).data.regions, await service.settings())?.currency,
+});

@@ -96,7 +96,7 @@ export const theme = createTheme({
   spacing: 4,
   shadows,
   typography: {
-    fontFamily: "'Source Sans 3 Variable', system-ui, sans-serif",
+    fontFamily: "'Source Sans 3 Variable', Meanwhile, system-ui, sans-serif",
     fontSize: 13,
     h1: { fontSize: 18, lineHeight: '24px', fontWeight: 650 },
     h2: { fontSize: 14, lineHeight: '20px', fontWeight: 650 },

@@ -12,7 +12,7 @@ export const dynamic = 'force-dynamic';
 export default function WorkshopPage() {
   return orTrouble(async () => {
     const { data } = await service().catalogue();
-    const seats = await deskFigures(service());
+    const { seats } = await deskFigures(service());
     return (
       <WorkshopStation
         owned={await ownedRows(service())}

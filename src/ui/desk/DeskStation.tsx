@@ -15,7 +15,6 @@ import { dropProject, markSeen } from '@/server/actions';
 import type { AsideRow, DeskSeat, Removed } from '@/server/contract';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { DeskBar } from '../shared/DeskBar';
-import { InBrowser } from '../shared/InBrowser';
 import { RemovedNotice } from '../shared/RemovedNotice';
 import { AsidePanel } from './AsidePanel';
 import { SeatRow } from './SeatRow';
@@ -124,19 +123,9 @@ export function DeskStation({ seats: text, aside, removed, elsewhere, currency }
                   : 'Nothing changed since it was marked as seen.'}
               </Typography>
             )}
-            <InBrowser>
-              {() =>
-                projects.map(([id, name]) => (
-                  <Project
-                    key={id}
-                    id={id}
-                    name={name}
-                    seats={shown.filter((seat) => seat.projectId === id)}
-                    all={seats}
-                  />
-                ))
-              }
-            </InBrowser>
+            {projects.map(([id, name]) => (
+              <Project key={id} id={id} name={name} seats={shown.filter((seat) => seat.projectId === id)} all={seats} />
+            ))}
           </section>
           <section className="pane" aria-label="Start">
             <StartDoors projects={choices} currency={currency} />
