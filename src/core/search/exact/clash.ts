@@ -4,7 +4,7 @@ import type { FoundMachine } from './judge';
 import type { Question } from './question';
 import { cheapest } from './search';
 import { fullName } from '../../model/fitted';
-import { searchable } from './searchable';
+import { readier, type Ready } from './searchable';
 import { SHARES, type Share } from './shares';
 
 /** Something that is asked for and could be let go. */
@@ -102,8 +102,8 @@ const HALVINGS = 4;
 type Tried = { readonly kind: 'yes'; readonly found: FoundMachine } | { readonly kind: 'no' | 'stopped' };
 
 /** Whether any machine is possible: ends with the first, or so many nodes after it with the cheapest it has seen. */
-function* tried(question: Question, context: Context, afterFirst = 0): Generator<void, Tried> {
-  const run = cheapest(searchable(question, context));
+function* tried(question: Question, ready: Ready, afterFirst = 0): Generator<void, Tried> {
+  const run = cheapest(ready(question));
   for (;;) {
     const next = run.next();
     if (next.done) return next.value.kind === 'best' ? { kind: 'yes', found: next.value.found } : { kind: 'no' };
@@ -115,8 +115,8 @@ function* tried(question: Question, context: Context, afterFirst = 0): Generator
 }
 
 /** The cheapest machine that a trial finds before it gives up. */
-function* cheapestWithin(question: Question, context: Context): Generator<void, FoundMachine | undefined> {
-  const answer = yield* tried(question, context, RELAXED_NODES);
+function* cheapestWithin(question: Question, ready: Ready): Generator<void, FoundMachine | undefined> {
+  const answer = yield* tried(question, ready, RELAXED_NODES);
   return answer.kind === 'yes' ? answer.found : undefined;
 }
 
@@ -126,6 +126,7 @@ function* cheapestWithin(question: Question, context: Context): Generator<void, 
  * is possible; for a target it is looked for how much of it can be had.
  */
 export function* clashOf(question: Question, context: Context): Generator<void, Clash> {
+  const ready = readier(context);
   let left = question;
   let proven = true;
   const blamed: Demand[] = [];
@@ -135,7 +136,7 @@ export function* clashOf(question: Question, context: Context): Generator<void, 
   };
   for (const demand of demandsOf(question, partName)) {
     const less = without(left, demand);
-    const answer = yield* tried(less, context);
+    const answer = yield* tried(less, ready);
     if (answer.kind === 'no') left = less;
     else {
       if (answer.kind === 'stopped') proven = false;
@@ -146,28 +147,26 @@ export function* clashOf(question: Question, context: Context): Generator<void, 
   for (const demand of blamed) {
     // where it was the only thing wrong, all the rest is kept
     const found =
-      (yield* cheapestWithin(without(question, demand), context)) ??
-      (yield* cheapestWithin(without(left, demand), context));
+      (yield* cheapestWithin(without(question, demand), ready)) ??
+      (yield* cheapestWithin(without(left, demand), ready));
     demands.push({
       demand,
       found,
-      reaches: demand.code === 'target' && found ? yield* reachOf(left, demand.task, context) : undefined,
+      reaches: demand.code === 'target' && found ? yield* reachOf(left, demand.task, ready) : undefined,
     });
   }
   const lacking =
-    blamed.length > 0
-      ? []
-      : searchable(left, context).space.positions.flatMap(({ name, choices }) => (choices.at(0) ? [] : [name]));
+    blamed.length > 0 ? [] : ready(left).space.positions.flatMap(({ name, choices }) => (choices.at(0) ? [] : [name]));
   return { demands, proven, lacking };
 }
 
 /** The largest share of a task's target that can be had beside all other demands, by halves. */
-function* reachOf(question: Question, task: string, context: Context): Generator<void, number> {
+function* reachOf(question: Question, task: string, ready: Ready): Generator<void, number> {
   let [low, high] = [0, question.least.tasks.get(task) ?? 1];
   for (let i = 0; i < HALVINGS; i++) {
     const middle = (low + high) / 2;
     const tasks = new Map(question.least.tasks).set(task, middle);
-    const answer = yield* tried({ ...question, least: { ...question.least, tasks } }, context);
+    const answer = yield* tried({ ...question, least: { ...question.least, tasks } }, ready);
     if (answer.kind === 'yes') low = middle;
     else high = middle;
   }

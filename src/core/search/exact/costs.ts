@@ -1,10 +1,10 @@
 import type { Context } from '../../assess';
 import { fullName } from '../../model/fitted';
 import { demandsOf, without, type Demand } from './clash';
-import type { FoundMachine } from './judge';
+import { judge, type FoundMachine } from './judge';
 import { MET, type Question } from './question';
-import { addEfforts, cheapest, NO_EFFORT, type Effort, type Under } from './search';
-import { searchable } from './searchable';
+import { addEfforts, cheapest, NO_EFFORT, type Effort } from './search';
+import { readier } from './searchable';
 
 /** What a demand is a step tighter: so many times its target or limit, or a figure in its place. */
 export type Step = { readonly times: number } | { readonly to: number; readonly unit: string };
@@ -77,15 +77,23 @@ export function tighter(question: Question, demand: Demand): { question: Questio
 export function* costsOf(question: Question, context: Context): Generator<Costs, Costs> {
   let effort = NO_EFFORT;
   const demands: DemandCost[] = [];
+  const ready = readier(context);
   const known: { base?: FoundMachine } = {};
   const told = (now: Effort): Costs => ({
     cheapest: known.base,
     demands: [...demands],
     effort: addEfforts(effort, now),
   });
-  /** The cheapest machine of a question, no dearer than it is known to be. */
-  function* cheapestOf(asked: Question, under: Under = {}): Generator<Costs, FoundMachine | undefined> {
-    const run = cheapest(searchable(asked, context), under);
+  /** Whether a machine does what a question asks as well, at the price that it is known at. */
+  const doesToo = (found: FoundMachine, asked: Question): boolean => {
+    const judged = judge(ready(asked).subject.assess(found.machine), asked);
+    return judged.kind === 'found' && judged.found.priceMinor === found.priceMinor;
+  };
+  /** The cheapest machine of a question; `stands` is one that is known to do what it asks. */
+  function* cheapestOf(asked: Question, stands?: FoundMachine): Generator<Costs, FoundMachine | undefined> {
+    const search = ready(asked);
+    if (stands) search.found.push(stands);
+    const run = cheapest(search, stands ? { mostMinor: stands.priceMinor } : {});
     for (;;) {
       const next = run.next();
       if (!next.done) {
@@ -97,6 +105,7 @@ export function* costsOf(question: Question, context: Context): Generator<Costs,
     }
   }
   const base = yield* cheapestOf(question);
+  const { decisive } = ready(question);
   if (!base) return told(NO_EFFORT);
   known.base = base;
   const partName = (id: string): string => {
@@ -104,13 +113,21 @@ export function* costsOf(question: Question, context: Context): Generator<Costs,
     return part ? fullName(part) : id;
   };
   for (const demand of demandsOf(question, partName)) {
-    // the machine that meets all of them meets the others too, so nothing dearer is looked for
-    const found = yield* cheapestOf(without(question, demand), { mostMinor: base.priceMinor });
+    // what nothing was refused for alone, nothing cheaper comes from; else nothing dearer than what meets all is looked for
+    const idle = demand.code === 'target' && !decisive.has(demand.task);
+    const found = idle ? base : yield* cheapestOf(without(question, demand), base);
     const harder = tighter(question, demand);
     demands.push({
       demand,
       without: found ?? base,
-      ...(harder ? { tighter: { step: harder.step, found: yield* cheapestOf(harder.question) } } : {}),
+      ...(harder
+        ? {
+            tighter: {
+              step: harder.step,
+              found: doesToo(base, harder.question) ? base : yield* cheapestOf(harder.question),
+            },
+          }
+        : {}),
     });
     yield told(NO_EFFORT);
   }

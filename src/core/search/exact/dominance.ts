@@ -4,7 +4,13 @@ import { NOT_FIGURES } from '../../parts/fields';
 import type { Good } from './option';
 
 /** Says nothing of what a part does or how it fits. */
-const BESIDE: ReadonlySet<string> = new Set([...NOT_FIGURES, 'warrantyMonths', 'massG', 'listPrices', 'dieKind']);
+export const BESIDE: ReadonlySet<string> = new Set([
+  ...NOT_FIGURES,
+  'warrantyMonths',
+  'massG',
+  'listPrices',
+  'dieKind',
+]);
 
 interface Columns {
   /** What has to be equal. */

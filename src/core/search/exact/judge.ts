@@ -25,6 +25,16 @@ export const compareFound = (a: FoundMachine, b: FoundMachine): number =>
 export const meets = (progress: Progress, { least }: Question): boolean =>
   [...least.tasks].every(([task, asked]) => (progress.get(task) ?? Infinity) >= asked);
 
+/** Tasks that progress leaves less than is asked of them. */
+export const shortOf = (progress: Progress, { least }: Question): string[] =>
+  [...least.tasks].flatMap(([task, asked]) => ((progress.get(task) ?? Infinity) >= asked ? [] : [task]));
+
+/** Notes the task for whose sake alone something is refused. */
+export function noteDecisive(decisive: Set<string>, short: readonly string[]): void {
+  const [task, ...others] = short;
+  if (task !== undefined && others.length === 0) decisive.add(task);
+}
+
 /** Rules about what the brief itself asks for, which a draft may miss with no more than a caution. */
 const ASKED_FOR: ReadonlySet<string> = new Set(['noise-limit', 'reach']);
 
@@ -39,7 +49,7 @@ export const refused = (finding: Pick<Finding, 'rule' | 'level'>, { unproven }: 
 
 /** What a whole machine is to a question, once it is assessed. */
 export type Judged =
-  | { readonly kind: 'refused' }
+  | { readonly kind: 'refused'; readonly short?: readonly string[] }
   | { readonly kind: 'unbought' }
   | { readonly kind: 'found'; readonly found: FoundMachine; readonly proven: boolean };
 
@@ -51,7 +61,8 @@ export function judge({ facts, findings, tasks, region }: Assessment, question: 
   const { brief } = question;
   if (findings.some((finding) => refused(finding, question))) return { kind: 'refused' };
   const made = new Map(tasks.map((result) => [result.task, progressAt(result, question.at)]));
-  if (!meets(made, question)) return { kind: 'refused' };
+  const short = shortOf(made, question);
+  if (short.length > 0) return { kind: 'refused', short };
   const parts = facts.parts.all.map(({ part }) => part);
   if (!roomy(parts, question.least)) return { kind: 'refused' };
   const shares = sharesOf(facts);

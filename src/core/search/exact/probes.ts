@@ -25,6 +25,18 @@ export interface Probe {
   readonly holds: (options: readonly Option[]) => boolean;
 }
 
+/** Rules that read what the brief says must be there; all others answer alike whatever it says (`probes.test.ts`). */
+export const TOLD_OF_DEMANDS: ReadonlySet<string> = new Set([
+  'must-haves',
+  'noise-limit',
+  'reach',
+  'display-outputs',
+  'display-link',
+  'error-correction',
+  'surplus-graphics',
+  'surplus-cards',
+]);
+
 const KINDS: ReadonlySet<string> = new Set(PART_KINDS);
 /** What decides how memory is seated and how fast it runs. */
 const MEMORY_STATE: readonly PartKind[] = ['processor', 'board', 'memory'];

@@ -1,6 +1,7 @@
 import type { Progress } from './atBest';
+import { BLOCKS } from './envelope';
 import { Heap } from './heap';
-import { compareFound, judge, meets, type FoundMachine, type Judged } from './judge';
+import { compareFound, judge, meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
 import { compareOptions, type Option } from './option';
 import { compareRanks, ENOUGH, NO_RANK, rankOf, type Rank } from './rank';
 import type { Searchable } from './searchable';
@@ -78,6 +79,8 @@ interface Node {
 interface Check {
   readonly of: readonly number[];
   readonly passes: (options: readonly Option[], at: number) => boolean;
+  /** Takes envelopes for options. */
+  readonly enveloped: boolean;
 }
 
 /** Probes of no more positions than this are asked before the tasks are looked at. */
@@ -171,9 +174,10 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   const { brief } = question;
   const floor = under.rank ?? NO_RANK;
   const most = mostMinorOf(asked, under);
-  const probing = probes.map(({ of, holds }): Check => ({ of, passes: holds }));
+  const probing = probes.map(({ of, holds }): Check => ({ of, passes: holds, enveloped: false }));
   const staging = stages.map((stage): Check => ({
     of: stage.of,
+    enveloped: stage.enveloped,
     passes: (options, at) => {
       // drives that fail their own roles fail in every set
       const groups = stage.partly ? (options[at]?.groups ?? []) : [];
@@ -187,6 +191,10 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   // work, which refuses most: what it has worked out then, rules need not, and they are asked of the few that are left
   const checks = [...staging, ...probing].sort((a, b) => a.of.length - b.of.length);
   const checksAt = positions.map((_, i) => checks.filter(({ of }) => of.includes(i)));
+  const envelopes = space === asked.space ? asked.envelopes : undefined;
+  const blocksAt = positions.map((_, i) =>
+    envelopes?.has(i) ? checks.filter(({ of, enveloped }) => enveloped && of.includes(i)) : [],
+  );
   const keptBought = space.kept.flatMap((item, i) => {
     const part = space.keptParts[i];
     return part && !item.owned && !item.handPrice ? [prices.bought(part)] : [];
@@ -292,9 +300,35 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     return true;
   }
 
+  /** How many options of a position from a place on are refused together beside what a node has chosen. */
+  function refusedFrom({ depth, options }: Node, position: number, index: number): number {
+    const asking = (blocksAt[position] ?? []).filter(({ of }) => of.every((at) => at < depth || at === position));
+    if (!envelopes || asking.length === 0) return 0;
+    for (const size of BLOCKS)
+      if (index % size === 0) {
+        const covering = envelopes.of(position, index, size);
+        const refused =
+          covering.length > 0 &&
+          asking.some(({ of, passes }) =>
+            covering.every(
+              (option) =>
+                !passes(
+                  of.map((at) => (at === position ? option : (options[at] as Option))),
+                  of.indexOf(position),
+                ),
+            ),
+          );
+        if (refused) return size;
+      }
+    return 0;
+  }
+
   /** Whether what the tasks can do at best is as much as is asked. */
   function enough(progress: Progress): boolean {
-    if (!meets(progress, question)) return false;
+    if (!meets(progress, question)) {
+      noteDecisive(asked.decisive, shortOf(progress, question));
+      return false;
+    }
     if (floor.runs === 0 && floor.percent === 0) return true;
     const bound = rankOf(
       brief,
@@ -333,11 +367,12 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       for (;;) {
         const option = choices.at(index);
         if (!option) return 'dead';
-        if (passed > SCANNED || stands(node, at, option, list, since)) {
+        const over = full && passed <= SCANNED ? refusedFrom(node, at, index) : 0;
+        if (over === 0 && (passed > SCANNED || stands(node, at, option, list, since))) {
           key += option.leastMinor;
           break;
         }
-        index++;
+        index += Math.max(1, over);
         passed++;
         since = -1;
         // what is dearer than all that is left is not looked for any further
@@ -373,6 +408,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     const at = parent.depth;
     const position = positions[at] as Space['positions'][number];
     for (let index = from; ; index++) {
+      for (let over = refusedFrom(parent, at, index); over > 0; over = refusedFrom(parent, at, index)) index += over;
       const option = position.choices.at(index);
       if (!option) return;
       if (!stands(parent, at, option, cheapAt)) continue;
@@ -409,6 +445,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     if (known) return known;
     assessed++;
     const judged = judge(asked.subject.assess(machineOf(space, question, options)), question);
+    if (judged.kind === 'refused') noteDecisive(asked.decisive, judged.short ?? []);
     if (judged.kind !== 'refused') baskets++;
     if (judged.kind === 'found') {
       if (!judged.proven) openBaskets++;

@@ -4,10 +4,11 @@ import type { Region } from '../../model/offers';
 import { buyPolicy } from '../../money/policy';
 import { plainNumber } from '../../units/money';
 import type { Progress } from './atBest';
-import { meets, type FoundMachine, type Judged } from './judge';
+import { envelopesOf, type Envelopes } from './envelope';
+import { meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
 import { leastPrices, type LeastPrices } from './least';
 import { only, type Option } from './option';
-import { drivesHold, probesFor, type Probe } from './probes';
+import { drivesHold, probesFor, TOLD_OF_DEMANDS, type Probe } from './probes';
 import { targetedIn, type Question } from './question';
 import { spaceOf, type Space } from './space';
 import { driveReadings, type Reading } from './readings';
@@ -20,6 +21,8 @@ export interface Searchable {
   readonly prices: LeastPrices;
   readonly probes: readonly Probe[];
   readonly stages: readonly Stage[];
+  /** None where measurements tell parts of equal figures apart. */
+  readonly envelopes: Envelopes | undefined;
   readonly subject: Subject;
   /** Tasks that have a target. */
   readonly targeted: ReadonlySet<string>;
@@ -30,19 +33,61 @@ export interface Searchable {
   /** Whole machines that were judged, by the parts they are of, and those that stand. */
   readonly judged: Map<string, Judged>;
   readonly found: FoundMachine[];
+  /** What was answered of parts; questions about the same work share it. */
+  readonly memory: Memory;
+  /** Tasks for whose sake alone something was refused: without what is asked of any other, all that was refused stays so. */
+  readonly decisive: Set<string>;
 }
 
-/** @throws RangeError when the brief names a region that the catalogue lacks */
-export function searchable(question: Question, context: Context): Searchable {
+/** Answers by what was asked: those of probes, and bounds of stages with whether they left each task what was asked. */
+interface Memory {
+  readonly answers: Map<string, Map<string | number, boolean>>;
+  readonly bounds: Map<string, Map<string, { readonly progress: Progress; readonly met: boolean }>>;
+}
+
+/** What of a question no prediction reads, and no rule that is not told of it by name. */
+const APART: ReadonlySet<string> = new Set<keyof Question>([
+  'least',
+  'mostMinor',
+  'mostFor',
+  'unproven',
+  'withoutParts',
+  'withoutMakers',
+  'brief',
+]);
+const APART_IN_BRIEF: ReadonlySet<string> = new Set<keyof Brief>(['mustHaves', 'budgetMinor', 'budgetFirm']);
+
+const sameBut = (a: object, b: object, apart: ReadonlySet<string>): boolean =>
+  [...new Set([...Object.keys(a), ...Object.keys(b)])].every(
+    (key) => apart.has(key) || a[key as keyof typeof a] === b[key as keyof typeof b],
+  );
+
+/** Whether what was answered of parts for one question holds for the other: the work and what is there are the same. */
+const alike = (a: Question, b: Question): boolean => sameBut(a, b, APART) && sameBut(a.brief, b.brief, APART_IN_BRIEF);
+
+/**
+ * A question made ready. What was answered for an earlier one in the same context is taken over from `before`, where both
+ * are about the same work: letting a demand go, or asking for more of it, asks little anew.
+ * @throws RangeError when the brief names a region that the catalogue lacks
+ */
+export function searchable(question: Question, context: Context, before?: Searchable): Searchable {
   const quick = quickly(context);
-  const subject = freshSubject(question.brief, quick);
+  const kin = before && alike(before.question, question) ? before : undefined;
+  const memory: Memory = kin?.memory ?? { answers: new Map(), bounds: new Map() };
+  const subject = kin?.question.brief === question.brief ? kin.subject : freshSubject(question.brief, quick);
   const region = context.catalogue.region(question.brief.region);
   if (!region) throw new RangeError(`the brief's region "${question.brief.region}" is not in the catalogue`);
   const policy = buyPolicy(question.brief, context.settings, context.today);
   const prices = leastPrices(context.catalogue, region, policy, question.rebates);
   const alone = drivesAlone(question, quick);
   const holds = drivesHold(question, quick);
-  const drivesDo = (option: Option): boolean => holds(option) && meets(alone(option), question);
+  const decisive = new Set<string>();
+  const drivesDo = (option: Option): boolean => {
+    if (!holds(option)) return false;
+    const short = shortOf(alone(option), question);
+    noteDecisive(decisive, short);
+    return short.length === 0;
+  };
   const whole = spaceOf(question, context, prices, drivesDo);
   const drives = driveReadings(
     whole,
@@ -51,7 +96,7 @@ export function searchable(question: Question, context: Context): Searchable {
     drivesReadBy(question, quick),
     context.measured.length > 0,
   );
-  const all = remembered(probesFor(whole, question, subject, drives));
+  const all = remembered(probesFor(whole, question, subject, drives), whole, question, memory);
   // what an option is refused for by itself, it is refused for in every machine
   const space: Space = {
     ...whole,
@@ -63,18 +108,40 @@ export function searchable(question: Question, context: Context): Searchable {
       };
     }),
   };
+  const envelopes = envelopesOf(space.positions, quick.catalogue);
   return {
     question,
     space,
     prices,
     subject,
     probes: all.filter(({ of }) => of.length > 1),
-    stages: stagesFor(space, question, quick, subject, drives),
+    stages: stagesFor(space, question, quick, subject, drives, envelopes.catalogue),
+    envelopes: context.measured.length > 0 ? undefined : envelopes,
     targeted: targetedIn(question.brief, quick),
     firmMinor: firmBudget(question.brief, region),
-    progressOf: rememberedBounds(question),
+    progressOf: rememberedBounds(space, question, memory),
+    memory,
+    decisive,
     judged: new Map(),
     found: [],
+  };
+}
+
+/** Makes questions ready one after the other; those that are alike share what was answered. */
+export type Ready = (question: Question) => Searchable;
+
+export function readier(context: Context): Ready {
+  const made: Searchable[] = [];
+  return (question) => {
+    const known = made.find((other) => other.question === question);
+    if (known) return known;
+    const ready = searchable(
+      question,
+      context,
+      made.find((other) => alike(other.question, question)),
+    );
+    made.push(ready);
+    return ready;
   };
 }
 
@@ -86,23 +153,40 @@ function firmBudget({ budgetMinor, budgetFirm, budgetTaxIncluded }: Brief, { tax
 /** What rounding line by line can add to the tax of one machine. */
 const ROUNDING_MINOR = 100;
 
-function rememberedBounds({ least }: Question): Searchable['progressOf'] {
-  const known = new WeakMap<Stage, Map<string, Progress>>();
+const namesOf = ({ positions }: Space, of: readonly number[]): string => of.map((at) => positions[at]?.name).join('+');
+
+function rememberedBounds(space: Space, question: Question, { bounds }: Memory): Searchable['progressOf'] {
+  const names = new Map<Stage, string>();
   return (stage, options) => {
-    let bounds = known.get(stage);
-    if (!bounds) known.set(stage, (bounds = new Map()));
+    let name = names.get(stage);
+    // no two stages look at the same positions
+    if (name === undefined) names.set(stage, (name = namesOf(space, stage.of)));
+    let known = bounds.get(name);
+    if (!known) bounds.set(name, (known = new Map()));
     let key = '';
     for (const option of options) key += `${stage.reads(option)}|`;
-    let progress = bounds.get(key);
-    if (!progress) bounds.set(key, (progress = stage.progress(options, least.tasks)));
+    const before = known.get(key);
+    // what fell short of an earlier question may have ended there: it is enough where it falls short again
+    if (before && (before.met || !meets(before.progress, question))) return before.progress;
+    const progress = stage.progress(options, question.least.tasks);
+    known.set(key, { progress, met: meets(progress, question) });
     return progress;
   };
 }
 
 /** Probes that answer once for options of equal figures. */
-function remembered(probes: readonly Probe[]): Probe[] {
+function remembered(probes: readonly Probe[], space: Space, question: Question, { answers }: Memory): Probe[] {
+  const seen = new Map<string, number>();
+  const demands = JSON.stringify(question.brief.mustHaves);
   return probes.map((probe) => {
-    const known = new Map<string | number, boolean>();
+    const told = probe.rules.some((rule) => TOLD_OF_DEMANDS.has(rule)) ? demands : '';
+    const asks = `${probe.rules.join()} of ${namesOf(space, probe.of)} ${question.unproven} ${told}`;
+    const turn = (seen.get(asks) ?? 0) + 1;
+    seen.set(asks, turn);
+    const name = `${asks}, ${turn}`;
+    // a probe without rules is the question's own
+    const known = (probe.rules.length > 0 ? answers.get(name) : undefined) ?? new Map<string | number, boolean>();
+    answers.set(name, known);
     return {
       ...probe,
       holds: (options) => {

@@ -2,6 +2,7 @@ import type { Context, Subject } from '../../assess';
 import { factsForTrades } from '../../assess/stages';
 import { DRIVE_ROLES, resourceKey, type DriveRole } from '../../figures/resources';
 import { VIEWS } from '../../assess/view';
+import type { Catalogue } from '../../model/catalogue';
 import { fitParts } from '../../model/fitted';
 import type { PartKind } from '../../parts';
 import { bareOf } from '../../sizing/bare';
@@ -23,6 +24,8 @@ export interface Stage {
   readonly reads: Reading;
   /** Can be asked of the drives of one group of roles, with those of the others endless. */
   readonly partly: boolean;
+  /** Takes envelopes for options: nothing that it reads of them is left out there. */
+  readonly enveloped: boolean;
   readonly progress: (options: readonly Option[], least?: ReadonlyMap<string, number>) => Progress;
 }
 
@@ -46,6 +49,8 @@ const AT_BEST: readonly (readonly PartKind[])[] = [
   ['drive', ...CARDS],
   ['processor', 'graphics', 'memory', 'drive'],
 ];
+/** What houses and cools parts: beside it more of them is read than an envelope tells. */
+const HOUSES: readonly PartKind[] = ['board', 'cooler', 'case', 'supply', 'fan'];
 /** The same by the whole chain of an assessment: with links and streams, then with what cools them. */
 const IN_FULL: readonly (readonly PartKind[])[] = [WIRED, [...WIRED, 'cooler'], [...WIRED, 'cooler', 'case', 'fan']];
 
@@ -59,6 +64,8 @@ export function stagesFor(
   context: Context,
   subject: Subject,
   drives: DriveReadings,
+  /** Has the parts of envelopes too. */
+  catalogue: Catalogue,
 ): Stage[] {
   const { brief } = question;
   const bare = bareMachine(question);
@@ -73,6 +80,7 @@ export function stagesFor(
       of: brief.tasks.some(({ kind }) => STREAMING.has(kind)) ? of(kinds) : [],
       reads: drives.streams,
       partly: false,
+      enveloped: false,
       progress: (options) => {
         const shares = new Map<string, number>();
         for (const { flows } of subject.coldOf(made(options, kinds)))
@@ -103,11 +111,12 @@ export function stagesFor(
         of: of(kinds),
         reads: drives.rates,
         partly: kinds.has('drive'),
+        enveloped: !HOUSES.some((kind) => kinds.has(kind)),
         progress: (options, least) => {
           const machine = made(options, kinds);
           const there = new Set(machine.items.flatMap(({ roles = [] }) => roles));
           const awaited = new Set(space.roles.filter((role) => !there.has(role)));
-          return best(fitParts(machine, context.catalogue), { kinds: chosen, awaited }, least);
+          return best(fitParts(machine, catalogue), { kinds: chosen, awaited }, least);
         },
       };
     }),
@@ -118,6 +127,7 @@ export function stagesFor(
         of: of(kinds),
         reads: byFigures,
         partly: false,
+        enveloped: false,
         progress: (options, least) => {
           const { sittings, heat } = subject.factsOf(made(options, kinds));
           const boundsOf = (results: readonly SittingResult[]): Progress =>
