@@ -109,3 +109,29 @@ test('branded machines are matched for less, and bettered for the same money', a
     });
   }
 });
+
+test('what each demand costs: one by one, beside the brief as well, and stopped with what is known', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await openSeat(page, 'brief', '/ninefathom/rig-design');
+  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  const costs = page.getByRole('region', { name: 'What each demand costs' });
+  await costs.getByRole('button', { name: 'Work it out' }).click({ timeout: 90_000 });
+  await costs.getByRole('button', { name: 'Stop, keep what is known' }).click();
+  await costs.getByRole('button', { name: 'Go on' }).click();
+  await expect(costs.getByRole('status')).toContainText('7 of 7 looked at', { timeout: 120_000 });
+  const [price] = /[\d,.]+ USD/.exec(await costs.getByRole('status').innerText()) ?? [];
+  await expect(cheapest(page)).toContainText(price ?? 'no price');
+  const row = costs.getByRole('listitem').filter({ hasText: 'The target of “Turn the sampling rig”' });
+  await expect(row).toContainText(
+    /costs [\d,.]+ USD: without it there is a machine for [\d,.]+ USD; 10 % more of it: \+/,
+  );
+  await expect(costs).toContainText(/Nothing is paid for the targets of .*“Desk base”/);
+  // the same stands beside the task, and goes when the brief is another
+  const task = page.getByRole('article', { name: 'Turn the sampling rig' });
+  await expect(task).toContainText('Its target costs');
+  await noBarriersInEither(page, 'what demands cost');
+  await task.getByRole('button', { name: /^Leave Turn/ }).click();
+  await expect(page.getByText('Its target costs')).toHaveCount(0);
+});

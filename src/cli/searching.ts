@@ -1,6 +1,6 @@
 import type { Brief } from '@/core/model/brief';
 import type { Clash } from '@/core/search/exact/clash';
-import type { Effort } from '@/core/search/exact/search';
+import type { Effort } from '@/core/search/exact/ended';
 import type { Currency } from '@/core/units/money';
 import { number } from '@/core/words/format';
 import { clashWords, demandWords, relaxedWords } from '@/core/words/found';

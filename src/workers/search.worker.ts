@@ -1,32 +1,54 @@
 import * as Comlink from 'comlink';
-import { quickly, subjectOf } from '@/core/assess';
-import { clashOf } from '@/core/search/exact/clash';
+import { quickly, subjectOf, type Context } from '@/core/assess';
+import { clashOf, demandsOf } from '@/core/search/exact/clash';
+import { costsOf, type Costs } from '@/core/search/exact/costs';
 import { searchFor, type Searching, type Standing } from '@/core/search/exact/goals';
 import type { FoundMachine } from '@/core/search/exact/judge';
 import { matchOf } from '@/core/search/exact/match';
 import { limitedBy } from '@/core/search/exact/limits';
 import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/exact/question';
-import { addEfforts, NO_EFFORT } from '@/core/search/exact/search';
-import { searchable } from '@/core/search/exact/searchable';
+import { addEfforts, NO_EFFORT } from '@/core/search/exact/ended';
+import { readier, type Ready } from '@/core/search/exact/searchable';
 import { foundWords, type FoundWords } from '@/core/words/found';
 import { timesFigure } from '@/core/units/money';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
-import type { Ask, Line, Report, SearchApi } from './searchApi';
+import type { Ask, CostsReport, Line, Report, SearchApi } from './searchApi';
 
 /** Time between two reports. */
 const TELL_MS = 120;
 
 let current: object | undefined;
 
+/** Takes the turn of whoever is answered now; tells whether somebody else has taken it since. */
+function takeTurn(): () => boolean {
+  const me = {};
+  current = me;
+  return () => current !== me;
+}
+
+// what was answered of parts holds for the next question about the same work
+let made: { readonly context: Context; readonly ready: Ready } | undefined;
+function questionsIn(context: Context): Ready {
+  if (made?.context !== context) made = { context, ready: readier(context) };
+  return made.ready;
+}
+
+/** An ask within its limits, at its end of the predictions, with what is completed. */
+const around = (asked: Question, ask: Ask, { catalogue }: Context): Question =>
+  limitedBy(
+    { ...asked, at: ask.at, ...(ask.from ? { from: ask.from, keep: ask.from.items } : {}) },
+    ask.limits,
+    catalogue,
+  );
+
 const WAITING: Line = { state: 'waiting', found: undefined, atLeastMinor: undefined };
 
 async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
-  const me = {};
-  current = me;
-  const stopped = () => current !== me;
+  const stopped = takeTurn();
   const started = performance.now();
   const context = ready();
+  const searchable = questionsIn(context);
   const { brief } = ask;
   const rows = new WeakMap<FoundMachine, FoundWords>();
   const rowOf = (found: FoundMachine): FoundWords => {
@@ -72,14 +94,8 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
 
   const given = ask.match && matchOf(subjectOf(brief, quickly(context)).assess(ask.match));
   const work = workOf(brief, context);
-  const around = (asked: Question): Question =>
-    limitedBy(
-      { ...asked, at: ask.at, ...(ask.from ? { from: ask.from, keep: ask.from.items } : {}) },
-      ask.limits,
-      context.catalogue,
-    );
-  const question = around({ ...work, least: given ?? work.least });
-  const asked = searchable(question, context);
+  const question = around({ ...work, least: given ?? work.least }, ask, context);
+  const asked = searchable(question);
   const cheapest = await run(searchFor(asked, 'cheapest'), (now) => ({ cheapest: lineOf('searching', now) }));
   if (!cheapest) return ended({ cheapest: { ...report.cheapest, state: 'stopped' } });
   const [first] = cheapest;
@@ -92,7 +108,7 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
   // where the work cannot be done for the money, the best is what does most of it
   const within = first && (mostMinor === undefined || first.priceMinor <= mostMinor);
   const most = mostMinor ?? (first ? timesFigure(first.priceMinor, WITHOUT_BUDGET) : undefined);
-  const toSpend = within ? asked : searchable(around(plainQuestion(brief)), context);
+  const toSpend = within ? asked : searchable(around(plainQuestion(brief), ask, context));
   if (mostMinor !== undefined) {
     const best = await run(searchFor(toSpend, 'best', mostMinor), ({ best: held }) => ({
       best: lineOf('searching', { ...(held ? { best: held } : {}) }),
@@ -106,7 +122,7 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
     });
   }
   if (!first) {
-    const clash = await inSlices(clashOf(question, context), stopped, () => say({}, false));
+    const clash = await inSlices(clashOf(question, context, searchable), stopped, () => say({}, false));
     return ended(clash.done ? { clash: clash.value } : {});
   }
   if (!within) return ended({ frontier: 'none' });
@@ -117,12 +133,39 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
   return points ? ended({ points: points.map(rowOf), frontier: 'proven' }) : ended({ frontier: 'stopped' });
 }
 
+async function costs(ask: Ask, tell: (report: CostsReport) => void): Promise<void> {
+  const stopped = takeTurn();
+  const started = performance.now();
+  const context = ready();
+  const question = around(workOf(ask.brief, context), ask, context);
+  const count = demandsOf(question).length;
+  const say = (state: CostsReport['state'], { cheapest, demands, effort }: Costs): void =>
+    tell({
+      cheapestMinor: cheapest?.priceMinor,
+      demands,
+      count,
+      state,
+      effort,
+      seconds: (performance.now() - started) / 1000,
+      done: state !== 'searching',
+    });
+  let told = 0;
+  const came = await inSlices(costsOf(question, context, questionsIn(context)), stopped, (now) => {
+    if (performance.now() - told < TELL_MS) return;
+    told = performance.now();
+    say('searching', now);
+  });
+  if (came.done) say(came.value.cheapest ? 'proven' : 'none', came.value);
+  else say('stopped', came.last);
+}
+
 /** Without a budget the frontier goes on to this many times the cheapest. */
 const WITHOUT_BUDGET = 2;
 
 const api: SearchApi = {
   load,
   find,
+  costs,
   goods: ({ items }, region) => {
     const { catalogue } = ready();
     const parts = items.flatMap((item) => catalogue.part(item.part) ?? []);

@@ -2,9 +2,10 @@ import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
 import type { Settings } from '@/core/model/settings';
 import type { Clash } from '@/core/search/exact/clash';
+import type { DemandCost } from '@/core/search/exact/costs';
 import type { Limits } from '@/core/search/exact/limits';
 import type { End } from '@/core/search/exact/question';
-import type { Effort } from '@/core/search/exact/search';
+import type { Effort } from '@/core/search/exact/ended';
 import type { Offer } from '@/core/model/offers';
 import type { Part } from '@/core/parts';
 import type { FoundWords } from '@/core/words/found';
@@ -45,11 +46,26 @@ export interface Report {
   readonly done: boolean;
 }
 
+/** What each demand costs, as far as it is known: told as it goes, and once more at its end. */
+export interface CostsReport {
+  /** Price of the cheapest machine that meets all demands; undefined as long as it is not known, or when there is none. */
+  readonly cheapestMinor: number | undefined;
+  readonly demands: readonly DemandCost[];
+  /** How many there are. */
+  readonly count: number;
+  readonly state: Exclude<Line['state'], 'waiting'>;
+  readonly effort: Effort;
+  readonly seconds: number;
+  readonly done: boolean;
+}
+
 /** What the searching worker does for the page. */
 export interface SearchApi {
   load(url: string, today: string, settings: Settings, measured: readonly Machine[]): Promise<number>;
   /** Answers all questions about a brief, telling how far it is; a new ask or `stop` ends it with what it has. */
   find(ask: Ask, tell: (report: Report) => void): Promise<void>;
+  /** Lets each demand of a brief go, and asks for a step more of it; ended as `find` is. */
+  costs(ask: Ask, tell: (report: CostsReport) => void): Promise<void>;
   stop(): Promise<void>;
   /** Parts of a machine and their offers, for a page that does not know them yet. */
   goods(

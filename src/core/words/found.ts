@@ -9,7 +9,7 @@ import type { DemandCost, Step } from '../search/exact/costs';
 import { sharesOf, type Share } from '../search/exact/shares';
 import { ENOUGH, type Rank } from '../search/exact/rank';
 import type { Brief } from '../model/brief';
-import type { Currency } from '../units/money';
+import { timesFigure, type Currency } from '../units/money';
 import { taskBeam, type BeamModel } from './beams';
 import { coins, coinsChange, listed, number, percent } from './format';
 import { bindingName } from './names';
@@ -133,10 +133,51 @@ export function demandWords(demand: Demand, { tasks }: Pick<Brief, 'tasks'>): st
     case 'share':
       return `the limit on ${demand.share}`;
     case 'proof':
-      return 'no unknown figures';
+      return 'that all figures are known';
     case 'budget':
       return 'the budget';
   }
+}
+
+/** Several demands in one list, the targets together. */
+export function demandsWords(demands: readonly Demand[], brief: Pick<Brief, 'tasks'>): string {
+  const names = demands.flatMap((demand) =>
+    demand.code === 'target' ? [`“${brief.tasks.find(({ id }) => id === demand.task)?.name ?? demand.task}”`] : [],
+  );
+  const others = demands.filter(({ code }) => code !== 'target').map((demand) => demandWords(demand, brief));
+  const [first, ...more] = names;
+  const targets =
+    first === undefined ? [] : more.length === 0 ? [`the target of ${first}`] : [`the targets of ${listed(names)}`];
+  return listed([...targets, ...others]);
+}
+
+/** How much less money is looked at: so many times as much. */
+const LESS_MONEY = 0.85;
+/** Tasks that are told of. */
+const TOLD = 2;
+
+/**
+ * What less money costs in work: of the machines that no other beats the best for a budget, held against the best for
+ * noticeably less. Undefined where there is no such machine, or no task tells them apart.
+ */
+export function lessMoneyWords(
+  points: readonly FoundWords[],
+  mostMinor: number,
+  { tasks }: Pick<Brief, 'tasks'>,
+  currency: Currency,
+): string | undefined {
+  const best = points.findLast(({ priceMinor }) => priceMinor <= mostMinor);
+  const less = best && points.findLast(({ priceMinor }) => priceMinor <= timesFigure(best.priceMinor, LESS_MONEY));
+  if (!best || !less) return undefined;
+  const changed = [...tasks]
+    .sort((a, b) => b.importance - a.importance)
+    .flatMap(({ id, name }) => {
+      const [now, then] = [best, less].map(({ beams }) => beams.find(({ task }) => task === id)?.beam.gets);
+      return now === undefined || then === undefined || now === then ? [] : [`${name} ${then} in place of ${now}`];
+    });
+  if (changed.length === 0) return undefined;
+  const saved = coins(best.priceMinor - less.priceMinor, currency);
+  return `For ${coins(less.priceMinor, currency)}, ${saved} less than the best within the budget: ${listed(changed.slice(0, TOLD))}.`;
 }
 
 /** Why nothing is possible, as a sentence; the demands that clash are told one by one beside it. */
@@ -163,6 +204,10 @@ const stepWords = (step: Step): string =>
   'to' in step
     ? `${number(step.to)} ${step.unit}`
     : `${percent(Math.abs(step.times - 1))} ${step.times > 1 ? 'more' : 'less'}`;
+
+/** Whether a demand has a part in the price: letting it go saves something, or a step tighter costs more or cannot be had. */
+export const costMatters = ({ without, tighter }: DemandCost, cheapestMinor: number): boolean =>
+  without.priceMinor !== cheapestMinor || (tighter !== undefined && tighter.found?.priceMinor !== cheapestMinor);
 
 /** What a demand costs beside the cheapest machine that meets all: "costs 120.48 USD; 10 % more +45.00". */
 export function costWords({ demand, without, tighter }: DemandCost, cheapestMinor: number, currency: Currency): string {

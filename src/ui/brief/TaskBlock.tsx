@@ -16,6 +16,7 @@ import { TaskSentence } from './sentences';
 import type { EditBrief } from './editing';
 import { HowOften } from './HowOften';
 import { Hint } from '../shared/Hint';
+import { TargetNote } from '../find/DemandNote';
 
 const IMPORTANCE = ['', 'nice to have', 'useful', 'wanted', 'important', 'decisive'] as const;
 
@@ -97,6 +98,7 @@ export const TaskBlock = memo(function TaskBlock({ task, edit }: TaskBlockProps)
         </TextButton>
       </Box>
       <TaskSentence task={task} applications={applications} onChange={set} />
+      <TargetNote task={task.id} />
       <HowOften task={task} isRun={result?.mode === 'elastic'} onChange={set} />
       {refused !== undefined && (
         <p className="small short" role="alert">

@@ -13,6 +13,7 @@ import { useJudge } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { Answer } from '../shared/Answer';
 import { useRemembered } from '../shared/useRemembered';
+import { TermsNote } from '../find/DemandNote';
 import { OwnedDisplays } from './OwnedDisplays';
 import { Buying } from './Buying';
 import { Service } from './Service';
@@ -112,6 +113,7 @@ function TermsLine({ brief, edit }: EditingTerms) {
           </TextButton>
         </span>
       </p>
+      <TermsNote />
       <Box
         component="p"
         id="more-terms"

@@ -8,10 +8,10 @@ import type { Machine } from '@/core/model/machine';
 import { plainNumber, ratioOf } from '@/core/units/money';
 import type { End } from '@/core/search/exact/question';
 import { coins, number, percent } from '@/core/words/format';
-import { clashWords, demandWords, relaxedWords, type FoundWords } from '@/core/words/found';
+import { clashWords, demandWords, lessMoneyWords, relaxedWords, type FoundWords } from '@/core/words/found';
 import type { OwnedRow } from '@/server/contract';
 import type { Limits as SearchLimits } from '@/core/search/exact/limits';
-import type { Line, Report } from '@/workers/searchApi';
+import type { Ask, Line, Report } from '@/workers/searchApi';
 import { useBrief } from '../seat/moment';
 import { useCurrency, useSeat } from '../seat/useSeat';
 import { ChoiceRow } from '../shared/ChoiceRow';
@@ -21,9 +21,11 @@ import { FoundSummary, type Look } from './FoundSummary';
 const FrontierChart = later(() => import('./FrontierChart').then((module) => module.FrontierChart), {
   meanwhile: opening,
 });
+// so are the costs
+const DemandCosts = later(() => import('./DemandCosts').then((module) => module.DemandCosts), { meanwhile: opening });
 import { useLimits, type Limits } from './limits';
 import { LimitsRow } from './LimitsRow';
-import { useFind } from './useFind';
+import { finding } from './questions';
 import { later, opening } from '../shared/later';
 
 interface Props {
@@ -48,15 +50,13 @@ export function FindMachines({ from, match, onAdopted }: Props) {
   const seat = useSeat((state) => state.bundle.seat.id);
   const owned = useSeat((state) => state.bundle.owned);
   const [limits, limit] = useLimits(`${seat} ${topic}`);
-  const { report, failed, running, begin, stop } = useFind(
-    {
-      at,
-      limits: asLimits(limits, owned),
-      ...(from ? { from } : {}),
-      ...(match ? { match: match.machine, mostMinor: match.landedMinor } : {}),
-    },
-    topic,
-  );
+  const ask: Omit<Ask, 'brief'> = {
+    at,
+    limits: asLimits(limits, owned),
+    ...(from ? { from } : {}),
+    ...(match ? { match: match.machine, mostMinor: match.landedMinor } : {}),
+  };
+  const { report, failed, running, begin, stop } = finding.useAsked(ask, topic);
   // whoever says what to look for instead has asked for it
   const again = useRef(false);
   const onLimit: Look['onLimit'] = (change) => {
@@ -118,6 +118,7 @@ export function FindMachines({ from, match, onAdopted }: Props) {
       )}
       {failed && <p className="short small">The search could not be run: {failed}.</p>}
       {(report ?? running) && <Answers report={report} running={running} titles={titles} at={at} look={look} />}
+      {!match && report?.cheapest.state === 'proven' && <DemandCosts ask={ask} topic={topic} />}
     </Box>
   );
 }
@@ -151,6 +152,7 @@ function Answers({
   const own = points.length > 1 && also(cheapest) === '' && also(best) === '' ? mostWork : undefined;
   const stopped = [cheapest.state, best.state, report.frontier].includes('stopped');
   const over = cheapest.found && mostMinor !== undefined && cheapest.found.priceMinor > mostMinor;
+  const less = mostMinor === undefined ? undefined : lessMoneyWords(points, mostMinor, brief, currency);
   const fewer = cheapest.state === 'none' || over;
   return (
     <>
@@ -195,6 +197,7 @@ function Answers({
         />
       )}
       {points.length > 1 && <FrontierChart points={points} at={at} look={look} />}
+      {less !== undefined && <p className="small">{less}</p>}
     </>
   );
 }

@@ -125,8 +125,11 @@ function* cheapestWithin(question: Question, ready: Ready): Generator<void, Foun
  * one without which it is still impossible was innocent. With each one of those that are left taken away alone, a machine
  * is possible; for a target it is looked for how much of it can be had.
  */
-export function* clashOf(question: Question, context: Context): Generator<void, Clash> {
-  const ready = readier(context);
+export function* clashOf(
+  question: Question,
+  context: Context,
+  ready: Ready = readier(context),
+): Generator<void, Clash> {
   let left = question;
   let proven = true;
   const blamed: Demand[] = [];

@@ -3,8 +3,9 @@ import { fullName } from '../../model/fitted';
 import { demandsOf, without, type Demand } from './clash';
 import { judge, type FoundMachine } from './judge';
 import { MET, type Question } from './question';
-import { addEfforts, cheapest, NO_EFFORT, type Effort } from './search';
-import { readier } from './searchable';
+import { cheapest } from './search';
+import { addEfforts, NO_EFFORT, type Effort } from './ended';
+import { readier, type Ready } from './searchable';
 
 /** What a demand is a step tighter: so many times its target or limit, or a figure in its place. */
 export type Step = { readonly times: number } | { readonly to: number; readonly unit: string };
@@ -74,10 +75,13 @@ export function tighter(question: Question, demand: Demand): { question: Questio
  * What each demand of a question costs: it is let go alone, and asked for a step tighter alone, and the cheapest machine
  * looked for each time, exactly. Stepped by its caller; what is told on the way holds.
  */
-export function* costsOf(question: Question, context: Context): Generator<Costs, Costs> {
+export function* costsOf(
+  question: Question,
+  context: Context,
+  ready: Ready = readier(context),
+): Generator<Costs, Costs> {
   let effort = NO_EFFORT;
   const demands: DemandCost[] = [];
-  const ready = readier(context);
   const known: { base?: FoundMachine } = {};
   const told = (now: Effort): Costs => ({
     cheapest: known.base,

@@ -1,6 +1,7 @@
 import type { FoundMachine } from './judge';
 import { ENOUGH, rankOf, type Rank } from './rank';
-import { addEfforts, cheapest, NO_EFFORT, type Effort, type Ended, type Under } from './search';
+import { cheapest, type Under } from './search';
+import { addEfforts, NO_EFFORT, type Effort, type Ended } from './ended';
 import type { Searchable } from './searchable';
 
 /** Where a search of several steps stands. */

@@ -1,4 +1,5 @@
 import type { Progress } from './atBest';
+import { addEfforts, NO_EFFORT, type Effort, type Ended } from './ended';
 import { BLOCKS } from './envelope';
 import { Heap } from './heap';
 import { compareFound, judge, meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
@@ -6,27 +7,6 @@ import { compareOptions, type Option } from './option';
 import { compareRanks, ENOUGH, NO_RANK, rankOf, type Rank } from './rank';
 import type { Searchable } from './searchable';
 import { machineOf, type Space } from './space';
-
-/** What a search did. */
-export interface Effort {
-  /** Partial machines that were looked at. */
-  readonly nodes: number;
-  /** Whole machines that went through all rules and predictions. */
-  readonly assessed: number;
-  /** Machines whose basket was worked out. */
-  readonly baskets: number;
-  /** Those among them that are not proven to be the cheapest way of buying the machine. */
-  readonly openBaskets: number;
-}
-
-export const NO_EFFORT: Effort = { nodes: 0, assessed: 0, baskets: 0, openBaskets: 0 };
-
-export const addEfforts = (a: Effort, b: Effort): Effort => ({
-  nodes: a.nodes + b.nodes,
-  assessed: a.assessed + b.assessed,
-  baskets: a.baskets + b.baskets,
-  openBaskets: a.openBaskets + b.openBaskets,
-});
 
 /** Where a search stands between two steps. */
 export interface Progressing {
@@ -36,14 +16,6 @@ export interface Progressing {
   /** No machine that is still to be found costs less than this; undefined as long as nothing says so. */
   readonly atLeastMinor: number | undefined;
 }
-
-/**
- * How a search ended. `best`: nothing better is left. `impossible`: no machine of the space meets the demands. A search
- * that its caller stops has neither; `Progressing` then holds the best found and how far it was proven.
- */
-export type Ended =
-  | { readonly kind: 'best'; readonly found: FoundMachine; readonly effort: Effort }
-  | { readonly kind: 'impossible'; readonly effort: Effort };
 
 /** What the cheapest machine is looked for under, beside the question's own demands. */
 export interface Under {
@@ -107,6 +79,9 @@ const SCANNED = 64;
  * searches of the same question are quick.
  */
 export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progressing, Ended> {
+  const key = `${under.rank?.runs ?? ''} ${under.rank?.percent ?? ''} ${under.mostMinor ?? ''}`;
+  const known = asked.ended.get(key);
+  if (known) return { ...known, effort: NO_EFFORT };
   let before = NO_EFFORT;
   if (!heldBy(asked, under))
     for (const ratio of SAMPLES) {
@@ -124,7 +99,10 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
   for (;;) {
     const next = whole.next();
     const effort = addEfforts(before, next.value.effort);
-    if (next.done) return { ...next.value, effort };
+    if (next.done) {
+      asked.ended.set(key, next.value);
+      return { ...next.value, effort };
+    }
     yield { ...next.value, effort };
   }
 }

@@ -4,6 +4,7 @@ import type { Region } from '../../model/offers';
 import { buyPolicy } from '../../money/policy';
 import { plainNumber } from '../../units/money';
 import type { Progress } from './atBest';
+import type { Ended } from './ended';
 import { envelopesOf, type Envelopes } from './envelope';
 import { meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
 import { leastPrices, type LeastPrices } from './least';
@@ -37,6 +38,8 @@ export interface Searchable {
   readonly memory: Memory;
   /** Tasks for whose sake alone something was refused: without what is asked of any other, all that was refused stays so. */
   readonly decisive: Set<string>;
+  /** Searches that came to their end, by what they were made under. */
+  readonly ended: Map<string, Ended>;
 }
 
 /** Answers by what was asked: those of probes, and bounds of stages with whether they left each task what was asked. */
@@ -57,10 +60,18 @@ const APART: ReadonlySet<string> = new Set<keyof Question>([
 ]);
 const APART_IN_BRIEF: ReadonlySet<string> = new Set<keyof Brief>(['mustHaves', 'budgetMinor', 'budgetFirm']);
 
+/** As one text, so that two may be compared that came from elsewhere. */
+const textOf = (value: unknown): string =>
+  JSON.stringify(value, (_key, entry: unknown) =>
+    entry instanceof Set || entry instanceof Map ? [...entry] : entry,
+  ) ?? '';
+
 const sameBut = (a: object, b: object, apart: ReadonlySet<string>): boolean =>
-  [...new Set([...Object.keys(a), ...Object.keys(b)])].every(
-    (key) => apart.has(key) || a[key as keyof typeof a] === b[key as keyof typeof b],
-  );
+  [...new Set([...Object.keys(a), ...Object.keys(b)])].every((key) => {
+    const [one, other] = [a[key as keyof typeof a], b[key as keyof typeof b]];
+    return apart.has(key) || one === other || textOf(one) === textOf(other);
+  });
+const NOTHING_APART: ReadonlySet<string> = new Set();
 
 /** Whether what was answered of parts for one question holds for the other: the work and what is there are the same. */
 const alike = (a: Question, b: Question): boolean => sameBut(a, b, APART) && sameBut(a.brief, b.brief, APART_IN_BRIEF);
@@ -74,7 +85,8 @@ export function searchable(question: Question, context: Context, before?: Search
   const quick = quickly(context);
   const kin = before && alike(before.question, question) ? before : undefined;
   const memory: Memory = kin?.memory ?? { answers: new Map(), bounds: new Map() };
-  const subject = kin?.question.brief === question.brief ? kin.subject : freshSubject(question.brief, quick);
+  const sameBrief = kin && sameBut(kin.question.brief, question.brief, NOTHING_APART);
+  const subject = sameBrief ? kin.subject : freshSubject(question.brief, quick);
   const region = context.catalogue.region(question.brief.region);
   if (!region) throw new RangeError(`the brief's region "${question.brief.region}" is not in the catalogue`);
   const policy = buyPolicy(question.brief, context.settings, context.today);
@@ -122,25 +134,27 @@ export function searchable(question: Question, context: Context, before?: Search
     progressOf: rememberedBounds(space, question, memory),
     memory,
     decisive,
+    ended: new Map(),
     judged: new Map(),
     found: [],
   };
 }
 
-/** Makes questions ready one after the other; those that are alike share what was answered. */
+/** Makes questions ready; what was asked before is there again, and questions about the same work share their answers. */
 export type Ready = (question: Question) => Searchable;
+
+/** Questions that are kept with all that they found. */
+const KEPT = 8;
 
 export function readier(context: Context): Ready {
   const made: Searchable[] = [];
   return (question) => {
-    const known = made.find((other) => other.question === question);
+    const known = made.find((other) => sameBut(other.question, question, NOTHING_APART));
     if (known) return known;
-    const ready = searchable(
-      question,
-      context,
-      made.find((other) => alike(other.question, question)),
-    );
-    made.push(ready);
+    const kin = made.find((other) => alike(other.question, question));
+    const ready = searchable(question, context, kin);
+    made.unshift(ready);
+    if (made.length > KEPT) made.pop();
     return ready;
   };
 }

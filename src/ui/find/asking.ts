@@ -1,0 +1,121 @@
+'use client';
+
+import * as Comlink from 'comlink';
+import { useEffect, useSyncExternalStore } from 'react';
+import type { Machine } from '@/core/model/machine';
+import type { Ask, SearchApi } from '@/workers/searchApi';
+import { useSeat } from '../seat/useSeat';
+import { identity } from '../seat/worker';
+
+let remote: Comlink.Remote<SearchApi> | undefined;
+let loaded: { readonly key: string; readonly done: Promise<number> } | undefined;
+
+/** Parts and offers of a machine that the search has found. */
+export async function goodsOf(machine: Machine, region: string): ReturnType<SearchApi['goods']> {
+  if (!remote) throw new Error('nothing was searched yet');
+  return remote.goods(machine, region);
+}
+
+const stop = (): void => {
+  void remote?.stop();
+};
+
+/** An answer as the page sees it: what was asked, and how far it is. */
+export interface Asked<R> {
+  readonly key: string;
+  /** What it rests on: brief, prices, settings and measurements. */
+  readonly on: string;
+  readonly report: R | undefined;
+  readonly failed: string | undefined;
+  readonly running: boolean;
+}
+
+/** What answers rest on, as one text: equal texts, equal answers. */
+function useGround() {
+  // what was written last is searched for, though it may not be judged yet
+  const brief = useSeat((state) => state.bundle.brief.body);
+  const revision = useSeat((state) => state.bundle.catalogueRevision);
+  const today = useSeat((state) => state.bundle.today);
+  const settings = useSeat((state) => state.bundle.settings);
+  const measured = useSeat((state) => state.context.measured);
+  const on = [revision, identity(brief), identity(settings), identity(measured)].join(' ');
+  return { brief, revision, today, settings, measured, on };
+}
+
+/**
+ * One of the questions that the searching worker answers. One is answered at a time, whichever station asked: the last
+ * answer of each stays until something else is asked.
+ */
+export function asking<R extends { readonly done: boolean }>(
+  answer: (api: Comlink.Remote<SearchApi>, ask: Ask, tell: (report: R) => void) => Promise<void>,
+) {
+  const NONE: Asked<R> = { key: '', on: '', report: undefined, failed: undefined, running: false };
+  let now = NONE;
+  const listeners = new Set<() => void>();
+  const set = (next: Asked<R>): void => {
+    now = next;
+    for (const listener of listeners) listener();
+  };
+  const subscribe = (listener: () => void): (() => void) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  };
+  const useNow = (): Asked<R> =>
+    useSyncExternalStore(
+      subscribe,
+      () => now,
+      () => NONE,
+    );
+
+  return {
+    /** What was answered to an ask, how to begin and how to stop. */
+    useAsked(ask: Omit<Ask, 'brief'>, topic: string) {
+      const { brief, revision, today, settings, measured, on } = useGround();
+      const found = useNow();
+      const key = `${on} ${topic} ${JSON.stringify(ask)}`;
+      const mine = found.key === key ? found : NONE;
+
+      async function begin(): Promise<void> {
+        set({ key, on, report: undefined, failed: undefined, running: true });
+        const stands = () => now.key === key;
+        try {
+          remote ??= Comlink.wrap<SearchApi>(
+            new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' }),
+          );
+          const machines = measured.map(({ machine }) => machine);
+          const wanted = `${revision} ${today} ${JSON.stringify([settings, machines])}`;
+          if (loaded?.key !== wanted)
+            loaded = {
+              key: wanted,
+              done: remote.load(`/api/catalogue?revision=${revision}`, today, settings, machines),
+            };
+          await loaded.done;
+          await answer(
+            remote,
+            { ...ask, brief },
+            Comlink.proxy((report: R) => {
+              if (stands()) set({ key, on, report, failed: undefined, running: !report.done });
+            }),
+          );
+          if (stands()) set({ ...now, running: false });
+        } catch (error) {
+          loaded = undefined;
+          if (stands()) set({ ...now, failed: error instanceof Error ? error.message : String(error), running: false });
+        }
+      }
+
+      // what was asked of another brief or of other prices is not worth the work any more
+      useEffect(() => {
+        if (now.running && now.on !== on) stop();
+      }, [on]);
+
+      return { ...mine, begin, stop };
+    },
+    /** The last answer, as long as it is about what is written now. */
+    useLast(): R | undefined {
+      const { on } = useGround();
+      const last = useNow();
+      return last.on === on ? last.report : undefined;
+    },
+  };
+}

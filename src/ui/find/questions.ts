@@ -1,0 +1,8 @@
+import type { CostsReport, Report } from '@/workers/searchApi';
+import { asking } from './asking';
+
+/** The machines for a brief. */
+export const finding = asking<Report>((api, ask, tell) => api.find(ask, tell));
+
+/** What each of its demands costs. */
+export const costing = asking<CostsReport>((api, ask, tell) => api.costs(ask, tell));
