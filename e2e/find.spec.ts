@@ -135,3 +135,34 @@ test('what each demand costs: one by one, beside the brief as well, and stopped 
   await task.getByRole('button', { name: /^Leave Turn/ }).click();
   await expect(page.getByText('Its target costs')).toHaveCount(0);
 });
+
+test('why a part is not in it: what it costs, the price at which it would belong, and a watch on that', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await openSeat(page, 'brief', '/ninefathom/rig-design');
+  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  const why = page.getByRole('region', { name: 'Why this part and not that' });
+  const field = why.getByLabel('A part of the library');
+  const weigh = async (part: string) => {
+    await field.fill(part, { timeout: 90_000 });
+    await page.getByRole('option', { name: part }).first().click();
+    await why.getByRole('button', { name: 'Weigh it' }).click();
+    await expect(why.getByRole('status').first()).toBeVisible({ timeout: 90_000 });
+  };
+  await weigh('Gale 12');
+  const said = why.getByRole('status').first();
+  await expect(said).toHaveText(
+    /^With Palisar Gale 12 the cheapest machine costs [\d,.]+ USD, [\d,.]+ USD more than without it\. It would belong at ([\d,.]+ USD) a piece or less; it costs [\d,.]+ USD now\.$/,
+  );
+  const [, even] = /belong at ([\d,.]+ USD)/.exec(await said.innerText()) ?? [];
+  await why.getByRole('button', { name: `Tell me when it is at ${even ?? ''}` }).click();
+  await expect(why).toContainText(`Palisar Gale 12 is watched for ${even ?? ''}.`);
+  await why.getByRole('button', { name: 'The cheapest machine with it' }).click();
+  await expect(why).toContainText('Palisar Gale 12, ');
+  await noBarriersInEither(page, 'the case of a part');
+  // what it was asked of is not what is asked now
+  await field.fill('Gale 8');
+  await page.getByRole('option', { name: 'Gale 8' }).first().click();
+  await expect(why.getByRole('status')).toHaveCount(0);
+});

@@ -49,6 +49,18 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('button', { name: 'Find machines', exact: true }).click();
   await expect(page.getByRole('status').filter({ hasText: /^Done: / })).toBeVisible({ timeout: 60_000 });
   await shot(page, 'find');
+  await openSeat(page, 'brief', '/ninefathom/rig-design');
+  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  const costs = page.getByRole('region', { name: 'What each demand costs' });
+  await costs.getByRole('button', { name: 'Work it out' }).click({ timeout: 60_000 });
+  await expect(costs.getByRole('status')).toBeVisible({ timeout: 120_000 });
+  const why = page.getByRole('region', { name: 'Why this part and not that' });
+  await why.getByLabel('A part of the library').fill('Gale 12');
+  await page.getByRole('option').first().click();
+  await why.getByRole('button', { name: 'Weigh it' }).click();
+  await expect(why.getByRole('status')).toBeVisible({ timeout: 60_000 });
+  await costs.evaluate((section) => section.scrollIntoView({ block: 'start' }));
+  await shot(page, 'demands');
 
   await openSeat(page, 'draft');
   await calm(page);
@@ -59,12 +71,6 @@ test('pictures for the README', async ({ page }) => {
   for (let i = 0; i < 3; i++) await page.getByRole('listbox').press('ArrowDown');
   await shot(page, 'draft-tray');
   await page.getByRole('listbox').press('Escape');
-
-  await page.getByRole('button', { name: 'Memory', exact: true }).click();
-  await page.getByRole('button', { name: 'Compare the kits that fit' }).click();
-  await expect(page.getByText(/faster stops paying at/)).toBeVisible();
-  await shot(page, 'draft-memory');
-  await page.getByRole('button', { name: 'Back to the map' }).click();
 
   await openSeat(page, 'weigh', BENCH);
   await calm(page);

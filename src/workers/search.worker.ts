@@ -6,14 +6,15 @@ import { searchFor, type Searching, type Standing } from '@/core/search/exact/go
 import type { FoundMachine } from '@/core/search/exact/judge';
 import { matchOf } from '@/core/search/exact/match';
 import { limitedBy } from '@/core/search/exact/limits';
+import { partCase, type PartCase } from '@/core/search/exact/partCase';
 import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/exact/question';
-import { addEfforts, NO_EFFORT } from '@/core/search/exact/ended';
+import { addEfforts, NO_EFFORT, type Effort } from '@/core/search/exact/ended';
 import { readier, type Ready } from '@/core/search/exact/searchable';
 import { foundWords, type FoundWords } from '@/core/words/found';
 import { timesFigure } from '@/core/units/money';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
-import type { Ask, CostsReport, Line, Report, SearchApi } from './searchApi';
+import type { Ask, CostsReport, Line, PartReport, Report, SearchApi } from './searchApi';
 
 /** Time between two reports. */
 const TELL_MS = 120;
@@ -159,6 +160,32 @@ async function costs(ask: Ask, tell: (report: CostsReport) => void): Promise<voi
   else say('stopped', came.last);
 }
 
+async function caseOf(ask: Ask, tell: (report: PartReport) => void): Promise<void> {
+  const stopped = takeTurn();
+  const started = performance.now();
+  const context = ready();
+  const { brief, part = '' } = ask;
+  const question = around(workOf(brief, context), ask, context);
+  const wordsOf = (found: FoundMachine | undefined): FoundWords | undefined =>
+    found && foundWords(found, subjectOf(brief, quickly(context)).assess(found.machine));
+  const say = (state: PartReport['state'], effort: Effort, known?: PartCase): void =>
+    tell({
+      having: wordsOf(known?.having),
+      lacking: wordsOf(known?.lacking),
+      breakEvenMinor: known?.breakEvenMinor,
+      landed: known?.landed ?? { now: undefined, even: undefined },
+      state,
+      effort,
+      seconds: (performance.now() - started) / 1000,
+      done: state !== 'searching',
+    });
+  const came = await inSlices(partCase(question, part, context, questionsIn(context)), stopped, (effort) =>
+    say('searching', effort),
+  );
+  if (came.done) say('proven', came.value.effort, came.value);
+  else say('stopped', came.last);
+}
+
 /** Without a budget the frontier goes on to this many times the cheapest. */
 const WITHOUT_BUDGET = 2;
 
@@ -166,6 +193,7 @@ const api: SearchApi = {
   load,
   find,
   costs,
+  partCase: caseOf,
   goods: ({ items }, region) => {
     const { catalogue } = ready();
     const parts = items.flatMap((item) => catalogue.part(item.part) ?? []);

@@ -5,6 +5,7 @@ import type { Clash } from '@/core/search/exact/clash';
 import type { DemandCost } from '@/core/search/exact/costs';
 import type { Limits } from '@/core/search/exact/limits';
 import type { End } from '@/core/search/exact/question';
+import type { PartCase } from '@/core/search/exact/partCase';
 import type { Effort } from '@/core/search/exact/ended';
 import type { Offer } from '@/core/model/offers';
 import type { Part } from '@/core/parts';
@@ -21,6 +22,8 @@ export interface Ask {
   readonly limits: Limits;
   /** What may be spent, landed; the brief's budget when it is not stated. */
   readonly mostMinor?: number;
+  /** A part whose case is asked for. */
+  readonly part?: string;
 }
 
 /** One of the questions that are answered together. */
@@ -59,6 +62,18 @@ export interface CostsReport {
   readonly done: boolean;
 }
 
+/** What speaks for a part and against it: told as it goes, and once more at its end. */
+export interface PartReport {
+  readonly having: FoundWords | undefined;
+  readonly lacking: FoundWords | undefined;
+  readonly breakEvenMinor: number | undefined;
+  readonly landed: PartCase['landed'];
+  readonly state: 'searching' | 'proven' | 'stopped';
+  readonly effort: Effort;
+  readonly seconds: number;
+  readonly done: boolean;
+}
+
 /** What the searching worker does for the page. */
 export interface SearchApi {
   load(url: string, today: string, settings: Settings, measured: readonly Machine[]): Promise<number>;
@@ -66,6 +81,8 @@ export interface SearchApi {
   find(ask: Ask, tell: (report: Report) => void): Promise<void>;
   /** Lets each demand of a brief go, and asks for a step more of it; ended as `find` is. */
   costs(ask: Ask, tell: (report: CostsReport) => void): Promise<void>;
+  /** Holds the best machine with a part against the best without it; ended as `find` is. */
+  partCase(ask: Ask, tell: (report: PartReport) => void): Promise<void>;
   stop(): Promise<void>;
   /** Parts of a machine and their offers, for a page that does not know them yet. */
   goods(

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import type { DemandCost } from '../search/exact/costs';
 import type { Demand } from '../search/exact/clash';
 import type { BeamModel } from './beams';
-import { costMatters, demandsWords, lessMoneyWords, type FoundWords } from './found';
+import { caseWords, costMatters, demandsWords, lessMoneyWords, type FoundWords } from './found';
 
 const brief = {
   tasks: [
@@ -56,4 +56,30 @@ test('a demand matters when letting it go saves something, or a step more of it 
   expect(costMatters(cost(1000, 1000), 1000)).toBe(false);
   expect(costMatters(cost(1000, 1100), 1000)).toBe(true);
   expect(costMatters(cost(1000, 'none'), 1000)).toBe(true);
+});
+
+test('the case of a part says what it costs or saves, and the price that turns it', () => {
+  const told = (having?: number, lacking?: number, even?: number) =>
+    caseWords(
+      {
+        having: having === undefined ? undefined : { priceMinor: having },
+        lacking: lacking === undefined ? undefined : { priceMinor: lacking },
+        breakEvenMinor: even,
+        landed: { now: 500_00, even: even === undefined ? undefined : even * 1.1 },
+      },
+      'Gale 12',
+      'USD',
+    );
+  expect(told(1200_00, 1000_00, 200_00)).toBe(
+    'With Gale 12 the cheapest machine costs 1,200.00 USD, 200.00 USD more than without it. It would belong at 220.00 USD a piece or less; it costs 500.00 USD now.',
+  );
+  expect(told(1000_00, 1100_00, 600_00)).toBe(
+    'Gale 12 belongs: with it the cheapest machine costs 1,000.00 USD, without it 1,100.00 USD, 100.00 USD more. It does so up to 660.00 USD a piece; it costs 500.00 USD now.',
+  );
+  expect(told(1200_00, 1000_00)).toContain('It would not belong even if it cost nothing.');
+  expect(told(undefined, 1000_00)).toBe(
+    'No machine with Gale 12 does the work; without it there is one for 1,000.00 USD.',
+  );
+  expect(told(1000_00)).toContain('Nothing does the work without Gale 12');
+  expect(told()).toBe('No machine does the work, with it or without it.');
 });

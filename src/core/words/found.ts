@@ -205,6 +205,36 @@ const stepWords = (step: Step): string =>
     ? `${number(step.to)} ${step.unit}`
     : `${percent(Math.abs(step.times - 1))} ${step.times > 1 ? 'more' : 'less'}`;
 
+/** What is said of a part's case: what it saves or costs, and the price that turns it. */
+export interface CaseTold {
+  readonly having: { readonly priceMinor: number } | undefined;
+  readonly lacking: { readonly priceMinor: number } | undefined;
+  readonly breakEvenMinor: number | undefined;
+  readonly landed: { readonly now: number | undefined; readonly even: number | undefined };
+}
+
+/** The case of a part in a sentence or two. Prices of machines and of the piece are landed. */
+export function caseWords(
+  { having, lacking, breakEvenMinor, landed }: CaseTold,
+  name: string,
+  currency: Currency,
+): string {
+  if (!having && !lacking) return 'No machine does the work, with it or without it.';
+  if (!having)
+    return `No machine with ${name} does the work; without it there is one for ${coins(lacking?.priceMinor ?? 0, currency)}.`;
+  if (!lacking)
+    return `Nothing does the work without ${name}: the cheapest with it costs ${coins(having.priceMinor, currency)}.`;
+  const more = having.priceMinor - lacking.priceMinor;
+  const now = landed.now === undefined ? '' : `; it costs ${coins(landed.now, currency)} now`;
+  const [one, other] = [coins(having.priceMinor, currency), coins(lacking.priceMinor, currency)];
+  if (breakEvenMinor === undefined || landed.even === undefined)
+    return `With ${name} the cheapest machine costs ${one}, without it ${other}. It would not belong even if it cost nothing.`;
+  const even = coins(landed.even, currency);
+  return more <= 0
+    ? `${name} belongs: with it the cheapest machine costs ${one}, without it ${other}, ${coins(-more, currency)} more. It does so up to ${even} a piece${now}.`
+    : `With ${name} the cheapest machine costs ${one}, ${coins(more, currency)} more than without it. It would belong at ${even} a piece or less${now}.`;
+}
+
 /** Whether a demand has a part in the price: letting it go saves something, or a step tighter costs more or cannot be had. */
 export const costMatters = ({ without, tighter }: DemandCost, cheapestMinor: number): boolean =>
   without.priceMinor !== cheapestMinor || (tighter !== undefined && tighter.found?.priceMinor !== cheapestMinor);

@@ -21,7 +21,10 @@ import { FoundSummary, type Look } from './FoundSummary';
 const FrontierChart = later(() => import('./FrontierChart').then((module) => module.FrontierChart), {
   meanwhile: opening,
 });
-// so are the costs
+// so is what can be asked of it
+const PartCaseView = later(() => import('./PartCaseView').then((module) => module.PartCaseView), {
+  meanwhile: opening,
+});
 const DemandCosts = later(() => import('./DemandCosts').then((module) => module.DemandCosts), { meanwhile: opening });
 import { useLimits, type Limits } from './limits';
 import { LimitsRow } from './LimitsRow';
@@ -118,7 +121,12 @@ export function FindMachines({ from, match, onAdopted }: Props) {
       )}
       {failed && <p className="short small">The search could not be run: {failed}.</p>}
       {(report ?? running) && <Answers report={report} running={running} titles={titles} at={at} look={look} />}
-      {!match && report?.cheapest.state === 'proven' && <DemandCosts ask={ask} topic={topic} />}
+      {!match && report?.cheapest.state === 'proven' && (
+        <>
+          <DemandCosts ask={ask} topic={topic} />
+          <PartCaseView ask={ask} topic={topic} look={look} />
+        </>
+      )}
     </Box>
   );
 }

@@ -35,6 +35,8 @@ export interface Question {
   readonly spare: readonly Item[];
   readonly withoutParts: ReadonlySet<string>;
   readonly withoutMakers: ReadonlySet<string>;
+  /** A part that the machine has, whatever else is chosen. */
+  readonly withPart?: string;
   readonly at: End;
   readonly unproven: 'refused' | 'allowed';
   readonly mostMinor: number | undefined;

@@ -17,6 +17,7 @@ import { drivesAlone, drivesReadBy, stagesFor, type Stage } from './stages';
 
 /** Parts and demands of one question, ready to be searched; kept, so that the same is not asked of parts twice. */
 export interface Searchable {
+  readonly context: Context;
   readonly question: Question;
   readonly space: Space;
   readonly prices: LeastPrices;
@@ -56,6 +57,7 @@ const APART: ReadonlySet<string> = new Set<keyof Question>([
   'unproven',
   'withoutParts',
   'withoutMakers',
+  'withPart',
   'brief',
 ]);
 const APART_IN_BRIEF: ReadonlySet<string> = new Set<keyof Brief>(['mustHaves', 'budgetMinor', 'budgetFirm']);
@@ -85,7 +87,7 @@ export function searchable(question: Question, context: Context, before?: Search
   const quick = quickly(context);
   const kin = before && alike(before.question, question) ? before : undefined;
   const memory: Memory = kin?.memory ?? { answers: new Map(), bounds: new Map() };
-  const sameBrief = kin && sameBut(kin.question.brief, question.brief, NOTHING_APART);
+  const sameBrief = kin?.context === context && sameBut(kin.question.brief, question.brief, NOTHING_APART);
   const subject = sameBrief ? kin.subject : freshSubject(question.brief, quick);
   const region = context.catalogue.region(question.brief.region);
   if (!region) throw new RangeError(`the brief's region "${question.brief.region}" is not in the catalogue`);
@@ -122,6 +124,7 @@ export function searchable(question: Question, context: Context, before?: Search
   };
   const envelopes = envelopesOf(space.positions, quick.catalogue);
   return {
+    context,
     question,
     space,
     prices,
@@ -146,12 +149,13 @@ export type Ready = (question: Question) => Searchable;
 /** Questions that are kept with all that they found. */
 const KEPT = 8;
 
-export function readier(context: Context): Ready {
+/** `before` are questions that were asked at other prices: of parts they were answered the same. */
+export function readier(context: Context, before: readonly Searchable[] = []): Ready {
   const made: Searchable[] = [];
   return (question) => {
     const known = made.find((other) => sameBut(other.question, question, NOTHING_APART));
     if (known) return known;
-    const kin = made.find((other) => alike(other.question, question));
+    const kin = [...made, ...before].find((other) => alike(other.question, question));
     const ready = searchable(question, context, kin);
     made.unshift(ready);
     if (made.length > KEPT) made.pop();

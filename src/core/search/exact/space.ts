@@ -11,7 +11,7 @@ import { factsForTrades } from '../../assess/stages';
 import { undominated } from './dominance';
 import { driveSets } from './driveSets';
 import type { LeastPrices } from './least';
-import { listed, NOTHING, optionOf, upTo, type Choices, type DrivesDo, type Good, type Option } from './option';
+import { listed, NOTHING, only, optionOf, upTo, type Choices, type DrivesDo, type Good, type Option } from './option';
 import type { Question } from './question';
 
 export interface Position {
@@ -133,7 +133,7 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
     );
   addWhole();
   return {
-    positions,
+    positions: holding(positions, kept, question.withPart, catalogue),
     roles,
     kept: kept.map(({ item }) => item),
     keptParts: kept.map(({ part }) => part),
@@ -199,6 +199,25 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
   }
 }
 
+/** Positions of which the one that can hold a part has nothing else; with none that can, no machine is left. */
+function holding(
+  positions: readonly Position[],
+  kept: readonly { readonly part: Part }[],
+  wanted: string | undefined,
+  catalogue: Catalogue,
+): readonly Position[] {
+  if (wanted === undefined || kept.some(({ part }) => part.id === wanted)) return positions;
+  const kind = catalogue.part(wanted)?.kind;
+  const of = positions.map((position) => ({
+    ...position,
+    choices: only(position.choices, ({ parts }) => parts.some(({ id }) => id === wanted)),
+  }));
+  const at = positions.findIndex(({ kinds }, i) => kinds.some((each) => each === kind) && of[i]?.choices.at(0));
+  return at < 0
+    ? [...positions, { name: 'wanted', kinds: [], choices: listed([]) }]
+    : positions.map((position, i) => (i === at ? (of[i] as Position) : position));
+}
+
 /** No or one good. */
 const upToOne = (goods: readonly Good[]): (readonly Good[])[] => [[], ...goods.map((good) => [good])];
 
@@ -228,7 +247,7 @@ function shopOf(
 
 function shelfOf(
   kind: PartKind,
-  { withoutParts, withoutMakers, spare }: Question,
+  { withoutParts, withoutMakers, withPart, spare }: Question,
   catalogue: Catalogue,
   today: string,
   prices: LeastPrices,
@@ -242,7 +261,10 @@ function shelfOf(
     const part: Part | undefined = catalogue.part(item.part);
     return part?.kind === kind ? [{ part, leastMinor: 0, spare: item }] : [];
   });
-  return [...there, ...undominated(sold, prices.undercuts)];
+  const left = undominated(sold, prices.undercuts);
+  // what is wanted by name stays, though another makes it needless
+  const wanted = sold.filter((good) => good.part.id === withPart && !left.includes(good));
+  return [...there, ...left, ...wanted];
 }
 
 /** Kinds that no position fills and nothing that is kept is of: the machine has none. */

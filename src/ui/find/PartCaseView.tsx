@@ -1,0 +1,99 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useState } from 'react';
+import { coins, number } from '@/core/words/format';
+import { caseWords } from '@/core/words/found';
+import { keepWatch } from '@/server/actions';
+import type { LibraryRow } from '@/server/contract';
+import type { Ask, PartReport } from '@/workers/searchApi';
+import { useBrief } from '../seat/moment';
+import { useCurrency } from '../seat/useSeat';
+import { Fold } from '../shared/Fold';
+import { PartField } from '../shared/PartField';
+import { FoundSummary, type Look } from './FoundSummary';
+import { casing } from './questions';
+
+/** Why a part is in the cheapest machine or not, and the price that turns it. */
+export function PartCaseView({ ask, topic, look }: { ask: Omit<Ask, 'brief'>; topic: string; look: Look }) {
+  const [row, setRow] = useState<LibraryRow | null>(null);
+  const { report, failed, running, begin, stop } = casing.useAsked(
+    { ...ask, ...(row ? { part: row.id } : {}) },
+    `${topic} part`,
+  );
+  return (
+    <Box component="section" aria-label="Why this part and not that" sx={{ marginTop: '8px' }}>
+      <h3>Why this part and not that</h3>
+      <Box className="row" sx={{ gap: '10px', alignItems: 'center', margin: '8px 0 4px' }}>
+        <Box className="grow">
+          <PartField label="A part of the library" value={row} onPick={setRow} />
+        </Box>
+        {running ? (
+          <Button onClick={stop}>Stop</Button>
+        ) : (
+          <Button variant="outlined" disabled={row === null} onClick={() => void begin()}>
+            Weigh it
+          </Button>
+        )}
+      </Box>
+      {!report && !running && !failed && (
+        <p className="quiet small">
+          The best machine with it beside the best without, and the price at which it would belong.
+        </p>
+      )}
+      {failed && <p className="short small">The search could not be run: {failed}.</p>}
+      {running && <LinearProgress aria-label="Weighing the part" />}
+      {report && row && <Told report={report} row={row} look={look} />}
+    </Box>
+  );
+}
+
+function Told({ report, row, look }: { report: PartReport; row: LibraryRow; look: Look }) {
+  const currency = useCurrency();
+  const { region } = useBrief();
+  const [watched, setWatched] = useState<string>();
+  const { state, effort, seconds, landed, having } = report;
+  if (state !== 'proven')
+    return (
+      <p className="quiet small">
+        {state === 'searching' ? 'Weighing' : 'Stopped'}: {number(effort.nodes)} partial machines looked at, in{' '}
+        {number(seconds, 2)} s.
+      </p>
+    );
+  const name = `${row.maker} ${row.name}`;
+  const { even, now } = landed;
+  const watch = async (targetMinor: number): Promise<void> => {
+    const answer = await keepWatch({ what: { kind: 'part', part: row.id, region }, targetMinor });
+    setWatched(
+      answer.state === 'done'
+        ? `${name} is watched for ${coins(targetMinor, currency)}.`
+        : `It could not be watched: ${answer.problems.map(({ path, message }) => `${path} ${message}`).join('; ')}.`,
+    );
+  };
+  return (
+    <>
+      <p className="small" role="status">
+        {caseWords(report, name, currency)}
+      </p>
+      {even !== undefined && now !== undefined && now > even && (
+        <Box className="row wrap" sx={{ gap: '10px', marginTop: '4px' }}>
+          <Button size="small" onClick={() => void watch(even)}>
+            Tell me when it is at {coins(even, currency)}
+          </Button>
+          {watched !== undefined && (
+            <span className="small" role="status">
+              {watched}
+            </span>
+          )}
+        </Box>
+      )}
+      {having && (
+        <Fold summary={<span className="small">The cheapest machine with it</span>}>
+          <FoundSummary found={having} title={`With ${name}`} look={look} />
+        </Fold>
+      )}
+    </>
+  );
+}
