@@ -79,7 +79,7 @@ test.describe('the film desk, from brief to branded comparison', () => {
     await expect(page.getByRole('dialog')).toHaveCount(0);
 
     // fill the figure in
-    await focusOn(page, /sequential write after its cache/);
+    await focusOn(page, /^Fenstore Flume 2 TB: sequential write after its cache/);
     await page.keyboard.type('900');
     await page.keyboard.press('Enter');
     await expect(findings(page, 'unproven')).toHaveCount(0);

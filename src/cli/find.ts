@@ -18,14 +18,15 @@ import { coins } from '@/core/words/format';
 import { madeOf, rankWords } from '@/core/words/found';
 import { minorOf, ratioOf, type Currency } from '@/core/units/money';
 import { demandsCommand } from './demands';
+import { repairCommand } from './repair';
 import { refuse, say } from './say';
 import { clashData, effortWords, sayClash, stepped } from './searching';
 
 /**
  * What is asked: `match` and `complete` are the cheapest machine under demands of a given one, `demands` what each demand
- * costs beside the cheapest.
+ * costs beside the cheapest, `repair` how a machine is mended.
  */
-const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete', 'demands'] as const;
+const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete', 'demands', 'repair'] as const;
 type Asked = (typeof ASKED)[number];
 
 export const FIND_USE = `vane find ${ASKED.join('|')} CASE.json [--machine ID] [--figures a,b] [--budget AMOUNT]
@@ -145,6 +146,8 @@ interface Task {
   readonly question: Question;
   readonly goal: Goal;
   readonly mostMinor: number | undefined;
+  /** The machine that is mended. */
+  readonly draft?: Machine;
   readonly context: Context;
 }
 
@@ -221,6 +224,8 @@ async function taskOf(options: Options, own: () => Promise<CatalogueData>): Prom
         goal: 'cheapest',
         mostMinor: given,
       };
+    case 'repair':
+      return { ...base, question: within(work), goal: 'cheapest', mostMinor: given, draft: machine() };
     case 'match':
       return {
         ...base,
@@ -254,6 +259,7 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
     throw error;
   }
   if (options.asked === 'demands') return demandsCommand(wholeOf(task), task.context, options);
+  if (task.draft) return repairCommand(wholeOf(task), task.draft, task.context, options);
   const end = await stepped(
     searchFor(searchable(task.question, task.context), task.goal, task.mostMinor),
     options.nodes,

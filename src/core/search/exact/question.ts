@@ -3,6 +3,7 @@ import { factsForTrades } from '../../assess/stages';
 import type { Brief } from '../../model/brief';
 import type { Catalogue } from '../../model/catalogue';
 import type { Item, Machine } from '../../model/machine';
+import type { PartKind } from '../../parts';
 import { bareOf } from '../../sizing/bare';
 import type { Share } from './shares';
 import { plainNumber } from '../../units/money';
@@ -35,6 +36,8 @@ export interface Question {
   readonly spare: readonly Item[];
   readonly withoutParts: ReadonlySet<string>;
   readonly withoutMakers: ReadonlySet<string>;
+  /** Kinds of which nothing is added. */
+  readonly closed?: ReadonlySet<PartKind>;
   /** A part that the machine has, whatever else is chosen. */
   readonly withPart?: string;
   readonly at: End;

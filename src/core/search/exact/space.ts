@@ -113,12 +113,15 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
           .map((set) => optionOf('memory', set)),
       ),
     );
-  const roles = DRIVE_ROLES.filter(
-    (role) =>
-      role === 'system' ||
-      asked.roles.some((size) => size.role === role) ||
-      (role === 'backup' && (brief.keeping ?? 'one') !== 'one' && brief.secondCopy !== 'server'),
-  ).filter((role) => !kept.some(({ item }) => item.roles?.includes(role)));
+  const closed = question.closed?.has('drive') === true;
+  const roles = closed
+    ? []
+    : DRIVE_ROLES.filter(
+        (role) =>
+          role === 'system' ||
+          asked.roles.some((size) => size.role === role) ||
+          (role === 'backup' && (brief.keeping ?? 'one') !== 'one' && brief.secondCopy !== 'server'),
+      ).filter((role) => !kept.some(({ item }) => item.roles?.includes(role)));
   const name = has.has('drive') ? 'more-drive' : 'drive';
   if (roles.length > 0)
     positions.push({ name: 'drives', kinds: ['drive'], choices: driveSets(name, roles, shop('drive'), drivesDo) });
@@ -132,8 +135,9 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
       [NOTHING, ...shop('fan').flatMap((good) => upTo(MOST_FANS, good).map((set) => optionOf('fan', set)))],
     );
   addWhole();
+  const open = positions.filter(({ kinds }) => !kinds.every((kind) => question.closed?.has(kind)));
   return {
-    positions: holding(positions, kept, question.withPart, catalogue),
+    positions: holding(open, kept, question.withPart, catalogue),
     roles,
     kept: kept.map(({ item }) => item),
     keptParts: kept.map(({ part }) => part),
