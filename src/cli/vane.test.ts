@@ -276,6 +276,15 @@ describe('vane find', () => {
     expect(none.out).toContain('No machine is possible.');
   });
 
+  test('a machine is mended: stopped it tells what it has, and one that is not there is named', () => {
+    const { code, out } = vane('find', 'repair', film(), '--machine', 'film-a', '--nodes', '40', '--json');
+    expect(code).toBe(3);
+    expect(JSON.parse(out)).toMatchObject({ format: 'vane-repair', state: 'stopped', sound: false });
+    const unheard = vane('find', 'repair', film(), '--machine', 'nobody');
+    expect(unheard.code).toBe(2);
+    expect(unheard.out + unheard.err).toContain('"nobody" is not in the case');
+  });
+
   test('completes a draft around what it has', () => {
     const nearly = changed((json) => {
       const { brief } = json as unknown as { brief: { tasks: { id: string }[]; sittings: { tasks: string[] }[] } };

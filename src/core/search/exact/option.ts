@@ -65,6 +65,26 @@ export function optionOf(
   };
 }
 
+/** Items as they stand on a machine: how one is used or paid for stays as it is. */
+export function asIs(
+  own: readonly { readonly item: Item; readonly part: Part }[],
+  prices: { readonly ofItem: (item: Item, part: Part) => number | undefined },
+): Option {
+  if (own.length === 0) return NOTHING;
+  const useOf = ({ id: _id, part: _part, label: _label, roles = [], owned: _owned, ...use }: Item): string =>
+    `${roles.join()}${Object.keys(use).length > 0 ? JSON.stringify(use) : ''}`;
+  const said = (of: (part: Part) => unknown): string =>
+    own.map(({ item, part }) => `${String(of(part))} ${useOf(item)}`).join('+');
+  return {
+    items: own.map(({ item }) => item),
+    parts: own.map(({ part }) => part),
+    figuresId: numberOf(said(figureKey)),
+    partsId: numberOf(said(({ id }) => id)),
+    // what nobody sells any more has no price: it is judged when the machine is whole
+    leastMinor: own.reduce((all, { item, part }) => all + (prices.ofItem(item, part) ?? 0), 0),
+  };
+}
+
 const numbers = new Map<string, number>();
 
 /** A text's number; equal texts have the same. */

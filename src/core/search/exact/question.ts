@@ -36,7 +36,7 @@ export interface Question {
   readonly spare: readonly Item[];
   readonly withoutParts: ReadonlySet<string>;
   readonly withoutMakers: ReadonlySet<string>;
-  /** Kinds of which nothing is added. */
+  /** Kinds that stay as they are on `from`. */
   readonly closed?: ReadonlySet<PartKind>;
   /** A part that the machine has, whatever else is chosen. */
   readonly withPart?: string;

@@ -43,6 +43,9 @@ export interface Repair {
   readonly effort: Effort;
 }
 
+/** Places that are opened at once before it is asked whether there is a way at all. */
+const AT_ONCE = 2;
+
 /** What of a draft stays whatever is wrong with it: what is owned, bought, soldered, or pinned by the question. */
 export const stays = ({ keep }: Question, { id, owned, paid, fixed }: Item): boolean =>
   owned === true || paid !== undefined || fixed !== undefined || keep.some((kept) => kept.id === id);
@@ -65,7 +68,7 @@ export function changedPlaces(from: readonly Item[], to: readonly Item[], { cata
  * Mends a draft. Ever more of its places are opened, all that many at a time, and the cheapest machine that does what is
  * asked is looked for with all others as they are: the first number for which there is one is the smallest. A set of
  * places that no rule with an objection reads is passed over, since what a rule says only changes with what it reads.
- * First comes what costs least: its changes are the most that may be needed.
+ * Before more than a few places are opened comes what costs least: its changes are the most that may be needed.
  */
 export function* repairOf(question: Question, draft: Machine, context: Context): Generator<Repair, Repair> {
   const { catalogue } = context;
@@ -74,10 +77,12 @@ export function* repairOf(question: Question, draft: Machine, context: Context):
   let known: Omit<Repair, 'effort'> = { sound: undefined, fewest: undefined, least: undefined };
   const kindOf = ({ part }: Item) => (catalogue.part(part) as Part | undefined)?.kind;
   const held = draft.items.filter((item) => stays(question, item));
-  const asked: Question = { ...question, from: draft };
+  const asked: Question = { ...question, from: draft, keep: held };
+  const first = searchable(asked, context);
+  const ready = (narrower: Question) => searchable(narrower, context, first);
   const holds = (items: readonly Item[], place: Place): boolean =>
     items.some((item) => place.some((kind) => kind === kindOf(item)));
-  const { positions } = searchable({ ...asked, keep: held }, context).space;
+  const { positions } = first.space;
   const free = PLACES.filter(
     (place) =>
       // of drives others may join those that stay; of all else there is one choice
@@ -87,12 +92,8 @@ export function* repairOf(question: Question, draft: Machine, context: Context):
 
   function* mended(open: readonly Place[], mostMinor?: number): Generator<Repair, Mended | undefined> {
     const kinds = new Set<PartKind>(open.flat());
-    const keep = draft.items.filter((item) => {
-      const kind = kindOf(item);
-      return held.includes(item) || (kind !== undefined && !kinds.has(kind));
-    });
     const closed = new Set(PART_KINDS.filter((kind) => !kinds.has(kind)));
-    const search = searchable({ ...asked, keep, closed }, context);
+    const search = ready({ ...asked, closed });
     const run = cheapest(search, mostMinor === undefined ? {} : { mostMinor });
     for (;;) {
       const next = run.next();
@@ -116,8 +117,7 @@ export function* repairOf(question: Question, draft: Machine, context: Context):
     return best;
   }
 
-  const whole = searchable({ ...asked, keep: draft.items }, context);
-  const assessment = whole.subject.assess(draft);
+  const assessment = first.subject.assess(draft);
   const now = judge(assessment, asked);
   if (now.kind === 'found') {
     const same: Mended = { found: now.found, changed: [] };
@@ -135,11 +135,17 @@ export function* repairOf(question: Question, draft: Machine, context: Context):
         [...reads].some((reading) => !PART_KINDS.some((kind) => kind === reading)) ||
         open.some((place) => place.some((kind) => reads.has(kind))),
     );
+  for (let count = 1; count <= AT_ONCE; count++) {
+    const fewest = yield* cheapestOf(combinations(free, count).filter(mayMend));
+    if (!fewest) continue;
+    known = { ...known, fewest };
+    return { ...known, least: (yield* mended(free, fewest.found.priceMinor)) ?? fewest, effort };
+  }
   // what costs least is one of the ways: no other takes more changes, and where there is none there is none at all
   const least = yield* mended(free);
   if (!least) return { ...known, effort };
   known = { ...known, least };
-  for (let count = 1; count < least.changed.length; count++) {
+  for (let count = AT_ONCE + 1; count < least.changed.length; count++) {
     const fewest = yield* cheapestOf(combinations(free, count).filter(mayMend));
     if (fewest) return { ...known, fewest, effort };
   }

@@ -11,12 +11,14 @@ import { leastPrices, type LeastPrices } from './least';
 import { only, type Option } from './option';
 import { drivesHold, probesFor, TOLD_OF_DEMANDS, type Probe } from './probes';
 import { targetedIn, type Question } from './question';
-import { spaceOf, type Space } from './space';
+import { narrowed, wholeSpace, type Space } from './space';
 import { driveReadings, type Reading } from './readings';
 import { drivesAlone, drivesReadBy, stagesFor, type Stage } from './stages';
 
 /** Parts and demands of one question, ready to be searched; kept, so that the same is not asked of parts twice. */
 export interface Searchable {
+  /** The space before anything is held in place. */
+  readonly whole: Space;
   readonly context: Context;
   readonly question: Question;
   readonly space: Space;
@@ -58,8 +60,11 @@ const APART: ReadonlySet<string> = new Set<keyof Question>([
   'withoutParts',
   'withoutMakers',
   'withPart',
+  'closed',
   'brief',
 ]);
+/** What of a question only narrows its space. */
+const NARROWING: ReadonlySet<string> = new Set<keyof Question>(['closed', 'mostMinor', 'mostFor']);
 const APART_IN_BRIEF: ReadonlySet<string> = new Set<keyof Brief>(['mustHaves', 'budgetMinor', 'budgetFirm']);
 
 /** As one text, so that two may be compared that came from elsewhere. */
@@ -102,19 +107,23 @@ export function searchable(question: Question, context: Context, before?: Search
     noteDecisive(decisive, short);
     return short.length === 0;
   };
-  const whole = spaceOf(question, context, prices, drivesDo);
+  const whole =
+    kin?.context === context && sameBut(kin.question, question, NARROWING)
+      ? kin.whole
+      : wholeSpace(question, context, prices, drivesDo);
+  const narrow = narrowed(whole, question, context.catalogue, prices);
   const drives = driveReadings(
-    whole,
+    narrow,
     question,
     quick.catalogue,
     drivesReadBy(question, quick),
     context.measured.length > 0,
   );
-  const all = remembered(probesFor(whole, question, subject, drives), whole, question, memory);
+  const all = remembered(probesFor(narrow, question, subject, drives), narrow, question, memory);
   // what an option is refused for by itself, it is refused for in every machine
   const space: Space = {
-    ...whole,
-    positions: whole.positions.map((position, i) => {
+    ...narrow,
+    positions: narrow.positions.map((position, i) => {
       const own = all.filter(({ of }) => of.length === 1 && of[0] === i);
       return {
         ...position,
@@ -124,6 +133,7 @@ export function searchable(question: Question, context: Context, before?: Search
   };
   const envelopes = envelopesOf(space.positions, quick.catalogue);
   return {
+    whole,
     context,
     question,
     space,

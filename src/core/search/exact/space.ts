@@ -11,7 +11,18 @@ import { factsForTrades } from '../../assess/stages';
 import { undominated } from './dominance';
 import { driveSets } from './driveSets';
 import type { LeastPrices } from './least';
-import { listed, NOTHING, only, optionOf, upTo, type Choices, type DrivesDo, type Good, type Option } from './option';
+import {
+  asIs,
+  listed,
+  NOTHING,
+  only,
+  optionOf,
+  upTo,
+  type Choices,
+  type DrivesDo,
+  type Good,
+  type Option,
+} from './option';
 import type { Question } from './question';
 
 export interface Position {
@@ -69,7 +80,11 @@ const MOST_FANS = 3;
  * no or up to three fans of one model beside the case's own; cards for capture and network where the work asks for
  * them; what makes the machine whole where it is wanted. Parts that nobody sells today are left out.
  */
-export function spaceOf(question: Question, context: Context, prices: LeastPrices, drivesDo: DrivesDo): Space {
+export const spaceOf = (question: Question, context: Context, prices: LeastPrices, drivesDo: DrivesDo): Space =>
+  narrowed(wholeSpace(question, context, prices, drivesDo), question, context.catalogue, prices);
+
+/** The same before anything is held in place or wanted by name. */
+export function wholeSpace(question: Question, context: Context, prices: LeastPrices, drivesDo: DrivesDo): Space {
   const { brief, keep } = question;
   const { catalogue } = context;
   const kept = keep.flatMap((item) => {
@@ -113,15 +128,12 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
           .map((set) => optionOf('memory', set)),
       ),
     );
-  const closed = question.closed?.has('drive') === true;
-  const roles = closed
-    ? []
-    : DRIVE_ROLES.filter(
-        (role) =>
-          role === 'system' ||
-          asked.roles.some((size) => size.role === role) ||
-          (role === 'backup' && (brief.keeping ?? 'one') !== 'one' && brief.secondCopy !== 'server'),
-      ).filter((role) => !kept.some(({ item }) => item.roles?.includes(role)));
+  const roles = DRIVE_ROLES.filter(
+    (role) =>
+      role === 'system' ||
+      asked.roles.some((size) => size.role === role) ||
+      (role === 'backup' && (brief.keeping ?? 'one') !== 'one' && brief.secondCopy !== 'server'),
+  ).filter((role) => !kept.some(({ item }) => item.roles?.includes(role)));
   const name = has.has('drive') ? 'more-drive' : 'drive';
   if (roles.length > 0)
     positions.push({ name: 'drives', kinds: ['drive'], choices: driveSets(name, roles, shop('drive'), drivesDo) });
@@ -135,9 +147,8 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
       [NOTHING, ...shop('fan').flatMap((good) => upTo(MOST_FANS, good).map((set) => optionOf('fan', set)))],
     );
   addWhole();
-  const open = positions.filter(({ kinds }) => !kinds.every((kind) => question.closed?.has(kind)));
   return {
-    positions: holding(open, kept, question.withPart, catalogue),
+    positions,
     roles,
     kept: kept.map(({ item }) => item),
     keptParts: kept.map(({ part }) => part),
@@ -203,14 +214,55 @@ export function spaceOf(question: Question, context: Context, prices: LeastPrice
   }
 }
 
+/** What a question holds in place, and what it wants by name. */
+export function narrowed(space: Space, question: Question, catalogue: Catalogue, prices: LeastPrices): Space {
+  const { closed, withPart } = question;
+  const positions = closed ? heldIn(space.positions, closed, question, catalogue, prices) : space.positions;
+  return { ...space, positions: holding(positions, space.keptParts, withPart, catalogue) };
+}
+
+/**
+ * Positions of which those of closed kinds are filled as they are on the machine that the question starts from. Where
+ * several share a kind the first holds what there is; what has no position gets one.
+ */
+function heldIn(
+  positions: readonly Position[],
+  closed: ReadonlySet<PartKind>,
+  { from, keep }: Question,
+  catalogue: Catalogue,
+  prices: LeastPrices,
+): Position[] {
+  const kept = new Set(keep.map(({ id }) => id));
+  const left = (from?.items ?? []).flatMap((item) => {
+    const part: Part | undefined = catalogue.part(item.part);
+    return part && closed.has(part.kind) && !kept.has(item.id) ? [{ item, part }] : [];
+  });
+  const taken = new Set<Item>();
+  const optionFor = (kinds: readonly PartKind[]): Option => {
+    const own = left.filter(({ item, part }) => kinds.includes(part.kind) && !taken.has(item));
+    for (const { item } of own) taken.add(item);
+    return asIs(own, prices);
+  };
+  const filled = positions.map((position) =>
+    position.kinds.every((kind) => closed.has(kind))
+      ? { ...position, choices: listed([optionFor(position.kinds)]) }
+      : position,
+  );
+  const rest = [...new Set(left.filter(({ item }) => !taken.has(item)).map(({ part }) => part.kind))];
+  return [
+    ...filled,
+    ...rest.map((kind): Position => ({ name: `own ${kind}`, kinds: [kind], choices: listed([optionFor([kind])]) })),
+  ];
+}
+
 /** Positions of which the one that can hold a part has nothing else; with none that can, no machine is left. */
 function holding(
   positions: readonly Position[],
-  kept: readonly { readonly part: Part }[],
+  kept: readonly Part[],
   wanted: string | undefined,
   catalogue: Catalogue,
 ): readonly Position[] {
-  if (wanted === undefined || kept.some(({ part }) => part.id === wanted)) return positions;
+  if (wanted === undefined || kept.some(({ id }) => id === wanted)) return positions;
   const kind = catalogue.part(wanted)?.kind;
   const of = positions.map((position) => ({
     ...position,
