@@ -6,12 +6,7 @@ import type { Question } from '@/core/search/exact/question';
 import { coins } from '@/core/words/format';
 import { costWords, demandWords } from '@/core/words/found';
 import { say } from './say';
-import { clashData, effortWords, sayClash, stepped } from './searching';
-
-interface How {
-  readonly nodes: number | undefined;
-  readonly json: boolean;
-}
+import { clashData, effortWords, sayClash, stepped, type How } from './searching';
 
 /** What each demand of a question costs, a line each; stopped it tells what it has. Exit codes are those of `vane find`. */
 export async function demandsCommand(question: Question, context: Context, { nodes, json }: How): Promise<number> {

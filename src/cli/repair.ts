@@ -5,12 +5,7 @@ import type { Question } from '@/core/search/exact/question';
 import { coins } from '@/core/words/format';
 import { changeWords } from '@/core/words/repaired';
 import { say } from './say';
-import { effortWords, stepped } from './searching';
-
-interface How {
-  readonly nodes: number | undefined;
-  readonly json: boolean;
-}
+import { effortWords, stepped, type How } from './searching';
 
 /**
  * How a machine is mended: with the fewest changes, and at the least cost. Exit codes are those of `vane find`; a machine

@@ -6,6 +6,12 @@ import { number } from '@/core/words/format';
 import { clashWords, demandWords, relaxedWords } from '@/core/words/found';
 import { say } from './say';
 
+/** How a question is answered on the command line. */
+export interface How {
+  readonly nodes: number | undefined;
+  readonly json: boolean;
+}
+
 /** How a search ended: at its answer, or as far as it was when it was stopped. */
 export type Stepped<S, R> = { readonly done: true; readonly answer: R } | { readonly done: false; readonly last: S };
 

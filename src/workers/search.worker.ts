@@ -43,6 +43,16 @@ const around = (asked: Question, ask: Ask, { catalogue }: Context): Question =>
     catalogue,
   );
 
+/** Tells no more often than somebody can read, unless it has to be told. */
+function everySoOften<R>(tell: (report: R) => void): (report: () => R, now: boolean) => void {
+  let told = 0;
+  return (report, now) => {
+    if (!now && performance.now() - told <= TELL_MS) return;
+    told = performance.now();
+    tell(report());
+  };
+}
+
 const WAITING: Line = { state: 'waiting', found: undefined, atLeastMinor: undefined };
 
 async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
@@ -69,13 +79,10 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
     clash: undefined,
     done: false,
   };
-  let told = 0;
+  const telling = everySoOften(tell);
   const say = (change: Partial<Report>, now = true): void => {
     report = { ...report, ...change, seconds: (performance.now() - started) / 1000 };
-    if (now || performance.now() - told > TELL_MS) {
-      told = performance.now();
-      tell(report);
-    }
+    telling(() => report, now);
   };
   const lineOf = (state: Line['state'], { best, atLeastMinor }: Partial<Standing>): Line => ({
     state,
@@ -140,22 +147,23 @@ async function costs(ask: Ask, tell: (report: CostsReport) => void): Promise<voi
   const context = ready();
   const question = around(workOf(ask.brief, context), ask, context);
   const count = demandsOf(question).length;
+  const telling = everySoOften(tell);
   const say = (state: CostsReport['state'], { cheapest, demands, effort }: Costs): void =>
-    tell({
-      cheapestMinor: cheapest?.priceMinor,
-      demands,
-      count,
-      state,
-      effort,
-      seconds: (performance.now() - started) / 1000,
-      done: state !== 'searching',
-    });
-  let told = 0;
-  const came = await inSlices(costsOf(question, context, questionsIn(context)), stopped, (now) => {
-    if (performance.now() - told < TELL_MS) return;
-    told = performance.now();
-    say('searching', now);
-  });
+    telling(
+      () => ({
+        cheapestMinor: cheapest?.priceMinor,
+        demands,
+        count,
+        state,
+        effort,
+        seconds: (performance.now() - started) / 1000,
+        done: state !== 'searching',
+      }),
+      state !== 'searching',
+    );
+  const came = await inSlices(costsOf(question, context, questionsIn(context)), stopped, (now) =>
+    say('searching', now),
+  );
   if (came.done) say(came.value.cheapest ? 'proven' : 'none', came.value);
   else say('stopped', came.last);
 }
@@ -168,17 +176,22 @@ async function caseOf(ask: Ask, tell: (report: PartReport) => void): Promise<voi
   const question = around(workOf(brief, context), ask, context);
   const wordsOf = (found: FoundMachine | undefined): FoundWords | undefined =>
     found && foundWords(found, subjectOf(brief, quickly(context)).assess(found.machine));
+  const telling = everySoOften(tell);
   const say = (state: PartReport['state'], effort: Effort, known?: PartCase): void =>
-    tell({
-      having: wordsOf(known?.having),
-      lacking: wordsOf(known?.lacking),
-      breakEvenMinor: known?.breakEvenMinor,
-      landed: known?.landed ?? { now: undefined, even: undefined },
-      state,
-      effort,
-      seconds: (performance.now() - started) / 1000,
-      done: state !== 'searching',
-    });
+    telling(
+      () => ({
+        outside: known?.outside,
+        having: wordsOf(known?.having),
+        lacking: wordsOf(known?.lacking),
+        breakEvenMinor: known?.breakEvenMinor,
+        landed: known?.landed ?? { now: undefined, even: undefined },
+        state,
+        effort,
+        seconds: (performance.now() - started) / 1000,
+        done: state !== 'searching',
+      }),
+      state !== 'searching',
+    );
   const came = await inSlices(partCase(question, part, context, questionsIn(context)), stopped, (effort) =>
     say('searching', effort),
   );

@@ -64,6 +64,7 @@ export interface CostsReport {
 
 /** What speaks for a part and against it: told as it goes, and once more at its end. */
 export interface PartReport {
+  readonly outside: PartCase['outside'];
   readonly having: FoundWords | undefined;
   readonly lacking: FoundWords | undefined;
   readonly breakEvenMinor: number | undefined;

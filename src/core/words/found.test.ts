@@ -62,6 +62,7 @@ test('the case of a part says what it costs or saves, and the price that turns i
   const told = (having?: number, lacking?: number, even?: number) =>
     caseWords(
       {
+        outside: undefined,
         having: having === undefined ? undefined : { priceMinor: having },
         lacking: lacking === undefined ? undefined : { priceMinor: lacking },
         breakEvenMinor: even,
@@ -82,4 +83,18 @@ test('the case of a part says what it costs or saves, and the price that turns i
   );
   expect(told(1000_00)).toContain('Nothing does the work without Gale 12');
   expect(told()).toBe('No machine does the work, with it or without it.');
+  const beyond = (outside: 'no place' | 'not sold') =>
+    caseWords(
+      {
+        outside,
+        having: undefined,
+        lacking: { priceMinor: 1 },
+        breakEvenMinor: undefined,
+        landed: { now: 1, even: 1 },
+      },
+      'Gale 12',
+      'USD',
+    );
+  expect(beyond('no place')).toBe('For this work the search chooses nothing of the kind of Gale 12.');
+  expect(beyond('not sold')).toContain('Nobody who may be bought from sells Gale 12 now');
 });

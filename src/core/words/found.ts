@@ -207,6 +207,7 @@ const stepWords = (step: Step): string =>
 
 /** What is said of a part's case: what it saves or costs, and the price that turns it. */
 export interface CaseTold {
+  readonly outside: 'no place' | 'not sold' | undefined;
   readonly having: { readonly priceMinor: number } | undefined;
   readonly lacking: { readonly priceMinor: number } | undefined;
   readonly breakEvenMinor: number | undefined;
@@ -215,10 +216,12 @@ export interface CaseTold {
 
 /** The case of a part in a sentence or two. Prices of machines and of the piece are landed. */
 export function caseWords(
-  { having, lacking, breakEvenMinor, landed }: CaseTold,
+  { outside, having, lacking, breakEvenMinor, landed }: CaseTold,
   name: string,
   currency: Currency,
 ): string {
+  if (outside === 'no place') return `For this work the search chooses nothing of the kind of ${name}.`;
+  if (outside === 'not sold') return `Nobody who may be bought from sells ${name} now, so it is in no machine.`;
   if (!having && !lacking) return 'No machine does the work, with it or without it.';
   if (!having)
     return `No machine with ${name} does the work; without it there is one for ${coins(lacking?.priceMinor ?? 0, currency)}.`;

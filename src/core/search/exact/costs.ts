@@ -4,7 +4,7 @@ import { demandsOf, without, type Demand } from './clash';
 import { judge, type FoundMachine } from './judge';
 import { MET, type Question } from './question';
 import { cheapest } from './search';
-import { addEfforts, NO_EFFORT, type Effort } from './ended';
+import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
 import { readier, type Ready } from './searchable';
 
 /** What a demand is a step tighter: so many times its target or limit, or a figure in its place. */
@@ -97,16 +97,9 @@ export function* costsOf(
   function* cheapestOf(asked: Question, stands?: FoundMachine): Generator<Costs, FoundMachine | undefined> {
     const search = ready(asked);
     if (stands) search.found.push(stands);
-    const run = cheapest(search, stands ? { mostMinor: stands.priceMinor } : {});
-    for (;;) {
-      const next = run.next();
-      if (!next.done) {
-        yield told(next.value.effort);
-        continue;
-      }
-      effort = addEfforts(effort, next.value.effort);
-      return next.value.kind === 'best' ? next.value.found : undefined;
-    }
+    const end = yield* toItsEnd(cheapest(search, stands ? { mostMinor: stands.priceMinor } : {}), told);
+    effort = addEfforts(effort, end.effort);
+    return foundIn(end);
   }
   const base = yield* cheapestOf(question);
   const { decisive } = ready(question);

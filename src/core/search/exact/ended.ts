@@ -28,3 +28,18 @@ export const addEfforts = (a: Effort, b: Effort): Effort => ({
 export type Ended =
   | { readonly kind: 'best'; readonly found: FoundMachine; readonly effort: Effort }
   | { readonly kind: 'impossible'; readonly effort: Effort };
+
+/** Steps a search to its end, telling on the way what it has done by then. */
+export function* toItsEnd<T>(
+  search: Generator<{ readonly effort: Effort }, Ended>,
+  told: (effort: Effort) => T,
+): Generator<T, Ended> {
+  for (;;) {
+    const next = search.next();
+    if (next.done) return next.value;
+    yield told(next.value.effort);
+  }
+}
+
+/** What a search found that came to its end. */
+export const foundIn = (end: Ended): FoundMachine | undefined => (end.kind === 'best' ? end.found : undefined);

@@ -1,12 +1,14 @@
 import type { Context } from '../../assess';
 import { cheapestOffer } from '../../money/landed';
 import { buyPolicy } from '../../money/policy';
+import type { Part } from '../../parts';
+import { isOnSale } from '../../parts/onSale';
 import { plainNumber } from '../../units/money';
-import { addEfforts, NO_EFFORT, type Effort } from './ended';
+import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
 import type { FoundMachine } from './judge';
 import type { Question } from './question';
-import { cheapest } from './search';
-import { readier, type Ready } from './searchable';
+import { cheapest, type Under } from './search';
+import { readier, searchable, type Ready, type Searchable } from './searchable';
 
 /** What speaks for a part and against it. Money of machines is landed, in minor units of the brief's region. */
 export interface PartCase {
@@ -21,6 +23,8 @@ export interface PartCase {
   readonly breakEvenMinor: number | undefined;
   /** What one piece by itself comes to, landed: now, and at the break-even price. */
   readonly landed: { readonly now: number | undefined; readonly even: number | undefined };
+  /** Set when the part cannot be weighed: the search chooses none of its kind for this work, or nobody sells it. */
+  readonly outside: 'no place' | 'not sold' | undefined;
   readonly effort: Effort;
 }
 
@@ -39,27 +43,22 @@ export function* partCase(
   ready: Ready = readier(context),
 ): Generator<Effort, PartCase> {
   let effort = NO_EFFORT;
-  function* found(from: Ready, asked: Question, mostMinor?: number): Generator<Effort, FoundMachine | undefined> {
-    const run = cheapest(from(asked), mostMinor === undefined ? {} : { mostMinor });
-    for (;;) {
-      const next = run.next();
-      if (!next.done) {
-        yield addEfforts(effort, next.value.effort);
-        continue;
-      }
-      effort = addEfforts(effort, next.value.effort);
-      return next.value.kind === 'best' ? next.value.found : undefined;
-    }
+  function* found(asked: Searchable, under: Under = {}): Generator<Effort, FoundMachine | undefined> {
+    const end = yield* toItsEnd(cheapest(asked, under), (now) => addEfforts(effort, now));
+    effort = addEfforts(effort, end.effort);
+    return foundIn(end);
   }
   const withIt: Question = { ...question, withPart: part };
   const without: Question = { ...question, withoutParts: new Set([...question.withoutParts, part]) };
-  const lacking = yield* found(ready, without);
-  const having = yield* found(ready, withIt);
+  const wanted = ready(withIt);
+  const lacking = yield* found(ready(without));
+  const having = yield* found(wanted);
   const region = context.catalogue.region(question.brief.region);
   const policy = buyPolicy(question.brief, context.settings, context.today);
   const landedIn = ({ catalogue }: Context): number | undefined =>
     region && cheapestOffer(catalogue, catalogue.part(part), region, policy)?.landed.landedMinor;
   const end = (breakEvenMinor?: number): PartCase => ({
+    outside: outsideOf(wanted, context.catalogue.part(part), context),
     having,
     lacking,
     breakEvenMinor,
@@ -73,7 +72,7 @@ export function* partCase(
   const most = lacking.priceMinor;
   const taxed = region.pricesIncludeTax ? 1 : 1 + region.taxRate;
   /** The cheapest machine with it where each seller asks so much, if it costs no more than what does without. */
-  const at = (minor: number) => found(readier(pricedAt(context, part, minor), [ready(withIt)]), withIt, most);
+  const at = (minor: number) => found(searchable(withIt, pricedAt(context, part, minor), wanted), { mostMinor: most });
   let [low, high] = [1, Infinity];
   let best = yield* at(low);
   if (!best) return end();
@@ -88,6 +87,17 @@ export function* partCase(
     else high = next;
   }
   return end(low);
+}
+
+/** Why a part is in no machine that the search looks at. */
+function outsideOf(
+  { whole: { positions, keptParts }, prices }: Searchable,
+  part: Part | undefined,
+  { today }: Context,
+): PartCase['outside'] {
+  if (!part || keptParts.includes(part)) return undefined;
+  if (!positions.some(({ kinds }) => kinds.includes(part.kind))) return 'no place';
+  return isOnSale(part, today) && prices.of(part) !== undefined ? undefined : 'not sold';
 }
 
 /** A market in which each seller asks the same for a part. */

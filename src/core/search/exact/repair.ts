@@ -3,7 +3,7 @@ import type { Item, Machine } from '../../model/machine';
 import type { Part, PartKind } from '../../parts';
 import { PART_KINDS } from '../../parts';
 import { ruleOf } from '../../rules';
-import { addEfforts, NO_EFFORT, type Effort } from './ended';
+import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
 import { judge, refused, type FoundMachine } from './judge';
 import type { Question } from './question';
 import { cheapest } from './search';
@@ -79,7 +79,6 @@ export function* repairOf(question: Question, draft: Machine, context: Context):
   const held = draft.items.filter((item) => stays(question, item));
   const asked: Question = { ...question, from: draft, keep: held };
   const first = searchable(asked, context);
-  const ready = (narrower: Question) => searchable(narrower, context, first);
   const holds = (items: readonly Item[], place: Place): boolean =>
     items.some((item) => place.some((kind) => kind === kindOf(item)));
   const { positions } = first.space;
@@ -93,19 +92,13 @@ export function* repairOf(question: Question, draft: Machine, context: Context):
   function* mended(open: readonly Place[], mostMinor?: number): Generator<Repair, Mended | undefined> {
     const kinds = new Set<PartKind>(open.flat());
     const closed = new Set(PART_KINDS.filter((kind) => !kinds.has(kind)));
-    const search = ready({ ...asked, closed });
-    const run = cheapest(search, mostMinor === undefined ? {} : { mostMinor });
-    for (;;) {
-      const next = run.next();
-      if (!next.done) {
-        yield { ...known, effort: addEfforts(effort, next.value.effort) };
-        continue;
-      }
-      effort = addEfforts(effort, next.value.effort);
-      if (next.value.kind !== 'best') return undefined;
-      const { found } = next.value;
-      return { found, changed: changedPlaces(draft.items, found.machine.items, context) };
-    }
+    const end = yield* toItsEnd(
+      cheapest(searchable({ ...asked, closed }, context, first), mostMinor === undefined ? {} : { mostMinor }),
+      (now) => ({ ...known, effort: addEfforts(effort, now) }),
+    );
+    effort = addEfforts(effort, end.effort);
+    const found = foundIn(end);
+    return found && { found, changed: changedPlaces(draft.items, found.machine.items, context) };
   }
 
   function* cheapestOf(ways: readonly (readonly Place[])[]): Generator<Repair, Mended | undefined> {
@@ -135,21 +128,19 @@ export function* repairOf(question: Question, draft: Machine, context: Context):
         [...reads].some((reading) => !PART_KINDS.some((kind) => kind === reading)) ||
         open.some((place) => place.some((kind) => reads.has(kind))),
     );
-  for (let count = 1; count <= AT_ONCE; count++) {
+  for (let count = 1; ; count++) {
+    // what costs least is one of the ways: no other takes more changes, and where there is none there is none at all
+    if (count > Math.min(AT_ONCE, free.length) && !known.least) {
+      const least = yield* mended(free);
+      if (!least) return { ...known, effort };
+      known = { ...known, least };
+    }
+    if (known.least && count >= known.least.changed.length) return { ...known, fewest: known.least, effort };
     const fewest = yield* cheapestOf(combinations(free, count).filter(mayMend));
     if (!fewest) continue;
     known = { ...known, fewest };
-    return { ...known, least: (yield* mended(free, fewest.found.priceMinor)) ?? fewest, effort };
+    return { ...known, least: known.least ?? (yield* mended(free, fewest.found.priceMinor)) ?? fewest, effort };
   }
-  // what costs least is one of the ways: no other takes more changes, and where there is none there is none at all
-  const least = yield* mended(free);
-  if (!least) return { ...known, effort };
-  known = { ...known, least };
-  for (let count = AT_ONCE + 1; count < least.changed.length; count++) {
-    const fewest = yield* cheapestOf(combinations(free, count).filter(mayMend));
-    if (fewest) return { ...known, fewest, effort };
-  }
-  return { ...known, fewest: least, effort };
 }
 
 /** All ways of taking so many of a list, in its order. */

@@ -84,8 +84,8 @@ const NOTHING_APART: ReadonlySet<string> = new Set();
 const alike = (a: Question, b: Question): boolean => sameBut(a, b, APART) && sameBut(a.brief, b.brief, APART_IN_BRIEF);
 
 /**
- * A question made ready. What was answered for an earlier one in the same context is taken over from `before`, where both
- * are about the same work: letting a demand go, or asking for more of it, asks little anew.
+ * A question made ready. What was answered of parts for an earlier one is taken over from `before`, where both are about
+ * the same work, at whatever prices: letting a demand go, or asking for more of it, asks little anew.
  * @throws RangeError when the brief names a region that the catalogue lacks
  */
 export function searchable(question: Question, context: Context, before?: Searchable): Searchable {
@@ -159,13 +159,12 @@ export type Ready = (question: Question) => Searchable;
 /** Questions that are kept with all that they found. */
 const KEPT = 8;
 
-/** `before` are questions that were asked at other prices: of parts they were answered the same. */
-export function readier(context: Context, before: readonly Searchable[] = []): Ready {
+export function readier(context: Context): Ready {
   const made: Searchable[] = [];
   return (question) => {
     const known = made.find((other) => sameBut(other.question, question, NOTHING_APART));
     if (known) return known;
-    const kin = [...made, ...before].find((other) => alike(other.question, question));
+    const kin = made.find((other) => alike(other.question, question));
     const ready = searchable(question, context, kin);
     made.unshift(ready);
     if (made.length > KEPT) made.pop();
@@ -213,8 +212,9 @@ function remembered(probes: readonly Probe[], space: Space, question: Question, 
     seen.set(asks, turn);
     const name = `${asks}, ${turn}`;
     // a probe without rules is the question's own
-    const known = (probe.rules.length > 0 ? answers.get(name) : undefined) ?? new Map<string | number, boolean>();
-    answers.set(name, known);
+    const shared = probe.rules.length > 0;
+    const known = (shared ? answers.get(name) : undefined) ?? new Map<string | number, boolean>();
+    if (shared) answers.set(name, known);
     return {
       ...probe,
       holds: (options) => {
