@@ -24,7 +24,7 @@ export async function repairCommand(
   const dataOf = (mended: Mended | undefined) =>
     mended && {
       priceMinor: mended.found.priceMinor,
-      changed: mended.changed,
+      changed: mended.changed.map(({ name }) => name),
       machine: mended.found.machine,
     };
   if (json)

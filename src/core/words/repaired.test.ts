@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import type { Context } from '../assess';
 import type { Machine } from '../model/machine';
-import type { Place } from '../search/exact/repair';
+import type { PartKind } from '../parts';
 import { changeWords } from './repaired';
 
 const KINDS: Readonly<Record<string, string>> = {
@@ -23,13 +23,15 @@ const machine = (...items: readonly (readonly [part: string, roles?: readonly st
 test('what was changed is told place by place: in place of what, new, left out, or used otherwise', () => {
   const from = machine(['small'], ['disk', ['system']], ['unheard of']);
   const to = machine(['large'], ['large'], ['fjord'], ['disk', ['system', 'active']]);
-  const changed: Place[] = [['drive'], ['graphics'], ['cooler']];
+  const changed = [{ kinds: ['drive'] }, { kinds: ['graphics'] }, { kinds: ['cooler'] }] satisfies {
+    kinds: PartKind[];
+  }[];
   const lines = changeWords(from, to, changed, { catalogue });
   expect(lines).toEqual([
     'drive: Palisar disk, with other roles',
     'graphics card: 2 × Palisar large for Palisar small',
     'cooler: Palisar fjord is new',
   ]);
-  expect(changeWords(to, from, [['cooler']], { catalogue })).toEqual(['cooler: Palisar fjord is left out']);
+  expect(changeWords(to, from, [{ kinds: ['cooler'] }], { catalogue })).toEqual(['cooler: Palisar fjord is left out']);
   expect(changeWords(from, from, [], { catalogue })).toEqual([]);
 });

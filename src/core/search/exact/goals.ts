@@ -69,18 +69,24 @@ function* bestOf(asked: Searchable, within: Under): Searching {
 
 /**
  * All machines that no other one beats in price and rank, the cheapest first: each is the cheapest that ranks better than
- * the one before. They arrive proven, one by one.
+ * the one before. They arrive proven, one by one. With `above` only those that rank better than that, with
+ * `next` only those that rank at least so much better than the one before.
  */
-function* frontier(asked: Searchable, within: Under): Searching {
+export function* frontier(
+  asked: Searchable,
+  within: Under,
+  above?: Rank,
+  next: (rank: Rank) => Rank = after,
+): Searching {
   const points: FoundMachine[] = [];
   let effort = NO_EFFORT;
   for (;;) {
-    const last = points.at(-1);
-    const end: Ended = yield* step(asked, last ? { ...within, rank: after(last.rank) } : within, points, effort);
+    const last = points.at(-1)?.rank ?? above;
+    if (last && order(last, highestOf(asked)) >= 0) return { found: points, effort };
+    const end: Ended = yield* step(asked, last ? { ...within, rank: next(last) } : within, points, effort);
     effort = end.effort;
     if (end.kind === 'impossible') return { found: points, effort };
     points.push(end.found);
-    if (order(end.found.rank, highestOf(asked)) >= 0) return { found: points, effort };
   }
 }
 

@@ -3,7 +3,6 @@ import { factsForTrades } from '../../assess/stages';
 import type { Brief } from '../../model/brief';
 import type { Catalogue } from '../../model/catalogue';
 import type { Item, Machine } from '../../model/machine';
-import type { PartKind } from '../../parts';
 import { bareOf } from '../../sizing/bare';
 import type { Share } from './shares';
 import { plainNumber } from '../../units/money';
@@ -36,8 +35,8 @@ export interface Question {
   readonly spare: readonly Item[];
   readonly withoutParts: ReadonlySet<string>;
   readonly withoutMakers: ReadonlySet<string>;
-  /** Kinds that stay as they are on `from`. */
-  readonly closed?: ReadonlySet<PartKind>;
+  /** At most so many positions are filled otherwise than on `from`; without it `from` binds nothing. */
+  readonly changes?: number;
   /** A part that the machine has, whatever else is chosen. */
   readonly withPart?: string;
   readonly at: End;

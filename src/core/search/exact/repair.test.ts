@@ -4,23 +4,15 @@ import type { Item, Machine } from '../../model/machine';
 import { rolling, smallMarket } from '../../tests/smallMarkets';
 import type { Option } from './option';
 import { workOf, type Question } from './question';
-import { changedPlaces, combinations, repairOf, stays, type Repair } from './repair';
+import { changedPositions } from './near';
+import { repairOf, stays, type Repair } from './repair';
 import { searchable } from './searchable';
+import type { Space } from './space';
 import { tryAll } from './tryAll';
 
 /** Markets, and how many machines one may have to be tried plainly. */
 const SEEDS = 60;
 const MOST = process.env['VANE_ALL'] === '1' ? 3000 : 130;
-
-test('places are opened in every way, so many at a time', () => {
-  expect(combinations(['a', 'b', 'c'], 2)).toEqual([
-    ['a', 'b'],
-    ['a', 'c'],
-    ['b', 'c'],
-  ]);
-  expect(combinations(['a', 'b'], 0)).toEqual([[]]);
-  expect(combinations(['a'], 2)).toEqual([]);
-});
 
 test('a draft is mended with the fewest changes and at the least cost, as every machine tried says; and only once', () => {
   const seen = { drafts: 0, sound: 0, one: 0, several: 0, cheaper: 0, never: 0, held: 0 };
@@ -41,14 +33,19 @@ test('a draft is mended with the fewest changes and at the least cost, as every 
     const draft: Machine = { id: 'draft', name: 'Draft', items };
     const held = items.filter((item) => stays(question, item));
     let plain;
+    let space: Space;
     try {
-      const asked: Question = { ...question, from: draft, keep: held };
+      const asked: Question = { ...question, from: draft, keep: held, changes: Infinity };
+      space = searchable(asked, context).space;
       plain = tryAll(asked, context, MOST).found;
     } catch {
       continue;
     }
     const ways = plain
-      .map(({ machine, priceMinor }) => ({ changes: changedPlaces(items, machine.items, context).length, priceMinor }))
+      .map(({ machine, priceMinor }) => ({
+        changes: changedPositions(space, items, machine.items, context.catalogue).length,
+        priceMinor,
+      }))
       .sort((a, b) => a.changes - b.changes || a.priceMinor - b.priceMinor);
     const said = finish<Repair>(repairOf(question, draft, context));
     const name = `seed ${seed}`;
@@ -91,5 +88,5 @@ test('a draft with nothing in it becomes the cheapest machine, one that may chan
     .map((item) => ({ ...item, paid: { landedMinor: 1, on: '2026-01-01' } }));
   // the place of the processor is open, all else was bought
   const bought = finish<Repair>(repairOf(question, { id: 'draft', name: 'Draft', items: wrong }, context));
-  expect(bought.fewest?.changed ?? [['processor']]).toEqual([['processor']]);
+  expect((bought.fewest?.changed ?? [{ name: 'processor' }]).map(({ name }) => name)).toEqual(['processor']);
 });

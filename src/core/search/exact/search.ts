@@ -1,8 +1,10 @@
 import type { Progress } from './atBest';
+import { PART_KINDS } from '../../parts';
 import { addEfforts, NO_EFFORT, type Effort, type Ended } from './ended';
 import { BLOCKS } from './envelope';
 import { Heap } from './heap';
 import { compareFound, judge, meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
+import { leastNear, mayChange, type OpenAt } from './near';
 import { compareOptions, type Option } from './option';
 import { compareRanks, ENOUGH, NO_RANK, rankOf, type Rank } from './rank';
 import type { Searchable } from './searchable';
@@ -35,6 +37,11 @@ interface Node {
   readonly index: number;
   readonly options: readonly Option[];
   readonly pricedMinor: number;
+  /** Positions that were filled otherwise than they are held, a bit each and how many. */
+  readonly changedAt: number;
+  readonly changed: number;
+  /** Positions, a bit each, that cannot stay as they are held. */
+  lost: number;
   /** For each open position the first option that may still stand. */
   first: Int32Array;
   /** Nothing below this node costs less. */
@@ -148,7 +155,7 @@ const mostMinorOf = ({ question, firmMinor }: Searchable, { mostMinor = Infinity
 /** The same in a space that may be a part of the whole. */
 function* descend(asked: Searchable, space: Space, under: Under): Generator<Progressing, Ended> {
   const { question, probes, stages, prices } = asked;
-  const { positions } = space;
+  const { positions, changes } = space;
   const { brief } = question;
   const floor = under.rank ?? NO_RANK;
   const most = mostMinorOf(asked, under);
@@ -177,6 +184,21 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     const part = space.keptParts[i];
     return part && !item.owned && !item.handPrice ? [prices.bought(part)] : [];
   });
+  /** What cannot all stay as it is held. */
+  const heldAt = (of: readonly number[]): Option[] => of.flatMap((at) => positions[at]?.held ?? []);
+  const clashes =
+    changes === undefined
+      ? []
+      : [
+          ...positions.flatMap(({ held }, at) => (held ? [] : [[at]])),
+          ...checks.flatMap(({ of, passes }) => {
+            const held = heldAt(of);
+            return held.length < of.length || of.every((_, at) => passes(held, at)) ? [] : [of];
+          }),
+        ];
+  const may = mayChange(positions.length, changes ?? 0, clashes);
+  /** The most that coupons of fixed amounts can take off any machine. */
+  const amountsMinor = prices.couponsMinor([], [{ kinds: PART_KINDS, leastMinor: 0 }], Infinity);
   let nodes = 0;
   let assessed = 0;
   let baskets = 0;
@@ -203,6 +225,9 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     index: -1,
     options: [],
     pricedMinor: space.keptMinor,
+    changedAt: 0,
+    changed: 0,
+    lost: 0,
     first: new Int32Array(positions.length),
     key: 0,
     looked: 'followed',
@@ -246,6 +271,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       if (settled === 'on' || waits(node)) return queue.push(node);
     }
     if (node.depth === positions.length) return finish(node);
+    if (changes !== undefined) pushHeld(node);
     pushChild(node, node.first[node.depth] ?? 0, node.steps);
   }
 
@@ -334,6 +360,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
    * beside what was chosen since.
    */
   function settle(node: Node, list: readonly (readonly Check[])[], full: boolean): 'dead' | 'on' | 'settled' {
+    if (changes !== undefined) return settleNear(node, list, full);
     let key = node.pricedMinor;
     const before = node.key;
     let passed = 0;
@@ -365,21 +392,139 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     return 'on';
   }
 
+  /**
+   * The same where no more than so many positions may be filled otherwise than they are held: of each open one it is asked
+   * whether it can stay so, and for the first other option as far as that is the cheaper one or the only one.
+   */
+  function settleNear(node: Node, list: readonly (readonly Check[])[], full: boolean): 'dead' | 'on' | 'settled' {
+    let passed = 0;
+    const since = full ? -1 : node.depth - 1;
+    const open = may(node.changedAt, node.depth);
+    if (open === undefined) return 'dead';
+    for (let at = node.depth; at < positions.length; at++) {
+      const { choices, held } = positions[at] as Space['positions'][number];
+      const stays = held !== undefined && !isLost(node, at) && stands(node, at, held, list, since);
+      if (!stays) node.lost |= 1 << at;
+      if (((open >> at) & 1) === 0) {
+        if (!stays) return 'dead';
+        continue;
+      }
+      let index = node.first[at] ?? 0;
+      let beside = since;
+      for (let option = choices.at(index); option; option = choices.at(index)) {
+        if (stays && option.leastMinor >= held.leastMinor) break;
+        if (!stays && pricier(node, option)) return 'dead';
+        const over = full && passed <= SCANNED ? refusedFrom(node, at, index) : 0;
+        if (over === 0 && (passed > SCANNED || stands(node, at, option, list, beside))) break;
+        index += Math.max(1, over);
+        passed++;
+        beside = -1;
+      }
+      node.first[at] = index;
+    }
+    const key = keyNear(node);
+    if (key === undefined) return 'dead';
+    node.key = Math.max(node.key, key);
+    if (passed <= SCANNED) return 'settled';
+    node.steps++;
+    return 'on';
+  }
+
+  function isLost({ lost }: Node, at: number): boolean {
+    return (lost & (1 << at)) !== 0;
+  }
+
+  /** What a node's open positions from one on add at least, by what is known of them. */
+  function openNear(node: Node, from: number): OpenAt[] {
+    const open: OpenAt[] = [];
+    const others = may(node.changedAt, node.depth) ?? 0;
+    for (let at = from; at < positions.length; at++) {
+      const { choices, held } = positions[at] as Space['positions'][number];
+      open.push({
+        held: isLost(node, at) ? undefined : held?.leastMinor,
+        other: (others >> at) & 1 ? choices.at(node.first[at] ?? 0)?.leastMinor : undefined,
+      });
+    }
+    return open;
+  }
+
+  /**
+   * Nothing near costs less below a node. Coupons are bounded for the least of each position by itself; what the changes
+   * that are left add to that a coupon takes its share of.
+   */
+  function keyNear(node: Node): number | undefined {
+    const open = openNear(node, node.depth);
+    const least = leastNear(open, (changes ?? 0) - node.changed);
+    if (least === undefined) return undefined;
+    const alone = open.reduce((all, { held, other }) => all + Math.min(held ?? Infinity, other ?? Infinity), 0);
+    return (
+      node.pricedMinor +
+      least -
+      prices.mostOff * (least - alone) -
+      couponsAt(
+        node,
+        node.pricedMinor + least,
+        open.map(({ held, other }) => Math.min(held ?? Infinity, other ?? Infinity)),
+      )
+    );
+  }
+
+  /** A child with the next position as it is held. */
+  function pushHeld(parent: Node): void {
+    const at = parent.depth;
+    const held = positions[at]?.held;
+    if (!held || isLost(parent, at) || !stands(parent, at, held, cheapAt)) return;
+    pushNear(parent, -1, held, parent.steps);
+  }
+
+  /** A child near; false where no option of this position leaves enough changes for the others. */
+  function pushNear(parent: Node, index: number, option: Option, steps: number): boolean {
+    const changed = parent.changed + (index < 0 ? 0 : 1);
+    if (index >= 0 && (((may(parent.changedAt, parent.depth) ?? 0) >> parent.depth) & 1) === 0) return false;
+    const left = (changes ?? 0) - parent.changed;
+    const rest = leastNear(openNear(parent, parent.depth + 1), left - (changed - parent.changed));
+    if (rest === undefined || changed > (changes ?? 0)) return false;
+    const all = leastNear(openNear(parent, parent.depth), left) ?? 0;
+    queue.push({
+      parent,
+      depth: parent.depth + 1,
+      index,
+      options: [...parent.options, option],
+      pricedMinor: parent.pricedMinor + option.leastMinor,
+      changedAt: parent.changedAt | (index < 0 ? 0 : 1 << parent.depth),
+      changed,
+      lost: parent.lost,
+      first: parent.first.slice(),
+      key: parent.key + Math.max(0, (option.leastMinor + rest - all) * (1 - prices.mostOff)),
+      looked: index < 0 ? 'followed' : 'new',
+      steps,
+    });
+    return true;
+  }
+
   /** The most that coupons can take off a machine below a node that is still worth looking at. */
-  function couponsAt(node: Node, key: number): number {
+  function couponsAt(
+    node: Node,
+    key: number,
+    leasts: readonly number[] = positions
+      .slice(node.depth)
+      .map(({ choices }, i) => choices.at(node.first[node.depth + i] ?? 0)?.leastMinor ?? 0),
+  ): number {
     const chosen = [...keptBought];
     for (const { items, parts } of node.options)
       parts.forEach((part, i) => {
         if (!items[i]?.owned) chosen.push(prices.bought(part));
       });
-    const open = positions.slice(node.depth).map(({ kinds, choices }, i) => ({
-      kinds,
-      leastMinor: choices.at(node.first[node.depth + i] ?? 0)?.leastMinor ?? 0,
-    }));
+    const open = leasts.map((leastMinor, i) => ({ kinds: positions[node.depth + i]?.kinds ?? [], leastMinor }));
     if (open.length === 0 || limit() === Infinity) return prices.couponsMinor(chosen, open, Infinity);
     // dearer than what is left below the limit nothing comes that is still wanted
     const atMost = prices.couponsMinor(chosen, open, Infinity);
     return prices.couponsMinor(chosen, open, Math.max(0, limit() - key + atMost));
+  }
+
+  /** Whether a node that takes this option is dearer than all that is still wanted, whatever else it takes. */
+  function pricier({ pricedMinor }: Node, { leastMinor }: Option): boolean {
+    return (pricedMinor + leastMinor) * (1 - prices.mostOff) - amountsMinor > limit();
   }
 
   function pushChild(parent: Node, from: number, steps: number): void {
@@ -389,7 +534,12 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       for (let over = refusedFrom(parent, at, index); over > 0; over = refusedFrom(parent, at, index)) index += over;
       const option = position.choices.at(index);
       if (!option) return;
+      if (changes !== undefined && pricier(parent, option)) return;
       if (!stands(parent, at, option, cheapAt)) continue;
+      if (changes !== undefined) {
+        pushNear(parent, index, option, steps);
+        return;
+      }
       const start = position.choices.at(parent.first[at] ?? 0);
       const dearer = (option.leastMinor - (start?.leastMinor ?? 0)) * (1 - prices.mostOff);
       queue.push({
@@ -398,6 +548,9 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
         index,
         options: [...parent.options, option],
         pricedMinor: parent.pricedMinor + option.leastMinor,
+        changedAt: 0,
+        changed: 0,
+        lost: 0,
         first: parent.first.slice(),
         key: parent.key + Math.max(0, dearer),
         looked: 'new',

@@ -60,11 +60,13 @@ const APART: ReadonlySet<string> = new Set<keyof Question>([
   'withoutParts',
   'withoutMakers',
   'withPart',
-  'closed',
+  'changes',
   'brief',
 ]);
 /** What of a question only narrows its space. */
-const NARROWING: ReadonlySet<string> = new Set<keyof Question>(['closed', 'mostMinor', 'mostFor']);
+const NARROWING: ReadonlySet<string> = new Set<keyof Question>(['changes', 'mostMinor', 'mostFor']);
+/** What of a question says nothing about whole machines. */
+const CHANGES: ReadonlySet<string> = new Set<keyof Question>(['changes']);
 const APART_IN_BRIEF: ReadonlySet<string> = new Set<keyof Brief>(['mustHaves', 'budgetMinor', 'budgetFirm']);
 
 /** As one text, so that two may be compared that came from elsewhere. */
@@ -111,6 +113,7 @@ export function searchable(question: Question, context: Context, before?: Search
     kin?.context === context && sameBut(kin.question, question, NARROWING)
       ? kin.whole
       : wholeSpace(question, context, prices, drivesDo);
+  const sameVerdicts = kin?.context === context && sameBut(kin.question, question, CHANGES);
   const narrow = narrowed(whole, question, context.catalogue, prices);
   const drives = driveReadings(
     narrow,
@@ -125,10 +128,9 @@ export function searchable(question: Question, context: Context, before?: Search
     ...narrow,
     positions: narrow.positions.map((position, i) => {
       const own = all.filter(({ of }) => of.length === 1 && of[0] === i);
-      return {
-        ...position,
-        choices: only(position.choices, (option) => own.every(({ holds: does }) => does([option]))),
-      };
+      const stands = (option: Option): boolean => own.every(({ holds: does }) => does([option]));
+      const { held, ...rest } = position;
+      return { ...rest, choices: only(position.choices, stands), ...(held && stands(held) ? { held } : {}) };
     }),
   };
   const envelopes = envelopesOf(space.positions, quick.catalogue);
@@ -148,7 +150,7 @@ export function searchable(question: Question, context: Context, before?: Search
     memory,
     decisive,
     ended: new Map(),
-    judged: new Map(),
+    judged: sameVerdicts ? kin.judged : new Map(),
     found: [],
   };
 }

@@ -11,24 +11,18 @@ import { factsForTrades } from '../../assess/stages';
 import { undominated } from './dominance';
 import { driveSets } from './driveSets';
 import type { LeastPrices } from './least';
-import {
-  asIs,
-  listed,
-  NOTHING,
-  only,
-  optionOf,
-  upTo,
-  type Choices,
-  type DrivesDo,
-  type Good,
-  type Option,
-} from './option';
+import { near } from './near';
+import { listed, NOTHING, only, optionOf, upTo, type Choices, type DrivesDo, type Good, type Option } from './option';
 import type { Question } from './question';
 
 export interface Position {
   readonly name: string;
   readonly kinds: readonly PartKind[];
+  /** Of these kinds it takes only such parts; without it all. */
+  readonly wants?: (part: Part) => boolean;
   readonly choices: Choices;
+  /** What is there now, where the question is about machines near the one that it starts from; see `near.ts`. */
+  readonly held?: Option;
 }
 
 /** All machines that are looked through: one option of each position, and what is kept. */
@@ -39,6 +33,8 @@ export interface Space {
   readonly keptMinor: number;
   /** Roles that drives are still chosen for. */
   readonly roles: readonly DriveRole[];
+  /** Positions that may be filled otherwise than they are held; undefined where nothing is. */
+  readonly changes?: number;
 }
 
 /** Positions of a space by the kinds they fill. */
@@ -98,13 +94,20 @@ export function wholeSpace(question: Question, context: Context, prices: LeastPr
   const expanded = brief.tasks.map((task) => expand(task, forTrades));
   const shop = shopOf(question, context, prices);
   const positions: Position[] = [];
-  const add = (name: string, kinds: readonly PartKind[], options: readonly Option[]): void => {
-    positions.push({ name, kinds, choices: listed(options) });
+  const add = (
+    name: string,
+    kinds: readonly PartKind[],
+    options: readonly Option[],
+    wants?: Position['wants'],
+  ): void => {
+    positions.push({ name, kinds, choices: listed(options), ...(wants ? { wants } : {}) });
   };
-  const one = <K extends PartKind>(kind: K, name: string = kind, wanted: (part: PartOf<K>) => boolean = () => true) =>
+  const one = (kind: PartKind, name: string = kind, wanted: (part: Part) => boolean = () => true) =>
     shop(kind)
-      .filter(({ part }) => wanted(part as PartOf<K>))
+      .filter(({ part }) => wanted(part))
       .map((good) => optionOf(name, [good]));
+  /** How many of what is kept serve for something. */
+  const keptOf = (serves: (part: Part) => boolean): number => kept.filter(({ part }) => serves(part)).length;
 
   // first what much else hangs on and few options are for
   addCards();
@@ -157,7 +160,6 @@ export function wholeSpace(question: Question, context: Context, prices: LeastPr
 
   /** Cards that the work or the brief asks for; a board may have what they bring, so none is an option. */
   function addCards(): void {
-    if (has.has('expansion')) return;
     const { networkGbitPerS, wireless, videoInputs } = brief.mustHaves;
     const flows = expanded.flatMap((task) => task.flows);
     const inputs = videoInputs !== undefined || brief.tasks.some(({ kind }) => kind === 'live');
@@ -165,8 +167,12 @@ export function wholeSpace(question: Question, context: Context, prices: LeastPr
       networkGbitPerS !== undefined ||
       brief.tasks.some(({ kind }) => kind === 'ingest') ||
       flows.some(({ from, to }) => `${from} ${to}`.includes('network'));
-    const cards = (purpose: PartOf<'expansion'>['purpose']) =>
-      shop('expansion').filter(({ part }) => (part as PartOf<'expansion'>).purpose === purpose);
+    const serves = (purpose: PartOf<'expansion'>['purpose']) => (part: Part) =>
+      part.kind === 'expansion' && part.purpose === purpose;
+    const cards = (purpose: PartOf<'expansion'>['purpose']) => {
+      const wanted = serves(purpose);
+      return shop('expansion').filter(({ part }) => wanted(part));
+    };
     if (inputs) {
       const mixers = has.has('mixer') ? [] : shop('mixer');
       const takers = cards('capture');
@@ -174,27 +180,30 @@ export function wholeSpace(question: Question, context: Context, prices: LeastPr
         'inputs',
         ['expansion', 'mixer'],
         [
-          ...upToTwo(takers).map((set) => optionOf('capture', set)),
+          ...upToSo(2 - keptOf(serves('capture')), takers).map((set) => optionOf('capture', set)),
           ...mixers.flatMap((mixer) => upToOne(takers).map((set) => optionOf('capture', [mixer, ...set]))),
         ],
+        (part) => part.kind === 'mixer' || serves('capture')(part),
       );
     }
     if (network) {
       const second = brief.tasks.some(
         (task) => task.kind === 'ingest' && [task.from, task.to, task.copyTo].includes('second network'),
       );
-      const sets = second ? upToTwo(cards('network')) : upToOne(cards('network'));
+      const sets = upToSo((second ? 2 : 1) - keptOf(serves('network')), cards('network'));
       add(
         'network',
         ['expansion'],
         sets.map((set) => optionOf('network', set)),
+        serves('network'),
       );
     }
-    if (wireless)
+    if (wireless && keptOf(serves('wireless')) === 0)
       add(
         'wireless',
         ['expansion'],
         upToOne(cards('wireless')).map((set) => optionOf('wireless', set)),
+        serves('wireless'),
       );
   }
 
@@ -203,57 +212,22 @@ export function wholeSpace(question: Question, context: Context, prices: LeastPr
     if (whole.system === 'wanted' && !has.has('system')) add('system', ['system'], one('system'));
     if (whole.display === 'wanted' && ownedDisplays.length === 0 && !has.has('display'))
       add('display', ['display'], one('display'));
-    if (has.has('peripheral')) return;
-    for (const what of ['keyboard', 'pointing'] as const)
-      if (whole[what] === 'wanted')
-        add(
-          what,
-          ['peripheral'],
-          one('peripheral', what, (part) => part.serves?.includes(what) ?? false),
-        );
+    for (const what of ['keyboard', 'pointing'] as const) {
+      const serves = (part: Part) => part.kind === 'peripheral' && (part.serves?.includes(what) ?? false);
+      if (whole[what] === 'wanted' && keptOf(serves) === 0)
+        add(what, ['peripheral'], one('peripheral', what, serves), serves);
+    }
   }
 }
 
-/** What a question holds in place, and what it wants by name. */
-export function narrowed(space: Space, question: Question, catalogue: Catalogue, prices: LeastPrices): Space {
-  const { closed, withPart } = question;
-  const positions = closed ? heldIn(space.positions, closed, question, catalogue, prices) : space.positions;
-  return { ...space, positions: holding(positions, space.keptParts, withPart, catalogue) };
-}
-
-/**
- * Positions of which those of closed kinds are filled as they are on the machine that the question starts from. Where
- * several share a kind the first holds what there is; what has no position gets one.
- */
-function heldIn(
-  positions: readonly Position[],
-  closed: ReadonlySet<PartKind>,
-  { from, keep }: Question,
-  catalogue: Catalogue,
-  prices: LeastPrices,
-): Position[] {
-  const kept = new Set(keep.map(({ id }) => id));
-  const left = (from?.items ?? []).flatMap((item) => {
-    const part: Part | undefined = catalogue.part(item.part);
-    return part && closed.has(part.kind) && !kept.has(item.id) ? [{ item, part }] : [];
-  });
-  const taken = new Set<Item>();
-  const optionFor = (kinds: readonly PartKind[]): Option => {
-    const own = left.filter(({ item, part }) => kinds.includes(part.kind) && !taken.has(item));
-    for (const { item } of own) taken.add(item);
-    return asIs(own, prices);
-  };
-  const filled = positions.map((position) =>
-    position.kinds.every((kind) => closed.has(kind))
-      ? { ...position, choices: listed([optionFor(position.kinds)]) }
-      : position,
+/** What a question wants by name, and the machine that it stays close to. */
+export const narrowed = (space: Space, question: Question, catalogue: Catalogue, prices: LeastPrices): Space =>
+  near(
+    { ...space, positions: holding(space.positions, space.keptParts, question.withPart, catalogue) },
+    question,
+    catalogue,
+    prices,
   );
-  const rest = [...new Set(left.filter(({ item }) => !taken.has(item)).map(({ part }) => part.kind))];
-  return [
-    ...filled,
-    ...rest.map((kind): Position => ({ name: `own ${kind}`, kinds: [kind], choices: listed([optionFor([kind])]) })),
-  ];
-}
 
 /** Positions of which the one that can hold a part has nothing else; with none that can, no machine is left. */
 function holding(
@@ -276,6 +250,10 @@ function holding(
 
 /** No or one good. */
 const upToOne = (goods: readonly Good[]): (readonly Good[])[] => [[], ...goods.map((good) => [good])];
+
+/** No good, or as many as two, alike or not. */
+const upToSo = (most: number, goods: readonly Good[]): (readonly Good[])[] =>
+  most >= 2 ? upToTwo(goods) : most === 1 ? upToOne(goods) : [[]];
 
 /** No, one or two goods, alike or not; a spare piece is there once. */
 function upToTwo(goods: readonly Good[]): (readonly Good[])[] {

@@ -18,10 +18,10 @@ export function tryAll(question: Question, context: Context, most = 20_000): { f
   const policy = buyPolicy(question.brief, context.settings, context.today);
   const prices = { ...leastPrices(context.catalogue, region, policy, question.rebates), undercuts: () => false };
   const space = spaceOf(question, context, prices, () => true);
-  const lists = space.positions.map(({ choices }) => {
+  const lists = space.positions.map(({ choices, held }) => {
     const options: Option[] = [];
     for (let option = choices.at(0); option; option = choices.at(options.length)) options.push(option);
-    return options;
+    return held ? [held, ...options] : options;
   });
   const size = lists.reduce((all, list) => all * list.length, 1);
   if (size > most) throw new RangeError(`there are ${size} machines, more than ${most}`);
@@ -33,11 +33,10 @@ export function tryAll(question: Question, context: Context, most = 20_000): { f
       at[i] = rest % list.length;
       rest = Math.floor(rest / list.length);
     });
-    const machine = machineOf(
-      space,
-      question,
-      lists.flatMap((list, i) => list[at[i] ?? 0] ?? []),
-    );
+    const options = lists.flatMap((list, i) => list[at[i] ?? 0] ?? []);
+    const changed = options.filter((option, i) => option !== space.positions[i]?.held).length;
+    if (changed > (question.changes ?? Infinity)) continue;
+    const machine = machineOf(space, question, options);
     const judged = judge(assess(machine, question.brief, context), question);
     if (judged.kind === 'found') found.push(judged.found);
   }

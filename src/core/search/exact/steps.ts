@@ -1,0 +1,171 @@
+import type { Assessment, Context } from '../../assess';
+import type { Machine } from '../../model/machine';
+import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
+import { frontier } from './goals';
+import { judge, type FoundMachine } from './judge';
+import { changedPositions } from './near';
+import { MET, plainQuestion, type Question } from './question';
+import { compareRanks, progressAt, type Rank } from './rank';
+import { stays } from './repair';
+import { cheapest } from './search';
+import type { Ready, Searchable } from './searchable';
+import type { Position } from './space';
+
+/** As many parts change together at most. */
+export const MOST_TOGETHER = 3;
+
+/** A machine near a draft, and the positions that are filled otherwise. */
+export interface NearStep {
+  readonly found: FoundMachine;
+  readonly changed: readonly Position[];
+}
+
+/** What it takes to bring a task to its target. */
+export interface ToTarget {
+  readonly task: string;
+  /** The cheapest way near the draft; undefined where none is near. */
+  readonly step: NearStep | undefined;
+}
+
+/** What is near a draft, exactly: no machine within the changes is better. */
+export interface Steps {
+  /** The draft itself; undefined when something of it is refused, so that there is nothing to start from. */
+  readonly start: FoundMachine | undefined;
+  /**
+   * Machines that rank better, the cheapest first: of one, two and three changes each is the least money for a twentieth
+   * more than the one before. What fewer changes do at the same price is not done with more.
+   */
+  readonly up: readonly NearStep[];
+  readonly targets: readonly ToTarget[];
+  /** Cheaper machines on which every task that met its target still does, and no other gets less: what one, two, three changes save. */
+  readonly savings: readonly NearStep[];
+  /** Up to this price steps were looked for; landed. */
+  readonly mostMinor: number;
+  readonly effort: Effort;
+  /** How far it is: changes that all has been asked about. */
+  readonly within: number;
+}
+
+/** A step that makes less more of the work than this is not worth telling. */
+export const WORTH = 1.05;
+/** The least rank that is worth a step from another. */
+export const worthwhile = ({ runs, percent }: Rank): Rank => ({
+  runs,
+  percent: Math.max(percent + 1, Math.ceil(percent * WORTH - 1e-9)),
+});
+
+/** What a machine does is kept: targets that it meets, and of what falls short no less than it makes. */
+function keepingWork({ tasks }: Assessment, at: Question['at']): Map<string, number> {
+  return new Map(
+    tasks.flatMap((result): [string, number][] => {
+      const made = progressAt(result, at);
+      // a hair less than it makes, so that the same machine still does
+      return made > 0
+        ? [[result.task, result.target === undefined ? Number.MIN_VALUE : Math.min(MET, made * MET)]]
+        : [];
+    }),
+  );
+}
+
+/** The question that steps from a draft are asked under: what it does is kept, and so is what is owned or bought. */
+function aroundDraft(question: Question, draft: Machine, context: Context, ready: Ready): Searchable | undefined {
+  const keep = draft.items.filter((item) => stays(question, item));
+  for (const unproven of ['refused', 'allowed'] as const) {
+    const plain: Question = { ...question, ...plainQuestion(question.brief), at: question.at, unproven };
+    const asked = { ...question, unproven, from: draft, keep, mostMinor: undefined };
+    const { subject } = ready({ ...plain, from: draft, keep });
+    const assessment = subject.assess(draft);
+    const least = { ...question.least, tasks: keepingWork(assessment, question.at) };
+    if (judge(assessment, { ...asked, least }).kind === 'found') return ready({ ...asked, least, changes: 1 });
+  }
+  return undefined;
+}
+
+/**
+ * Steps up and savings around a draft, of one, two and three parts at once. Of each number of changes the frontier from
+ * the draft on is looked for, up to a price, the cheapest machine that still does all that the draft does, and for each
+ * task that falls short the cheapest that brings it to its target. They are exact among all machines so near.
+ */
+export function* stepsFrom(
+  question: Question,
+  draft: Machine,
+  context: Context,
+  ready: Ready,
+  mostMinor: number,
+): Generator<Steps, Steps> {
+  let now: Steps = {
+    start: undefined,
+    up: [],
+    targets: [],
+    savings: [],
+    mostMinor,
+    effort: NO_EFFORT,
+    within: 0,
+  };
+  const first = aroundDraft(question, draft, context, ready);
+  if (!first) return now;
+  const asked = first.question;
+  const assessment = first.subject.assess(draft);
+  const judged = judge(assessment, asked);
+  if (judged.kind !== 'found') return now;
+  const start = judged.found;
+  now = { ...now, start };
+  const short = assessment.tasks
+    .filter((result) => result.target !== undefined && progressAt(result, question.at) < MET)
+    .map(({ task }) => task);
+  const stepTo = (near: Searchable, found: FoundMachine): NearStep => ({
+    found,
+    changed: changedPositions(near.space, draft.items, found.machine.items, context.catalogue),
+  });
+
+  function* cheapestOf(near: Searchable, limit?: number): Generator<Steps, NearStep | undefined> {
+    const before = now.effort;
+    const under = limit === undefined ? {} : { mostMinor: limit };
+    const end = yield* toItsEnd(cheapest(near, under), (effort) => ({ ...now, effort: addEfforts(before, effort) }));
+    now = { ...now, effort: addEfforts(before, end.effort) };
+    const found = foundIn(end);
+    return found && stepTo(near, found);
+  }
+
+  for (let changes = 1; changes <= MOST_TOGETHER; changes++) {
+    const near = ready({ ...asked, changes });
+    const saving = yield* cheapestOf(
+      near,
+      Math.min(start.priceMinor, now.savings.at(-1)?.found.priceMinor ?? Infinity) - 1,
+    );
+    if (saving) now = { ...now, savings: [...now.savings, saving] };
+    for (const task of short) {
+      const known = now.targets.find((target) => target.task === task)?.step;
+      const toTarget = ready({
+        ...asked,
+        changes,
+        least: { ...asked.least, tasks: new Map([...asked.least.tasks, [task, MET]]) },
+      });
+      const step: NearStep | undefined = yield* cheapestOf(toTarget, known && known.found.priceMinor - 1);
+      const target = { task, step: step ?? known };
+      now = { ...now, targets: [...now.targets.filter((other) => other.task !== task), target] };
+    }
+    const before = now;
+    const climb = frontier(near, { mostMinor }, start.rank, worthwhile);
+    for (let next = climb.next(); ; next = climb.next()) {
+      const { effort } = next.value;
+      const points = (next.done ? next.value.found : next.value.proven).map((found) => stepTo(near, found));
+      now = { ...now, up: unbeaten([...before.up, ...points]), effort: addEfforts(before.effort, effort) };
+      if (next.done) break;
+      yield now;
+    }
+    now = { ...now, within: changes };
+  }
+  return now;
+}
+
+/** Steps that no other beats in price and rank with as few changes, the cheapest first. */
+function unbeaten(steps: readonly NearStep[]): NearStep[] {
+  const beats = (a: NearStep, b: NearStep): boolean =>
+    a.found.priceMinor <= b.found.priceMinor &&
+    compareRanks(a.found.rank, b.found.rank) <= 0 &&
+    a.changed.length <= b.changed.length;
+  return steps
+    .filter((step, i) => !steps.some((other, j) => i !== j && beats(other, step) && (!beats(step, other) || j < i)))
+    .sort((a, b) => a.found.priceMinor - b.found.priceMinor || a.changed.length - b.changed.length);
+}
