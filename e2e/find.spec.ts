@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { draftMenu, opened, openSeat, settled, noBarriersInEither } from './helpers';
+import { draftMenu, findings, opened, openSeat, settled, noBarriersInEither } from './helpers';
 
 /** From the desk through the door from the work: a card, the money, the brief, and the search. Four clicks. */
 async function askedFor(page: Page, card: RegExp, money: string): Promise<void> {
@@ -165,4 +165,55 @@ test('why a part is not in it: what it costs, the price at which it would belong
   await field.fill('Gale 8');
   await page.getByRole('option', { name: 'Gale 8' }).first().click();
   await expect(why.getByRole('status')).toHaveCount(0);
+});
+
+test('several parts at once: what is least money for more work, what is saved, and a step is taken and undone', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await openSeat(page, 'weigh', '/ninefathom/office');
+  const together = page.getByRole('region', { name: 'Several parts at once' });
+  await together.getByRole('button', { name: 'Try them' }).click();
+  await expect(together.getByRole('status')).toContainText('Proven', { timeout: 120_000 });
+  await expect(together).toContainText(
+    'With up to 3 changes together nothing up to 1,050.00 USD makes a twentieth more',
+  );
+  await together.getByRole('button', { name: 'Less money' }).click();
+  await noBarriersInEither(page, 'several parts at once');
+  const ledger = page.getByRole('contentinfo');
+  const price = async () => /^[\d,.]+ USD/.exec(await ledger.innerText())?.[0] ?? '';
+  const before = await price();
+  const step = together.getByRole('article').first();
+  const [saved = ''] = /[\d,.]+(?= USD less)/.exec(await step.innerText()) ?? [];
+  await step.getByRole('button', { name: 'Take it' }).click();
+  const amount = (text: string) => Number(text.replace(/[^\d.]/g, ''));
+  await expect.poll(async () => amount(await price())).toBeCloseTo(amount(before) - amount(saved), 2);
+  // of another draft nothing is known yet
+  await expect(together.getByRole('button', { name: 'Try them' })).toBeVisible();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect.poll(price).toBe(before);
+});
+
+test('a draft with findings is mended at once, with the fewest changes and at the least cost', async ({ page }) => {
+  test.setTimeout(180_000);
+  await openSeat(page, 'draft', '/ninefathom/office');
+  const mend = page.getByRole('region', { name: 'Mend it all' });
+  await expect(mend).toHaveCount(0);
+  for (const part of [/^Gatewick Anvil 550/, /^Marlhouse Quay/]) {
+    await page.getByRole('button', { name: part }).first().click();
+    await page.getByRole('button', { name: 'Leave it out' }).click();
+    await settled(page);
+  }
+  await page.keyboard.press('Escape');
+  await mend.getByRole('button', { name: 'Mend it all at once' }).click();
+  await expect(mend.getByRole('status')).toContainText('Proven', { timeout: 120_000 });
+  const fewest = mend.getByRole('article', { name: 'Mended with 2 changes' });
+  await expect(fewest).toContainText(/case: .* new/);
+  await expect(fewest).toContainText(/power supply: .* new/);
+  await expect(mend.getByRole('article', { name: 'Mended at the least cost' })).toContainText('processor: ');
+  await noBarriersInEither(page, 'a draft to be mended');
+  await fewest.getByRole('button', { name: 'Take it' }).click();
+  await settled(page);
+  await expect(mend).toHaveCount(0);
+  await expect(findings(page, 'blocks')).toHaveCount(0);
 });

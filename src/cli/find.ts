@@ -20,13 +20,14 @@ import { minorOf, ratioOf, type Currency } from '@/core/units/money';
 import { demandsCommand } from './demands';
 import { repairCommand } from './repair';
 import { refuse, say } from './say';
+import { stepsCommand } from './steps';
 import { clashData, effortWords, sayClash, stepped } from './searching';
 
 /**
  * What is asked: `match` and `complete` are the cheapest machine under demands of a given one, `demands` what each demand
- * costs beside the cheapest, `repair` how a machine is mended.
+ * costs beside the cheapest, `repair` how a machine is mended, `steps` what a few parts at once do from a machine on.
  */
-const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete', 'demands', 'repair'] as const;
+const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete', 'demands', 'repair', 'steps'] as const;
 type Asked = (typeof ASKED)[number];
 
 export const FIND_USE = `vane find ${ASKED.join('|')} CASE.json [--machine ID] [--figures a,b] [--budget AMOUNT]
@@ -146,7 +147,7 @@ interface Task {
   readonly question: Question;
   readonly goal: Goal;
   readonly mostMinor: number | undefined;
-  /** The machine that is mended. */
+  /** The machine that is mended, or stepped from. */
   readonly draft?: Machine;
   readonly context: Context;
 }
@@ -224,6 +225,8 @@ async function taskOf(options: Options, own: () => Promise<CatalogueData>): Prom
         goal: 'cheapest',
         mostMinor: given,
       };
+    case 'steps':
+      return { ...base, question: within(work), goal: 'frontier', mostMinor: budget, draft: machine() };
     case 'repair':
       return { ...base, question: within(work), goal: 'cheapest', mostMinor: given, draft: machine() };
     case 'match':
@@ -259,6 +262,8 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
     throw error;
   }
   if (options.asked === 'demands') return demandsCommand(wholeOf(task), task.context, options);
+  if (task.draft && options.asked === 'steps')
+    return stepsCommand(task.question, task.draft, task.context, options, task.mostMinor);
   if (task.draft) return repairCommand(wholeOf(task), task.draft, task.context, options);
   const end = await stepped(
     searchFor(searchable(task.question, task.context), task.goal, task.mostMinor),

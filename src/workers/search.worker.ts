@@ -10,11 +10,15 @@ import { partCase, type PartCase } from '@/core/search/exact/partCase';
 import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/exact/question';
 import { addEfforts, NO_EFFORT, type Effort } from '@/core/search/exact/ended';
 import { readier, type Ready } from '@/core/search/exact/searchable';
+import { repairOf, type Mended, type Repair } from '@/core/search/exact/repair';
+import { stepsFrom, type NearStep, type Steps } from '@/core/search/exact/steps';
+import type { Machine } from '@/core/model/machine';
 import { foundWords, type FoundWords } from '@/core/words/found';
+import { nearWords, type NearWords } from '@/core/words/near';
 import { timesFigure } from '@/core/units/money';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
-import type { Ask, CostsReport, Line, PartReport, Report, SearchApi } from './searchApi';
+import type { Ask, CostsReport, Line, PartReport, RepairReport, Report, SearchApi, StepsReport } from './searchApi';
 
 /** Time between two reports. */
 const TELL_MS = 120;
@@ -199,6 +203,86 @@ async function caseOf(ask: Ask, tell: (report: PartReport) => void): Promise<voi
   else say('stopped', came.last);
 }
 
+/** A machine near a draft as the page shows it; made once. */
+function nearIn(ask: Ask, draft: Machine, start: () => FoundMachine | undefined, context: Context) {
+  const subject = subjectOf(ask.brief, quickly(context));
+  const before = subject.assess(draft);
+  const known = new WeakMap<FoundMachine, NearWords>();
+  return (step: NearStep | Mended): NearWords => {
+    let words = known.get(step.found);
+    if (!words)
+      known.set(
+        step.found,
+        (words = nearWords(step, draft, start(), [before, subject.assess(step.found.machine)], context)),
+      );
+    return words;
+  };
+}
+
+/** What is asked of a draft that stays what it is: its own parts are no limit. */
+function draftOf(ask: Ask, context: Context): { question: Question; draft: Machine } {
+  const { from, ...plain } = ask;
+  if (!from) throw new RangeError('no draft was named');
+  return { question: around(workOf(ask.brief, context), plain, context), draft: from };
+}
+
+async function steps(ask: Ask, tell: (report: StepsReport) => void): Promise<void> {
+  const stopped = takeTurn();
+  const started = performance.now();
+  const context = ready();
+  const { question, draft } = draftOf(ask, context);
+  const telling = everySoOften(tell);
+  let start: FoundMachine | undefined;
+  const words = nearIn(ask, draft, () => start, context);
+  const say = (state: StepsReport['state'], now: Steps): void =>
+    telling(() => {
+      ({ start } = now);
+      return {
+        start: start && { priceMinor: start.priceMinor, rank: start.rank },
+        up: now.up.map(words),
+        targets: now.targets.map(({ task, step }) => ({ task, step: step && words(step) })),
+        savings: now.savings.map(words),
+        within: now.within,
+        mostMinor: now.mostMinor,
+        state,
+        effort: now.effort,
+        seconds: (performance.now() - started) / 1000,
+        done: state !== 'searching',
+      };
+    }, state !== 'searching');
+  const mostMinor = ask.mostMinor ?? budgetOf(ask.brief, context) ?? Infinity;
+  const came = await inSlices(stepsFrom(question, draft, context, questionsIn(context), mostMinor), stopped, (now) =>
+    say('searching', now),
+  );
+  if (came.done) say('proven', came.value);
+  else say('stopped', came.last);
+}
+
+async function repair(ask: Ask, tell: (report: RepairReport) => void): Promise<void> {
+  const stopped = takeTurn();
+  const started = performance.now();
+  const context = ready();
+  const { question, draft } = draftOf(ask, context);
+  const telling = everySoOften(tell);
+  const words = nearIn(ask, draft, () => undefined, context);
+  const say = (state: RepairReport['state'], { sound, fewest, least, effort }: Repair): void =>
+    telling(
+      () => ({
+        sound: sound !== undefined,
+        fewest: fewest && words(fewest),
+        least: least && words(least),
+        state,
+        effort,
+        seconds: (performance.now() - started) / 1000,
+        done: state !== 'searching',
+      }),
+      state !== 'searching',
+    );
+  const came = await inSlices(repairOf(question, draft, context), stopped, (now) => say('searching', now));
+  if (came.done) say('proven', came.value);
+  else say('stopped', came.last);
+}
+
 /** Without a budget the frontier goes on to this many times the cheapest. */
 const WITHOUT_BUDGET = 2;
 
@@ -207,6 +291,8 @@ const api: SearchApi = {
   find,
   costs,
   partCase: caseOf,
+  steps,
+  repair,
   goods: ({ items }, region) => {
     const { catalogue } = ready();
     const parts = items.flatMap((item) => catalogue.part(item.part) ?? []);

@@ -10,6 +10,7 @@ import type { Effort } from '@/core/search/exact/ended';
 import type { Offer } from '@/core/model/offers';
 import type { Part } from '@/core/parts';
 import type { FoundWords } from '@/core/words/found';
+import type { NearWords, StepsTold } from '@/core/words/near';
 
 /** What is asked of the search. */
 export interface Ask {
@@ -75,6 +76,30 @@ export interface PartReport {
   readonly done: boolean;
 }
 
+/** What is near a draft: told as it goes, and once more at its end. */
+export interface StepsReport extends StepsTold {
+  /** The draft as it stands; undefined when it has to be mended first. */
+  readonly start: Pick<FoundWords, 'priceMinor' | 'rank'> | undefined;
+  /** Changes together up to which all was asked. */
+  readonly within: number;
+  readonly mostMinor: number;
+  readonly state: 'searching' | 'proven' | 'stopped';
+  readonly effort: Effort;
+  readonly seconds: number;
+  readonly done: boolean;
+}
+
+/** How a draft is mended: told as it goes, and once more at its end. */
+export interface RepairReport {
+  readonly sound: boolean;
+  readonly fewest: NearWords | undefined;
+  readonly least: NearWords | undefined;
+  readonly state: 'searching' | 'proven' | 'stopped';
+  readonly effort: Effort;
+  readonly seconds: number;
+  readonly done: boolean;
+}
+
 /** What the searching worker does for the page. */
 export interface SearchApi {
   load(url: string, today: string, settings: Settings, measured: readonly Machine[]): Promise<number>;
@@ -84,6 +109,10 @@ export interface SearchApi {
   costs(ask: Ask, tell: (report: CostsReport) => void): Promise<void>;
   /** Holds the best machine with a part against the best without it; ended as `find` is. */
   partCase(ask: Ask, tell: (report: PartReport) => void): Promise<void>;
+  /** Steps of several parts at once around the draft `from`; ended as `find` is. */
+  steps(ask: Ask, tell: (report: StepsReport) => void): Promise<void>;
+  /** Mends the draft `from`; ended as `find` is. */
+  repair(ask: Ask, tell: (report: RepairReport) => void): Promise<void>;
   stop(): Promise<void>;
   /** Parts of a machine and their offers, for a page that does not know them yet. */
   goods(

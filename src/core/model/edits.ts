@@ -12,6 +12,9 @@ import { idText, partIdSchema, plainText } from '../parts/common';
 import { inPhase } from './phases';
 import { taskSchema } from './tasks';
 
+/** Changes that one step may hold: every part of a machine taken out, and as many put in. */
+const MOST_AT_ONCE = 120;
+
 const singleEditSchemas = [
   z.strictObject({ kind: z.literal('swap'), item: idText, part: partIdSchema, label: plainText() }),
   z.strictObject({ kind: z.literal('add'), item: itemSchema }),
@@ -48,7 +51,7 @@ export const machineEditSchema = z.discriminatedUnion('kind', [
   /** Changes that only make sense together: one step to undo. */
   z.strictObject({
     kind: z.literal('several'),
-    edits: z.array(z.discriminatedUnion('kind', singleEditSchemas)).min(1).max(20),
+    edits: z.array(z.discriminatedUnion('kind', singleEditSchemas)).min(1).max(MOST_AT_ONCE),
   }),
 ]);
 export type MachineEdit = z.infer<typeof machineEditSchema>;

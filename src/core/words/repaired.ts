@@ -2,7 +2,7 @@ import type { Context } from '../assess';
 import type { Item, Machine } from '../model/machine';
 import { fullName } from '../model/fitted';
 import type { Part } from '../parts';
-import type { Position } from '../search/exact/space';
+import type { Position } from '../search/exact/position';
 import { listed } from './format';
 import { kindName } from './names';
 

@@ -5,7 +5,7 @@ import Box from '@mui/material/Box';
 import Skeleton from '@mui/material/Skeleton';
 import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
-import { type Finding } from '@/core/rules/rule';
+import { failing, type Finding } from '@/core/rules/rule';
 import { mends } from '@/core/search/effect';
 import { actionOf, byAction, type Action } from '@/core/rules/actions';
 import type { MachineEdit } from '@/core/model/edits';
@@ -30,6 +30,10 @@ const FigureField = later(() => import('./FigureField').then((module) => module.
   meanwhile: () => <Skeleton variant="rounded" height={47} sx={{ mt: 3 }} />,
   soon: true,
 });
+const MendDraft = later(() => import('./MendDraft').then((module) => module.MendDraft), {
+  meanwhile: () => <Skeleton variant="rounded" height={31} width={150} />,
+  soon: true,
+});
 /** Remedies that a finding mostly has, and how high one is: their place is held while they are tried. */
 const [USUAL_REMEDIES, REMEDY_PX] = [3, 40];
 
@@ -47,6 +51,7 @@ export function Findings() {
       {assessment.findings.every(({ level }) => level === 'caution' || level === 'note') && (
         <p className="quiet">Nothing blocks, all work runs, nothing is unproven. {passed.length} comparisons passed.</p>
       )}
+      {assessment.findings.some(({ level }) => failing(level)) && <MendDraft />}
       {byAction(assessment.findings).map(({ action, findings }) => (
         <Section key={action} label={ACTION_WORDS[action]} gist={findings.length} open={!AT_LEISURE.has(action)}>
           {findings.map((finding) => (

@@ -123,6 +123,8 @@ export function FrontierChart({
           min={least}
           max={most}
           step={Math.max(1, Math.round((most - least) / 200))}
+          // it goes from the cheapest to the dearest that there is, the chart as far as its thumbs say
+          marks={[least, most].map((value) => ({ value, label: coinsOnly(value, currency) }))}
           getAriaLabel={(thumb) => (thumb === 0 ? 'Prices from' : 'Prices up to')}
           getAriaValueText={(minor) => coins(minor, currency)}
           onChange={(_event, next) => {

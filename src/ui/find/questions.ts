@@ -1,4 +1,4 @@
-import type { CostsReport, PartReport, Report } from '@/workers/searchApi';
+import type { CostsReport, PartReport, RepairReport, Report, StepsReport } from '@/workers/searchApi';
 import { asking } from './asking';
 
 /** The machines for a brief. */
@@ -9,3 +9,9 @@ export const casing = asking<PartReport>((api, ask, tell) => api.partCase(ask, t
 
 /** What each of its demands costs. */
 export const costing = asking<CostsReport>((api, ask, tell) => api.costs(ask, tell));
+
+/** What several parts at once would do from a draft on. */
+export const stepping = asking<StepsReport>((api, ask, tell) => api.steps(ask, tell));
+
+/** How a draft is mended. */
+export const mending = asking<RepairReport>((api, ask, tell) => api.repair(ask, tell));

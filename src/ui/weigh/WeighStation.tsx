@@ -30,6 +30,7 @@ import { HeadToHead } from './HeadToHead';
 import { HowMuch } from './HowMuch';
 import { Measured } from './Measured';
 import { NextCoin } from './NextCoin';
+import { Together } from './Together';
 import { OperatingPoints } from './OperatingPoints';
 import { Stages } from './Stages';
 import { FindMachines } from '../find/FindMachines';
@@ -196,6 +197,7 @@ export function WeighStation() {
         {task && selected && <FirstHour task={task} assessment={selected.assessment} />}
         {task && selected && <DriveCourse task={task} assessment={selected.assessment} />}
         <NextCoin />
+        <Together />
         <Section label="Other machines for this work" gist="by search">
           <FindMachines />
         </Section>

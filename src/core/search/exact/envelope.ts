@@ -2,7 +2,7 @@ import type { Catalogue } from '../../model/catalogue';
 import { figureMeta, partSchemas, type Part, type PartKind } from '../../parts';
 import { BESIDE } from './dominance';
 import { optionOf, type Option } from './option';
-import type { Position } from './space';
+import type { Position } from './position';
 
 /**
  * An envelope stands for several options of a position: as good as each of them in every figure that bounds on the work

@@ -1,14 +1,17 @@
 import type { Catalogue } from '../../model/catalogue';
 import type { Item } from '../../model/machine';
 import type { Part, PartKind } from '../../parts';
-import { asIs, listed, NOTHING, only } from './option';
+import { asIs, listed, NOTHING, only, withOne } from './option';
 import type { LeastPrices } from './least';
 import type { Question } from './question';
-import type { Position, Space } from './space';
+import type { Position, Space } from './position';
 
 /** Whether a part is what a position is filled with. */
 const takes = ({ kinds, wants }: Position, part: Part): boolean =>
   kinds.some((kind) => kind === part.kind) && (wants?.(part) ?? true);
+
+/** Nothing that is wrong comes from these: where none is chosen anew, they stay. */
+const APART: ReadonlySet<PartKind> = new Set<PartKind>(['service', 'system', 'display', 'peripheral']);
 
 /** Which parts, with what drives are for: equal texts, nothing was changed. */
 const filling = (items: readonly Item[]): string =>
@@ -16,6 +19,15 @@ const filling = (items: readonly Item[]): string =>
     .map(({ part, roles = [] }) => `${part} ${[...roles].sort().join()}`)
     .sort()
     .join('; ');
+
+/** Whether a position may have nothing: that costs nothing, so it is among the first. */
+function mayBeEmpty({ choices }: Position): boolean {
+  for (let index = 0; ; index++) {
+    const option = choices.at(index);
+    if (!option || option.leastMinor > 0) return false;
+    if (option.parts.length === 0) return true;
+  }
+}
 
 /** Items by the first position that takes them; with those that none takes. */
 function placed(
@@ -36,8 +48,8 @@ function placed(
 
 /**
  * A space around the machine that the question starts from: each position also has what is there now, as it is used and
- * paid for, and that is no change; no option is the same parts again. What no position takes gets one, where it stays or
- * is left out.
+ * paid for, and that is no change; no option is the same parts again. What no position takes gets one, where it stays
+ * or is left out; a service, a system and what stands on the desk stay.
  */
 export function near(
   space: Space,
@@ -55,22 +67,32 @@ export function near(
   }
   const positions = [
     ...space.positions,
-    ...[...others].map((kind): Position => ({ name: `own ${kind}`, kinds: [kind], choices: listed([NOTHING]) })),
+    ...[...others].map((kind): Position => ({
+      name: `own ${kind}`,
+      kinds: [kind],
+      choices: listed(APART.has(kind) ? [] : [NOTHING]),
+    })),
   ];
   const { at } = placed(positions, there, catalogue);
-  return {
-    ...space,
-    changes,
-    positions: positions.map((position, i) => {
-      const own = at[i] ?? [];
-      const now = filling(own.map(({ item }) => item));
-      return {
+  const filled = positions.map((position, i): Position => {
+    const own = at[i] ?? [];
+    const now = filling(own.map(({ item }) => item));
+    return {
+      ...position,
+      ...(own.length > 0 || mayBeEmpty(position) ? { held: asIs(own, prices) } : {}),
+      choices: only(position.choices, ({ items }) => filling(items) !== now),
+    };
+  });
+  // where all may change, what is there is one option among the others
+  if (changes === Infinity)
+    return {
+      ...space,
+      positions: filled.map(({ held, choices, ...position }) => ({
         ...position,
-        held: asIs(own, prices),
-        choices: only(position.choices, ({ items }) => filling(items) !== now),
-      };
-    }),
-  };
+        choices: held ? withOne(choices, held) : choices,
+      })),
+    };
+  return { ...space, changes, positions: filled };
 }
 
 /** The positions in which two machines differ. */

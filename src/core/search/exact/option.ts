@@ -127,3 +127,20 @@ export function only(choices: Choices, stands: (option: Option) => boolean): Cho
     },
   };
 }
+
+/** Choices with one more, where its price puts it. */
+export function withOne(choices: Choices, option: Option): Choices {
+  let place: number | undefined;
+  let looked = 0;
+  return {
+    at: (index) => {
+      while (place === undefined && looked <= index) {
+        const next = choices.at(looked);
+        if (!next || next.leastMinor > option.leastMinor) place = looked;
+        else looked++;
+      }
+      if (place === undefined || index < place) return choices.at(index);
+      return index === place ? option : choices.at(index - 1);
+    },
+  };
+}

@@ -12,7 +12,8 @@ import type { Option } from './option';
 import { byFigures, byWhich, type DriveReadings, type Reading } from './readings';
 import { ROOM } from './room';
 import { SHARE_KINDS, SHARES } from './shares';
-import { bareMachine, machineOf, positionsOf, type Space } from './space';
+import type { Space } from './position';
+import { bareMachine, machineOf, positionsOf } from './space';
 
 /** A question about the options of some positions, whose answer holds whatever the other positions get. */
 export interface Probe {

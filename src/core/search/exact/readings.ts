@@ -4,7 +4,8 @@ import { fitParts, type FittedParts } from '../../model/fitted';
 import type { Catalogue } from '../../model/catalogue';
 import { driveFor } from '../../work/flowEnds';
 import { numberOf, type Option } from './option';
-import { bareMachine, type Space } from './space';
+import type { Space } from './position';
+import { bareMachine } from './space';
 import type { Question } from './question';
 
 /** What of an option is read: options that are alike in that are alike to whoever reads no more. */

@@ -7,7 +7,7 @@ import { workOf, type Question } from './question';
 import { changedPositions } from './near';
 import { repairOf, stays, type Repair } from './repair';
 import { searchable } from './searchable';
-import type { Space } from './space';
+import type { Space } from './position';
 import { tryAll } from './tryAll';
 
 /** Markets, and how many machines one may have to be tried plainly. */

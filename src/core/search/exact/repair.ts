@@ -4,7 +4,7 @@ import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
 import { judge, type FoundMachine } from './judge';
 import { changedPositions } from './near';
 import type { Question } from './question';
-import type { Position } from './space';
+import type { Position } from './position';
 import { cheapest } from './search';
 import { searchable } from './searchable';
 

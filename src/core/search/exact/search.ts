@@ -8,7 +8,8 @@ import { leastNear, mayChange, type OpenAt } from './near';
 import { compareOptions, type Option } from './option';
 import { compareRanks, ENOUGH, NO_RANK, rankOf, type Rank } from './rank';
 import type { Searchable } from './searchable';
-import { machineOf, type Space } from './space';
+import type { Space } from './position';
+import { machineOf } from './space';
 
 /** Where a search stands between two steps. */
 export interface Progressing {

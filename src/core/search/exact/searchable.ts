@@ -11,7 +11,8 @@ import { leastPrices, type LeastPrices } from './least';
 import { only, type Option } from './option';
 import { drivesHold, probesFor, TOLD_OF_DEMANDS, type Probe } from './probes';
 import { targetedIn, type Question } from './question';
-import { narrowed, wholeSpace, type Space } from './space';
+import type { Space } from './position';
+import { narrowed, wholeSpace } from './space';
 import { driveReadings, type Reading } from './readings';
 import { drivesAlone, drivesReadBy, stagesFor, type Stage } from './stages';
 

@@ -1,6 +1,6 @@
-import { DRIVE_ROLES, type DriveRole } from '../../figures/resources';
+import { DRIVE_ROLES } from '../../figures/resources';
 import type { Catalogue } from '../../model/catalogue';
-import type { Item, Machine } from '../../model/machine';
+import type { Machine } from '../../model/machine';
 import { PART_KINDS, type Part, type PartKind, type PartOf } from '../../parts';
 import { isOnSale } from '../../parts/onSale';
 import type { Context } from '../../assess';
@@ -12,30 +12,9 @@ import { undominated } from './dominance';
 import { driveSets } from './driveSets';
 import type { LeastPrices } from './least';
 import { near } from './near';
-import { listed, NOTHING, only, optionOf, upTo, type Choices, type DrivesDo, type Good, type Option } from './option';
+import type { Position, Space } from './position';
+import { listed, NOTHING, only, optionOf, upTo, type DrivesDo, type Good, type Option } from './option';
 import type { Question } from './question';
-
-export interface Position {
-  readonly name: string;
-  readonly kinds: readonly PartKind[];
-  /** Of these kinds it takes only such parts; without it all. */
-  readonly wants?: (part: Part) => boolean;
-  readonly choices: Choices;
-  /** What is there now, where the question is about machines near the one that it starts from; see `near.ts`. */
-  readonly held?: Option;
-}
-
-/** All machines that are looked through: one option of each position, and what is kept. */
-export interface Space {
-  readonly positions: readonly Position[];
-  readonly kept: readonly Item[];
-  readonly keptParts: readonly Part[];
-  readonly keptMinor: number;
-  /** Roles that drives are still chosen for. */
-  readonly roles: readonly DriveRole[];
-  /** Positions that may be filled otherwise than they are held; undefined where nothing is. */
-  readonly changes?: number;
-}
 
 /** Positions of a space by the kinds they fill. */
 export const positionsOf = ({ positions }: Space, kinds: ReadonlySet<PartKind>): number[] =>

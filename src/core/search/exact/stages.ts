@@ -15,7 +15,8 @@ import { askedOfDrives, MET, type End, type Question } from './question';
 import { progressAt } from './rank';
 import type { Option } from './option';
 import { byFigures, type DriveReadings, type Reading } from './readings';
-import { absentKinds, bareMachine, machineOf, positionsOf, type Space } from './space';
+import type { Space } from './position';
+import { absentKinds, bareMachine, machineOf, positionsOf } from './space';
 
 /** A bound on what the tasks can do, from the options of some positions. */
 export interface Stage {

@@ -1,5 +1,6 @@
 import type { Assessment, Context } from '../../assess';
 import type { Machine } from '../../model/machine';
+import { ratioOf } from '../../units/money';
 import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
 import { frontier } from './goals';
 import { judge, type FoundMachine } from './judge';
@@ -7,9 +8,10 @@ import { changedPositions } from './near';
 import { MET, plainQuestion, type Question } from './question';
 import { compareRanks, progressAt, type Rank } from './rank';
 import { stays } from './repair';
+import { ROOM } from './room';
 import { cheapest } from './search';
 import type { Ready, Searchable } from './searchable';
-import type { Position } from './space';
+import type { Position } from './position';
 
 /** As many parts change together at most. */
 export const MOST_TOGETHER = 3;
@@ -33,11 +35,11 @@ export interface Steps {
   readonly start: FoundMachine | undefined;
   /**
    * Machines that rank better, the cheapest first: of one, two and three changes each is the least money for a twentieth
-   * more than the one before. What fewer changes do at the same price is not done with more.
+   * more than the one before, with no less room. What fewer changes do at the same price is not done with more.
    */
   readonly up: readonly NearStep[];
   readonly targets: readonly ToTarget[];
-  /** Cheaper machines on which every task that met its target still does, and no other gets less: what one, two, three changes save. */
+  /** Cheaper machines on which every task that met its target still does, and what falls short no less: what one, two, three changes save. */
   readonly savings: readonly NearStep[];
   /** Up to this price steps were looked for; landed. */
   readonly mostMinor: number;
@@ -110,6 +112,8 @@ export function* stepsFrom(
   if (judged.kind !== 'found') return now;
   const start = judged.found;
   now = { ...now, start };
+  const parts = assessment.facts.parts.all.map(({ part }) => part);
+  const room = Object.fromEntries(ROOM.map(({ figure, of }) => [figure, of(parts)]));
   const short = assessment.tasks
     .filter((result) => result.target !== undefined && progressAt(result, question.at) < MET)
     .map(({ task }) => task);
@@ -129,6 +133,8 @@ export function* stepsFrom(
 
   for (let changes = 1; changes <= MOST_TOGETHER; changes++) {
     const near = ready({ ...asked, changes });
+    // what gives up room is no step up, however fast it is
+    const roomy: Question = { ...asked, changes, least: { ...asked.least, ...room } };
     const saving = yield* cheapestOf(
       near,
       Math.min(start.priceMinor, now.savings.at(-1)?.found.priceMinor ?? Infinity) - 1,
@@ -137,16 +143,15 @@ export function* stepsFrom(
     for (const task of short) {
       const known = now.targets.find((target) => target.task === task)?.step;
       const toTarget = ready({
-        ...asked,
-        changes,
-        least: { ...asked.least, tasks: new Map([...asked.least.tasks, [task, MET]]) },
+        ...roomy,
+        least: { ...roomy.least, tasks: new Map([...roomy.least.tasks, [task, MET]]) },
       });
       const step: NearStep | undefined = yield* cheapestOf(toTarget, known && known.found.priceMinor - 1);
       const target = { task, step: step ?? known };
       now = { ...now, targets: [...now.targets.filter((other) => other.task !== task), target] };
     }
     const before = now;
-    const climb = frontier(near, { mostMinor }, start.rank, worthwhile);
+    const climb = frontier(ready(roomy), { mostMinor }, start.rank, worthwhile);
     for (let next = climb.next(); ; next = climb.next()) {
       const { effort } = next.value;
       const points = (next.done ? next.value.found : next.value.proven).map((found) => stepTo(near, found));
@@ -157,6 +162,28 @@ export function* stepsFrom(
     now = { ...now, within: changes };
   }
   return now;
+}
+
+/**
+ * Steps in the order in which they are worth a look: tasks brought to their target first, then what costs no more, the most
+ * work first, then by work gained a coin.
+ */
+export function byWorth<S extends { readonly found: Pick<FoundMachine, 'priceMinor' | 'rank'> }>(
+  up: readonly S[],
+  start: Pick<FoundMachine, 'priceMinor' | 'rank'>,
+): S[] {
+  const rate = ({ found: { priceMinor, rank } }: S): number =>
+    priceMinor > start.priceMinor
+      ? Math.log(rank.percent / Math.max(1, start.rank.percent)) / ratioOf(priceMinor - start.priceMinor, 1)
+      : Infinity;
+  return [...up].sort(
+    (a, b) =>
+      b.found.rank.runs - a.found.rank.runs ||
+      // two that cost nothing are alike in that
+      (rate(a) === rate(b) ? 0 : rate(b) - rate(a)) ||
+      compareRanks(a.found.rank, b.found.rank) ||
+      a.found.priceMinor - b.found.priceMinor,
+  );
 }
 
 /** Steps that no other beats in price and rank with as few changes, the cheapest first. */

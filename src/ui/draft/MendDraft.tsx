@@ -1,0 +1,70 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { NO_LIMITS } from '@/core/search/exact/limits';
+import { number } from '@/core/words/format';
+import type { RepairReport } from '@/workers/searchApi';
+import { NearView } from '../find/NearView';
+import { mending } from '../find/questions';
+import { useDraft } from '../seat/moment';
+
+/** All that is wrong mended at once: with the fewest changes, and at the least cost. */
+export function MendDraft() {
+  const draft = useDraft();
+  const { report, failed, running, begin, stop } = mending.useAsked(
+    { at: 'likely', limits: NO_LIMITS, from: draft },
+    'mend',
+  );
+  return (
+    <Box component="section" aria-label="Mend it all" sx={{ margin: '4px 0 8px' }}>
+      {running ? (
+        <Button size="small" onClick={stop}>
+          Stop
+        </Button>
+      ) : (
+        report?.state !== 'proven' && (
+          <Button size="small" variant="outlined" onClick={() => void begin()}>
+            {report ? 'Look again' : 'Mend it all at once'}
+          </Button>
+        )
+      )}
+      {running && <LinearProgress aria-label="Mending" sx={{ marginTop: '6px' }} />}
+      {failed && <p className="short small">The search could not be run: {failed}.</p>}
+      {report && <Told report={report} />}
+    </Box>
+  );
+}
+
+function Told({ report: { fewest, least, state, effort, seconds, done } }: { report: RepairReport }) {
+  const same = fewest && least && fewest.found.priceMinor === least.found.priceMinor;
+  return (
+    <>
+      {fewest && (
+        <>
+          <h3>{same ? 'Fewest changes, and the least cost' : 'Fewest changes'}</h3>
+          <NearView
+            near={fewest}
+            label={`Mended with ${fewest.changes.length === 1 ? '1 change' : `${fewest.changes.length} changes`}`}
+          />
+        </>
+      )}
+      {least && !same && least.changes.length > 0 && (
+        <>
+          <h3>Least cost</h3>
+          <NearView near={least} label="Mended at the least cost" />
+        </>
+      )}
+      {state === 'proven' && !fewest && (
+        <p className="small short">
+          ▼ Nothing mends it beside what is owned or bought: no machine with that does the work.
+        </p>
+      )}
+      <p className="quiet small" role={done ? 'status' : undefined}>
+        {state === 'proven' ? 'Proven' : state === 'stopped' ? 'Stopped' : 'Looking'}: {number(effort.nodes)} partial
+        machines in {number(seconds, 2)} s.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,119 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useState } from 'react';
+import { NO_LIMITS } from '@/core/search/exact/limits';
+import { byWorth, MOST_TOGETHER } from '@/core/search/exact/steps';
+import { coins, number } from '@/core/words/format';
+import { fromHereWords, type NearWords } from '@/core/words/near';
+import type { StepsReport } from '@/workers/searchApi';
+import { NearView } from '../find/NearView';
+import { stepping } from '../find/questions';
+import { useBrief, useDraft } from '../seat/moment';
+import { useCurrency } from '../seat/useSeat';
+import { ChoiceRow } from '../shared/ChoiceRow';
+import { Fold } from '../shared/Fold';
+import { StepsChart } from './StepsChart';
+
+/** Steps that stand there before more are asked for. */
+const SHOWN = 3;
+
+/** What the next coin buys when several parts change together. */
+export function Together() {
+  const draft = useDraft();
+  const { report, failed, running, begin, stop } = stepping.useAsked(
+    { at: 'likely', limits: NO_LIMITS, from: draft },
+    'steps',
+  );
+  return (
+    <Box component="section" aria-label="Several parts at once">
+      <Box className="spread">
+        <h3>Several parts at once</h3>
+        {running ? (
+          <Button onClick={stop}>Stop, keep what is known</Button>
+        ) : (
+          report?.state !== 'proven' && (
+            <Button variant="outlined" size="small" onClick={() => void begin()}>
+              {report?.state === 'stopped' ? 'Go on' : 'Try them'}
+            </Button>
+          )
+        )}
+      </Box>
+      {!report && !running && !failed && (
+        <p className="quiet small">
+          Up to {MOST_TOGETHER} parts change together: the least money for more work, and the most that is saved.
+          Proven.
+        </p>
+      )}
+      {failed && <p className="short small">The search could not be run: {failed}.</p>}
+      {running && (
+        <LinearProgress
+          aria-label="Changes tried"
+          variant={report && report.within > 0 ? 'determinate' : 'indeterminate'}
+          value={(100 * (report?.within ?? 0)) / MOST_TOGETHER}
+        />
+      )}
+      {report && <Told report={report} />}
+    </Box>
+  );
+}
+
+function Told({ report }: { report: StepsReport }) {
+  const brief = useBrief();
+  const draft = useDraft();
+  const currency = useCurrency();
+  const [side, setSide] = useState<'up' | 'savings'>('up');
+  const { start, up, savings, within, state, effort, seconds, done } = report;
+  if (!start)
+    return done ? (
+      <p className="small short" role="status">
+        ▼ {draft.name} has findings that block. Mend it first: there is nothing sound to start from.
+      </p>
+    ) : null;
+  const steps: readonly NearWords[] = side === 'up' ? byWorth(up, start) : [...savings].reverse();
+  return (
+    <>
+      {fromHereWords(report, report, brief, currency).map((line) => (
+        <p key={line} className="small">
+          {line}
+        </p>
+      ))}
+      {up.length + savings.length > 0 && <StepsChart report={report} />}
+      <ChoiceRow
+        aria-label="Several parts: direction"
+        value={side}
+        options={[
+          { id: 'up', label: 'More work' },
+          { id: 'savings', label: 'Less money' },
+        ]}
+        onPick={setSide}
+      />
+      {steps.slice(0, SHOWN).map(shown)}
+      {steps.length > SHOWN && (
+        <Fold summary={<span className="small">{steps.length - SHOWN} more</span>}>
+          {steps.slice(SHOWN).map(shown)}
+        </Fold>
+      )}
+      {steps.length === 0 && done && (
+        <p className="quiet small">
+          {side === 'up'
+            ? 'Nothing near does a twentieth more.'
+            : 'Nothing near costs less and still meets what this one does.'}
+        </p>
+      )}
+      <p className="quiet small" role={done ? 'status' : undefined}>
+        {state === 'proven' ? 'Proven' : state === 'stopped' ? `Stopped after ${within} of ${MOST_TOGETHER}` : 'Trying'}
+        , beside {coins(start.priceMinor, currency)}: {number(effort.nodes)} partial machines in {number(seconds, 2)} s.
+        Targets that are met stay met.
+      </p>
+    </>
+  );
+}
+
+const shown = (near: NearWords) => <NearView key={near.found.priceMinor} near={near} label={labelOf(near)} />;
+
+/** What the ledger says of it. */
+const labelOf = ({ changes }: NearWords): string =>
+  changes.length === 1 ? (changes[0] ?? '') : `${changes.length} changes: ${changes[0] ?? ''}, …`;
