@@ -21,17 +21,19 @@ import { demandsCommand } from './demands';
 import { repairCommand } from './repair';
 import { refuse, say } from './say';
 import { stepsCommand } from './steps';
+import { teamCommand, type TeamCase } from './team';
 import { clashData, effortWords, sayClash, stepped } from './searching';
 
 /**
  * What is asked: `match` and `complete` are the cheapest machine under demands of a given one, `demands` what each demand
- * costs beside the cheapest, `repair` how a machine is mended, `steps` what a few parts at once do from a machine on.
+ * costs beside the cheapest, `repair` how a machine is mended, `steps` what a few parts at once do from a machine on,
+ * `team` how one budget is shared out over several cases.
  */
-const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete', 'demands', 'repair', 'steps'] as const;
+const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete', 'demands', 'repair', 'steps', 'team'] as const;
 type Asked = (typeof ASKED)[number];
 
 export const FIND_USE = `vane find ${ASKED.join('|')} CASE.json [--machine ID] [--figures a,b] [--budget AMOUNT]
-  [--at low|likely] [--keep PART,…] [--without PART,…] [--no-maker NAME,…] [--most graphics=AMOUNT,…] [--rebates]
+  [--weights N,N,…] [--floors AMOUNT,…] [--step AMOUNT] [--at low|likely] [--keep PART,…] [--without PART,…] [--no-maker NAME,…] [--most graphics=AMOUNT,…] [--rebates]
   [--nodes N] [--catalogue FILE] [--json]`;
 
 const VALUED = [
@@ -45,6 +47,9 @@ const VALUED = [
   '--most',
   '--nodes',
   '--catalogue',
+  '--weights',
+  '--floors',
+  '--step',
 ];
 
 const LARGEST_BYTES = 200_000_000;
@@ -52,6 +57,12 @@ const LARGEST_BYTES = 200_000_000;
 interface Options {
   readonly asked: Asked;
   readonly path: string;
+  /** Further cases of a team. */
+  readonly others: readonly string[];
+  /** Of a team's cases in their order: how much each counts, and the least that it gets; as typed. */
+  readonly weights: readonly string[];
+  readonly floors: readonly string[];
+  readonly step: string | undefined;
   readonly machine: string | undefined;
   readonly figures: readonly MatchFigure[];
   readonly budget: string | undefined;
@@ -92,7 +103,7 @@ function optionsOf(args: readonly string[]): Options {
       named.set(arg, value);
     } else plain.push(arg);
   }
-  const [asked, path] = plain;
+  const [asked, path, ...others] = plain;
   const goal = ASKED.find((entry) => entry === asked);
   if (!goal) throw new Misuse(asked ?? 'WHAT', `is not what can be found; it is one of ${ASKED.join(', ')}`);
   if (path === undefined) throw new Misuse('CASE.json', 'is missing; name a case file');
@@ -113,6 +124,10 @@ function optionsOf(args: readonly string[]): Options {
   return {
     asked: goal,
     path,
+    others,
+    weights: list('--weights'),
+    floors: list('--floors'),
+    step: named.get('--step'),
     machine: named.get('--machine'),
     figures,
     budget: named.get('--budget'),
@@ -216,6 +231,7 @@ async function taskOf(options: Options, own: () => Promise<CatalogueData>): Prom
   const base = { name: file.name, context };
   switch (options.asked) {
     case 'cheapest':
+    case 'team':
     case 'demands':
       return { ...base, question: within(work), goal: 'cheapest', mostMinor: given };
     case 'complete':
@@ -256,6 +272,7 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
   let options: Options;
   try {
     options = optionsOf(args);
+    if (options.asked === 'team') return await findTeam(options, own);
     task = await taskOf(options, own);
   } catch (error) {
     if (error instanceof Misuse) return refuse([{ path: error.at, message: error.message }]);
@@ -314,6 +331,58 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
     );
   }
   return stopped ? 3 : found.length > 0 ? 0 : 1;
+}
+
+/** Without a step typed, so much more and less is told of. */
+const USUAL_STEP = '500.00';
+
+/** A team's cases, what each counts and gets at least, and the budget: typed, or what the briefs have together. */
+async function findTeam(options: Options, own: () => Promise<CatalogueData>): Promise<number> {
+  const paths = [options.path, ...options.others];
+  const tasks: Task[] = [];
+  for (const path of paths) tasks.push(await taskOf({ ...options, path, budget: undefined }, own));
+  const currencies = new Set(
+    tasks.map(({ context, question }) => context.catalogue.region(question.brief.region)?.currency),
+  );
+  const [currency, another] = [...currencies];
+  if (!currency || another)
+    throw new Misuse('CASE.json', 'cases are in different currencies; share each budget by itself');
+  const money = (option: string, text: string): number => {
+    const minor = minorOf(text, currency);
+    if (minor === undefined || minor < 0)
+      throw new Misuse(option, `"${text}" is no amount in ${currency}, such as 500.00`);
+    return minor;
+  };
+  for (const [option, typed] of [
+    ['--weights', options.weights],
+    ['--floors', options.floors],
+  ] as const)
+    if (typed.length > 0 && typed.length !== paths.length)
+      throw new Misuse(
+        option,
+        `has ${typed.length} values for ${paths.length} cases; give each case one, in their order`,
+      );
+  const budgets = tasks.map(({ question, context }) => budgetOf(question.brief, context));
+  const whole = budgets.every((budget) => budget !== undefined)
+    ? budgets.reduce<number>((all, budget) => all + (budget ?? 0), 0)
+    : undefined;
+  const budget = options.budget === undefined ? whole : money('--budget', options.budget);
+  if (budget === undefined) throw new Misuse('--budget', 'is missing, and not every brief has one');
+  const cases = tasks.map(({ name, question, context }, i): TeamCase => {
+    const weight = options.weights[i];
+    if (weight !== undefined && !/^\d{1,3}(\.\d+)?$/.test(weight))
+      throw new Misuse('--weights', `"${weight}" is no number from 0 to 999`);
+    const floor = options.floors[i];
+    return {
+      id: `case-${i + 1}`,
+      name,
+      question,
+      context,
+      importance: weight === undefined ? 1 : Number(weight),
+      atLeastMinor: floor === undefined ? 0 : money('--floors', floor),
+    };
+  });
+  return teamCommand(cases, budget, money('--step', options.step ?? USUAL_STEP), currency, options);
 }
 
 /** The whole question: with the limit that was set beside it. */

@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import type { SaveResult, SeatBundle, SteppedSeat, Steps } from './contract';
+import type { SaveResult, SeatBundle, SteppedSeat, Steps, TeamBundle } from './contract';
 import * as backups from './backups';
 import * as desk from './desk';
 import * as files from './files';
@@ -17,6 +17,7 @@ import * as edits from './edits';
 import { stepsOf } from '@/store/history';
 import { seatBundle } from './seatBundle';
 import * as seats from './seats';
+import { teamBundle } from './team';
 import type { Brief } from '@/core/model/brief';
 import { answering, read, type Refused } from './refuse';
 import { machineSchema } from '@/core/model/machine';
@@ -34,6 +35,10 @@ export async function saveBriefEdit(target: unknown, edit: unknown): Promise<Sav
 
 export async function loadSeat(seatId: string, window?: string): Promise<SeatBundle | undefined> {
   return seatBundle(service(), String(seatId), String(window ?? ''));
+}
+
+export async function loadTeam(projectId: string): Promise<TeamBundle | undefined> {
+  return teamBundle(service(), String(projectId));
 }
 
 export async function seatSteps(seatId: string, window: string): Promise<Steps> {

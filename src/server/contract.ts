@@ -60,6 +60,16 @@ export interface SeatBundle {
   readonly news: readonly Watch[];
 }
 
+/** The seats of a project, as a search over all of them goes by them. */
+export interface TeamBundle {
+  readonly seats: readonly { readonly id: string; readonly name: string; readonly brief: Brief }[];
+  /** Machines whose measurements may say something of others. */
+  readonly measured: readonly Machine[];
+  readonly catalogueRevision: number;
+  readonly today: string;
+  readonly settings: Settings;
+}
+
 /** One piece of what changed at a seat since the desk was last marked as seen. */
 export interface DeskNews {
   readonly what: 'price' | 'findings' | 'watch';

@@ -13,12 +13,24 @@ import { readier, type Ready } from '@/core/search/exact/searchable';
 import { repairOf, type Mended, type Repair } from '@/core/search/exact/repair';
 import { stepsFrom, type NearStep, type Steps } from '@/core/search/exact/steps';
 import type { Machine } from '@/core/model/machine';
+import { teamPoints, type TeamKnown } from '@/core/search/exact/teamSearch';
 import { foundWords, type FoundWords } from '@/core/words/found';
 import { nearWords, type NearWords } from '@/core/words/near';
 import { timesFigure } from '@/core/units/money';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
-import type { Ask, CostsReport, Line, PartReport, RepairReport, Report, SearchApi, StepsReport } from './searchApi';
+import type {
+  Ask,
+  CostsReport,
+  Line,
+  PartReport,
+  RepairReport,
+  Report,
+  SearchApi,
+  StepsReport,
+  TeamAsk,
+  TeamReport,
+} from './searchApi';
 
 /** Time between two reports. */
 const TELL_MS = 120;
@@ -283,6 +295,29 @@ async function repair(ask: Ask, tell: (report: RepairReport) => void): Promise<v
   else say('stopped', came.last);
 }
 
+async function team(ask: TeamAsk, tell: (report: TeamReport) => void): Promise<void> {
+  const stopped = takeTurn();
+  const started = performance.now();
+  const context = ready();
+  const searchable = questionsIn(context);
+  const telling = everySoOften(tell);
+  const say = (state: TeamReport['state'], { seats, effort }: TeamKnown): void =>
+    telling(
+      () => ({
+        seats,
+        state,
+        effort,
+        seconds: (performance.now() - started) / 1000,
+        done: state !== 'searching',
+      }),
+      state !== 'searching',
+    );
+  const asked = ask.seats.map(({ id, brief }) => ({ id, asked: searchable(workOf(brief, context)) }));
+  const came = await inSlices(teamPoints(asked, ask.mostMinor), stopped, (now) => say('searching', now));
+  if (came.done) say('proven', came.value);
+  else say('stopped', came.last);
+}
+
 /** Without a budget the frontier goes on to this many times the cheapest. */
 const WITHOUT_BUDGET = 2;
 
@@ -293,6 +328,7 @@ const api: SearchApi = {
   partCase: caseOf,
   steps,
   repair,
+  team,
   goods: ({ items }, region) => {
     const { catalogue } = ready();
     const parts = items.flatMap((item) => catalogue.part(item.part) ?? []);

@@ -7,6 +7,8 @@ import type { Limits } from '@/core/search/exact/limits';
 import type { End } from '@/core/search/exact/question';
 import type { PartCase } from '@/core/search/exact/partCase';
 import type { Effort } from '@/core/search/exact/ended';
+import type { FoundMachine } from '@/core/search/exact/judge';
+import type { SeatPoints } from '@/core/search/exact/teamSearch';
 import type { Offer } from '@/core/model/offers';
 import type { Part } from '@/core/parts';
 import type { FoundWords } from '@/core/words/found';
@@ -100,6 +102,26 @@ export interface RepairReport {
   readonly done: boolean;
 }
 
+/** The seats that one budget is shared over. */
+export interface TeamAsk {
+  readonly seats: readonly { readonly id: string; readonly brief: Brief }[];
+  /** Up to this machines are looked for: the budget and what more is told of; landed. */
+  readonly mostMinor: number;
+}
+
+/** The machines that are known of each seat: told as it goes, and once more at its end. */
+export interface TeamReport {
+  readonly seats: readonly {
+    readonly id: string;
+    readonly state: SeatPoints['state'];
+    readonly points: readonly FoundMachine[];
+  }[];
+  readonly state: 'searching' | 'proven' | 'stopped';
+  readonly effort: Effort;
+  readonly seconds: number;
+  readonly done: boolean;
+}
+
 /** What the searching worker does for the page. */
 export interface SearchApi {
   load(url: string, today: string, settings: Settings, measured: readonly Machine[]): Promise<number>;
@@ -111,6 +133,8 @@ export interface SearchApi {
   partCase(ask: Ask, tell: (report: PartReport) => void): Promise<void>;
   /** Steps of several parts at once around the draft `from`; ended as `find` is. */
   steps(ask: Ask, tell: (report: StepsReport) => void): Promise<void>;
+  /** Machines of several seats that a budget may be shared over; ended as `find` is. */
+  team(ask: TeamAsk, tell: (report: TeamReport) => void): Promise<void>;
   /** Mends the draft `from`; ended as `find` is. */
   repair(ask: Ask, tell: (report: RepairReport) => void): Promise<void>;
   stop(): Promise<void>;

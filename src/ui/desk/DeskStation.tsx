@@ -15,6 +15,7 @@ import { dropProject, markSeen } from '@/server/actions';
 import type { AsideRow, DeskSeat, Removed } from '@/server/contract';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { DeskBar } from '../shared/DeskBar';
+import { later, opening } from '../shared/later';
 import { RemovedNotice } from '../shared/RemovedNotice';
 import { AsidePanel } from './AsidePanel';
 import { SeatRow } from './SeatRow';
@@ -38,6 +39,8 @@ interface DeskStationProps {
   readonly elsewhere: Elsewhere;
   readonly currency: string | undefined;
 }
+
+const TeamShare = later(() => import('./TeamShare').then((module) => module.TeamShare), { meanwhile: opening });
 
 const SHOW = [
   { id: 'all', label: 'all' },
@@ -171,6 +174,7 @@ function Project({
   const of = all.filter((seat) => seat.projectId === id);
   const budget = of.reduce((sum, seat) => sum + (seat.budgetMinor ?? 0), 0);
   const currency = of[0]?.drafts[0]?.glance.currency;
+  const [sharing, setSharing] = useState(false);
   if (seats.length === 0) return null;
   return (
     <Box component="section" aria-label={name} sx={{ mb: 4 }}>
@@ -183,6 +187,11 @@ function Project({
             {budget > 0 && currency ? ` · budgets of ${coins(budget, currency)}` : ''}
           </Typography>
         </Typography>
+        {of.length > 1 && currency && (
+          <Button aria-expanded={sharing} onClick={() => setSharing(!sharing)}>
+            One budget
+          </Button>
+        )}
         <Tooltip
           describeChild
           title="Seats with their parts, prices by day, sources, watches, figures by hand and marks; without undo lists and settings."
@@ -195,6 +204,7 @@ function Project({
           Remove
         </Button>
       </Stack>
+      {sharing && currency && <TeamShare project={id} currency={currency} budgetMinor={budget} />}
       {seats.map((seat) => (
         <SeatRow key={seat.id} seat={seat} />
       ))}

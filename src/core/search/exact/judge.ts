@@ -21,6 +21,16 @@ export interface FoundMachine {
 export const compareFound = (a: FoundMachine, b: FoundMachine): number =>
   a.priceMinor - b.priceMinor || compareRanks(a.rank, b.rank);
 
+/** Of machines those that no other one beats in price and rank, the cheapest first. */
+export function frontierOf(found: readonly FoundMachine[]): FoundMachine[] {
+  const points: FoundMachine[] = [];
+  for (const machine of [...found].sort(compareFound)) {
+    const last = points.at(-1);
+    if (!last || compareRanks(machine.rank, last.rank) < 0) points.push(machine);
+  }
+  return points;
+}
+
 /** Whether progress leaves every task the least that is asked. */
 export const meets = (progress: Progress, { least }: Question): boolean =>
   [...least.tasks].every(([task, asked]) => (progress.get(task) ?? Infinity) >= asked);

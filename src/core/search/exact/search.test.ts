@@ -11,7 +11,8 @@ import { searchFor, type Goal, type Standing } from './goals';
 import { compareRanks } from './rank';
 import { searchable } from './searchable';
 import { SHARES, sharesOf } from './shares';
-import { frontierOf, tryAll } from './tryAll';
+import { tryAll } from './tryAll';
+import { frontierOf } from './judge';
 
 type Market = ReturnType<typeof smallMarket>;
 

@@ -4,7 +4,6 @@ import { compareFound, judge, type FoundMachine } from './judge';
 import { leastPrices } from './least';
 import type { Option } from './option';
 import type { Question } from './question';
-import { compareRanks } from './rank';
 import { machineOf, spaceOf } from './space';
 
 /**
@@ -41,14 +40,4 @@ export function tryAll(question: Question, context: Context, most = 20_000): { f
     if (judged.kind === 'found') found.push(judged.found);
   }
   return { found: found.sort(compareFound), tried: size };
-}
-
-/** Of machines those that no other one beats in price and rank, the cheapest first. */
-export function frontierOf(found: readonly FoundMachine[]): FoundMachine[] {
-  const points: FoundMachine[] = [];
-  for (const machine of [...found].sort(compareFound)) {
-    const last = points.at(-1);
-    if (!last || compareRanks(machine.rank, last.rank) < 0) points.push(machine);
-  }
-  return points;
 }

@@ -1,0 +1,283 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { sharesAround, type TeamSeat } from '@/core/search/exact/team';
+import { minorOfShown, ratioOf, shownCoins, type Currency } from '@/core/units/money';
+import { coins, coinsOnly, number, percent } from '@/core/words/format';
+import { madeOf } from '@/core/words/found';
+import { stepWords, teamWords } from '@/core/words/team';
+import type { TeamReport } from '@/workers/searchApi';
+import { Heads } from '../shared/Heads';
+import { Hint } from '../shared/Hint';
+import { Value } from '../shared/Value';
+import { useTeam } from './teaming';
+
+/** Without another figure so much more and less is told of, in whole coins. */
+const USUAL_STEP = 500;
+const MOST_IMPORTANT = 10;
+
+/** What somebody sets for a seat beside the others. */
+interface Wish {
+  readonly importance: number;
+  readonly atLeastMinor: number | undefined;
+}
+const PLAIN: Wish = { importance: 1, atLeastMinor: undefined };
+
+/** One budget over the seats of a project: who gets which machine, who gains from more and who loses from less. */
+export function TeamShare({
+  project,
+  currency,
+  budgetMinor: budgets,
+}: {
+  project: string;
+  currency: Currency;
+  /** What the briefs have together. */
+  budgetMinor: number;
+}) {
+  const { seats, report, running, failed, begin, stop } = useTeam(project);
+  const [budgetMinor, setBudget] = useState(budgets);
+  const [stepMinor, setStep] = useState(minorOfShown(USUAL_STEP, currency));
+  const [wishes, setWishes] = useState<Readonly<Record<string, Wish>>>({});
+  const [lookedTo, setLookedTo] = useState(0);
+  const most = budgetMinor + stepMinor;
+  const start = (): void => {
+    setLookedTo(most);
+    void begin(most);
+  };
+  return (
+    <Box
+      component="section"
+      aria-label="One budget for all seats"
+      sx={{ py: 1, borderBottom: '1px solid var(--hair)' }}
+    >
+      <Box className="row wrap" sx={{ gap: '10px', alignItems: 'center' }}>
+        <Typography variant="body2" sx={{ flexGrow: 1 }}>
+          Share{' '}
+          <Value
+            label="Budget of all seats"
+            editor={{
+              kind: 'number',
+              value: shownCoins(budgetMinor, currency),
+              unit: currency,
+              min: 0,
+              explains: 'Landed: tax and shipping in.',
+              onChange: (major = shownCoins(budgets, currency)) => setBudget(minorOfShown(major, currency)),
+            }}
+          >
+            {coins(budgetMinor, currency)}
+          </Value>{' '}
+          over the seats by what each machine does of its work, and say what{' '}
+          <Value
+            label="More and less"
+            editor={{
+              kind: 'number',
+              value: shownCoins(stepMinor, currency),
+              unit: currency,
+              min: 1,
+              onChange: (major = USUAL_STEP) => setStep(minorOfShown(major, currency)),
+            }}
+          >
+            {coins(stepMinor, currency)}
+          </Value>{' '}
+          more or less would change.
+        </Typography>
+        {running ? (
+          <Button onClick={stop}>Stop, keep what is known</Button>
+        ) : (
+          <Button variant="contained" disabled={!seats} onClick={start}>
+            Share it out
+          </Button>
+        )}
+      </Box>
+      {failed !== undefined && <p className="short small">It could not be shared out: {failed}.</p>}
+      {running && <LinearProgress aria-label="Seats searched" />}
+      {report && seats && (
+        <Told
+          names={new Map(seats.map(({ id, name }) => [id, name]))}
+          wishes={wishes}
+          onWish={(id, wish) => setWishes({ ...wishes, [id]: { ...(wishes[id] ?? PLAIN), ...wish } })}
+          {...{ report, currency, budgetMinor, stepMinor }}
+        />
+      )}
+      {report?.done && most > lookedTo && (
+        <p className="between small">
+          ◆ Machines were looked for up to {coins(lookedTo, currency)}; share it out anew.
+        </p>
+      )}
+    </Box>
+  );
+}
+
+const SHADES = ['var(--carries)', 'var(--ink)'] as const;
+
+function Told({
+  report,
+  names,
+  wishes,
+  onWish,
+  currency,
+  budgetMinor,
+  stepMinor,
+}: {
+  report: TeamReport;
+  names: ReadonlyMap<string, string>;
+  wishes: Readonly<Record<string, Wish>>;
+  onWish: (id: string, wish: Partial<Wish>) => void;
+  currency: Currency;
+  budgetMinor: number;
+  stepMinor: number;
+}) {
+  const { seats: known, state, effort, seconds, done } = report;
+  const nameOf = (id: string): string => names.get(id) ?? id;
+  const seats: TeamSeat[] = known.map(({ id, points }) => {
+    const { importance, atLeastMinor } = wishes[id] ?? PLAIN;
+    return { id, points, importance, ...(atLeastMinor === undefined ? {} : { atLeastMinor }) };
+  });
+  const waiting = known.filter((seat) => seat.state === 'waiting');
+  const open = known.filter((seat) => seat.state === 'open' || seat.state === 'waiting');
+  if (waiting.length > 0)
+    return (
+      <p className="quiet small" role={done ? 'status' : undefined}>
+        {done ? 'Stopped' : 'First the cheapest of each'}: {known.length - waiting.length} of {known.length} seats have
+        one.
+      </p>
+    );
+  const sharing = sharesAround(seats, budgetMinor, stepMinor);
+  const shares = sharing.kind === 'shared' ? sharing.shares : undefined;
+  const pointOf = (i: number, at: number | undefined) => (at === undefined ? undefined : known[i]?.points[at]);
+  return (
+    <>
+      {teamWords(sharing, budgetMinor, currency, nameOf).map((line) => (
+        <Typography key={line} component="h3" variant="subtitle2" className={shares ? undefined : 'short'}>
+          {line}
+        </Typography>
+      ))}
+      {shares && (
+        <>
+          <Split
+            parts={shares.seats.flatMap(({ id, point }, i) => {
+              const found = pointOf(i, point);
+              return found ? [{ name: nameOf(id), minor: found.priceMinor }] : [];
+            })}
+            of={Math.max(budgetMinor, shares.spentMinor)}
+            currency={currency}
+          />
+          {stepWords(shares, known, stepMinor, currency, nameOf).map((line) => (
+            <p key={line} className="small">
+              {open.length > 0 && 'So far: '}
+              {line}
+            </p>
+          ))}
+        </>
+      )}
+      <Table size="small" aria-label="What each seat gets">
+        <Heads of={['Seat', `Price, ${currency}`, 'Of what is asked', 'Counts', 'At least']} />
+        <TableBody>
+          {known.map(({ id, points, state: seatState }, i) => {
+            const found = pointOf(i, shares?.seats[i]?.point);
+            const { importance, atLeastMinor } = wishes[id] ?? PLAIN;
+            return (
+              <TableRow key={id}>
+                <TableCell component="th" scope="row">
+                  {found ? (
+                    <Hint says={madeOf(found.machine)}>
+                      <span>{nameOf(id)}</span>
+                    </Hint>
+                  ) : (
+                    nameOf(id)
+                  )}
+                  <span className="quiet small">
+                    {seatState === 'none'
+                      ? ' no machine does its work'
+                      : ` ${points.length} ${points.length === 1 ? 'machine' : 'machines'}${seatState === 'open' ? ' so far' : ''}`}
+                  </span>
+                </TableCell>
+                <TableCell className="num">{found ? coinsOnly(found.priceMinor, currency) : '–'}</TableCell>
+                <TableCell className="num">{found ? percent(found.rank.percent / 100) : '–'}</TableCell>
+                <TableCell className="num">
+                  <Value
+                    label={`How much ${nameOf(id)} counts`}
+                    editor={{
+                      kind: 'number',
+                      value: importance,
+                      unit: 'times',
+                      min: 0,
+                      max: MOST_IMPORTANT,
+                      onChange: (times = PLAIN.importance) => onWish(id, { importance: times }),
+                    }}
+                  >
+                    {`${number(importance)} ×`}
+                  </Value>
+                </TableCell>
+                <TableCell className="num">
+                  <Value
+                    label={`The least for ${nameOf(id)}`}
+                    editor={{
+                      kind: 'number',
+                      value: atLeastMinor === undefined ? undefined : shownCoins(atLeastMinor, currency),
+                      unit: currency,
+                      min: 0,
+                      optional: true,
+                      onChange: (major) =>
+                        onWish(id, { atLeastMinor: major === undefined ? undefined : minorOfShown(major, currency) }),
+                    }}
+                  >
+                    {atLeastMinor === undefined ? 'any' : coinsOnly(atLeastMinor, currency)}
+                  </Value>
+                </TableCell>
+              </TableRow>
+            );
+          })}
+        </TableBody>
+      </Table>
+      <p className="quiet small" role={done ? 'status' : undefined}>
+        {state === 'proven'
+          ? 'Proven: no other way of sharing it does more'
+          : `${state === 'stopped' ? 'Stopped' : 'Looking'}: of ${open.length} ${open.length === 1 ? 'seat' : 'seats'} more machines may come; shared over what is known`}
+        . {number(effort.nodes)} partial machines in {number(seconds, 2)} s.
+      </p>
+    </>
+  );
+}
+
+/** The budget as a bar, a piece for each seat; what is left stays open. */
+function Split({
+  parts,
+  of,
+  currency,
+}: {
+  parts: readonly { readonly name: string; readonly minor: number }[];
+  of: number;
+  currency: Currency;
+}) {
+  return (
+    <Box
+      role="img"
+      aria-label={`Of ${coins(of, currency)}: ${parts.map(({ name, minor }) => `${name} ${percent(ratioOf(minor, of))}`).join(', ')}`}
+      sx={{ display: 'flex', height: 22, margin: '6px 0', border: '1px solid var(--edge)' }}
+    >
+      {parts.map(({ name, minor }, i) => (
+        <Box
+          key={name}
+          className="cut small"
+          sx={{
+            width: `${100 * ratioOf(minor, of)}%`,
+            padding: '0 4px',
+            borderRight: '1px solid var(--paper)',
+            background: `color-mix(in srgb, ${SHADES[i % SHADES.length] ?? SHADES[0]} 22%, var(--paper))`,
+          }}
+        >
+          {name}
+        </Box>
+      ))}
+    </Box>
+  );
+}
