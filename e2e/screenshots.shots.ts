@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { BENCH, findings, MOSAICS, openSeat, settled, SONAR, opened } from './helpers';
+import { BENCH, findings, MOSAICS, openSeat, settled, opened } from './helpers';
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
@@ -7,15 +7,20 @@ const calm = (page: Page) => expect(page.getByText(/^Trying/)).toHaveCount(0, { 
 
 /** The main views from the demo data, each at 1280 × 800. */
 test('pictures for the README', async ({ page }) => {
-  test.setTimeout(600_000);
+  test.setTimeout(900_000);
   await openSeat(page, 'draft');
   await page.goto('/');
   await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toBeVisible();
   await shot(page, 'desk');
-  await page.getByRole('button', { name: /^From the work/ }).click();
-  await page.getByRole('button', { name: /^Cut and grade film/ }).click();
-  await expect(page.getByRole('button', { name: 'Make the brief' })).toBeVisible();
-  await shot(page, 'door');
+  await page.getByRole('button', { name: 'One budget' }).first().click();
+  const team = page.getByRole('region', { name: 'One budget for all seats' });
+  await team.getByRole('button', { name: 'Share it out' }).click();
+  // the cheapest of all seats, and some more of each
+  await expect(team.getByRole('cell', { name: /\d %$/ })).toHaveCount(8, { timeout: 240_000 });
+  await page.waitForTimeout(60_000);
+  await team.getByRole('button', { name: 'Stop, keep what is known' }).click();
+  await expect(team.getByRole('status')).toContainText('Stopped');
+  await shot(page, 'team');
   await page.goto('/workshop');
   await expect(page.getByRole('region', { name: 'Settings' })).toBeVisible();
   await shot(page, 'workshop');
@@ -76,12 +81,12 @@ test('pictures for the README', async ({ page }) => {
   await calm(page);
   await (await opened(page, 'Measured and predicted')).scrollIntoViewIfNeeded();
   await shot(page, 'weigh-measured');
-  await openSeat(page, 'draft', SONAR);
-  await page.getByRole('button', { name: 'Small board', exact: true }).click();
-  await page.getByRole('button', { name: /^Streams of: / }).click();
-  await page.getByRole('button', { name: 'At sea', exact: true }).click();
-  await calm(page);
-  await shot(page, 'draft-streams');
+  await openSeat(page, 'weigh', '/ninefathom/rig-design');
+  const together = page.getByRole('region', { name: 'Several parts at once' });
+  await together.getByRole('button', { name: 'Try them' }).click();
+  await expect(together.getByRole('status')).toContainText('Proven', { timeout: 120_000 });
+  await together.evaluate((section) => section.scrollIntoView({ block: 'start' }));
+  await shot(page, 'together');
   await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Heat and air', exact: true }).click();
   await calm(page);

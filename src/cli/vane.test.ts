@@ -285,6 +285,27 @@ describe('vane find', () => {
     expect(unheard.out + unheard.err).toContain('"nobody" is not in the case');
   });
 
+  test('steps from a machine: stopped it tells what it has; one that is refused is to be mended first', () => {
+    const { code, out } = vane('find', 'steps', film(), '--machine', 'film-b', '--nodes', '5', '--json');
+    expect(code).toBe(3);
+    expect(JSON.parse(out)).toMatchObject({ format: 'vane-steps', state: 'stopped', within: 0, up: [] });
+    const refused = vane('find', 'steps', film(), '--machine', 'film-a');
+    expect(refused.code).toBe(1);
+    expect(refused.out).toContain('mend it first, with vane find repair');
+  });
+
+  test('one budget over several cases: stopped, too many weights, and no budget at all', () => {
+    const { code, out } = vane('find', 'team', film(), film(), '--nodes', '20', '--json');
+    expect(code).toBe(3);
+    expect(JSON.parse(out)).toMatchObject({ format: 'vane-team', state: 'stopped', kind: 'without machines' });
+    const weights = vane('find', 'team', film(), film(), '--weights', '1,2,3');
+    expect(weights.code).toBe(2);
+    expect(weights.out + weights.err).toContain('has 3 values for 2 cases');
+    const floor = vane('find', 'team', film(), '--floors', 'much');
+    expect(floor.code).toBe(2);
+    expect(floor.out + floor.err).toContain('"much" is no amount in USD');
+  });
+
   test('completes a draft around what it has', () => {
     const nearly = changed((json) => {
       const { brief } = json as unknown as { brief: { tasks: { id: string }[]; sittings: { tasks: string[] }[] } };

@@ -1,5 +1,11 @@
 import { expect, test } from 'vitest';
-import { rolling } from '../../tests/smallMarkets';
+import { finish } from '../../assess/trials';
+import { rolling, smallMarket } from '../../tests/smallMarkets';
+import { frontierOf, type FoundMachine } from './judge';
+import { workOf } from './question';
+import { searchable } from './searchable';
+import { teamPoints, type TeamKnown } from './teamSearch';
+import { tryAll } from './tryAll';
 import { shareOut, sharesAround, type Sharing, type TeamSeat } from './team';
 
 const at = (priceMinor: number, percent: number, runs = 2) => ({ priceMinor, rank: { runs, percent } });
@@ -107,4 +113,39 @@ test('it is the best of all ways, within the budget, and no worse than an even s
     );
     if (even.every((point) => point >= 0)) expect(better(value(even), got)).toBe(false);
   }
+});
+
+test('of every seat all machines come that no other one beats, up to what the others leave', () => {
+  const told = ({ priceMinor, rank }: Pick<FoundMachine, 'priceMinor' | 'rank'>) => [
+    priceMinor,
+    rank.runs,
+    rank.percent,
+  ];
+  const seen = { teams: 0, cut: 0, none: 0 };
+  for (let seed = 1; seed <= 40; seed += 2) {
+    const seats = [seed, seed + 1].map((each) => {
+      const { brief, context } = smallMarket(each);
+      return { id: `seat ${each}`, question: workOf(brief, context), context };
+    });
+    let plain: FoundMachine[][];
+    try {
+      plain = seats.map(({ question, context }) => tryAll(question, context, 400).found);
+    } catch {
+      continue;
+    }
+    const least = plain.map(([first]) => first?.priceMinor ?? 0);
+    const most = least.reduce((all, minor) => all + minor, 0) + 80_00;
+    const asked = seats.map(({ id, question, context }) => ({ id, asked: searchable(question, context) }));
+    const known = finish<TeamKnown>(teamPoints(asked, most));
+    seen.teams++;
+    known.seats.forEach(({ points, state }, i) => {
+      const all = plain[i] ?? [];
+      const within = all.filter(({ priceMinor }) => priceMinor <= (least[i] ?? 0) + 80_00);
+      expect(points.map(told), `seed ${seed}, seat ${i}`).toEqual(frontierOf(within).map(told));
+      expect(state).toBe(all.length > 0 ? 'whole' : 'none');
+      if (frontierOf(all).length > points.length) seen.cut++;
+      if (all.length === 0) seen.none++;
+    });
+  }
+  expect(seen.teams).toBeGreaterThan(3);
 });

@@ -1,5 +1,5 @@
 import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
-import { frontier, type Answer, type Standing } from './goals';
+import { frontier } from './goals';
 import { frontierOf, type FoundMachine } from './judge';
 import type { Rank } from './rank';
 import { cheapest } from './search';
@@ -14,7 +14,7 @@ export interface SeatAsked {
 /** What is known of a seat's machines. */
 export interface SeatPoints {
   readonly id: string;
-  /** Proven machines that no other one beats, the cheapest first. */
+  /** Machines that no other one of those found beats, the cheapest first; of all there are once it is whole. */
   readonly points: readonly FoundMachine[];
   /** `open`: more may come; `whole`: up to what the others leave these are all; `none`: no machine does its work. */
   readonly state: 'waiting' | 'open' | 'whole' | 'none';
@@ -53,13 +53,15 @@ export function* teamPoints(seats: readonly SeatAsked[], mostMinor: number): Gen
           {
             id,
             points: [first],
-            // a few that are far apart come first, so that there is soon something to share over
+            leftMinor,
+            asked,
             climbs: [
-              frontier(asked, { mostMinor: leftMinor }, first.rank, farther),
+              glimpses(asked, leftMinor, first.rank),
               frontier(asked, { mostMinor: leftMinor }, first.rank),
-            ],
+            ] as const,
             efforts: [NO_EFFORT, NO_EFFORT],
             at: 0,
+            seen: 0,
           },
         ]
       : [];
@@ -69,10 +71,15 @@ export function* teamPoints(seats: readonly SeatAsked[], mostMinor: number): Gen
     for (const seat of open) {
       const climb = seat.climbs[seat.at];
       if (!climb) continue;
-      const next: IteratorResult<Standing, Answer> = climb.next();
+      const next: IteratorResult<{ readonly effort: Effort }, { readonly effort: Effort }> = climb.next();
       seat.efforts[seat.at] = next.value.effort;
       if (next.done) seat.at++;
-      seat.points = frontierOf([...seat.points, ...(next.done ? next.value.found : next.value.proven)]);
+      // what was come across on the way does the work as well; that nothing is better is proven at the end
+      if (seat.asked.found.length > seat.seen || next.done) {
+        seat.seen = seat.asked.found.length;
+        const within = seat.asked.found.filter(({ priceMinor }) => priceMinor <= seat.leftMinor);
+        seat.points = frontierOf([...seat.points, ...within]);
+      }
       known.set(seat.id, {
         id: seat.id,
         points: seat.points,
@@ -84,6 +91,28 @@ export function* teamPoints(seats: readonly SeatAsked[], mostMinor: number): Gen
   return told();
 }
 
-/** The first look is at machines that do a quarter more than the one before. */
+/** Machines that are looked at first each do a quarter more than the one before. */
 const FAR = 1.25;
 const farther = ({ runs, percent }: Rank): Rank => ({ runs, percent: Math.ceil(percent * FAR) });
+
+/** The first machine that comes along for ever more work: soon there is something to share over; nothing is proven of it. */
+function* glimpses(
+  asked: Searchable,
+  mostMinor: number,
+  above: Rank,
+): Generator<{ readonly effort: Effort }, { readonly effort: Effort }> {
+  let effort = NO_EFFORT;
+  for (let rank = farther(above); ;) {
+    const search = cheapest(asked, { mostMinor, rank });
+    let found: FoundMachine | undefined;
+    let next = search.next();
+    for (; !next.done && !found; next = search.next()) {
+      found = next.value.best;
+      yield { effort: addEfforts(effort, next.value.effort) };
+    }
+    effort = addEfforts(effort, next.value.effort);
+    found ??= next.done ? foundIn(next.value) : undefined;
+    if (!found) return { effort };
+    rank = farther(found.rank);
+  }
+}
