@@ -52,6 +52,9 @@ test('the frontier draws point by point, ends proven, and a point becomes a draf
   await expect(cheapest(page)).toContainText('Proven: nothing better was missed.');
   await expect(page.getByRole('region', { name: 'Best for 1,050.00 USD' })).toContainText('Proven');
   await expect(frontier).toContainText(/1 of \d+/);
+  await expect(page.getByRole('region', { name: 'Waiting counted' })).toContainText(
+    /an hour|Whatever an hour is worth/,
+  );
   await noBarriersInEither(page, 'what was found');
   await frontier.getByRole('button', { name: 'The next point' }).click();
   await expect(frontier).toContainText(/2 of \d+/);
@@ -172,7 +175,7 @@ test('several parts at once: what is least money for more work, what is saved, a
 }) => {
   test.setTimeout(180_000);
   await openSeat(page, 'weigh', '/ninefathom/office');
-  const together = page.getByRole('region', { name: 'Several parts at once' });
+  const together = await opened(page, 'Several parts at once');
   await together.getByRole('button', { name: 'Try them' }).click();
   await expect(together.getByRole('status')).toContainText('Proven', { timeout: 120_000 });
   await expect(together).toContainText(
@@ -205,7 +208,7 @@ test('a draft with findings is mended at once, with the fewest changes and at th
     await settled(page);
   }
   await page.keyboard.press('Escape');
-  await mend.getByRole('button', { name: 'Mend it all at once' }).click();
+  await mend.getByRole('button', { name: 'Mend it all' }).click();
   await expect(mend.getByRole('status')).toContainText('Proven', { timeout: 120_000 });
   const fewest = mend.getByRole('article', { name: 'Mended with 2 changes' });
   await expect(fewest).toContainText(/case: .* new/);

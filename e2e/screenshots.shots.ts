@@ -82,7 +82,7 @@ test('pictures for the README', async ({ page }) => {
   await (await opened(page, 'Measured and predicted')).scrollIntoViewIfNeeded();
   await shot(page, 'weigh-measured');
   await openSeat(page, 'weigh', '/ninefathom/rig-design');
-  const together = page.getByRole('region', { name: 'Several parts at once' });
+  const together = await opened(page, 'Several parts at once');
   await together.getByRole('button', { name: 'Try them' }).click();
   await expect(together.getByRole('status')).toContainText('Proven', { timeout: 120_000 });
   await together.evaluate((section) => section.scrollIntoView({ block: 'start' }));

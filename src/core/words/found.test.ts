@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import type { DemandCost } from '../search/exact/costs';
 import type { Demand } from '../search/exact/clash';
 import type { BeamModel } from './beams';
-import { caseWords, costMatters, demandsWords, lessMoneyWords, type FoundWords } from './found';
+import { caseWords, costMatters, demandsWords, lessMoneyWords, stairsWords, type FoundWords } from './found';
 
 const brief = {
   tasks: [
@@ -97,4 +97,19 @@ test('the case of a part says what it costs or saves, and the price that turns i
     );
   expect(beyond('no place')).toBe('For this work the search chooses nothing of the kind of Gale 12.');
   expect(beyond('not sold')).toContain('Nobody who may be bought from sells Gale 12 now');
+});
+
+test('stairs of waiting say from where to where an hour has to be worth it', () => {
+  const stair = (priceMinor: number, fromMinor: number, hoursAYear: number) => ({
+    machine: { priceMinor, owning: { costMinor: priceMinor, hours: hoursAYear * 4, hoursAYear } },
+    fromMinor,
+  });
+  expect(stairsWords([stair(154_000, 0, 48), stair(198_000, 1240.4, 31), stair(300_000, 5000, 12)], 'USD')).toEqual([
+    'Up to 12.40 USD an hour the machine for 1,540.00 USD costs least: 48 h a year are waited for.',
+    'From 12.40 USD to 50.00 USD an hour the machine for 1,980.00 USD costs least: 31 h a year are waited for.',
+    'From 50.00 USD an hour on the machine for 3,000.00 USD costs least: 12 h a year are waited for.',
+  ]);
+  expect(stairsWords([stair(154_000, 0, 0)], 'USD')).toEqual([
+    'Whatever an hour is worth the machine for 1,540.00 USD costs least: 0 h a year are waited for.',
+  ]);
 });

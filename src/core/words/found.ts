@@ -10,6 +10,7 @@ import { sharesOf, type Share } from '../search/exact/shares';
 import { ENOUGH, type Rank } from '../search/exact/rank';
 import type { Brief } from '../model/brief';
 import { timesFigure, type Currency } from '../units/money';
+import { owningOf, type Owning, type Stair } from '../versus/waitingStairs';
 import { taskBeam, type BeamModel } from './beams';
 import { coins, coinsChange, listed, number, percent } from './format';
 import { bindingName } from './names';
@@ -23,6 +24,8 @@ export interface FoundWords {
   readonly decides: string | undefined;
   readonly cautions: number;
   readonly shares: readonly { readonly what: Share | 'the rest'; readonly minor: number }[];
+  /** What it comes to over the years, and how long somebody waits for it; undefined where that is not known. */
+  readonly owning: Owning | undefined;
   /** Its parts, each with what all pieces of it cost by themselves; undefined where that is not known. */
   readonly goods: readonly Good[];
 }
@@ -48,6 +51,7 @@ export function foundWords({ machine, priceMinor, rank }: FoundMachine, assessme
     decides: tightest && name && tightest.binds ? `${name}, on ${bindingName(tightest)}` : undefined,
     cautions: assessment.findings.filter(({ level }) => level === 'caution').length,
     shares: [...split, { what: 'the rest', minor: rest }],
+    owning: owningOf(assessment, priceMinor),
     goods: goodsOf(facts),
   };
 }
@@ -178,6 +182,29 @@ export function lessMoneyWords(
   if (changed.length === 0) return undefined;
   const saved = coins(best.priceMinor - less.priceMinor, currency);
   return `For ${coins(less.priceMinor, currency)}, ${saved} less than the best within the budget: ${listed(changed.slice(0, TOLD))}.`;
+}
+
+/**
+ * What an hour of waiting has to be worth for each machine to be the cheapest over the years, a sentence each: "Up to 12.40
+ * USD an hour the machine for 1,540.00 USD costs least: 48 h a year are waited for."
+ */
+export function stairsWords(
+  stairs: readonly Stair<Pick<FoundWords, 'priceMinor' | 'owning'>>[],
+  currency: Currency,
+): string[] {
+  return stairs.map(({ machine, fromMinor }, i) => {
+    const next = stairs[i + 1]?.fromMinor;
+    const [from, to] = [fromMinor, next].map((minor) => coins(Math.round(minor ?? 0), currency));
+    const where =
+      stairs.length === 1
+        ? 'Whatever an hour is worth'
+        : i === 0
+          ? `Up to ${to} an hour`
+          : next === undefined
+            ? `From ${from} an hour on`
+            : `From ${from} to ${to} an hour`;
+    return `${where} the machine for ${coins(machine.priceMinor, currency)} costs least: ${number(machine.owning?.hoursAYear ?? 0)} h a year are waited for.`;
+  });
 }
 
 /** Why nothing is possible, as a sentence; the demands that clash are told one by one beside it. */

@@ -60,7 +60,7 @@ export function Findings() {
         </Section>
       ))}
       <TextButton sx={{ marginTop: '10px' }} aria-expanded={passedOpen} onClick={() => setPassedOpen(!passedOpen)}>
-        {passedOpen ? 'Hide' : 'Show'} the {passed.length} comparisons that passed
+        {passedOpen ? 'Hide' : 'Show'} {passed.length} that passed
       </TextButton>
       {passedOpen && (
         <Box component="ul" sx={{ marginTop: '6px' }}>

@@ -26,7 +26,7 @@ export function MendDraft() {
       ) : (
         report?.state !== 'proven' && (
           <Button size="small" variant="outlined" onClick={() => void begin()}>
-            {report ? 'Look again' : 'Mend it all at once'}
+            {report ? 'Look again' : 'Mend it all'}
           </Button>
         )
       )}

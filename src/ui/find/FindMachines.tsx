@@ -27,6 +27,7 @@ const PartCaseView = later(() => import('./PartCaseView').then((module) => modul
 });
 const DemandCosts = later(() => import('./DemandCosts').then((module) => module.DemandCosts), { meanwhile: opening });
 import { useLimits, type Limits } from './limits';
+import { WaitingCounted } from './WaitingCounted';
 import { LimitsRow } from './LimitsRow';
 import { finding } from './questions';
 import { later, opening } from '../shared/later';
@@ -206,6 +207,7 @@ function Answers({
       )}
       {points.length > 1 && <FrontierChart points={points} at={at} look={look} />}
       {less !== undefined && <p className="small">{less}</p>}
+      {points.length > 1 && <WaitingCounted points={points} whole={report.frontier === 'proven'} />}
     </>
   );
 }

@@ -28,9 +28,8 @@ export function Together() {
     'steps',
   );
   return (
-    <Box component="section" aria-label="Several parts at once">
-      <Box className="spread">
-        <h3>Several parts at once</h3>
+    <Box className="stack" sx={{ gap: '6px' }}>
+      <Box className="row">
         {running ? (
           <Button onClick={stop}>Stop, keep what is known</Button>
         ) : (

@@ -197,7 +197,9 @@ export function WeighStation() {
         {task && selected && <FirstHour task={task} assessment={selected.assessment} />}
         {task && selected && <DriveCourse task={task} assessment={selected.assessment} />}
         <NextCoin />
-        <Together />
+        <Section label={TOGETHER} gist="by search">
+          <Together />
+        </Section>
         <Section label="Other machines for this work" gist="by search">
           <FindMachines />
         </Section>
@@ -205,6 +207,9 @@ export function WeighStation() {
     </Box>
   );
 }
+
+/** Where the next coin has several parts change. */
+const TOGETHER = 'Several parts at once';
 
 /** What every draft is asked for, said once beside the row's name. */
 const Asked = ({ children }: { children: string | false | undefined }) =>
