@@ -73,8 +73,8 @@ export function NextCoin() {
             </p>
           )}
           <Box component="p" className="quiet small" sx={{ marginTop: '4px' }}>
-            {answer.value.tried} swaps and additions tried. What mends stands first, then by speed gained a coin, tasks
-            weighted by importance. Prices: <Term word="landed" />, tax and shipping in.
+            {answer.value.tried} swaps and additions tried. What mends comes first, then speed gained a coin, weighted
+            by importance. Prices: <Term word="landed" />, tax and shipping in.
           </Box>
         </>
       )}

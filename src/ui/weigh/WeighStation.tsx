@@ -197,10 +197,10 @@ export function WeighStation() {
         {task && selected && <FirstHour task={task} assessment={selected.assessment} />}
         {task && selected && <DriveCourse task={task} assessment={selected.assessment} />}
         <NextCoin />
-        <Section label={TOGETHER} gist="by search">
+        <Section label={TOGETHER}>
           <Together />
         </Section>
-        <Section label="Other machines for this work" gist="by search">
+        <Section label="Other machines for this work">
           <FindMachines />
         </Section>
       </section>
