@@ -1,6 +1,7 @@
 import type { Context } from '@/core/assess';
 import type { Machine } from '@/core/model/machine';
-import { repairOf, type Mended } from '@/core/search/exact/repair';
+import type { NearMachine } from '@/core/search/exact/near';
+import { repairOf } from '@/core/search/exact/repair';
 import type { Question } from '@/core/search/exact/question';
 import { coins } from '@/core/words/format';
 import { changeWords } from '@/core/words/repaired';
@@ -21,7 +22,7 @@ export async function repairCommand(
   const { sound, fewest, least, effort } = end.done ? end.answer : end.last;
   const { currency } = context.catalogue.region(question.brief.region) ?? {};
   const state = !end.done ? 'stopped' : fewest ? 'proven' : 'impossible';
-  const dataOf = (mended: Mended | undefined) =>
+  const dataOf = (mended: NearMachine | undefined) =>
     mended && {
       priceMinor: mended.found.priceMinor,
       changed: mended.changed.map(({ name }) => name),
@@ -44,7 +45,7 @@ export async function repairCommand(
       ),
     );
   else if (currency) {
-    const tell = (what: string, { found, changed }: Mended): void => {
+    const tell = (what: string, { found, changed }: NearMachine): void => {
       say(`${what}: ${coins(found.priceMinor, currency)}`);
       for (const line of changeWords(draft, found.machine, changed, context)) say(`  ${line}`);
     };

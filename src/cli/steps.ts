@@ -2,7 +2,8 @@ import { subjectOf, type Context } from '@/core/assess';
 import type { Machine } from '@/core/model/machine';
 import type { Question } from '@/core/search/exact/question';
 import { readier } from '@/core/search/exact/searchable';
-import { byWorth, stepsFrom, type NearStep } from '@/core/search/exact/steps';
+import type { NearMachine } from '@/core/search/exact/near';
+import { byWorth, stepsFrom } from '@/core/search/exact/steps';
 import { coins, coinsChange } from '@/core/words/format';
 import { fromHereWords, nearWords, type NearWords } from '@/core/words/near';
 import { say } from './say';
@@ -27,7 +28,7 @@ export async function stepsCommand(
   const state = !end.done ? 'stopped' : start ? 'proven' : 'impossible';
   const subject = subjectOf(brief, context);
   const before = subject.assess(draft);
-  const words = (step: NearStep): NearWords =>
+  const words = (step: NearMachine): NearWords =>
     nearWords(step, draft, start, [before, subject.assess(step.found.machine)], context);
   const told = {
     up: (start ? byWorth(steps.up, start) : steps.up).map(words),
@@ -35,7 +36,7 @@ export async function stepsCommand(
     targets: steps.targets.map(({ task, step }) => ({ task, step: step && words(step) })),
   };
   if (json) {
-    const dataOf = ({ found, changed }: NearStep) => ({
+    const dataOf = ({ found, changed }: NearMachine) => ({
       priceMinor: found.priceMinor,
       rank: found.rank,
       changed: changed.map(({ name }) => name),

@@ -4,7 +4,7 @@ import type { Question } from '@/core/search/exact/question';
 import { searchable } from '@/core/search/exact/searchable';
 import { sharesAround, type TeamSeat } from '@/core/search/exact/team';
 import { teamPoints, type TeamKnown } from '@/core/search/exact/teamSearch';
-import { coins } from '@/core/words/format';
+import { coins, percent } from '@/core/words/format';
 import { madeOf } from '@/core/words/found';
 import { stepWords, teamWords } from '@/core/words/team';
 import { say } from './say';
@@ -82,7 +82,7 @@ export async function teamCommand(
         const found = known.seats[i]?.points[point];
         if (!found) return;
         say(
-          `  ${nameOf(id)}: ${coins(found.priceMinor, currency)}, ${Math.round(100 * ratioOf(found.priceMinor, budgetMinor))} % of it; ${found.rank.percent} % of what is asked`,
+          `  ${nameOf(id)}: ${coins(found.priceMinor, currency)}, ${percent(ratioOf(found.priceMinor, budgetMinor))} of it; ${percent(found.rank.percent / 100)} of what is asked`,
         );
         say(`    ${madeOf(found.machine)}`);
       });

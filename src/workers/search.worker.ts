@@ -10,9 +10,9 @@ import { partCase, type PartCase } from '@/core/search/exact/partCase';
 import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/exact/question';
 import { addEfforts, NO_EFFORT, type Effort } from '@/core/search/exact/ended';
 import { readier, type Ready } from '@/core/search/exact/searchable';
-import { repairOf, type Mended, type Repair } from '@/core/search/exact/repair';
-import { stepsFrom, type NearStep, type Steps } from '@/core/search/exact/steps';
-import type { Machine } from '@/core/model/machine';
+import type { NearMachine } from '@/core/search/exact/near';
+import { repairOf, type Repair } from '@/core/search/exact/repair';
+import { stepsFrom, type Steps } from '@/core/search/exact/steps';
 import { teamPoints, type TeamKnown } from '@/core/search/exact/teamSearch';
 import { foundWords, type FoundWords } from '@/core/words/found';
 import { nearWords, type NearWords } from '@/core/words/near';
@@ -30,6 +30,7 @@ import type {
   StepsReport,
   TeamAsk,
   TeamReport,
+  Told,
 } from './searchApi';
 
 /** Time between two reports. */
@@ -37,11 +38,17 @@ const TELL_MS = 120;
 
 let current: object | undefined;
 
-/** Takes the turn of whoever is answered now; tells whether somebody else has taken it since. */
-function takeTurn(): () => boolean {
+/** Since when somebody is answered, and whether somebody else is now. */
+interface Turn {
+  readonly started: number;
+  readonly stopped: () => boolean;
+}
+
+/** Takes the turn of whoever is answered now. */
+function takeTurn(): Turn {
   const me = {};
   current = me;
-  return () => current !== me;
+  return { started: performance.now(), stopped: () => current !== me };
 }
 
 // what was answered of parts holds for the next question about the same work
@@ -72,8 +79,7 @@ function everySoOften<R>(tell: (report: R) => void): (report: () => R, now: bool
 const WAITING: Line = { state: 'waiting', found: undefined, atLeastMinor: undefined };
 
 async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
-  const stopped = takeTurn();
-  const started = performance.now();
+  const { stopped, started } = takeTurn();
   const context = ready();
   const searchable = questionsIn(context);
   const { brief } = ask;
@@ -157,165 +163,125 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
   return points ? ended({ points: points.map(rowOf), frontier: 'proven' }) : ended({ frontier: 'stopped' });
 }
 
-async function costs(ask: Ask, tell: (report: CostsReport) => void): Promise<void> {
-  const stopped = takeTurn();
-  const started = performance.now();
-  const context = ready();
-  const question = around(workOf(ask.brief, context), ask, context);
-  const count = demandsOf(question).length;
+/**
+ * Answers by a search, telling where it stands and how it ended: `going` says what is known on the way and when it is
+ * stopped, `ended` what it came to.
+ */
+async function answer<Y, T, F extends { readonly effort: Effort }>(
+  { stopped, started }: Turn,
+  search: Generator<Y, T>,
+  tell: (report: F & Told) => void,
+  going: (now: Y) => F,
+  ended: (value: T) => F & Partial<Told>,
+): Promise<void> {
   const telling = everySoOften(tell);
-  const say = (state: CostsReport['state'], { cheapest, demands, effort }: Costs): void =>
+  const say = (state: Told['state'], facts: () => F & Partial<Told>): void =>
     telling(
       () => ({
-        cheapestMinor: cheapest?.priceMinor,
-        demands,
-        count,
         state,
-        effort,
         seconds: (performance.now() - started) / 1000,
         done: state !== 'searching',
+        ...facts(),
       }),
       state !== 'searching',
     );
-  const came = await inSlices(costsOf(question, context, questionsIn(context)), stopped, (now) =>
-    say('searching', now),
-  );
-  if (came.done) say(came.value.cheapest ? 'proven' : 'none', came.value);
-  else say('stopped', came.last);
+  const came = await inSlices(search, stopped, (now) => say('searching', () => going(now)));
+  if (came.done) say('proven', () => ended(came.value));
+  else say('stopped', () => going(came.last));
+}
+
+async function costs(ask: Ask, tell: (report: CostsReport) => void): Promise<void> {
+  const turn = takeTurn();
+  const context = ready();
+  const question = around(workOf(ask.brief, context), ask, context);
+  const count = demandsOf(question).length;
+  const facts = ({ cheapest, demands, effort }: Costs) => ({
+    cheapestMinor: cheapest?.priceMinor,
+    demands,
+    count,
+    effort,
+  });
+  await answer(turn, costsOf(question, context, questionsIn(context)), tell, facts, (costs) => ({
+    ...facts(costs),
+    ...(costs.cheapest ? {} : { state: 'none' as const }),
+  }));
 }
 
 async function caseOf(ask: Ask, tell: (report: PartReport) => void): Promise<void> {
-  const stopped = takeTurn();
-  const started = performance.now();
+  const turn = takeTurn();
   const context = ready();
   const { brief, part = '' } = ask;
   const question = around(workOf(brief, context), ask, context);
   const wordsOf = (found: FoundMachine | undefined): FoundWords | undefined =>
     found && foundWords(found, subjectOf(brief, quickly(context)).assess(found.machine));
-  const telling = everySoOften(tell);
-  const say = (state: PartReport['state'], effort: Effort, known?: PartCase): void =>
-    telling(
-      () => ({
-        outside: known?.outside,
-        having: wordsOf(known?.having),
-        lacking: wordsOf(known?.lacking),
-        breakEvenMinor: known?.breakEvenMinor,
-        landed: known?.landed ?? { now: undefined, even: undefined },
-        state,
-        effort,
-        seconds: (performance.now() - started) / 1000,
-        done: state !== 'searching',
-      }),
-      state !== 'searching',
-    );
-  const came = await inSlices(partCase(question, part, context, questionsIn(context)), stopped, (effort) =>
-    say('searching', effort),
+  const facts = (effort: Effort, known?: PartCase) => ({
+    outside: known?.outside,
+    having: wordsOf(known?.having),
+    lacking: wordsOf(known?.lacking),
+    breakEvenMinor: known?.breakEvenMinor,
+    landed: known?.landed ?? { now: undefined, even: undefined },
+    effort,
+  });
+  await answer(turn, partCase(question, part, context, questionsIn(context)), tell, facts, (known) =>
+    facts(known.effort, known),
   );
-  if (came.done) say('proven', came.value.effort, came.value);
-  else say('stopped', came.last);
 }
 
-/** A machine near a draft as the page shows it; made once. */
-function nearIn(ask: Ask, draft: Machine, start: () => FoundMachine | undefined, context: Context) {
+/** A question about a draft: its own parts are no limit. And how machines near it are told, each worked out once. */
+function aboutDraft({ from: draft, ...ask }: Ask, context: Context) {
+  if (!draft) throw new RangeError('no draft was named');
   const subject = subjectOf(ask.brief, quickly(context));
   const before = subject.assess(draft);
   const known = new WeakMap<FoundMachine, NearWords>();
-  return (step: NearStep | Mended): NearWords => {
-    let words = known.get(step.found);
-    if (!words)
-      known.set(
-        step.found,
-        (words = nearWords(step, draft, start(), [before, subject.assess(step.found.machine)], context)),
-      );
+  const wordsOf = (near: NearMachine, start?: FoundMachine): NearWords => {
+    let words = known.get(near.found);
+    if (!words) {
+      words = nearWords(near, draft, start, [before, subject.assess(near.found.machine)], context);
+      known.set(near.found, words);
+    }
     return words;
   };
-}
-
-/** What is asked of a draft that stays what it is: its own parts are no limit. */
-function draftOf(ask: Ask, context: Context): { question: Question; draft: Machine } {
-  const { from, ...plain } = ask;
-  if (!from) throw new RangeError('no draft was named');
-  return { question: around(workOf(ask.brief, context), plain, context), draft: from };
+  return { draft, question: around(workOf(ask.brief, context), ask, context), wordsOf };
 }
 
 async function steps(ask: Ask, tell: (report: StepsReport) => void): Promise<void> {
-  const stopped = takeTurn();
-  const started = performance.now();
+  const turn = takeTurn();
   const context = ready();
-  const { question, draft } = draftOf(ask, context);
-  const telling = everySoOften(tell);
-  let start: FoundMachine | undefined;
-  const words = nearIn(ask, draft, () => start, context);
-  const say = (state: StepsReport['state'], now: Steps): void =>
-    telling(() => {
-      ({ start } = now);
-      return {
-        start: start && { priceMinor: start.priceMinor, rank: start.rank },
-        up: now.up.map(words),
-        targets: now.targets.map(({ task, step }) => ({ task, step: step && words(step) })),
-        savings: now.savings.map(words),
-        within: now.within,
-        mostMinor: now.mostMinor,
-        state,
-        effort: now.effort,
-        seconds: (performance.now() - started) / 1000,
-        done: state !== 'searching',
-      };
-    }, state !== 'searching');
+  const { draft, question, wordsOf } = aboutDraft(ask, context);
   const mostMinor = ask.mostMinor ?? budgetOf(ask.brief, context) ?? Infinity;
-  const came = await inSlices(stepsFrom(question, draft, context, questionsIn(context), mostMinor), stopped, (now) =>
-    say('searching', now),
-  );
-  if (came.done) say('proven', came.value);
-  else say('stopped', came.last);
+  const facts = ({ start, up, targets, savings, ...now }: Steps) => {
+    const words = (near: NearMachine): NearWords => wordsOf(near, start);
+    return {
+      ...now,
+      start: start && { priceMinor: start.priceMinor, rank: start.rank },
+      up: up.map(words),
+      targets: targets.map(({ task, step }) => ({ task, step: step && words(step) })),
+      savings: savings.map(words),
+    };
+  };
+  await answer(turn, stepsFrom(question, draft, context, questionsIn(context), mostMinor), tell, facts, facts);
 }
 
 async function repair(ask: Ask, tell: (report: RepairReport) => void): Promise<void> {
-  const stopped = takeTurn();
-  const started = performance.now();
+  const turn = takeTurn();
   const context = ready();
-  const { question, draft } = draftOf(ask, context);
-  const telling = everySoOften(tell);
-  const words = nearIn(ask, draft, () => undefined, context);
-  const say = (state: RepairReport['state'], { sound, fewest, least, effort }: Repair): void =>
-    telling(
-      () => ({
-        sound: sound !== undefined,
-        fewest: fewest && words(fewest),
-        least: least && words(least),
-        state,
-        effort,
-        seconds: (performance.now() - started) / 1000,
-        done: state !== 'searching',
-      }),
-      state !== 'searching',
-    );
-  const came = await inSlices(repairOf(question, draft, context), stopped, (now) => say('searching', now));
-  if (came.done) say('proven', came.value);
-  else say('stopped', came.last);
+  const { draft, question, wordsOf } = aboutDraft(ask, context);
+  const facts = ({ sound, fewest, least, effort }: Repair) => ({
+    sound: sound !== undefined,
+    fewest: fewest && wordsOf(fewest),
+    least: least && wordsOf(least),
+    effort,
+  });
+  await answer(turn, repairOf(question, draft, context, questionsIn(context)), tell, facts, facts);
 }
 
 async function team(ask: TeamAsk, tell: (report: TeamReport) => void): Promise<void> {
-  const stopped = takeTurn();
-  const started = performance.now();
+  const turn = takeTurn();
   const context = ready();
   const searchable = questionsIn(context);
-  const telling = everySoOften(tell);
-  const say = (state: TeamReport['state'], { seats, effort }: TeamKnown): void =>
-    telling(
-      () => ({
-        seats,
-        state,
-        effort,
-        seconds: (performance.now() - started) / 1000,
-        done: state !== 'searching',
-      }),
-      state !== 'searching',
-    );
   const asked = ask.seats.map(({ id, brief }) => ({ id, asked: searchable(workOf(brief, context)) }));
-  const came = await inSlices(teamPoints(asked, ask.mostMinor), stopped, (now) => say('searching', now));
-  if (came.done) say('proven', came.value);
-  else say('stopped', came.last);
+  const facts = (now: TeamKnown) => now;
+  await answer(turn, teamPoints(asked, ask.mostMinor), tell, facts, facts);
 }
 
 /** Without a budget the frontier goes on to this many times the cheapest. */

@@ -52,54 +52,46 @@ export interface Report {
   readonly done: boolean;
 }
 
+/** How far an answer is: told with each, as it goes and once more at its end. */
+export interface Told {
+  readonly state: 'searching' | 'proven' | 'none' | 'stopped';
+  readonly effort: Effort;
+  readonly seconds: number;
+  readonly done: boolean;
+}
+
 /** What each demand costs, as far as it is known: told as it goes, and once more at its end. */
-export interface CostsReport {
+export interface CostsReport extends Told {
   /** Price of the cheapest machine that meets all demands; undefined as long as it is not known, or when there is none. */
   readonly cheapestMinor: number | undefined;
   readonly demands: readonly DemandCost[];
   /** How many there are. */
   readonly count: number;
-  readonly state: Exclude<Line['state'], 'waiting'>;
-  readonly effort: Effort;
-  readonly seconds: number;
-  readonly done: boolean;
 }
 
 /** What speaks for a part and against it: told as it goes, and once more at its end. */
-export interface PartReport {
+export interface PartReport extends Told {
   readonly outside: PartCase['outside'];
   readonly having: FoundWords | undefined;
   readonly lacking: FoundWords | undefined;
   readonly breakEvenMinor: number | undefined;
   readonly landed: PartCase['landed'];
-  readonly state: 'searching' | 'proven' | 'stopped';
-  readonly effort: Effort;
-  readonly seconds: number;
-  readonly done: boolean;
 }
 
 /** What is near a draft: told as it goes, and once more at its end. */
-export interface StepsReport extends StepsTold {
+export interface StepsReport extends StepsTold, Told {
   /** The draft as it stands; undefined when it has to be mended first. */
   readonly start: Pick<FoundWords, 'priceMinor' | 'rank'> | undefined;
   /** Changes together up to which all was asked. */
   readonly within: number;
   readonly mostMinor: number;
-  readonly state: 'searching' | 'proven' | 'stopped';
-  readonly effort: Effort;
-  readonly seconds: number;
-  readonly done: boolean;
 }
 
 /** How a draft is mended: told as it goes, and once more at its end. */
-export interface RepairReport {
+export interface RepairReport extends Told {
   readonly sound: boolean;
   readonly fewest: NearWords | undefined;
   readonly least: NearWords | undefined;
-  readonly state: 'searching' | 'proven' | 'stopped';
-  readonly effort: Effort;
-  readonly seconds: number;
-  readonly done: boolean;
 }
 
 /** The seats that one budget is shared over. */
@@ -110,16 +102,12 @@ export interface TeamAsk {
 }
 
 /** The machines that are known of each seat: told as it goes, and once more at its end. */
-export interface TeamReport {
+export interface TeamReport extends Told {
   readonly seats: readonly {
     readonly id: string;
     readonly state: SeatPoints['state'];
     readonly points: readonly FoundMachine[];
   }[];
-  readonly state: 'searching' | 'proven' | 'stopped';
-  readonly effort: Effort;
-  readonly seconds: number;
-  readonly done: boolean;
 }
 
 /** What the searching worker does for the page. */

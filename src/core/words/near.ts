@@ -5,8 +5,8 @@ import { progress } from '../predict/worst';
 import { effectOf, outcomeOf } from '../search/effect';
 import type { FoundMachine } from '../search/exact/judge';
 import { ROOM } from '../search/exact/room';
-import type { Mended } from '../search/exact/repair';
-import type { NearStep, Steps } from '../search/exact/steps';
+import type { NearMachine } from '../search/exact/near';
+import type { Steps } from '../search/exact/steps';
 import type { Currency } from '../units/money';
 import { taskBeam } from './beams';
 import { findingWords } from './findings';
@@ -34,7 +34,7 @@ const ROOM_WORDS = { memory: 'memory', graphics: 'graphics memory', storage: 'dr
 
 /** What a machine near a draft changes. */
 export function nearWords(
-  { found, changed }: NearStep | Mended,
+  { found, changed }: NearMachine,
   draft: Machine,
   start: FoundMachine | undefined,
   [before, after]: readonly [before: Assessment, after: Assessment],

@@ -44,7 +44,8 @@ export function TeamShare({
 }) {
   const { seats, report, running, failed, begin, stop } = useTeam(project);
   const [budgetMinor, setBudget] = useState(budgets);
-  const [stepMinor, setStep] = useState(minorOfShown(USUAL_STEP, currency));
+  const usual = minorOfShown(USUAL_STEP, currency);
+  const [stepMinor, setStep] = useState(usual);
   const [wishes, setWishes] = useState<Readonly<Record<string, Wish>>>({});
   const [lookedTo, setLookedTo] = useState(0);
   const most = budgetMinor + stepMinor;
@@ -61,32 +62,24 @@ export function TeamShare({
       <Box className="row wrap" sx={{ gap: '10px', alignItems: 'center' }}>
         <Typography variant="body2" sx={{ flexGrow: 1 }}>
           Share{' '}
-          <Value
+          <Money
             label="Budget of all seats"
-            editor={{
-              kind: 'number',
-              value: shownCoins(budgetMinor, currency),
-              unit: currency,
-              min: 0,
-              explains: 'Landed: tax and shipping in.',
-              onChange: (major = shownCoins(budgets, currency)) => setBudget(minorOfShown(major, currency)),
-            }}
+            minor={budgetMinor}
+            currency={currency}
+            explains="Landed: tax and shipping in."
+            onChange={(minor = budgets) => setBudget(minor)}
           >
             {coins(budgetMinor, currency)}
-          </Value>{' '}
+          </Money>{' '}
           over the seats by what each machine does of its work, and say what{' '}
-          <Value
+          <Money
             label="More and less"
-            editor={{
-              kind: 'number',
-              value: shownCoins(stepMinor, currency),
-              unit: currency,
-              min: 1,
-              onChange: (major = USUAL_STEP) => setStep(minorOfShown(major, currency)),
-            }}
+            minor={stepMinor}
+            currency={currency}
+            onChange={(minor = usual) => setStep(minor)}
           >
             {coins(stepMinor, currency)}
-          </Value>{' '}
+          </Money>{' '}
           more or less would change.
         </Typography>
         {running ? (
@@ -218,20 +211,15 @@ function Told({
                   </Value>
                 </TableCell>
                 <TableCell className="num">
-                  <Value
+                  <Money
                     label={`The least for ${nameOf(id)}`}
-                    editor={{
-                      kind: 'number',
-                      value: atLeastMinor === undefined ? undefined : shownCoins(atLeastMinor, currency),
-                      unit: currency,
-                      min: 0,
-                      optional: true,
-                      onChange: (major) =>
-                        onWish(id, { atLeastMinor: major === undefined ? undefined : minorOfShown(major, currency) }),
-                    }}
+                    minor={atLeastMinor}
+                    currency={currency}
+                    optional
+                    onChange={(minor) => onWish(id, { atLeastMinor: minor })}
                   >
                     {atLeastMinor === undefined ? 'any' : coinsOnly(atLeastMinor, currency)}
-                  </Value>
+                  </Money>
                 </TableCell>
               </TableRow>
             );
@@ -245,6 +233,42 @@ function Told({
         . {number(effort.nodes)} partial machines in {number(seconds, 2)} s.
       </p>
     </>
+  );
+}
+
+/** An amount that can be changed. */
+function Money({
+  label,
+  minor,
+  currency,
+  onChange,
+  explains,
+  optional,
+  children,
+}: {
+  label: string;
+  minor: number | undefined;
+  currency: Currency;
+  onChange: (minor: number | undefined) => void;
+  explains?: string;
+  optional?: boolean;
+  children: string;
+}) {
+  return (
+    <Value
+      label={label}
+      editor={{
+        kind: 'number',
+        value: minor === undefined ? undefined : shownCoins(minor, currency),
+        unit: currency,
+        min: 0,
+        ...(explains === undefined ? {} : { explains }),
+        ...(optional ? { optional } : {}),
+        onChange: (major) => onChange(major === undefined ? undefined : minorOfShown(major, currency)),
+      }}
+    >
+      {children}
+    </Value>
   );
 }
 

@@ -1,11 +1,11 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { NO_LIMITS } from '@/core/search/exact/limits';
 import { number } from '@/core/words/format';
 import type { RepairReport } from '@/workers/searchApi';
+import { AskButton, NotAsked } from '../find/AskButton';
 import { NearView } from '../find/NearView';
 import { mending } from '../find/questions';
 import { useDraft } from '../seat/moment';
@@ -13,25 +13,13 @@ import { useDraft } from '../seat/moment';
 /** All that is wrong mended at once: with the fewest changes, and at the least cost. */
 export function MendDraft() {
   const draft = useDraft();
-  const { report, failed, running, begin, stop } = mending.useAsked(
-    { at: 'likely', limits: NO_LIMITS, from: draft },
-    'mend',
-  );
+  const asked = mending.useAsked({ at: 'likely', limits: NO_LIMITS, from: draft }, 'mend');
+  const { report, failed, running } = asked;
   return (
     <Box component="section" aria-label="Mend it all" sx={{ margin: '4px 0 8px' }}>
-      {running ? (
-        <Button size="small" onClick={stop}>
-          Stop
-        </Button>
-      ) : (
-        report?.state !== 'proven' && (
-          <Button size="small" variant="outlined" onClick={() => void begin()}>
-            {report ? 'Look again' : 'Mend it all'}
-          </Button>
-        )
-      )}
+      <AskButton label="Mend it all" asked={asked} />
       {running && <LinearProgress aria-label="Mending" sx={{ marginTop: '6px' }} />}
-      {failed && <p className="short small">The search could not be run: {failed}.</p>}
+      <NotAsked failed={failed} />
       {report && <Told report={report} />}
     </Box>
   );

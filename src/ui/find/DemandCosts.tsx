@@ -1,7 +1,6 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { max } from 'd3-array';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
@@ -13,6 +12,7 @@ import type { Ask, CostsReport } from '@/workers/searchApi';
 import { useBrief } from '../seat/moment';
 import { useCurrency } from '../seat/useSeat';
 import { useWidth } from '../shared/useWidth';
+import { AskButton, NotAsked } from './AskButton';
 import { costing } from './questions';
 
 const BAR = 12;
@@ -27,20 +27,13 @@ const addedBy = ({ tighter }: DemandCost, cheapestMinor: number): number =>
 
 /** What drives the price: each demand let go alone, and asked a step tighter alone. */
 export function DemandCosts({ ask, topic }: { ask: Omit<Ask, 'brief'>; topic: string }) {
-  const { report, failed, running, begin, stop } = costing.useAsked(ask, topic);
+  const asked = costing.useAsked(ask, topic);
+  const { report, failed, running } = asked;
   return (
     <Box component="section" aria-label="What each demand costs" sx={{ marginTop: '8px' }}>
       <Box className="spread">
         <h3>What each demand costs</h3>
-        {running ? (
-          <Button onClick={stop}>Stop, keep what is known</Button>
-        ) : (
-          report?.state !== 'proven' && (
-            <Button variant="outlined" size="small" onClick={() => void begin()}>
-              {report?.state === 'stopped' ? 'Go on' : 'Work it out'}
-            </Button>
-          )
-        )}
+        <AskButton label="Work it out" asked={asked} />
       </Box>
       {!report && !running && !failed && (
         <p className="quiet small">
@@ -48,7 +41,7 @@ export function DemandCosts({ ask, topic }: { ask: Omit<Ask, 'brief'>; topic: st
           that is under way ends where it is.
         </p>
       )}
-      {failed && <p className="short small">The search could not be run: {failed}.</p>}
+      <NotAsked failed={failed} />
       {running && (
         <LinearProgress
           aria-label="Demands looked at"

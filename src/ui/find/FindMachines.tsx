@@ -15,6 +15,7 @@ import type { Ask, Line, Report } from '@/workers/searchApi';
 import { useBrief } from '../seat/moment';
 import { useCurrency, useSeat } from '../seat/useSeat';
 import { ChoiceRow } from '../shared/ChoiceRow';
+import { NotAsked } from './AskButton';
 import { FoundSummary, type Look } from './FoundSummary';
 
 // the chart of a search is fetched when there is something to draw
@@ -120,7 +121,7 @@ export function FindMachines({ from, match, onAdopted }: Props) {
             : 'All parts on sale are searched under all rules and predictions, until it is proven that nothing better was missed.'}
         </p>
       )}
-      {failed && <p className="short small">The search could not be run: {failed}.</p>}
+      <NotAsked failed={failed} />
       {(report ?? running) && <Answers report={report} running={running} titles={titles} at={at} look={look} />}
       {!match && report?.cheapest.state === 'proven' && (
         <>

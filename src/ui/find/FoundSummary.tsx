@@ -10,7 +10,7 @@ import { Beam } from '../shared/Beam';
 import { Fold } from '../shared/Fold';
 import { FoundParts, FoundShares } from './FoundParts';
 import type { Limits } from './limits';
-import { goodsOf } from './asking';
+import { goodsOf } from './searchWorker';
 
 /** How an answer is looked at: what the search may use, and what is done beside showing it once it is a draft. */
 export interface Look {

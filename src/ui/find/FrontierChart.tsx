@@ -11,6 +11,7 @@ import { ratioOf } from '@/core/units/money';
 import { coins, coinsOnly, percent } from '@/core/words/format';
 import type { FoundWords } from '@/core/words/found';
 import { useCurrency } from '../seat/useSeat';
+import { AcrossTicks, UpTicks } from '../shared/PlotTicks';
 import { Press } from '../shared/Press';
 import { useWidth } from '../shared/useWidth';
 import { FoundSummary, type Look } from './FoundSummary';
@@ -75,19 +76,8 @@ export function FrontierChart({
           className="plot"
           aria-label={`${points.length} machines that no other one beats, from ${coins(low, currency)} to ${coins(high, currency)}${seen.length > 0 ? `; beside them ${seen.map(({ name }) => name).join(', ')}` : ''}`}
         >
-          {y.ticks(4).map((tick) => (
-            <g key={tick}>
-              <line x1={PAD.left} x2={width - PAD.right} y1={y(tick)} y2={y(tick)} stroke="var(--hair)" />
-              <text x={PAD.left - 6} y={y(tick) + 4} textAnchor="end" className="quiettext">
-                {tick} %
-              </text>
-            </g>
-          ))}
-          {x.ticks(4).map((tick) => (
-            <text key={tick} x={x(tick)} y={HEIGHT - 8} textAnchor="middle" className="quiettext">
-              {coinsOnly(tick, currency)}
-            </text>
-          ))}
+          <UpTicks values={y.ticks(4)} y={y} words={(tick) => `${tick} %`} width={width} pad={PAD} />
+          <AcrossTicks values={x.ticks(4)} x={x} words={(tick) => coinsOnly(tick, currency)} height={HEIGHT} />
           {seen.map((mark, i) => (
             <OneMark
               key={`${mark.what} ${mark.name}`}

@@ -9,7 +9,7 @@ import type { NearWords } from '@/core/words/near';
 import { useBrief, useDraft } from '../seat/moment';
 import { useCurrency, useSeat } from '../seat/useSeat';
 import { LevelSign } from '../shared/Level';
-import { goodsOf } from './asking';
+import { goodsOf } from './searchWorker';
 
 /** Lines of what is gained or lost that are told. */
 const TOLD = 4;

@@ -13,6 +13,7 @@ import { useBrief } from '../seat/moment';
 import { useCurrency } from '../seat/useSeat';
 import { Fold } from '../shared/Fold';
 import { PartField } from '../shared/PartField';
+import { NotAsked } from './AskButton';
 import { FoundSummary, type Look } from './FoundSummary';
 import { casing } from './questions';
 
@@ -43,7 +44,7 @@ export function PartCaseView({ ask, topic, look }: { ask: Omit<Ask, 'brief'>; to
           The best machine with it beside the best without, and the price at which it would belong.
         </p>
       )}
-      {failed && <p className="short small">The search could not be run: {failed}.</p>}
+      <NotAsked failed={failed} />
       {running && <LinearProgress aria-label="Weighing the part" />}
       {report && row && <Told report={report} row={row} look={look} />}
     </Box>

@@ -9,12 +9,11 @@ import { coins, coinsOnly } from '@/core/words/format';
 import { stairsWords, type FoundWords } from '@/core/words/found';
 import { useBrief } from '../seat/moment';
 import { useCurrency } from '../seat/useSeat';
+import { AcrossTicks, UpTicks } from '../shared/PlotTicks';
 import { useWidth } from '../shared/useWidth';
 
 const HEIGHT = 110;
 const PAD = { left: 62, right: 16, top: 10, bottom: 22 } as const;
-/** Two prices that are nearer would write over each other. */
-const LINE = 13;
 /** The chart goes on past the last stair, so that it can be seen. */
 const PAST = 1.3;
 
@@ -52,21 +51,8 @@ export function WaitingCounted({ points, whole }: { points: readonly FoundWords[
             role="img"
             aria-label={`What an hour is worth, up to ${coins(Math.round(most), currency)}, against the machine that costs least over the years: ${stairs.length} stairs`}
           >
-            {prices.map((price, i) => (
-              <g key={price}>
-                <line x1={PAD.left} x2={width - PAD.right} y1={y(price)} y2={y(price)} stroke="var(--hair)" />
-                {prices.slice(0, i).every((other) => Math.abs(y(other) - y(price)) >= LINE) && (
-                  <text x={PAD.left - 6} y={y(price) + 4} textAnchor="end" className="quiettext">
-                    {coinsOnly(price, currency)}
-                  </text>
-                )}
-              </g>
-            ))}
-            {x.ticks(4).map((tick) => (
-              <text key={tick} x={x(tick)} y={HEIGHT - 6} textAnchor="middle" className="quiettext">
-                {coinsOnly(tick, currency)}
-              </text>
-            ))}
+            <UpTicks values={prices} y={y} words={(price) => coinsOnly(price, currency)} width={width} pad={PAD} />
+            <AcrossTicks values={x.ticks(4)} x={x} words={(tick) => coinsOnly(tick, currency)} height={HEIGHT} />
             {hourMinor !== undefined && (
               <line
                 x1={x(plainNumber(hourMinor))}

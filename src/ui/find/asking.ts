@@ -1,24 +1,11 @@
 'use client';
 
-import * as Comlink from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import { useEffect, useSyncExternalStore } from 'react';
-import type { Machine } from '@/core/model/machine';
 import type { Ask, SearchApi } from '@/workers/searchApi';
 import { useSeat } from '../seat/useSeat';
 import { identity } from '../seat/worker';
-
-let remote: Comlink.Remote<SearchApi> | undefined;
-let loaded: { readonly key: string; readonly done: Promise<number> } | undefined;
-
-/** Parts and offers of a machine that the search has found. */
-export async function goodsOf(machine: Machine, region: string): ReturnType<SearchApi['goods']> {
-  if (!remote) throw new Error('nothing was searched yet');
-  return remote.goods(machine, region);
-}
-
-const stop = (): void => {
-  void remote?.stop();
-};
+import { searchWorker, stopSearch } from './searchWorker';
 
 /** An answer as the page sees it: what was asked, and how far it is. */
 export interface Asked<R> {
@@ -47,7 +34,7 @@ function useGround() {
  * answer of each stays until something else is asked.
  */
 export function asking<R extends { readonly done: boolean }>(
-  answer: (api: Comlink.Remote<SearchApi>, ask: Ask, tell: (report: R) => void) => Promise<void>,
+  answer: (api: Remote<SearchApi>, ask: Ask, tell: (report: R) => void) => Promise<void>,
 ) {
   const NONE: Asked<R> = { key: '', on: '', report: undefined, failed: undefined, running: false };
   let now = NONE;
@@ -79,37 +66,27 @@ export function asking<R extends { readonly done: boolean }>(
         set({ key, on, report: undefined, failed: undefined, running: true });
         const stands = () => now.key === key;
         try {
-          remote ??= Comlink.wrap<SearchApi>(
-            new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' }),
-          );
           const machines = measured.map(({ machine }) => machine);
-          const wanted = `${revision} ${today} ${JSON.stringify([settings, machines])}`;
-          if (loaded?.key !== wanted)
-            loaded = {
-              key: wanted,
-              done: remote.load(`/api/catalogue?revision=${revision}`, today, settings, machines),
-            };
-          await loaded.done;
+          const worker = await searchWorker({ revision, today, settings, machines });
           await answer(
-            remote,
+            worker,
             { ...ask, brief },
-            Comlink.proxy((report: R) => {
+            proxy((report: R) => {
               if (stands()) set({ key, on, report, failed: undefined, running: !report.done });
             }),
           );
           if (stands()) set({ ...now, running: false });
         } catch (error) {
-          loaded = undefined;
           if (stands()) set({ ...now, failed: error instanceof Error ? error.message : String(error), running: false });
         }
       }
 
       // what was asked of another brief or of other prices is not worth the work any more
       useEffect(() => {
-        if (now.running && now.on !== on) stop();
+        if (now.running && now.on !== on) stopSearch();
       }, [on]);
 
-      return { ...mine, begin, stop };
+      return { ...mine, begin, stop: stopSearch };
     },
     /** The last answer, as long as it is about what is written now. */
     useLast(): R | undefined {

@@ -7,6 +7,7 @@ import { coins, coinsOnly } from '@/core/words/format';
 import type { NearWords } from '@/core/words/near';
 import type { StepsReport } from '@/workers/searchApi';
 import { useCurrency } from '../seat/useSeat';
+import { AcrossTicks, UpTicks } from '../shared/PlotTicks';
 import { useWidth } from '../shared/useWidth';
 
 const HEIGHT = 130;
@@ -32,19 +33,8 @@ export function StepsChart({ report: { up, savings, start } }: { report: StepsRe
         role="img"
         aria-label={`${steps.length} machines near the draft, from ${coins(low, currency)} to ${coins(high, currency)}`}
       >
-        {y.ticks(3).map((tick) => (
-          <g key={tick}>
-            <line x1={PAD.left} x2={width - PAD.right} y1={y(tick)} y2={y(tick)} stroke="var(--hair)" />
-            <text x={PAD.left - 6} y={y(tick) + 4} textAnchor="end" className="quiettext">
-              {tick} %
-            </text>
-          </g>
-        ))}
-        {x.ticks(3).map((tick) => (
-          <text key={tick} x={x(tick)} y={HEIGHT - 6} textAnchor="middle" className="quiettext">
-            {coinsOnly(tick, currency)}
-          </text>
-        ))}
+        <UpTicks values={y.ticks(3)} y={y} words={(tick) => `${tick} %`} width={width} pad={PAD} />
+        <AcrossTicks values={x.ticks(3)} x={x} words={(tick) => coinsOnly(tick, currency)} height={HEIGHT} />
         <line
           x1={x(startMinor)}
           x2={x(startMinor)}

@@ -1,7 +1,6 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState } from 'react';
 import { NO_LIMITS } from '@/core/search/exact/limits';
@@ -9,6 +8,7 @@ import { byWorth, MOST_TOGETHER } from '@/core/search/exact/steps';
 import { coins, number } from '@/core/words/format';
 import { fromHereWords, type NearWords } from '@/core/words/near';
 import type { StepsReport } from '@/workers/searchApi';
+import { AskButton, NotAsked } from '../find/AskButton';
 import { NearView } from '../find/NearView';
 import { stepping } from '../find/questions';
 import { useBrief, useDraft } from '../seat/moment';
@@ -23,22 +23,12 @@ const SHOWN = 3;
 /** What the next coin buys when several parts change together. */
 export function Together() {
   const draft = useDraft();
-  const { report, failed, running, begin, stop } = stepping.useAsked(
-    { at: 'likely', limits: NO_LIMITS, from: draft },
-    'steps',
-  );
+  const asked = stepping.useAsked({ at: 'likely', limits: NO_LIMITS, from: draft }, 'steps');
+  const { report, failed, running } = asked;
   return (
     <Box className="stack" sx={{ gap: '6px' }}>
       <Box className="row">
-        {running ? (
-          <Button onClick={stop}>Stop, keep what is known</Button>
-        ) : (
-          report?.state !== 'proven' && (
-            <Button variant="outlined" size="small" onClick={() => void begin()}>
-              {report?.state === 'stopped' ? 'Go on' : 'Try them'}
-            </Button>
-          )
-        )}
+        <AskButton label="Try them" asked={asked} />
       </Box>
       {!report && !running && !failed && (
         <p className="quiet small">
@@ -46,7 +36,7 @@ export function Together() {
           Proven.
         </p>
       )}
-      {failed && <p className="short small">The search could not be run: {failed}.</p>}
+      <NotAsked failed={failed} />
       {running && (
         <LinearProgress
           aria-label="Changes tried"

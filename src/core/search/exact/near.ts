@@ -1,7 +1,8 @@
 import type { Catalogue } from '../../model/catalogue';
-import type { Item } from '../../model/machine';
+import type { Item, Machine } from '../../model/machine';
 import type { Part, PartKind } from '../../parts';
 import { asIs, listed, NOTHING, only, withOne } from './option';
+import type { FoundMachine } from './judge';
 import type { LeastPrices } from './least';
 import type { Question } from './question';
 import type { Position, Space } from './position';
@@ -94,6 +95,27 @@ export function near(
     };
   return { ...space, changes, positions: filled };
 }
+
+/** What of a draft stays whatever is asked: what is owned, bought, soldered, or pinned by the question. */
+export const staying = ({ keep }: Pick<Question, 'keep'>, { items }: Pick<Machine, 'items'>): Item[] =>
+  items.filter(
+    ({ id, owned, paid, fixed }) =>
+      owned === true || paid !== undefined || fixed !== undefined || keep.some((kept) => kept.id === id),
+  );
+
+/** A machine near a draft, and the positions that are filled otherwise than there. */
+export interface NearMachine {
+  readonly found: FoundMachine;
+  readonly changed: readonly Position[];
+}
+
+/** A machine that was found near a draft, in the space that it was found in. */
+export const nearMachine = (
+  space: Pick<Space, 'positions'>,
+  draft: Machine,
+  found: FoundMachine,
+  { catalogue }: { readonly catalogue: Catalogue },
+): NearMachine => ({ found, changed: changedPositions(space, draft.items, found.machine.items, catalogue) });
 
 /** The positions in which two machines differ. */
 export function changedPositions(

@@ -4,8 +4,8 @@ import type { Item, Machine } from '../../model/machine';
 import { rolling, smallMarket } from '../../tests/smallMarkets';
 import type { Option } from './option';
 import { workOf, type Question } from './question';
-import { changedPositions } from './near';
-import { repairOf, stays, type Repair } from './repair';
+import { changedPositions, staying } from './near';
+import { repairOf, type Repair } from './repair';
 import { searchable } from './searchable';
 import type { Space } from './position';
 import { tryAll } from './tryAll';
@@ -31,7 +31,7 @@ test('a draft is mended with the fewest changes and at the least cost, as every 
       return pick(options).items.map((item) => (owned ? { ...item, owned: true } : item));
     });
     const draft: Machine = { id: 'draft', name: 'Draft', items };
-    const held = items.filter((item) => stays(question, item));
+    const held = staying(question, { items });
     let plain;
     let space: Space;
     try {

@@ -160,7 +160,7 @@ export function wholeSpace(question: Question, context: Context, prices: LeastPr
         ['expansion', 'mixer'],
         [
           ...upToSo(2 - keptOf(serves('capture')), takers).map((set) => optionOf('capture', set)),
-          ...mixers.flatMap((mixer) => upToOne(takers).map((set) => optionOf('capture', [mixer, ...set]))),
+          ...mixers.flatMap((mixer) => upToSo(1, takers).map((set) => optionOf('capture', [mixer, ...set]))),
         ],
         (part) => part.kind === 'mixer' || serves('capture')(part),
       );
@@ -181,7 +181,7 @@ export function wholeSpace(question: Question, context: Context, prices: LeastPr
       add(
         'wireless',
         ['expansion'],
-        upToOne(cards('wireless')).map((set) => optionOf('wireless', set)),
+        upToSo(1, cards('wireless')).map((set) => optionOf('wireless', set)),
         serves('wireless'),
       );
   }
@@ -227,21 +227,16 @@ function holding(
     : positions.map((position, i) => (i === at ? (of[i] as Position) : position));
 }
 
-/** No or one good. */
-const upToOne = (goods: readonly Good[]): (readonly Good[])[] => [[], ...goods.map((good) => [good])];
-
-/** No good, or as many as two, alike or not. */
-const upToSo = (most: number, goods: readonly Good[]): (readonly Good[])[] =>
-  most >= 2 ? upToTwo(goods) : most === 1 ? upToOne(goods) : [[]];
-
-/** No, one or two goods, alike or not; a spare piece is there once. */
-function upToTwo(goods: readonly Good[]): (readonly Good[])[] {
-  return [
-    ...upToOne(goods),
-    ...goods.flatMap((good, i) =>
-      goods.slice(i).flatMap((other) => (other === good && good.spare ? [] : [[good, other]])),
-    ),
-  ];
+/** No good, or as many as so many, two at most, alike or not; a spare piece is there once. */
+function upToSo(most: number, goods: readonly Good[]): (readonly Good[])[] {
+  const ones = most >= 1 ? goods.map((good) => [good]) : [];
+  const twos =
+    most < 2
+      ? []
+      : goods.flatMap((good, i) =>
+          goods.slice(i).flatMap((other) => (other === good && good.spare ? [] : [[good, other]])),
+        );
+  return [[], ...ones, ...twos];
 }
 
 /** Parts of a kind that can be had: those on sale that somebody offers, and spare ones at no price. */

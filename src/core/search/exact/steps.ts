@@ -1,32 +1,24 @@
-import type { Assessment, Context } from '../../assess';
+import { quickly, subjectOf, type Assessment, type Context } from '../../assess';
 import type { Machine } from '../../model/machine';
 import { ratioOf } from '../../units/money';
 import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
 import { frontier } from './goals';
 import { judge, type FoundMachine } from './judge';
-import { changedPositions } from './near';
-import { MET, plainQuestion, type Question } from './question';
+import { nearMachine, staying, type NearMachine } from './near';
+import { MET, type Question } from './question';
 import { compareRanks, progressAt, type Rank } from './rank';
-import { stays } from './repair';
 import { ROOM } from './room';
 import { cheapest } from './search';
 import type { Ready, Searchable } from './searchable';
-import type { Position } from './position';
 
 /** As many parts change together at most. */
 export const MOST_TOGETHER = 3;
-
-/** A machine near a draft, and the positions that are filled otherwise. */
-export interface NearStep {
-  readonly found: FoundMachine;
-  readonly changed: readonly Position[];
-}
 
 /** What it takes to bring a task to its target. */
 export interface ToTarget {
   readonly task: string;
   /** The cheapest way near the draft; undefined where none is near. */
-  readonly step: NearStep | undefined;
+  readonly step: NearMachine | undefined;
 }
 
 /** What is near a draft, exactly: no machine within the changes is better. */
@@ -37,10 +29,10 @@ export interface Steps {
    * Machines that rank better, the cheapest first: of one, two and three changes each is the least money for a twentieth
    * more than the one before, with no less room. What fewer changes do at the same price is not done with more.
    */
-  readonly up: readonly NearStep[];
+  readonly up: readonly NearMachine[];
   readonly targets: readonly ToTarget[];
   /** Cheaper machines on which every task that met its target still does, and what falls short no less: what one, two, three changes save. */
-  readonly savings: readonly NearStep[];
+  readonly savings: readonly NearMachine[];
   /** Up to this price steps were looked for; landed. */
   readonly mostMinor: number;
   readonly effort: Effort;
@@ -69,16 +61,29 @@ function keepingWork({ tasks }: Assessment, at: Question['at']): Map<string, num
   );
 }
 
-/** The question that steps from a draft are asked under: what it does is kept, and so is what is owned or bought. */
-function aroundDraft(question: Question, draft: Machine, context: Context, ready: Ready): Searchable | undefined {
-  const keep = draft.items.filter((item) => stays(question, item));
+/** A draft as steps start from it: what is asked of all near it, and how it stands itself. */
+interface Start {
+  readonly asked: Question;
+  readonly found: FoundMachine;
+  readonly assessment: Assessment;
+}
+
+/** What it does is kept, and so is what is owned or bought; undefined when something of it is refused. */
+function startFrom(question: Question, draft: Machine, context: Context): Start | undefined {
+  const assessment = subjectOf(question.brief, quickly(context)).assess(draft);
+  const least = { ...question.least, tasks: keepingWork(assessment, question.at) };
+  // where figures of it are unknown that may stay so
   for (const unproven of ['refused', 'allowed'] as const) {
-    const plain: Question = { ...question, ...plainQuestion(question.brief), at: question.at, unproven };
-    const asked = { ...question, unproven, from: draft, keep, mostMinor: undefined };
-    const { subject } = ready({ ...plain, from: draft, keep });
-    const assessment = subject.assess(draft);
-    const least = { ...question.least, tasks: keepingWork(assessment, question.at) };
-    if (judge(assessment, { ...asked, least }).kind === 'found') return ready({ ...asked, least, changes: 1 });
+    const asked: Question = {
+      ...question,
+      unproven,
+      least,
+      from: draft,
+      keep: staying(question, draft),
+      mostMinor: undefined,
+    };
+    const judged = judge(assessment, asked);
+    if (judged.kind === 'found') return { asked, found: judged.found, assessment };
   }
   return undefined;
 }
@@ -104,31 +109,23 @@ export function* stepsFrom(
     effort: NO_EFFORT,
     within: 0,
   };
-  const first = aroundDraft(question, draft, context, ready);
-  if (!first) return now;
-  const asked = first.question;
-  const assessment = first.subject.assess(draft);
-  const judged = judge(assessment, asked);
-  if (judged.kind !== 'found') return now;
-  const start = judged.found;
+  const from = startFrom(question, draft, context);
+  if (!from) return now;
+  const { asked, assessment, found: start } = from;
   now = { ...now, start };
   const parts = assessment.facts.parts.all.map(({ part }) => part);
   const room = Object.fromEntries(ROOM.map(({ figure, of }) => [figure, of(parts)]));
   const short = assessment.tasks
     .filter((result) => result.target !== undefined && progressAt(result, question.at) < MET)
     .map(({ task }) => task);
-  const stepTo = (near: Searchable, found: FoundMachine): NearStep => ({
-    found,
-    changed: changedPositions(near.space, draft.items, found.machine.items, context.catalogue),
-  });
 
-  function* cheapestOf(near: Searchable, limit?: number): Generator<Steps, NearStep | undefined> {
+  function* cheapestOf(near: Searchable, limit?: number): Generator<Steps, NearMachine | undefined> {
     const before = now.effort;
     const under = limit === undefined ? {} : { mostMinor: limit };
     const end = yield* toItsEnd(cheapest(near, under), (effort) => ({ ...now, effort: addEfforts(before, effort) }));
     now = { ...now, effort: addEfforts(before, end.effort) };
     const found = foundIn(end);
-    return found && stepTo(near, found);
+    return found && nearMachine(near.space, draft, found, context);
   }
 
   for (let changes = 1; changes <= MOST_TOGETHER; changes++) {
@@ -146,7 +143,7 @@ export function* stepsFrom(
         ...roomy,
         least: { ...roomy.least, tasks: new Map([...roomy.least.tasks, [task, MET]]) },
       });
-      const step: NearStep | undefined = yield* cheapestOf(toTarget, known && known.found.priceMinor - 1);
+      const step: NearMachine | undefined = yield* cheapestOf(toTarget, known && known.found.priceMinor - 1);
       const target = { task, step: step ?? known };
       now = { ...now, targets: [...now.targets.filter((other) => other.task !== task), target] };
     }
@@ -154,7 +151,9 @@ export function* stepsFrom(
     const climb = frontier(ready(roomy), { mostMinor }, start.rank, worthwhile);
     for (let next = climb.next(); ; next = climb.next()) {
       const { effort } = next.value;
-      const points = (next.done ? next.value.found : next.value.proven).map((found) => stepTo(near, found));
+      const points = (next.done ? next.value.found : next.value.proven).map((found) =>
+        nearMachine(near.space, draft, found, context),
+      );
       now = { ...now, up: unbeaten([...before.up, ...points]), effort: addEfforts(before.effort, effort) };
       if (next.done) break;
       yield now;
@@ -187,8 +186,8 @@ export function byWorth<S extends { readonly found: Pick<FoundMachine, 'priceMin
 }
 
 /** Steps that no other beats in price and rank with as few changes, the cheapest first. */
-function unbeaten(steps: readonly NearStep[]): NearStep[] {
-  const beats = (a: NearStep, b: NearStep): boolean =>
+function unbeaten(steps: readonly NearMachine[]): NearMachine[] {
+  const beats = (a: NearMachine, b: NearMachine): boolean =>
     a.found.priceMinor <= b.found.priceMinor &&
     compareRanks(a.found.rank, b.found.rank) <= 0 &&
     a.changed.length <= b.changed.length;

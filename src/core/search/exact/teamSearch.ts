@@ -48,23 +48,22 @@ export function* teamPoints(seats: readonly SeatAsked[], mostMinor: number): Gen
   const running = seats.flatMap(({ id, asked }) => {
     const [first] = known.get(id)?.points ?? [];
     const leftMinor = mostMinor - least + (first?.priceMinor ?? 0);
-    return first && leftMinor >= first.priceMinor
-      ? [
-          {
-            id,
-            points: [first],
-            leftMinor,
-            asked,
-            climbs: [
-              glimpses(asked, leftMinor, first.rank),
-              frontier(asked, { mostMinor: leftMinor }, first.rank),
-            ] as const,
-            efforts: [NO_EFFORT, NO_EFFORT],
-            at: 0,
-            seen: 0,
-          },
-        ]
-      : [];
+    if (!first) return [];
+    return [
+      {
+        id,
+        points: [first],
+        leftMinor,
+        asked,
+        climbs: [
+          glimpses(asked, leftMinor, first.rank),
+          frontier(asked, { mostMinor: leftMinor }, first.rank),
+        ] as const,
+        efforts: [NO_EFFORT, NO_EFFORT],
+        at: 0,
+        seen: 0,
+      },
+    ];
   });
   const effortNow = (): Effort => running.flatMap(({ efforts }) => efforts).reduce(addEfforts, NO_EFFORT);
   for (let open = running; open.length > 0; open = open.filter(({ climbs, at }) => at < climbs.length))

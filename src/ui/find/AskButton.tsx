@@ -1,0 +1,33 @@
+import Button from '@mui/material/Button';
+import type { Told } from '@/workers/searchApi';
+
+interface AskProps {
+  /** What begins it. */
+  readonly label: string;
+  readonly asked: {
+    readonly report: Pick<Told, 'state'> | undefined;
+    readonly running: boolean;
+    readonly begin: () => Promise<void>;
+    readonly stop: () => void;
+  };
+}
+
+/** Begins a question to the searching worker, stops it with what is known, and goes on from there. */
+export function AskButton({ label, asked: { report, running, begin, stop } }: AskProps) {
+  if (running)
+    return (
+      <Button size="small" onClick={stop}>
+        Stop, keep what is known
+      </Button>
+    );
+  if (report?.state === 'proven') return null;
+  return (
+    <Button variant="outlined" size="small" onClick={() => void begin()}>
+      {report?.state === 'stopped' ? 'Go on' : label}
+    </Button>
+  );
+}
+
+/** Why the worker could not be asked. */
+export const NotAsked = ({ failed }: { failed: string | undefined }) =>
+  failed === undefined ? null : <p className="short small">The search could not be run: {failed}.</p>;

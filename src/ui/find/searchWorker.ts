@@ -1,0 +1,52 @@
+'use client';
+
+import * as Comlink from 'comlink';
+import type { Machine } from '@/core/model/machine';
+import type { Settings } from '@/core/model/settings';
+import type { SearchApi } from '@/workers/searchApi';
+
+let remote: Comlink.Remote<SearchApi> | undefined;
+let loaded: { readonly key: string; readonly done: Promise<number> } | undefined;
+
+/** What answers rest on beside what is asked. */
+export interface SearchGround {
+  readonly revision: number;
+  readonly today: string;
+  readonly settings: Settings;
+  /** Machines that something was measured on. */
+  readonly machines: readonly Machine[];
+}
+
+/**
+ * The searching worker, loaded with what answers rest on; the pages share it.
+ * @throws Error when the catalogue cannot be read; it is read anew for whoever asks next
+ */
+export async function searchWorker({
+  revision,
+  today,
+  settings,
+  machines,
+}: SearchGround): Promise<Comlink.Remote<SearchApi>> {
+  remote ??= Comlink.wrap<SearchApi>(
+    new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  const key = `${revision} ${today} ${JSON.stringify([settings, machines])}`;
+  if (loaded?.key !== key)
+    loaded = { key, done: remote.load(`/api/catalogue?revision=${revision}`, today, settings, machines) };
+  try {
+    await loaded.done;
+  } catch (error) {
+    loaded = undefined;
+    throw error;
+  }
+  return remote;
+}
+
+/** Ends what is asked now, with what is known. */
+export const stopSearch = (): void => void remote?.stop();
+
+/** Parts and offers of a machine that the search has found. */
+export async function goodsOf(machine: Machine, region: string): ReturnType<SearchApi['goods']> {
+  if (!remote) throw new Error('nothing was searched yet');
+  return remote.goods(machine, region);
+}
