@@ -17,21 +17,22 @@ import { useCurrency, useSeat } from '../seat/useSeat';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { NotAsked } from './AskButton';
 import { FoundSummary, type Look } from './FoundSummary';
+import { useLimits, type Limits } from './limits';
+import { LimitsRow } from './LimitsRow';
+import { finding } from './questions';
+import { later, opening } from '../shared/later';
 
-// the chart of a search is fetched when there is something to draw
+// the charts of a search are fetched when there is something to draw, and so is what can be asked of it
 const FrontierChart = later(() => import('./FrontierChart').then((module) => module.FrontierChart), {
   meanwhile: opening,
 });
-// so is what can be asked of it
+const WaitingCounted = later(() => import('./WaitingCounted').then((module) => module.WaitingCounted), {
+  meanwhile: opening,
+});
 const PartCaseView = later(() => import('./PartCaseView').then((module) => module.PartCaseView), {
   meanwhile: opening,
 });
 const DemandCosts = later(() => import('./DemandCosts').then((module) => module.DemandCosts), { meanwhile: opening });
-import { useLimits, type Limits } from './limits';
-import { WaitingCounted } from './WaitingCounted';
-import { LimitsRow } from './LimitsRow';
-import { finding } from './questions';
-import { later, opening } from '../shared/later';
 
 interface Props {
   /** A draft that is completed. */

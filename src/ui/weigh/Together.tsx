@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState } from 'react';
 import { NO_LIMITS } from '@/core/search/exact/limits';
-import { byWorth, MOST_TOGETHER } from '@/core/search/exact/steps';
+import { byWorth, MOST_TOGETHER } from '@/core/search/exact/stepWorth';
 import { coins, number } from '@/core/words/format';
 import { fromHereWords, type NearWords } from '@/core/words/near';
 import type { StepsReport } from '@/workers/searchApi';

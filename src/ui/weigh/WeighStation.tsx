@@ -30,7 +30,6 @@ import { HeadToHead } from './HeadToHead';
 import { HowMuch } from './HowMuch';
 import { Measured } from './Measured';
 import { NextCoin } from './NextCoin';
-import { Together } from './Together';
 import { OperatingPoints } from './OperatingPoints';
 import { Stages } from './Stages';
 import { FindMachines } from '../find/FindMachines';
@@ -38,6 +37,10 @@ import { Section } from '../shared/Section';
 import { levelSummary } from '../shared/Level';
 import { Utilisation } from './Utilisation';
 import { Hint } from '../shared/Hint';
+import { later, opening } from '../shared/later';
+
+// what is asked of the search stands behind a closed line
+const Together = later(() => import('./Together').then((module) => module.Together), { meanwhile: opening });
 
 /** A beam that is wider than this says no more, and its signs are drawn out of shape. */
 const BEAM_WIDTH = { maxWidth: 280 } as const;

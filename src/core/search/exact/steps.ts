@@ -1,18 +1,15 @@
 import { quickly, subjectOf, type Assessment, type Context } from '../../assess';
 import type { Machine } from '../../model/machine';
-import { ratioOf } from '../../units/money';
 import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
 import { frontier } from './goals';
 import { judge, type FoundMachine } from './judge';
 import { nearMachine, staying, type NearMachine } from './near';
 import { MET, type Question } from './question';
-import { compareRanks, progressAt, type Rank } from './rank';
+import { compareRanks, progressAt } from './rank';
 import { ROOM } from './room';
 import { cheapest } from './search';
 import type { Ready, Searchable } from './searchable';
-
-/** As many parts change together at most. */
-export const MOST_TOGETHER = 3;
+import { MOST_TOGETHER, worthwhile } from './stepWorth';
 
 /** What it takes to bring a task to its target. */
 export interface ToTarget {
@@ -39,14 +36,6 @@ export interface Steps {
   /** How far it is: changes that all has been asked about. */
   readonly within: number;
 }
-
-/** A step that makes less more of the work than this is not worth telling. */
-export const WORTH = 1.05;
-/** The least rank that is worth a step from another. */
-export const worthwhile = ({ runs, percent }: Rank): Rank => ({
-  runs,
-  percent: Math.max(percent + 1, Math.ceil(percent * WORTH - 1e-9)),
-});
 
 /** What a machine does is kept: targets that it meets, and of what falls short no less than it makes. */
 function keepingWork({ tasks }: Assessment, at: Question['at']): Map<string, number> {
@@ -161,28 +150,6 @@ export function* stepsFrom(
     now = { ...now, within: changes };
   }
   return now;
-}
-
-/**
- * Steps in the order in which they are worth a look: tasks brought to their target first, then what costs no more, the most
- * work first, then by work gained a coin.
- */
-export function byWorth<S extends { readonly found: Pick<FoundMachine, 'priceMinor' | 'rank'> }>(
-  up: readonly S[],
-  start: Pick<FoundMachine, 'priceMinor' | 'rank'>,
-): S[] {
-  const rate = ({ found: { priceMinor, rank } }: S): number =>
-    priceMinor > start.priceMinor
-      ? Math.log(rank.percent / Math.max(1, start.rank.percent)) / ratioOf(priceMinor - start.priceMinor, 1)
-      : Infinity;
-  return [...up].sort(
-    (a, b) =>
-      b.found.rank.runs - a.found.rank.runs ||
-      // two that cost nothing are alike in that
-      (rate(a) === rate(b) ? 0 : rate(b) - rate(a)) ||
-      compareRanks(a.found.rank, b.found.rank) ||
-      a.found.priceMinor - b.found.priceMinor,
-  );
 }
 
 /** Steps that no other beats in price and rank with as few changes, the cheapest first. */
