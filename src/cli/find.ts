@@ -20,16 +20,28 @@ import { minorOf, ratioOf, type Currency } from '@/core/units/money';
 import { demandsCommand } from './demands';
 import { repairCommand } from './repair';
 import { refuse, say } from './say';
+import { stabilityCommand } from './stability';
 import { stepsCommand } from './steps';
 import { teamCommand, type TeamCase } from './team';
 import { clashData, effortWords, sayClash, stepped } from './searching';
 
 /**
  * What is asked: `match` and `complete` are the cheapest machine under demands of a given one, `demands` what each demand
- * costs beside the cheapest, `repair` how a machine is mended, `steps` what a few parts at once do from a machine on,
+ * costs beside the cheapest, `stability` what would make another machine the cheapest, `repair` how a machine is mended, `steps` what a few parts at once do from a machine on,
  * `team` how one budget is shared out over several cases.
  */
-const ASKED = ['cheapest', 'best', 'frontier', 'match', 'complete', 'demands', 'repair', 'steps', 'team'] as const;
+const ASKED = [
+  'cheapest',
+  'best',
+  'frontier',
+  'match',
+  'complete',
+  'demands',
+  'stability',
+  'repair',
+  'steps',
+  'team',
+] as const;
 type Asked = (typeof ASKED)[number];
 
 export const FIND_USE = `vane find ${ASKED.join('|')} CASE.json [--machine ID] [--figures a,b] [--budget AMOUNT]
@@ -233,6 +245,7 @@ async function taskOf(options: Options, own: () => Promise<CatalogueData>): Prom
     case 'cheapest':
     case 'team':
     case 'demands':
+    case 'stability':
       return { ...base, question: within(work), goal: 'cheapest', mostMinor: given };
     case 'complete':
       return {
@@ -279,6 +292,7 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
     throw error;
   }
   if (options.asked === 'demands') return demandsCommand(wholeOf(task), task.context, options);
+  if (options.asked === 'stability') return stabilityCommand(wholeOf(task), task.context, options);
   if (task.draft && options.asked === 'steps')
     return stepsCommand(task.question, task.draft, task.context, options, task.mostMinor);
   if (task.draft) return repairCommand(wholeOf(task), task.draft, task.context, options);

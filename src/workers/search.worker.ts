@@ -12,10 +12,12 @@ import { addEfforts, NO_EFFORT, type Effort } from '@/core/search/exact/ended';
 import { readier, type Ready } from '@/core/search/exact/searchable';
 import type { NearMachine } from '@/core/search/exact/near';
 import { repairOf, type Repair } from '@/core/search/exact/repair';
+import { stabilityOf, type Stability } from '@/core/search/exact/stability';
 import { stepsFrom, type Steps } from '@/core/search/exact/steps';
 import { teamPoints, type TeamKnown } from '@/core/search/exact/teamSearch';
 import { foundWords, type FoundWords } from '@/core/words/found';
 import { nearWords, type NearWords } from '@/core/words/near';
+import { stabilityWords } from '@/core/words/stability';
 import { timesFigure } from '@/core/units/money';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
@@ -27,6 +29,7 @@ import type {
   RepairReport,
   Report,
   SearchApi,
+  StabilityReport,
   StepsReport,
   TeamAsk,
   TeamReport,
@@ -194,7 +197,7 @@ async function costs(ask: Ask, tell: (report: CostsReport) => void): Promise<voi
   const turn = takeTurn();
   const context = ready();
   const question = around(workOf(ask.brief, context), ask, context);
-  const count = demandsOf(question).length;
+  const count = demandsOf(question, context.catalogue).length;
   const facts = ({ cheapest, demands, effort }: Costs) => ({
     cheapestMinor: cheapest?.priceMinor,
     demands,
@@ -214,17 +217,28 @@ async function caseOf(ask: Ask, tell: (report: PartReport) => void): Promise<voi
   const question = around(workOf(brief, context), ask, context);
   const wordsOf = (found: FoundMachine | undefined): FoundWords | undefined =>
     found && foundWords(found, subjectOf(brief, quickly(context)).assess(found.machine));
-  const facts = (effort: Effort, known?: PartCase) => ({
-    outside: known?.outside,
-    having: wordsOf(known?.having),
-    lacking: wordsOf(known?.lacking),
-    breakEvenMinor: known?.breakEvenMinor,
-    landed: known?.landed ?? { now: undefined, even: undefined },
-    effort,
+  const facts = ({ having, lacking, ...known }: PartCase) => ({
+    ...known,
+    having: wordsOf(having),
+    lacking: wordsOf(lacking),
   });
-  await answer(turn, partCase(question, part, context, questionsIn(context)), tell, facts, (known) =>
-    facts(known.effort, known),
-  );
+  await answer(turn, partCase(question, part, context, questionsIn(context)), tell, facts, facts);
+}
+
+async function stability(ask: Ask, tell: (report: StabilityReport) => void): Promise<void> {
+  const turn = takeTurn();
+  const context = ready();
+  const { brief } = ask;
+  const question = around(workOf(brief, context), ask, context);
+  const currency = context.catalogue.region(brief.region)?.currency;
+  const facts = (now: Stability) => ({
+    words: currency && stabilityWords(now, brief, currency, context),
+    effort: now.effort,
+  });
+  await answer(turn, stabilityOf(question, context, questionsIn(context)), tell, facts, (now) => ({
+    ...facts(now),
+    ...(now.chosen ? {} : { state: 'none' as const }),
+  }));
 }
 
 /** A question about a draft: its own parts are no limit. And how machines near it are told, each worked out once. */
@@ -292,6 +306,7 @@ const api: SearchApi = {
   find,
   costs,
   partCase: caseOf,
+  stability,
   steps,
   repair,
   team,

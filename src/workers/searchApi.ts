@@ -13,6 +13,7 @@ import type { Offer } from '@/core/model/offers';
 import type { Part } from '@/core/parts';
 import type { FoundWords } from '@/core/words/found';
 import type { NearWords, StepsTold } from '@/core/words/near';
+import type { StabilityWords } from '@/core/words/stability';
 
 /** What is asked of the search. */
 export interface Ask {
@@ -70,12 +71,15 @@ export interface CostsReport extends Told {
 }
 
 /** What speaks for a part and against it: told as it goes, and once more at its end. */
-export interface PartReport extends Told {
-  readonly outside: PartCase['outside'];
+export interface PartReport extends Omit<PartCase, 'having' | 'lacking'>, Told {
   readonly having: FoundWords | undefined;
   readonly lacking: FoundWords | undefined;
-  readonly breakEvenMinor: number | undefined;
-  readonly landed: PartCase['landed'];
+}
+
+/** What would make another machine the choice: told as it goes, and once more at its end. */
+export interface StabilityReport extends Told {
+  /** Undefined as long as the choice is not known, or when there is none. */
+  readonly words: StabilityWords | undefined;
 }
 
 /** What is near a draft: told as it goes, and once more at its end. */
@@ -119,6 +123,8 @@ export interface SearchApi {
   costs(ask: Ask, tell: (report: CostsReport) => void): Promise<void>;
   /** Holds the best machine with a part against the best without it; ended as `find` is. */
   partCase(ask: Ask, tell: (report: PartReport) => void): Promise<void>;
+  /** How sure the cheapest machine is the right one; ended as `find` is. */
+  stability(ask: Ask, tell: (report: StabilityReport) => void): Promise<void>;
   /** Steps of several parts at once around the draft `from`; ended as `find` is. */
   steps(ask: Ask, tell: (report: StepsReport) => void): Promise<void>;
   /** Machines of several seats that a budget may be shared over; ended as `find` is. */

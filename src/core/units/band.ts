@@ -35,11 +35,12 @@ export type Verdict = 'carries' | 'between' | 'short' | 'unproven';
 /** Verdicts from the worst to the best: what is known to fall short before what is not known. */
 export const LOWEST_FIRST: Readonly<Record<Verdict, number>> = { short: 0, unproven: 1, between: 2, carries: 3 };
 
+/** A ratio that meets its target, with a hair of tolerance: 25 of 25 frames a second after rounding errors is enough. */
+export const MET = 1 - 1e-9;
+
 /** Verdict of supply ÷ demand. */
 export function verdictOf(ratio: Band): Verdict {
-  // a hair of tolerance: 25 of 25 frames a second after rounding errors is enough
-  const enough = 1 - 1e-9;
-  if (ratio.low >= enough) return 'carries';
-  if (ratio.high < enough) return 'short';
+  if (ratio.low >= MET) return 'carries';
+  if (ratio.high < MET) return 'short';
   return 'between';
 }

@@ -1,8 +1,17 @@
 import { expect, test } from 'vitest';
 import type { DemandCost } from '../search/exact/costs';
 import type { Demand } from '../search/exact/clash';
+import type { Decided } from '../search/exact/partCase';
 import type { BeamModel } from './beams';
-import { caseWords, costMatters, demandsWords, lessMoneyWords, stairsWords, type FoundWords } from './found';
+import {
+  caseWords,
+  costMatters,
+  decidedWords,
+  demandsWords,
+  lessMoneyWords,
+  stairsWords,
+  type FoundWords,
+} from './found';
 
 const brief = {
   tasks: [
@@ -112,4 +121,25 @@ test('stairs of waiting say from where to where an hour has to be worth it', () 
   expect(stairsWords([stair(154_000, 0, 0)], 'USD')).toEqual([
     'Whatever an hour is worth the machine for 1,540.00 USD costs least: 0 h a year are waited for.',
   ]);
+});
+
+test('what decides a part’s case, in a sentence', () => {
+  const [having, lacking] = [{ priceMinor: 100 }, { priceMinor: 120 }];
+  const target: Demand = { code: 'target', task: 'export' };
+  const noise: Demand = { code: 'must-have', what: 'noiseDbA' };
+  const words = (decided: Decided | undefined, has?: typeof having, lacks?: typeof having) =>
+    decidedWords({ having: has, lacking: lacks, decided }, brief);
+  expect(words(undefined, having, lacking)).toBeUndefined();
+  expect(words({ how: 'each', demands: [target] }, having, lacking)).toBe(
+    'It belongs because of the target of “Export”: without that a machine without it is cheaper.',
+  );
+  expect(words({ how: 'each', demands: [target, noise] }, lacking, having)).toBe(
+    'What speaks against it is the target of “Export” and the limit of noise: without any one of them it would belong.',
+  );
+  expect(words({ how: 'each', demands: [] }, lacking, having)).toBe('No demand alone decides that it does not belong.');
+  expect(words({ how: 'together', demands: [noise] }, having)).toBe('What calls for it: the limit of noise.');
+  expect(words({ how: 'together', demands: [noise] }, undefined, lacking)).toBe(
+    'What keeps it out: the limit of noise.',
+  );
+  expect(words({ how: 'together', demands: [] }, having)).toBeUndefined();
 });

@@ -6,6 +6,7 @@ import { PART_KINDS, type PartKind } from '../parts';
 import type { FoundMachine } from '../search/exact/judge';
 import type { Clash, Demand, Relaxed } from '../search/exact/clash';
 import type { DemandCost, Step } from '../search/exact/costs';
+import type { Decided } from '../search/exact/partCase';
 import { sharesOf, type Share } from '../search/exact/shares';
 import { ENOUGH, type Rank } from '../search/exact/rank';
 import type { Brief } from '../model/brief';
@@ -263,6 +264,25 @@ export function caseWords(
   return more <= 0
     ? `${name} belongs: with it the cheapest machine costs ${one}, without it ${other}, ${coins(-more, currency)} more. It does so up to ${even} a piece${now}.`
     : `With ${name} the cheapest machine costs ${one}, ${coins(more, currency)} more than without it. It would belong at ${even} a piece or less${now}.`;
+}
+
+/** Which demands decide a part's case, as a sentence; undefined as long as that is not known. */
+export function decidedWords(
+  { having, lacking, decided }: Pick<CaseTold, 'having' | 'lacking'> & { readonly decided: Decided | undefined },
+  brief: Pick<Brief, 'tasks'>,
+): string | undefined {
+  if (!decided) return undefined;
+  const { how, demands } = decided;
+  const all = demandsWords(demands, brief);
+  if (how === 'together')
+    return demands.length === 0 ? undefined : `${having ? 'What calls for it' : 'What keeps it out'}: ${all}.`;
+  if (!having || !lacking) return undefined;
+  const belongs = having.priceMinor <= lacking.priceMinor;
+  if (demands.length === 0) return `No demand alone decides that it ${belongs ? 'belongs' : 'does not belong'}.`;
+  const any = demands.length === 1 ? 'that' : 'any one of them';
+  return belongs
+    ? `It belongs because of ${all}: without ${any} a machine without it is cheaper.`
+    : `What speaks against it is ${all}: without ${any} it would belong.`;
 }
 
 /** Whether a demand has a part in the price: letting it go saves something, or a step tighter costs more or cannot be had. */

@@ -33,6 +33,7 @@ const PartCaseView = later(() => import('./PartCaseView').then((module) => modul
   meanwhile: opening,
 });
 const DemandCosts = later(() => import('./DemandCosts').then((module) => module.DemandCosts), { meanwhile: opening });
+const HowSure = later(() => import('./HowSure').then((module) => module.HowSure), { meanwhile: opening });
 
 interface Props {
   /** A draft that is completed. */
@@ -128,6 +129,7 @@ export function FindMachines({ from, match, onAdopted }: Props) {
         <>
           <DemandCosts ask={ask} topic={topic} />
           <PartCaseView ask={ask} topic={topic} look={look} />
+          <HowSure ask={ask} topic={topic} />
         </>
       )}
     </Box>

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState } from 'react';
 import { coins, number } from '@/core/words/format';
-import { caseWords } from '@/core/words/found';
+import { caseWords, decidedWords } from '@/core/words/found';
 import { keepWatch } from '@/server/actions';
 import type { LibraryRow } from '@/server/contract';
 import type { Ask, PartReport } from '@/workers/searchApi';
@@ -53,10 +53,11 @@ export function PartCaseView({ ask, topic, look }: { ask: Omit<Ask, 'brief'>; to
 
 function Told({ report, row, look }: { report: PartReport; row: LibraryRow; look: Look }) {
   const currency = useCurrency();
-  const { region } = useBrief();
+  const brief = useBrief();
+  const { region } = brief;
   const [watched, setWatched] = useState<string>();
-  const { state, effort, seconds, landed, having } = report;
-  if (state !== 'proven')
+  const { state, effort, seconds, landed, having, weighed } = report;
+  if (!weighed)
     return (
       <p className="quiet small">
         {state === 'searching' ? 'Weighing' : 'Stopped'}: {number(effort.nodes)} partial machines looked at, in{' '}
@@ -76,7 +77,8 @@ function Told({ report, row, look }: { report: PartReport; row: LibraryRow; look
   return (
     <>
       <p className="small" role="status">
-        {caseWords(report, name, currency)}
+        {caseWords(report, name, currency)}{' '}
+        {decidedWords(report, brief) ?? (state === 'searching' ? 'Which demand decides it is being looked for …' : '')}
       </p>
       {even !== undefined && now !== undefined && now > even && (
         <Box className="row wrap" sx={{ gap: '10px', marginTop: '4px' }}>

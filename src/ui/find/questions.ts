@@ -1,4 +1,4 @@
-import type { CostsReport, PartReport, RepairReport, Report, StepsReport } from '@/workers/searchApi';
+import type { CostsReport, PartReport, RepairReport, Report, StabilityReport, StepsReport } from '@/workers/searchApi';
 import { asking } from './asking';
 
 /** The machines for a brief. */
@@ -15,3 +15,6 @@ export const stepping = asking<StepsReport>((api, ask, tell) => api.steps(ask, t
 
 /** How a draft is mended. */
 export const mending = asking<RepairReport>((api, ask, tell) => api.repair(ask, tell));
+
+/** How sure the cheapest machine is the right one. */
+export const assuring = asking<StabilityReport>((api, ask, tell) => api.stability(ask, tell));

@@ -126,13 +126,13 @@ describe('why no machine is possible', () => {
       expect(proven).toBe(true);
       if (demands.length === 0) {
         // not even with everything let go
-        const bare = demandsOf(work).reduce(without, work);
+        const bare = demandsOf(work, small.context.catalogue).reduce(without, work);
         expect(tryAll(bare, small.context, 400).found).toHaveLength(0);
         continue;
       }
       clashes++;
       const named = demands.map(({ demand }) => JSON.stringify(demand));
-      const only = demandsOf(work)
+      const only = demandsOf(work, small.context.catalogue)
         .filter((demand) => !named.includes(JSON.stringify(demand)))
         .reduce(without, work);
       expect(tryAll(only, small.context, 400).found).toHaveLength(0);

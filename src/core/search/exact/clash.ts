@@ -1,5 +1,6 @@
 import type { Context } from '../../assess';
 import type { Brief } from '../../model/brief';
+import type { Catalogue } from '../../model/catalogue';
 import type { FoundMachine } from './judge';
 import type { Question } from './question';
 import { cheapest } from './search';
@@ -40,8 +41,12 @@ export interface Clash {
  */
 export function demandsOf(
   { brief, keep, least, unproven, mostMinor, mostFor, withoutParts, withoutMakers }: Question,
-  partName: (id: string) => string = (id) => id,
+  catalogue: Pick<Catalogue, 'part'>,
 ): Demand[] {
+  const partName = (id: string): string => {
+    const part = catalogue.part(id);
+    return part ? fullName(part) : id;
+  };
   const importance = new Map(brief.tasks.map(({ id, importance: weight }) => [id, weight]));
   return [
     ...[...least.tasks.keys()]
@@ -133,11 +138,7 @@ export function* clashOf(
   let left = question;
   let proven = true;
   const blamed: Demand[] = [];
-  const partName = (id: string): string => {
-    const part = context.catalogue.part(id);
-    return part ? fullName(part) : id;
-  };
-  for (const demand of demandsOf(question, partName)) {
+  for (const demand of demandsOf(question, context.catalogue)) {
     const less = without(left, demand);
     const answer = yield* tried(less, ready);
     if (answer.kind === 'no') left = less;

@@ -14,7 +14,7 @@ const MOST = process.env['VANE_ALL'] === '1' ? 400 : 200;
 /** What every machine tried says, by demand. */
 function plainly(question: Question, context: ReturnType<typeof smallMarket>['context']) {
   const least = (asked: Question) => tryAll(asked, context, MOST).found[0]?.priceMinor;
-  return demandsOf(question).map((demand) => {
+  return demandsOf(question, context.catalogue).map((demand) => {
     const harder = tighter(question, demand);
     return {
       demand: JSON.stringify(demand),
@@ -72,7 +72,7 @@ describe('what each demand costs', () => {
       ...workOf({ ...brief, mustHaves: { noiseDbA: 40, networkGbitPerS: 2.5, volumeL: 30, wireless: true } }, context),
       mostFor: { memory: 10_001 },
     };
-    const steps = demandsOf(question).map((demand) => [
+    const steps = demandsOf(question, context.catalogue).map((demand) => [
       demand.code === 'must-have' ? demand.what : demand.code,
       tighter(question, demand)?.step,
     ]);
@@ -82,7 +82,7 @@ describe('what each demand costs', () => {
     expect(steps).toContainEqual(['share', { times: 0.9 }]);
     expect(steps).toContainEqual(['wireless', undefined]);
     expect(steps.find(([code]) => code === 'target')).toEqual(['target', { times: 1.1 }]);
-    const share = demandsOf(question).find(({ code }) => code === 'share');
+    const share = demandsOf(question, context.catalogue).find(({ code }) => code === 'share');
     expect(share && tighter(question, share)?.question.mostFor.memory).toBe(9000);
   });
 

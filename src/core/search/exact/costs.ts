@@ -1,8 +1,8 @@
 import type { Context } from '../../assess';
-import { fullName } from '../../model/fitted';
 import { demandsOf, without, type Demand } from './clash';
 import { judge, type FoundMachine } from './judge';
-import { MET, type Question } from './question';
+import type { Question } from './question';
+import { MET } from '../../units/band';
 import { cheapest } from './search';
 import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
 import { readier, type Ready } from './searchable';
@@ -105,11 +105,7 @@ export function* costsOf(
   const { decisive } = ready(question);
   if (!base) return told(NO_EFFORT);
   known.base = base;
-  const partName = (id: string): string => {
-    const part = context.catalogue.part(id);
-    return part ? fullName(part) : id;
-  };
-  for (const demand of demandsOf(question, partName)) {
+  for (const demand of demandsOf(question, context.catalogue)) {
     // what nothing was refused for alone, nothing cheaper comes from; else nothing dearer than what meets all is looked for
     const idle = demand.code === 'target' && !decisive.has(demand.task);
     const found = idle ? base : yield* cheapestOf(without(question, demand), base);

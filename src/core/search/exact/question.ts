@@ -5,6 +5,7 @@ import type { Catalogue } from '../../model/catalogue';
 import type { Item, Machine } from '../../model/machine';
 import { bareOf } from '../../sizing/bare';
 import type { Share } from './shares';
+import { MET } from '../../units/band';
 import { plainNumber } from '../../units/money';
 import { expand } from '../../work';
 
@@ -97,9 +98,6 @@ export const withEditions = (ids: readonly string[], { parts }: Pick<Catalogue, 
     ...ids,
     ...parts.flatMap(({ id, variantOf }) => (variantOf !== undefined && ids.includes(variantOf) ? [id] : [])),
   ]);
-
-/** A ratio that meets its target: a hair of tolerance for rounding, as verdicts have it. */
-export const MET = 1 - 1e-9;
 
 /** The most landed money that a brief's budget allows; undefined without one. */
 export function budgetOf(

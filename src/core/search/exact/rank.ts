@@ -1,6 +1,7 @@
 import type { Brief } from '../../model/brief';
 import type { TaskResult } from '../../predict/results';
-import { MET, type End } from './question';
+import type { End } from './question';
+import { MET } from '../../units/band';
 
 /** How well a machine does the work of a brief: compared number by number, larger is better. */
 export interface Rank {
