@@ -22,15 +22,19 @@ import { repairCommand } from './repair';
 import { refuse, say } from './say';
 import { stabilityCommand } from './stability';
 import { stepsCommand } from './steps';
+import { twoCommand } from './two';
 import { teamCommand, type TeamCase } from './team';
 import { clashData, effortWords, sayClash, stepped } from './searching';
 
 /**
  * What is asked: `match` and `complete` are the cheapest machine under demands of a given one, `demands` what each demand
- * costs beside the cheapest, `stability` what would make another machine the cheapest, `repair` how a machine is mended, `steps` what a few parts at once do from a machine on,
+ * costs beside the cheapest, `stability` what would make another machine the cheapest, `two` whether two machines
+ * that share the sittings cost less than one, `repair` how a machine is mended, `steps` what a few parts at once do from a machine on,
  * `team` how one budget is shared out over several cases.
  */
 const ASKED = [
+  'two',
+
   'cheapest',
   'best',
   'frontier',
@@ -246,6 +250,7 @@ async function taskOf(options: Options, own: () => Promise<CatalogueData>): Prom
     case 'team':
     case 'demands':
     case 'stability':
+    case 'two':
       return { ...base, question: within(work), goal: 'cheapest', mostMinor: given };
     case 'complete':
       return {
@@ -293,6 +298,7 @@ export async function findCommand(args: readonly string[], own: () => Promise<Ca
   }
   if (options.asked === 'demands') return demandsCommand(wholeOf(task), task.context, options);
   if (options.asked === 'stability') return stabilityCommand(wholeOf(task), task.context, options);
+  if (options.asked === 'two') return twoCommand(wholeOf(task), task.context, options);
   if (task.draft && options.asked === 'steps')
     return stepsCommand(task.question, task.draft, task.context, options, task.mostMinor);
   if (task.draft) return repairCommand(wholeOf(task), task.draft, task.context, options);

@@ -276,6 +276,16 @@ describe('vane find', () => {
     expect(none.out).toContain('No machine is possible.');
   });
 
+  test('how sure a choice is, and one machine or two: stopped they tell what they have', () => {
+    for (const asked of ['stability', 'two']) {
+      const { code, out } = vane('find', asked, film(), '--nodes', '40', '--json');
+      expect(code).toBe(3);
+      expect(JSON.parse(out)).toMatchObject({ format: `vane-${asked}`, state: 'stopped', effort: { nodes: 40 } });
+      const none = vane('find', asked, file('small.json', EXAMPLES.get('case') ?? ''));
+      expect(none.code).toBe(1);
+    }
+  });
+
   test('a machine is mended: stopped it tells what it has, and one that is not there is named', () => {
     const { code, out } = vane('find', 'repair', film(), '--machine', 'film-a', '--nodes', '40', '--json');
     expect(code).toBe(3);

@@ -14,8 +14,8 @@ import { refuse, say } from './say';
 const USE = `use:
   vane assess CASE.json   prints the assessment of a case file as JSON
   vane find WHAT CASE.json  finds machines for a case's brief: cheapest, best, frontier, match or complete; what its
-                          demands cost, what would make another machine the cheapest (stability), how a machine is mended
-                          (repair), what a few parts at once do from there (steps), or one budget shared over several cases (team: --weights N,…, --floors AMOUNT,…, --step AMOUNT);
+                          demands cost, what would make another machine the cheapest (stability), whether two machines
+                          cost less than one (two), how a machine is mended (repair), what a few parts at once do from there (steps), or one budget shared over several cases (team: --weights N,…, --floors AMOUNT,…, --step AMOUNT);
                           --machine ID, --figures tasks,memory,graphics,storage, --budget AMOUNT, --at low|likely,
                           --nodes N (gives up after so many), --catalogue FILE, --json
   vane check FILE…        says what importing the files would do, and every problem with its place

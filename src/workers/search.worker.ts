@@ -14,6 +14,7 @@ import type { NearMachine } from '@/core/search/exact/near';
 import { repairOf, type Repair } from '@/core/search/exact/repair';
 import { stabilityOf, type Stability } from '@/core/search/exact/stability';
 import { stepsFrom, type Steps } from '@/core/search/exact/steps';
+import { briefFor, twoMachines, type Side, type TwoMachines } from '@/core/search/exact/twoMachines';
 import { teamPoints, type TeamKnown } from '@/core/search/exact/teamSearch';
 import { foundWords, type FoundWords } from '@/core/words/found';
 import { nearWords, type NearWords } from '@/core/words/near';
@@ -34,6 +35,7 @@ import type {
   TeamAsk,
   TeamReport,
   Told,
+  TwoReport,
 } from './searchApi';
 
 /** Time between two reports. */
@@ -241,6 +243,22 @@ async function stability(ask: Ask, tell: (report: StabilityReport) => void): Pro
   }));
 }
 
+async function two(ask: Ask, tell: (report: TwoReport) => void): Promise<void> {
+  const turn = takeTurn();
+  const context = ready();
+  const { brief } = ask;
+  const question = around(workOf(brief, context), ask, context);
+  const sideOf = ({ found, ...side }: Side) => {
+    const own = briefFor(brief, new Set(side.sittings));
+    return { ...side, found: foundWords(found, subjectOf(own, quickly(context)).assess(found.machine)) };
+  };
+  const facts = ({ two: sides, ...now }: TwoMachines) => ({
+    ...now,
+    two: sides && ([sideOf(sides[0]), sideOf(sides[1])] as const),
+  });
+  await answer(turn, twoMachines(question, context, questionsIn(context)), tell, facts, facts);
+}
+
 /** A question about a draft: its own parts are no limit. And how machines near it are told, each worked out once. */
 function aboutDraft({ from: draft, ...ask }: Ask, context: Context) {
   if (!draft) throw new RangeError('no draft was named');
@@ -307,6 +325,7 @@ const api: SearchApi = {
   costs,
   partCase: caseOf,
   stability,
+  two,
   steps,
   repair,
   team,

@@ -8,6 +8,7 @@ import type { End } from '@/core/search/exact/question';
 import type { PartCase } from '@/core/search/exact/partCase';
 import type { Effort } from '@/core/search/exact/ended';
 import type { FoundMachine } from '@/core/search/exact/judge';
+import type { Side, TwoMachines } from '@/core/search/exact/twoMachines';
 import type { SeatPoints } from '@/core/search/exact/teamSearch';
 import type { Offer } from '@/core/model/offers';
 import type { Part } from '@/core/parts';
@@ -82,6 +83,16 @@ export interface StabilityReport extends Told {
   readonly words: StabilityWords | undefined;
 }
 
+/** One of two machines, as it is told. */
+export interface SideReport extends Omit<Side, 'found'> {
+  readonly found: FoundWords;
+}
+
+/** One machine for all sittings beside two that share them: told as it goes, and once more at its end. */
+export interface TwoReport extends Omit<TwoMachines, 'two'>, Told {
+  readonly two: readonly [SideReport, SideReport] | undefined;
+}
+
 /** What is near a draft: told as it goes, and once more at its end. */
 export interface StepsReport extends StepsTold, Told {
   /** The draft as it stands; undefined when it has to be mended first. */
@@ -125,6 +136,8 @@ export interface SearchApi {
   partCase(ask: Ask, tell: (report: PartReport) => void): Promise<void>;
   /** How sure the cheapest machine is the right one; ended as `find` is. */
   stability(ask: Ask, tell: (report: StabilityReport) => void): Promise<void>;
+  /** Shares the sittings of a brief between two machines; ended as `find` is. */
+  two(ask: Ask, tell: (report: TwoReport) => void): Promise<void>;
   /** Steps of several parts at once around the draft `from`; ended as `find` is. */
   steps(ask: Ask, tell: (report: StepsReport) => void): Promise<void>;
   /** Machines of several seats that a budget may be shared over; ended as `find` is. */

@@ -127,7 +127,9 @@ function constantCaseWords(
 /** A constant and the value from which on it turns: "if with edges is 1.92 × or more (taken for 1.8)". */
 function constantWords({ label, unit, value, turnsAt }: ConstantTurn, of: ConstantCase['of']): string {
   const bound = turnsAt > value ? 'or more' : 'or less';
-  return `${of === 'chosen' ? 'if' : 'if only'} “${label}” is ${quantity(turnsAt, unit)} ${bound}; it is taken for ${number(value)}`;
+  // a share says by its name what it is a share of
+  const there = unit.startsWith('share') ? number(turnsAt) : quantity(turnsAt, unit);
+  return `${of === 'chosen' ? 'if' : 'if only'} “${label}” is ${there} ${bound}; it is taken for ${number(value)}`;
 }
 
 /** How many parts keep their place, in a line, with those that hardly do. */

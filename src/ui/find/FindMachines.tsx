@@ -34,6 +34,7 @@ const PartCaseView = later(() => import('./PartCaseView').then((module) => modul
 });
 const DemandCosts = later(() => import('./DemandCosts').then((module) => module.DemandCosts), { meanwhile: opening });
 const HowSure = later(() => import('./HowSure').then((module) => module.HowSure), { meanwhile: opening });
+const OneOrTwo = later(() => import('./OneOrTwo').then((module) => module.OneOrTwo), { meanwhile: opening });
 
 interface Props {
   /** A draft that is completed. */
@@ -132,6 +133,11 @@ export function FindMachines({ from, match, onAdopted }: Props) {
           <HowSure ask={ask} topic={topic} />
         </>
       )}
+      {topic === 'brief' &&
+        brief.sittings.length > 1 &&
+        (report?.cheapest.state === 'proven' || report?.cheapest.state === 'none') && (
+          <OneOrTwo ask={ask} topic={topic} look={look} />
+        )}
     </Box>
   );
 }

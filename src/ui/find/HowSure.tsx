@@ -54,9 +54,14 @@ function Told({ words, whole }: { words: StabilityWords; whole: boolean }) {
       <p className="quiet small">Of the cheapest machine that does the work, {coins(chosenMinor, currency)}.</p>
       {prices && (
         <p className="small">
-          <Sign verdict={prices.stable ? 'carries' : 'between'} /> {prices.says} {prices.then.join('; ')}
+          <Sign verdict={prices.stable ? 'carries' : 'between'} /> {prices.says}
         </p>
       )}
+      {prices?.then.map((swap) => (
+        <p key={swap} className="quiet small">
+          {swap}
+        </p>
+      ))}
       {prices && <p className="small">{line}</p>}
       {parts.length > 0 && <Parts parts={parts} />}
       {whole && missing.length === 0 && <p className="small">No figure that is missing keeps a cheaper machine out.</p>}
@@ -76,7 +81,7 @@ function Told({ words, whole }: { words: StabilityWords; whole: boolean }) {
 function Parts({ parts }: { parts: readonly PartRoomWords[] }) {
   const currency = useCurrency();
   return (
-    <Table size="small" aria-label="Parts of the choice">
+    <Table size="small" aria-label="Parts of the choice" sx={{ margin: '4px 0 8px' }}>
       <TableHead>
         <TableRow>
           <TableCell>Part, {currency}</TableCell>
@@ -92,6 +97,12 @@ function Parts({ parts }: { parts: readonly PartRoomWords[] }) {
               <Hint says={then.length === 0 ? 'Nothing does the work without it.' : then.join('; ')}>
                 <span>{name}</span>
               </Hint>
+              {!stable &&
+                then.map((swap) => (
+                  <p key={swap} className="quiet small">
+                    {swap}
+                  </p>
+                ))}
             </TableCell>
             <TableCell align="right">{coinsOnly(minor, currency)}</TableCell>
             <TableCell align="right">

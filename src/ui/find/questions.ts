@@ -1,4 +1,12 @@
-import type { CostsReport, PartReport, RepairReport, Report, StabilityReport, StepsReport } from '@/workers/searchApi';
+import type {
+  CostsReport,
+  PartReport,
+  RepairReport,
+  Report,
+  StabilityReport,
+  StepsReport,
+  TwoReport,
+} from '@/workers/searchApi';
 import { asking } from './asking';
 
 /** The machines for a brief. */
@@ -18,3 +26,6 @@ export const mending = asking<RepairReport>((api, ask, tell) => api.repair(ask, 
 
 /** How sure the cheapest machine is the right one. */
 export const assuring = asking<StabilityReport>((api, ask, tell) => api.stability(ask, tell));
+
+/** One machine for all sittings beside two that share them. */
+export const halving = asking<TwoReport>((api, ask, tell) => api.two(ask, tell));
