@@ -33,8 +33,6 @@ import { clashData, effortWords, sayClash, stepped } from './searching';
  * `team` how one budget is shared out over several cases.
  */
 const ASKED = [
-  'two',
-
   'cheapest',
   'best',
   'frontier',
@@ -42,6 +40,7 @@ const ASKED = [
   'complete',
   'demands',
   'stability',
+  'two',
   'repair',
   'steps',
   'team',

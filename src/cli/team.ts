@@ -1,12 +1,13 @@
-import type { Context } from '@/core/assess';
+import { quickly, subjectOf, type Context } from '@/core/assess';
 import { ratioOf, type Currency } from '@/core/units/money';
 import type { Question } from '@/core/search/exact/question';
 import { searchable } from '@/core/search/exact/searchable';
 import { sharesAround, type TeamSeat } from '@/core/search/exact/team';
 import { teamPoints, type TeamKnown } from '@/core/search/exact/teamSearch';
+import { boughtTogether } from '@/core/versus/boughtTogether';
 import { coins, percent } from '@/core/words/format';
 import { madeOf } from '@/core/words/found';
-import { stepWords, teamWords } from '@/core/words/team';
+import { stepWords, teamWords, togetherWords } from '@/core/words/team';
 import { say } from './say';
 import { effortWords, stepped, type How } from './searching';
 
@@ -39,6 +40,15 @@ export async function teamCommand(
   }));
   const sharing = sharesAround(seats, budgetMinor, stepMinor);
   const state = !end.done ? 'stopped' : sharing.kind === 'shared' ? 'proven' : 'impossible';
+  const together =
+    sharing.kind === 'shared'
+      ? boughtTogether(
+          sharing.shares.seats.flatMap(({ point }, i) => {
+            const [found, each] = [known.seats[i]?.points[point], cases[i]];
+            return found && each ? [subjectOf(each.question.brief, quickly(each.context)).assess(found.machine)] : [];
+          }),
+        )
+      : undefined;
   const nameOf = (id: string): string => cases.find((each) => each.id === id)?.name ?? id;
   if (json)
     say(
@@ -52,6 +62,7 @@ export async function teamCommand(
           ...(sharing.kind === 'shared'
             ? {
                 spentMinor: sharing.shares.spentMinor,
+                oneBasketMinor: together?.togetherMinor,
                 seats: sharing.shares.seats.map(({ id, point, more, less }, i) => {
                   const points = known.seats[i]?.points ?? [];
                   const [now, then, below] = [point, more, less].map((at) =>
@@ -86,6 +97,7 @@ export async function teamCommand(
         );
         say(`    ${madeOf(found.machine)}`);
       });
+      if (together && cases.length > 1) say(togetherWords(together, currency));
       for (const line of stepWords(sharing.shares, known.seats, stepMinor, currency, nameOf)) say(line);
     }
     say(`${end.done ? 'Proven' : 'Stopped: shared out over what was found so far'}. ${effortWords(known.effort)}`);

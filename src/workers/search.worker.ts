@@ -20,6 +20,7 @@ import { foundWords, type FoundWords } from '@/core/words/found';
 import { nearWords, type NearWords } from '@/core/words/near';
 import { stabilityWords } from '@/core/words/stability';
 import { timesFigure } from '@/core/units/money';
+import { boughtTogether } from '@/core/versus/boughtTogether';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
 import type {
@@ -329,6 +330,12 @@ const api: SearchApi = {
   steps,
   repair,
   team,
+  together: (machines) => {
+    const quick = quickly(ready());
+    return Promise.resolve(
+      boughtTogether(machines.map(({ brief, machine }) => subjectOf(brief, quick).assess(machine))),
+    );
+  },
   goods: ({ items }, region) => {
     const { catalogue } = ready();
     const parts = items.flatMap((item) => catalogue.part(item.part) ?? []);

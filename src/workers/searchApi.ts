@@ -11,6 +11,7 @@ import type { FoundMachine } from '@/core/search/exact/judge';
 import type { Side, TwoMachines } from '@/core/search/exact/twoMachines';
 import type { SeatPoints } from '@/core/search/exact/teamSearch';
 import type { Offer } from '@/core/model/offers';
+import type { Together } from '@/core/versus/boughtTogether';
 import type { Part } from '@/core/parts';
 import type { FoundWords } from '@/core/words/found';
 import type { NearWords, StepsTold } from '@/core/words/near';
@@ -142,6 +143,8 @@ export interface SearchApi {
   steps(ask: Ask, tell: (report: StepsReport) => void): Promise<void>;
   /** Machines of several seats that a budget may be shared over; ended as `find` is. */
   team(ask: TeamAsk, tell: (report: TeamReport) => void): Promise<void>;
+  /** What machines of several seats come to in one basket; undefined when something has no price. */
+  together(machines: readonly { readonly brief: Brief; readonly machine: Machine }[]): Promise<Together | undefined>;
   /** Mends the draft `from`; ended as `find` is. */
   repair(ask: Ask, tell: (report: RepairReport) => void): Promise<void>;
   stop(): Promise<void>;

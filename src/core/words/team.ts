@@ -1,5 +1,6 @@
 import type { Sharing, TeamShares } from '../search/exact/team';
 import type { SeatPoints } from '../search/exact/teamSearch';
+import type { Together } from '../versus/boughtTogether';
 import type { Currency } from '../units/money';
 import { coins, listed } from './format';
 
@@ -52,4 +53,15 @@ export function stepWords(
     return list.length === 0 ? `${step} ${to} change nothing.` : `${step} ${to}: ${listed(list)}.`;
   };
   return [tell('more'), tell('less')];
+}
+
+/** What buying several machines in one basket saves, in a sentence. */
+export function togetherWords({ apartMinor, togetherMinor, proven }: Together, currency: Currency): string {
+  if (togetherMinor === undefined) return 'Not all of it can be bought at once: the sellers have not enough pieces.';
+  const saved = apartMinor - togetherMinor;
+  const least = proven ? '' : ' as far as it was looked';
+  if (saved === 0) return `Bought in one basket they cost as much${least}.`;
+  return saved > 0
+    ? `Bought in one basket ${coins(saved, currency)} are saved${least}.`
+    : `Bought at once they cost ${coins(-saved, currency)} more${least}: the cheapest sellers have not enough pieces.`;
 }

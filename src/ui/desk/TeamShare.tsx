@@ -9,16 +9,17 @@ import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import type { Brief } from '@/core/model/brief';
 import { sharesAround, type TeamSeat } from '@/core/search/exact/team';
 import { minorOfShown, ratioOf, shownCoins, type Currency } from '@/core/units/money';
 import { coins, coinsOnly, number, percent } from '@/core/words/format';
 import { madeOf } from '@/core/words/found';
-import { stepWords, teamWords } from '@/core/words/team';
+import { stepWords, teamWords, togetherWords } from '@/core/words/team';
 import type { TeamReport } from '@/workers/searchApi';
 import { Heads } from '../shared/Heads';
 import { Hint } from '../shared/Hint';
 import { Value } from '../shared/Value';
-import { useTeam } from './teaming';
+import { useTeam, useTogether } from './teaming';
 
 /** Without another figure so much more and less is told of, in whole coins. */
 const USUAL_STEP = 500;
@@ -95,6 +96,7 @@ export function TeamShare({
       {report && seats && (
         <Told
           names={new Map(seats.map(({ id, name }) => [id, name]))}
+          briefs={new Map(seats.map(({ id, brief }) => [id, brief]))}
           wishes={wishes}
           onWish={(id, wish) => setWishes({ ...wishes, [id]: { ...(wishes[id] ?? PLAIN), ...wish } })}
           {...{ report, currency, budgetMinor, stepMinor }}
@@ -114,6 +116,7 @@ const SHADES = ['var(--carries)', 'var(--ink)'] as const;
 function Told({
   report,
   names,
+  briefs,
   wishes,
   onWish,
   currency,
@@ -122,6 +125,7 @@ function Told({
 }: {
   report: TeamReport;
   names: ReadonlyMap<string, string>;
+  briefs: ReadonlyMap<string, Brief>;
   wishes: Readonly<Record<string, Wish>>;
   onWish: (id: string, wish: Partial<Wish>) => void;
   currency: Currency;
@@ -134,6 +138,17 @@ function Told({
     const { importance, atLeastMinor } = wishes[id] ?? PLAIN;
     return { id, points, importance, ...(atLeastMinor === undefined ? {} : { atLeastMinor }) };
   });
+  const sharing = sharesAround(seats, budgetMinor, stepMinor);
+  const shares = sharing.kind === 'shared' ? sharing.shares : undefined;
+  const pointOf = (i: number, at: number | undefined) => (at === undefined ? undefined : known[i]?.points[at]);
+  const together = useTogether(
+    done
+      ? shares?.seats.flatMap(({ id, point }, i) => {
+          const [found, brief] = [pointOf(i, point), briefs.get(id)];
+          return found && brief ? [{ brief, machine: found.machine }] : [];
+        })
+      : undefined,
+  );
   const waiting = known.filter((seat) => seat.state === 'waiting');
   const open = known.filter((seat) => seat.state === 'open' || seat.state === 'waiting');
   if (waiting.length > 0)
@@ -143,9 +158,6 @@ function Told({
         one.
       </p>
     );
-  const sharing = sharesAround(seats, budgetMinor, stepMinor);
-  const shares = sharing.kind === 'shared' ? sharing.shares : undefined;
-  const pointOf = (i: number, at: number | undefined) => (at === undefined ? undefined : known[i]?.points[at]);
   return (
     <>
       {teamWords(sharing, budgetMinor, currency, nameOf).map((line) => (
@@ -163,6 +175,7 @@ function Told({
             of={Math.max(budgetMinor, shares.spentMinor)}
             currency={currency}
           />
+          {together && <p className="small">{togetherWords(together, currency)}</p>}
           {stepWords(shares, known, stepMinor, currency, nameOf).map((line) => (
             <p key={line} className="small">
               {open.length > 0 && 'So far: '}

@@ -4,8 +4,9 @@ import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import { loadTeam } from '@/server/actions';
 import type { TeamBundle } from '@/server/contract';
+import type { Together } from '@/core/versus/boughtTogether';
 import type { TeamReport } from '@/workers/searchApi';
-import { searchWorker, stopSearch } from '../find/searchWorker';
+import { boughtAtOnce, searchWorker, stopSearch, type SeatMachine } from '../find/searchWorker';
 
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
@@ -46,4 +47,20 @@ export function useTeam(project: string) {
   }
 
   return { seats: bundle?.seats, report, running, failed, begin, stop: stopSearch };
+}
+
+/** What the machines come to in one basket; undefined as long as it is not known, or where something has no price. */
+export function useTogether(machines: readonly SeatMachine[] | undefined): Together | undefined {
+  const [known, setKnown] = useState<{ readonly key: string; readonly together: Together | undefined }>();
+  // as a text, so that equal machines are asked about once
+  const key = machines && machines.length > 1 ? JSON.stringify(machines) : undefined;
+  useEffect(() => {
+    if (key === undefined) return;
+    let wanted = true;
+    void boughtAtOnce(JSON.parse(key) as SeatMachine[]).then((together) => wanted && setKnown({ key, together }));
+    return () => {
+      wanted = false;
+    };
+  }, [key]);
+  return known?.key === key ? known?.together : undefined;
 }

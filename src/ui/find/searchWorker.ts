@@ -50,3 +50,11 @@ export async function goodsOf(machine: Machine, region: string): ReturnType<Sear
   if (!remote) throw new Error('nothing was searched yet');
   return remote.goods(machine, region);
 }
+
+/** A machine with the brief that it is for. */
+export type SeatMachine = Parameters<SearchApi['together']>[0][number];
+
+/** What machines that the search has found come to in one basket. */
+export async function boughtAtOnce(machines: readonly SeatMachine[]): ReturnType<SearchApi['together']> {
+  return remote?.together(machines);
+}
