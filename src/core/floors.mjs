@@ -22,5 +22,9 @@ export const FLOORS = [
   { folders: ['rules'], holds: 'one question about a machine a file' },
   { folders: ['assess'], holds: 'the one front door' },
   { folders: ['versus', 'sizing', 'search'], holds: 'what is asked of assessments' },
+  {
+    folders: ['upgrade'],
+    holds: 'from the machine that is there to another: what it brings, what that costs, when it pays',
+  },
   { folders: ['library', 'formats', 'words'], holds: 'finding, reading and writing, saying' },
 ];

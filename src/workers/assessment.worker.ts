@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { subjectOf, type Assessment, type Context } from '@/core/assess';
+import { quickly, subjectOf, type Assessment, type Context } from '@/core/assess';
 import type { Machine } from '@/core/model/machine';
 import { elsewhereTrials } from '@/core/versus/elsewhere';
 import type { Brief } from '@/core/model/brief';
@@ -11,6 +11,7 @@ import { coinTrials, type Step } from '@/core/search/coinSteps';
 import { largestTrials } from '@/core/search/largest';
 import { memoryTrials } from '@/core/search/memorySheet';
 import { operatingPoints } from '@/core/search/operatingPoints';
+import { ladderTrials } from '@/core/upgrade/ladder';
 import { turnTrials } from '@/core/search/turning';
 import { remedyTrials } from '@/core/search/remedies';
 import type { Trials } from '@/core/assess/trials';
@@ -128,6 +129,14 @@ const api: WorkerApi = {
     const { up, savings, ...rest } = await newestOf('coin steps', coinTrials(same(machine), same(brief), ready()));
     const row = (step: Step) => ({ ...step, offers: offersOf(step.part, brief) });
     return { up: up.slice(0, SHOWN).map(row), savings: savings.slice(0, SHOWN).map(row), ...rest };
+  },
+  ladder: (present, draft, brief) => {
+    const subject = subjectOf(same(brief), quickly(ready()));
+    const [from, to] = [subject.assess(same(present)), subject.assess(same(draft))];
+    return newestOf(
+      'ladder',
+      ladderTrials(from, to, (machine) => subject.assess(machine)),
+    );
   },
 };
 

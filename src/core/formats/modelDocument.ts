@@ -1,5 +1,6 @@
 import { EVIDENCE } from '../evidence/constants';
 import { HEAT } from '../heat/constants';
+import { UPGRADE } from '../upgrade/constants';
 import { COMMON } from '../work/common';
 import type { Register } from '../figures/registers';
 import type { TaskKind } from '../model/tasks';
@@ -124,5 +125,8 @@ export function modelDocument(): string {
     '### Heat, air and noise',
     '',
     ...registerTable(HEAT),
+    '### Selling what is there',
+    '',
+    ...registerTable(UPGRADE),
   ].join('\n');
 }

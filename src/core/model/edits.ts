@@ -7,7 +7,7 @@ import { handPriceSchema, paidSchema } from './offers';
 import type { PartKind } from '../parts';
 import { sideSchema } from '../parts/case';
 import { driveRole } from '../figures/resources';
-import { itemSchema, laterSchema, PHASES, tuningSchema, type Item, type Machine } from './machine';
+import { itemSchema, laterSchema, resaleSchema, PHASES, tuningSchema, type Item, type Machine } from './machine';
 import { idText, partIdSchema, plainText } from '../parts/common';
 import { inPhase } from './phases';
 import { taskSchema } from './tasks';
@@ -27,6 +27,8 @@ const singleEditSchemas = [
   z.strictObject({ kind: z.literal('hand-price'), item: idText, handPrice: handPriceSchema.optional() }),
   /** Keeps what was really paid, or takes it away. */
   z.strictObject({ kind: z.literal('paid'), item: idText, paid: paidSchema.optional() }),
+  /** Says what becomes of a part that is replaced, all of it; nothing leaves it to be sold as it is usual. */
+  z.strictObject({ kind: z.literal('resale'), item: idText, resale: resaleSchema.optional() }),
   z.strictObject({ kind: z.literal('memory-profile'), profile: z.enum(['on', 'off']) }),
   z.strictObject({ kind: z.literal('rename'), name: plainText(80) }),
   z.strictObject({ kind: z.literal('stand'), item: idText, upright: z.boolean() }),
@@ -82,6 +84,7 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
           owned: _owned,
           handPrice: _price,
           paid: _paid,
+          resale: _resale,
           ...rest
         } = item;
         return { ...rest, part: edit.part, label: edit.label, ...(machine.present ? { owned: true } : {}) };
@@ -131,6 +134,12 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
         if (JSON.stringify(item.paid) === JSON.stringify(edit.paid)) return item;
         const { paid: _before, ...rest } = item;
         return edit.paid ? { ...rest, paid: edit.paid } : rest;
+      });
+    case 'resale':
+      return replaceItem(machine, edit.item, (item) => {
+        if (JSON.stringify(item.resale) === JSON.stringify(edit.resale)) return item;
+        const { resale: _before, ...rest } = item;
+        return edit.resale && Object.keys(edit.resale).length > 0 ? { ...rest, resale: edit.resale } : rest;
       });
     case 'memory-profile':
       return (machine.memoryProfile ?? 'on') === edit.profile ? machine : { ...machine, memoryProfile: edit.profile };

@@ -1,4 +1,4 @@
-import { listOf } from '../units/bounds';
+import { listOf, priceMinor } from '../units/bounds';
 import { z } from 'zod';
 import { measurementSchema } from './measurement';
 import { handPriceSchema, paidSchema } from './offers';
@@ -44,6 +44,18 @@ export const PHASES = ['now', 'later'] as const;
 export type Phase = (typeof PHASES)[number];
 export const laterSchema = z.strictObject({ name: plainText(60), on: isoDate.optional() });
 
+/** What becomes of a part once another takes its place. */
+export const FATES = ['sold', 'spare'] as const;
+export const resaleSchema = z.strictObject({
+  /** Sold when not stated. */
+  fate: z.enum(FATES).optional(),
+  /** What it is thought to be sold for, before fees, by hand. */
+  minor: priceMinor('must be above 0: what nobody buys is kept as a spare').optional(),
+  /** The day it was bought, where no price that was paid says so. */
+  boughtOn: isoDate.optional(),
+});
+export type ResaleTerms = z.infer<typeof resaleSchema>;
+
 /** One physical part in a machine. Two equal modules bought as a kit are one item; two cards are two items. */
 export const itemSchema = z.strictObject({
   id: idText,
@@ -63,6 +75,7 @@ export const itemSchema = z.strictObject({
   handPrice: handPriceSchema.optional(),
   /** What was really paid: kept apart from today's price. */
   paid: paidSchema.optional(),
+  resale: resaleSchema.optional(),
   /** Parts between which the real one lies, when this one stands in for it: the lesser and the better. */
   standInRange: z.tuple([partIdSchema, partIdSchema]).optional(),
   /** How it is fixed in the machine, where it cannot be changed for another. */

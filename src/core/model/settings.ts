@@ -1,4 +1,4 @@
-import { listOf } from '../units/bounds';
+import { listOf, minorUnits } from '../units/bounds';
 import { z } from 'zod';
 import { CONDITIONS } from './offers';
 import { idText } from '../parts/common';
@@ -42,8 +42,10 @@ export const settingsSchema = z.strictObject({
       firstYearPercent: z.number().min(0).max(100),
       yearlyPercent: z.number().min(0).max(100),
       feePercent: z.number().min(0).max(100),
+      /** Sending a parcel that was sold, minor units. */
+      shippingMinor: minorUnits().default(950),
     })
-    .default({ firstYearPercent: 35, yearlyPercent: 25, feePercent: 12 }),
+    .default({ firstYearPercent: 35, yearlyPercent: 25, feePercent: 12, shippingMinor: 950 }),
   /** Failures of a machine in a year, % of machines, and days until it works again when parts are sent in. */
   repair: z
     .strictObject({ failuresPercent: z.number().min(0).max(100), sentInDays: z.number().min(0).max(90) })

@@ -13,3 +13,23 @@ export const dayAfter = (day: string, days: number): string => dayText(dayNumber
  * @example daysBetween('2028-02-27', '2028-03-02') // 4: the year has a 29th
  */
 export const daysBetween = (from: string, to: string): number => dayNumber(to) - dayNumber(from);
+
+/** A day's anniversary so many years on; the 29th of February has its own on the 1st of March. */
+const yearsAfter = (day: string, years: number): number => {
+  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
+  return Math.round(Date.UTC(year + years, month - 1, date) / DAY_MS);
+};
+
+/**
+ * Years from one day to another: whole ones by the calendar, and what is left as a share of the year that it lies in.
+ * 0 when the second day is not the later one.
+ * @example yearsBetween('2031-05-18', '2034-05-18') // 3, whatever leap years lie between
+ */
+export function yearsBetween(from: string, to: string): number {
+  const end = dayNumber(to);
+  if (end <= dayNumber(from)) return 0;
+  let whole = Math.max(0, Number(to.slice(0, 4)) - Number(from.slice(0, 4)));
+  if (yearsAfter(from, whole) > end) whole--;
+  const [last, next] = [yearsAfter(from, whole), yearsAfter(from, whole + 1)];
+  return whole + (end - last) / (next - last);
+}

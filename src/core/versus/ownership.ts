@@ -1,6 +1,8 @@
 import type { Assessment } from '../assess';
 import { yearlyEnergy } from '../power/energy';
+import { shareLeft } from '../money/declining';
 import { softwareOf } from '../money/software';
+import type { Band } from '../units/band';
 import { timesFigure } from '../units/money';
 import { waitingOfTask } from '../work/waiting';
 import type { Support } from '../model/rivals';
@@ -95,8 +97,8 @@ export function ownershipOf(side: OwnedSide, leaveOut: ReadonlySet<string> = new
     timesFigure(side.purchaseMinor, failures * REPAIR_SHARE * uncovered(side, year)) +
     timesFigure(hour, failures * days * hoursADay);
 
-  const left = (1 - settings.resale.firstYearPercent / 100) * (1 - settings.resale.yearlyPercent / 100) ** (years - 1);
-  const resale = timesFigure(side.purchaseMinor, left * (1 - settings.resale.feePercent / 100));
+  const left = shareLeft(years, settings.resale) * (1 - settings.resale.feePercent / 100);
+  const resale = timesFigure(side.purchaseMinor, left);
 
   const rows = Array.from({ length: years + 1 }, (_, year): Record<CostLine, number> => ({
     purchase: year === 0 ? side.purchaseMinor : 0,
@@ -140,16 +142,17 @@ export interface Waited {
 
 /**
  * Hours a year that somebody waits. A run that is attended is waited for in full. One in the background or left to itself
- * costs nobody's time as long as the runs of its sitting fit into the sitting's hours; what does not fit is waited for.
+ * costs nobody's time as long as the runs of its sitting fit into the sitting's hours; what does not fit is waited for. Taken
+ * at one end of the predictions' bands.
  */
-export function waitingOf(assessment: Assessment): Waited {
+export function waitingOf(assessment: Assessment, end: keyof Band = 'likely'): Waited {
   const { brief } = assessment.facts;
   const runs = brief.tasks.flatMap((task) => {
     const result = assessment.tasks.find((entry) => entry.task === task.id);
     const aWeek = task.runsPerWeek;
     if (result?.mode !== 'elastic' || aWeek === undefined || aWeek === 0) return [];
     const sitting = brief.sittings.find(({ tasks }) => tasks.includes(task.id));
-    const hours = result.gets ? (aWeek * result.gets.likely) / 3600 : undefined;
+    const hours = result.gets ? (aWeek * result.gets[end]) / 3600 : undefined;
     return [{ task, sitting, attended: waitingOfTask(task) === 'attended', hours }];
   });
   const tasks = runs.flatMap(({ task, sitting, attended, hours }): TaskWait[] => {

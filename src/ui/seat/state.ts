@@ -39,7 +39,8 @@ export interface SeatState {
   /** A step that waits for a decision. */
   readonly asked: Asked | undefined;
   readonly refused: readonly Problem[];
-  editDraft: (edit: MachineEdit, label: string) => void;
+  /** Changes the chosen draft, or another one of the seat. */
+  editDraft: (edit: MachineEdit, label: string, other?: string) => void;
   editBrief: (edit: BriefEdit, label: string) => void;
   know: (parts: readonly Part[], offers: readonly Offer[]) => void;
   choose: (position: Position | undefined) => void;

@@ -26,10 +26,13 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE, 
       tell: (told) => set({ told }),
       asked: undefined,
       refused: [],
-      editDraft: (edit, label) => {
-        const { draftId: id, phase, bundle } = get();
+      editDraft: (edit, label, other) => {
+        const { draftId, phase, bundle } = get();
+        const id = other ?? draftId;
         const machine = bundle.drafts.find((draft) => draft.id === id)?.body;
-        push({ document: 'draft', id, edit: machine ? editIn(machine, phase, edit) : edit, label });
+        // of another draft nobody looks at a phase
+        const within = id === draftId ? phase : 'now';
+        push({ document: 'draft', id, edit: machine ? editIn(machine, within, edit) : edit, label });
       },
       open: (sheet) => set({ sheet, preview: undefined }),
       selectPhase: (phase) => set({ phase, preview: undefined, position: undefined, panel: 'findings' }),

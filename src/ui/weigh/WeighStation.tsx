@@ -41,6 +41,7 @@ import { later, opening } from '../shared/later';
 
 // what is asked of the search stands behind a closed line
 const Together = later(() => import('./Together').then((module) => module.Together), { meanwhile: opening });
+const Upgrade = later(() => import('./Upgrade').then((module) => module.Upgrade), { meanwhile: opening });
 
 /** A beam that is wider than this says no more, and its signs are drawn out of shape. */
 const BEAM_WIDTH = { maxWidth: 280 } as const;
@@ -71,6 +72,7 @@ export function WeighStation() {
   );
   const task: Task | undefined = brief.tasks.find((candidate) => candidate.id === chosen) ?? brief.tasks[0];
   const selected = columns.find((column) => column.id === draftId);
+  const there = columns.find((column) => column.body.present);
   if (brief.tasks.length === 0)
     return (
       <div className="pane">
@@ -203,13 +205,21 @@ export function WeighStation() {
         <Section label={TOGETHER}>
           <Together />
         </Section>
-        <Section label="Other machines for this work">
+        {there && selected && there.id !== selected.id && (
+          <Section label={FROM_PRESENT}>
+            <Upgrade present={there} draft={selected} />
+          </Section>
+        )}
+        <Section label="Other machines">
           <FindMachines />
         </Section>
       </section>
     </Box>
   );
 }
+
+/** Whether a draft is worth it where there is a machine already. */
+const FROM_PRESENT = 'From the present machine';
 
 /** Where the next coin has several parts change. */
 const TOGETHER = 'Several parts at once';

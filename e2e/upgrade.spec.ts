@@ -1,0 +1,47 @@
+import { expect, test } from './test';
+import { noBarriersInEither, opened, openSeat } from './helpers';
+
+test('from the present machine: what it costs net, when it pays, what is sold and what moves on, and what first', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await openSeat(page, 'weigh');
+  await page.getByRole('button', { name: 'Draft B', exact: true }).click();
+  const upgrade = await opened(page, 'From the present machine');
+  await expect(upgrade).toContainText(
+    /Draft B costs [\d,.]+ USD net of what is sold, and somebody waits [\d.]+ h a week less/,
+  );
+  await expect(upgrade).toContainText(/It pays if an hour is worth [\d,.]+ USD within a year/);
+  await expect(upgrade).toContainText('“Grade 5.4K raw”');
+  const first = upgrade.getByRole('region', { name: 'What first' });
+  await expect(first.getByRole('listitem').first()).toContainText(/^1 .+ meet their targets/, { timeout: 30_000 });
+  await expect(first.getByRole('listitem')).toHaveCount(5);
+  await noBarriersInEither(page, 'from the present machine');
+
+  // a price by hand is what it is sold for, and a spare brings nothing
+  const net = async (): Promise<number> => {
+    const [, text = ''] = /costs ([\d,.]+) USD net/.exec(await upgrade.innerText()) ?? [];
+    return Number(text.replace(/,/g, ''));
+  };
+  const before = await net();
+  await upgrade.getByRole('button', { name: 'What is sold' }).click();
+  await upgrade.getByRole('button', { name: /^Price for Palisar Breeze 6/ }).click();
+  const price = page.getByRole('textbox', { name: 'Price for Palisar Breeze 6' });
+  await price.fill('200');
+  await price.press('Enter');
+  await expect(upgrade).toContainText('200.00 USD, set by hand');
+  const dearer = await net();
+  expect(dearer).toBeLessThan(before - 100);
+  await upgrade.getByRole('button', { name: /^What becomes of Palisar Breeze 6/ }).click();
+  await page
+    .getByRole('group', { name: 'What becomes of Palisar Breeze 6' })
+    .getByRole('button', { name: 'kept as a spare' })
+    .click();
+  await expect.poll(net).toBeCloseTo(dearer + 200 * 0.88 - 9.5, 1);
+
+  // what is there already is not bought again
+  await expect(upgrade).toContainText('There already, and bought again: Marlhouse Quay');
+  await upgrade.getByRole('button', { name: 'use what is there' }).click();
+  await expect(upgrade).toContainText(/Moves on: Marlhouse Quay/);
+  await expect.poll(net).toBeLessThan(dearer);
+});

@@ -1,0 +1,140 @@
+import type { Brief } from '../model/brief';
+import type { NotSold, PartResale, ValuedBy } from '../upgrade/resale';
+import type { LadderStep } from '../upgrade/ladder';
+import type { UpgradeWorth } from '../upgrade/worth';
+import type { Band } from '../units/band';
+import type { Currency } from '../units/money';
+import { coins, coinsOnly, listed, number } from './format';
+
+const MONTH_WEEKS = 52 / 12;
+/** Longer than this is told as never: nobody keeps a machine so long. */
+const NEVER_WEEKS = 20 * 52;
+
+/** "5 weeks", "9.6 months", "2.4 years". */
+export function whileWords(weeks: number): string {
+  if (weeks > NEVER_WEEKS) return 'never';
+  if (weeks < 9) return weeks < 1.5 ? 'a week' : `${number(weeks, 2)} weeks`;
+  const months = weeks / MONTH_WEEKS;
+  return months < 24 ? `${number(months, 2)} months` : `${number(months / 12, 2)} years`;
+}
+
+const range = ({ low, high }: Band, currency: Currency): string =>
+  low === high
+    ? coins(Math.round(low), currency)
+    : `${coinsOnly(Math.round(low), currency)} to ${coins(Math.round(high), currency)}`;
+
+/** Whether a draft is worth it against the machine that is there, in a sentence or two. */
+export function worthWords(
+  { net, savedHoursAWeek, weeks, purchaseOpen, notPredicted }: UpgradeWorth,
+  name: string,
+  { hourMinor }: Pick<Brief, 'hourMinor'>,
+  currency: Currency,
+): string {
+  const cost = `${name} costs ${purchaseOpen ? 'at least ' : ''}${coins(Math.round(net.likely), currency)} net of what is sold`;
+  const { likely, low, high } = savedHoursAWeek;
+  const hours = Math.abs(likely);
+  if (hours < HARDLY)
+    return `${cost}; ${notPredicted.length > 0 ? `how long ${listed(notPredicted.map((task) => `“${task}”`))} ${notPredicted.length > 1 ? 'are' : 'is'} waited for is not predicted on both` : 'nobody waits noticeably less'}.`;
+  const band = low === high ? '' : ` (${number(low, 2)} to ${number(high, 2)})`;
+  const saves =
+    likely > 0
+      ? `somebody waits ${number(hours, 2)} h a week less${band}`
+      : `somebody waits ${number(hours, 2)} h a week more${band}`;
+  if (net.likely <= 0) return `${name} costs nothing net of what is sold, and ${saves}.`;
+  if (weeks === undefined || hourMinor === undefined)
+    return `${cost}, and ${saves}; what an hour is worth is not stated, so nothing says when that pays.`;
+  const at = `at ${coins(hourMinor, currency)} an hour`;
+  if (weeks.likely > NEVER_WEEKS) return `${cost}, and ${saves}: ${at} it does not pay.`;
+  const [soon, late] = [whileWords(weeks.low), whileWords(weeks.high)];
+  const between = soon === late ? '' : ` (${soon} at best, ${late} at worst)`;
+  return `${cost}, and ${saves}: ${at} it has paid after ${whileWords(weeks.likely)}${between}.`;
+}
+
+/** Tasks that begin to do what is asked, or stop, in a sentence each. */
+export function turnsWords({ tasks }: Pick<UpgradeWorth, 'tasks'>, brief: Pick<Brief, 'tasks'>): string[] {
+  const named = (turns: 'begins' | 'ends'): string[] =>
+    tasks.flatMap((change) =>
+      change.turns === turns ? [`“${brief.tasks.find(({ id }) => id === change.task)?.name ?? change.task}”`] : [],
+    );
+  const [begins, ends] = [named('begins'), named('ends')];
+  return [
+    ...(begins.length > 0
+      ? [`${listed(begins)} ${begins.length > 1 ? 'do' : 'does'} what is asked for the first time.`]
+      : []),
+    ...(ends.length > 0 ? [`${listed(ends)} no longer ${ends.length > 1 ? 'do' : 'does'} what is asked.`] : []),
+  ];
+}
+
+/** Less than this is no saving that anybody notices, hours a week. */
+const HARDLY = 0.01;
+
+/** What an hour has to be worth for it to pay, in a sentence; undefined where it costs nothing, or no hour is saved. */
+export function paysAtWords({ paysAt, net }: UpgradeWorth, currency: Currency): string | undefined {
+  if (net.likely <= 0) return undefined;
+  const told = paysAt.flatMap(({ years, hourMinor }) =>
+    hourMinor === undefined
+      ? []
+      : [`${coins(Math.round(hourMinor), currency)} within ${years === 1 ? 'a year' : `${years} years`}`],
+  );
+  return told.length === 0 ? undefined : `It pays if an hour is worth ${told.join(', ')}.`;
+}
+
+/** What a part is worth, and how that is known. */
+export function resaleWords({ value, by, notSold }: PartResale, currency: Currency): string {
+  if (notSold !== undefined && !value) return NOT_SOLD[notSold];
+  if (!value || !by) return NOT_SOLD.unknown;
+  const what = `${range(value, currency)}, ${byWords(by, currency)}`;
+  return notSold === 'not-worth-it' ? `${what}; ${NOT_SOLD['not-worth-it']}` : what;
+}
+
+const NOT_SOLD: Readonly<Record<NotSold, string>> = {
+  spare: 'kept as a spare',
+  'not-transferable': 'passes to nobody else',
+  unknown: 'nobody says what it is worth: set a price, or the day it was bought',
+  'not-worth-it': 'fees and the parcel take all of it, so it stays',
+};
+
+const FROM = { paid: 'was paid', today: 'it costs new', list: 'its maker asks' } as const;
+
+function byWords(by: ValuedBy, currency: Currency): string {
+  switch (by.code) {
+    case 'by-hand':
+      return 'set by hand';
+    case 'used-offers':
+      return by.offers === 1
+        ? `a used one is offered for ${coins(by.leastMinor, currency)}`
+        : `${by.offers} used ones are offered from ${coins(by.leastMinor, currency)}`;
+    case 'declining':
+      return `of the ${coins(by.fromMinor, currency)} that ${FROM[by.from]} after ${number(by.years, 2)} years${by.age === 'known' ? '' : ', if it is as old as it can be'}`;
+  }
+}
+
+/** What is gained and lost beside time and money, a line each. */
+export function besideWords({ louderDbA, energySavedMinor, notPredicted }: UpgradeWorth, currency: Currency): string[] {
+  const lines: string[] = [];
+  if (energySavedMinor !== undefined && energySavedMinor !== 0)
+    lines.push(
+      `Energy costs ${coins(Math.abs(energySavedMinor), currency)} a year ${energySavedMinor > 0 ? 'less' : 'more'}.`,
+    );
+  if (louderDbA !== undefined && Math.abs(louderDbA) >= 0.5)
+    lines.push(`It is ${number(Math.abs(louderDbA), 2)} dB(A) ${louderDbA > 0 ? 'louder' : 'quieter'}.`);
+  if (notPredicted.length > 0) lines.push(`Not counted, as it is not predicted on both: ${notPredicted.join(', ')}.`);
+  return lines;
+}
+
+/** What a purchase on the way does, in a sentence: "“Export” meets its target; the work at 161 % in place of 65 %". */
+export function ladderWords(
+  { begins, ends, before, after }: Pick<LadderStep, 'begins' | 'ends' | 'before' | 'after'>,
+  { tasks }: Pick<Brief, 'tasks'>,
+): string {
+  const named = (ids: readonly string[]): string =>
+    listed(ids.map((id) => `“${tasks.find((task) => task.id === id)?.name ?? id}”`));
+  const lines = [
+    ...(begins.length > 0 ? [`${named(begins)} ${begins.length > 1 ? 'meet their targets' : 'meets its target'}`] : []),
+    ...(ends.length > 0 ? [`${named(ends)} no longer ${ends.length > 1 ? 'do' : 'does'}`] : []),
+    before.percent === after.percent
+      ? `the work stays at ${after.percent} % of what is asked`
+      : `the work at ${after.percent} % of what is asked, ${before.percent} % before`,
+  ];
+  return lines.join('; ');
+}
