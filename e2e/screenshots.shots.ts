@@ -20,6 +20,7 @@ test('pictures for the README', async ({ page }) => {
   await page.waitForTimeout(60_000);
   await team.getByRole('button', { name: 'Stop, keep what is known' }).click();
   await expect(team.getByRole('status')).toContainText('Stopped');
+  await expect(team).toContainText('Bought in one basket', { timeout: 60_000 });
   await shot(page, 'team');
   await page.goto('/workshop');
   await expect(page.getByRole('region', { name: 'Settings' })).toBeVisible();
@@ -63,7 +64,7 @@ test('pictures for the README', async ({ page }) => {
   await why.getByLabel('A part of the library').fill('Gale 12');
   await page.getByRole('option').first().click();
   await why.getByRole('button', { name: 'Weigh it' }).click();
-  await expect(why.getByRole('status')).toBeVisible({ timeout: 60_000 });
+  await expect(why.getByRole('status').first()).toContainText(/speaks against|alone decides/, { timeout: 60_000 });
   await costs.evaluate((section) => section.scrollIntoView({ block: 'start' }));
   await shot(page, 'demands');
 
@@ -115,8 +116,12 @@ test('pictures for the README', async ({ page }) => {
   await expect(await opened(page, 'What waiting has been worth')).toContainText('90 days');
   await shot(page, 'buy');
 
-  await page.getByRole('link', { name: 'Draft', exact: true }).click();
+  await openSeat(page, 'weigh');
   await page.emulateMedia({ colorScheme: 'dark' });
+  await page.getByRole('button', { name: 'Draft B', exact: true }).click();
+  const upgrade = await opened(page, 'From the present machine');
+  await expect(upgrade.getByRole('region', { name: 'What first' })).toBeVisible({ timeout: 30_000 });
   await calm(page);
-  await shot(page, 'draft-dark');
+  await upgrade.evaluate((section) => section.scrollIntoView({ block: 'start' }));
+  await shot(page, 'upgrade');
 });

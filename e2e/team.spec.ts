@@ -40,6 +40,7 @@ test('one budget over two seats: shared out, who gains and who loses, one counts
     /500\.00 USD less: (Front|Back) desk|500\.00 USD less change nothing|With 500\.00 USD less not every seat/,
   );
   await expect(team.getByRole('row')).toHaveCount(3);
+  await expect(team).toContainText(/Bought in one basket (they cost as much|[\d,.]+ USD are saved)/);
   await noBarriersInEither(page, 'one budget for all seats');
   // what is set for a seat is shared out at once, over the machines that are known
   await team.getByRole('button', { name: /^The least for Back desk/ }).click();

@@ -48,7 +48,9 @@ export async function makeRival(service: Service, input: unknown): Promise<MadeR
         id,
         name: `${maker} ${name}`.slice(0, 80),
         // what somebody owns or paid here says nothing of the branded machine
-        items: machine.items.map(({ owned: _owned, handPrice: _hand, paid: _paid, phase: _phase, ...item }) => item),
+        items: machine.items.map(
+          ({ owned: _owned, handPrice: _hand, paid: _paid, resale: _resale, phase: _phase, ...item }) => item,
+        ),
       },
       offers: [{ region: seat.brief.body.region, priceMinor, shippingMinor, asOf: await todayOf(service) }],
       warrantyMonths,

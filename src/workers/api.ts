@@ -11,6 +11,7 @@ import type { OperatingPoint } from '@/core/search/operatingPoints';
 import type { Largest } from '@/core/search/largest';
 import type { Remedy } from '@/core/search/remedies';
 import type { Turn } from '@/core/search/turning';
+import type { FutureOf } from '@/core/upgrade/future';
 import type { Ladder } from '@/core/upgrade/ladder';
 
 /** A candidate with the offers that the page needs to assess it itself. */
@@ -45,6 +46,8 @@ export interface WorkerApi {
   elsewhere(machine: Machine, brief: Brief, region: string): Promise<ElsewhereResult>;
   operatingPoints(machine: Machine, brief: Brief): Promise<OperatingPoint[]>;
   coinSteps(machine: Machine, brief: Brief): Promise<CoinStepRows>;
+  /** How far the board of a machine goes. */
+  future(machine: Machine, brief: Brief): Promise<FutureOf[]>;
   /** In which order the parts that one machine has and another has not are best bought. */
   ladder(present: Machine, draft: Machine, brief: Brief): Promise<Ladder>;
 }

@@ -11,6 +11,7 @@ import { coinTrials, type Step } from '@/core/search/coinSteps';
 import { largestTrials } from '@/core/search/largest';
 import { memoryTrials } from '@/core/search/memorySheet';
 import { operatingPoints } from '@/core/search/operatingPoints';
+import { futureTrials } from '@/core/upgrade/future';
 import { ladderTrials } from '@/core/upgrade/ladder';
 import { turnTrials } from '@/core/search/turning';
 import { remedyTrials } from '@/core/search/remedies';
@@ -129,6 +130,10 @@ const api: WorkerApi = {
     const { up, savings, ...rest } = await newestOf('coin steps', coinTrials(same(machine), same(brief), ready()));
     const row = (step: Step) => ({ ...step, offers: offersOf(step.part, brief) });
     return { up: up.slice(0, SHOWN).map(row), savings: savings.slice(0, SHOWN).map(row), ...rest };
+  },
+  future: (sentMachine, sentBrief) => {
+    const [machine, brief] = [same(sentMachine), same(sentBrief)];
+    return newestOf(`future ${machine.id}`, futureTrials(machine, brief, ready(), assessedNow(machine, brief)));
   },
   ladder: (present, draft, brief) => {
     const subject = subjectOf(same(brief), quickly(ready()));

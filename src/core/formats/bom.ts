@@ -61,6 +61,7 @@ function component(item: Machine['items'][number], part: Part | undefined): BomC
       ...property('fixed', item.fixed),
       ...property('hand-price', item.handPrice),
       ...property('paid', item.paid),
+      ...property('resale', item.resale),
       ...figures.map(([field, value]) => ({ name: `${FIGURE}${field}`, value: JSON.stringify(value) })),
     ],
   };
@@ -165,6 +166,7 @@ export function readBom(text: string): Parsed<ReadBom> {
       ...optional('fixed', of('fixed')),
       ...optional('handPrice', of('hand-price')),
       ...optional('paid', of('paid')),
+      ...optional('resale', of('resale')),
     });
     if (kind === undefined) return undefined;
     if (!PART_KINDS.includes(kind as PartKind))

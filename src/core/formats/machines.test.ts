@@ -7,7 +7,7 @@ import { describe, expect, test } from 'vitest';
 import { compileCatalogue } from '../model/catalogue';
 import { demoCatalogue } from '@/demo/catalogue';
 import { filmDrafts } from '@/demo/ninefathom';
-import type { Machine } from '../model/machine';
+import { itemSchema, type Item, type Machine } from '../model/machine';
 import { readBom, writeBom, type Bom } from './bom';
 import { readCatalogue } from './catalogue';
 import { readInventory } from './lshw';
@@ -62,6 +62,31 @@ describe('a machine as a bill of materials', () => {
       for (const part of read.value.parts) expect(part).toEqual(catalogue.part(part.id));
       expect(read.value.parts.length).toBe(new Set(machine.items.map((item) => item.part)).size);
     }
+  });
+
+  test('keeps everything that can be said of an item', () => {
+    const [draft] = filmDrafts();
+    const [first, second] = draft?.items ?? [];
+    if (!draft || !first || !second) throw new Error('no draft');
+    const item: Required<Omit<Item, 'stood'>> = {
+      id: 'thing-1',
+      part: first.part,
+      label: 'A thing',
+      roles: ['active'],
+      owned: true,
+      upright: true,
+      side: 'rear',
+      phase: 'now',
+      handPrice: { priceMinor: 100, shippingMinor: 0, reason: 'told', on: '2026-05-01' },
+      paid: { landedMinor: 90, on: '2026-05-02' },
+      resale: { fate: 'spare', minor: 50, boughtOn: '2026-05-01' },
+      standInRange: [first.part, second.part],
+      fixed: 'soldered',
+      standsInFor: 'another',
+    };
+    expect(Object.keys(item).sort()).toEqual(Object.keys(itemSchema.shape).sort());
+    const machine: Machine = { ...draft, items: [item] };
+    expect(readBom(JSON.stringify(bomOf(machine)))).toMatchObject({ ok: true, value: { machine: { items: [item] } } });
   });
 
   test('keeps pins, firmware and what stands in', () => {

@@ -1,8 +1,18 @@
 import { expect, test } from 'vitest';
 import type { Item } from '../model/machine';
+import type { FutureOf } from '../upgrade/future';
 import type { PartResale } from '../upgrade/resale';
 import type { UpgradeWorth } from '../upgrade/worth';
-import { besideWords, ladderWords, paysAtWords, resaleWords, turnsWords, whileWords, worthWords } from './upgrade';
+import {
+  besideWords,
+  futureWords,
+  ladderWords,
+  paysAtWords,
+  resaleWords,
+  turnsWords,
+  whileWords,
+  worthWords,
+} from './upgrade';
 
 const even = (value: number) => ({ low: value, likely: value, high: value });
 const NOTHING: UpgradeWorth = {
@@ -117,4 +127,22 @@ test('what a purchase on the way does', () => {
   );
   expect(words([], ['a'], 100, 90)).toBe('“a” no longer does; the work at 90 % of what is asked, 100 % before');
   expect(words([], [], 100, 100)).toBe('the work stays at 100 % of what is asked');
+});
+
+test('how far a board goes, and where it is a dead end', () => {
+  const part = (name: string, landedMinor: number | undefined, times: number) =>
+    ({ part: { id: name, maker: 'Test', name }, landedMinor, times, brought: [] }) as unknown as NonNullable<
+      FutureOf['best']
+    >;
+  const words = (change: Partial<FutureOf>) =>
+    futureWords({ kind: 'processor', takes: 5, faster: 2, best: undefined, value: undefined, ...change }, 'USD');
+  expect(words({ takes: 0 })).toBe('Processor: a dead end, nothing else that is sold goes in.');
+  expect(words({})).toBe('Processor: a dead end, 5 others go in and none makes this work faster.');
+  const best = part('Big', 40_000, 1.344);
+  expect(words({ best, value: best })).toBe(
+    'Processor: 5 others go in, 2 of them faster. The most: Test Big for 400.00 USD, 1.34 × as fast.',
+  );
+  expect(words({ best, value: part('Small', 10_000, 1.2) })).toMatch(
+    /For its money: Test Small for 100\.00 USD, 1\.2 × as fast\.$/,
+  );
 });

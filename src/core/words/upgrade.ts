@@ -1,10 +1,14 @@
 import type { Brief } from '../model/brief';
+import { fullName } from '../model/fitted';
+import type { FutureOf, FuturePart } from '../upgrade/future';
 import type { NotSold, PartResale, ValuedBy } from '../upgrade/resale';
 import type { LadderStep } from '../upgrade/ladder';
 import type { UpgradeWorth } from '../upgrade/worth';
 import type { Band } from '../units/band';
 import type { Currency } from '../units/money';
-import { coins, coinsOnly, listed, number } from './format';
+import { findingWords } from './findings';
+import { capitalised, coins, coinsOnly, listed, number } from './format';
+import { kindName } from './names';
 
 const MONTH_WEEKS = 52 / 12;
 /** Longer than this is told as never: nobody keeps a machine so long. */
@@ -138,3 +142,18 @@ export function ladderWords(
   ];
   return lines.join('; ');
 }
+
+/** How far a board goes with one kind of part, in a sentence or two. */
+export function futureWords({ kind, takes, faster, best, value }: FutureOf, currency: Currency): string {
+  const name = capitalised(kindName(kind));
+  if (takes === 0) return `${name}: a dead end, nothing else that is sold goes in.`;
+  const goes = takes === 1 ? '1 other goes in' : `${takes} others go in`;
+  if (!best) return `${name}: a dead end, ${goes} and none makes this work faster.`;
+  const told = ({ part, landedMinor, times, brought }: FuturePart): string =>
+    `${fullName(part)}${landedMinor === undefined ? '' : ` for ${coins(landedMinor, currency)}`}, ${number(times, 3)} × as fast${brought.length > 0 ? ` (${[...new Set(brought.map((finding) => findingWords(finding).says.replace(/\.$/, '')))].slice(0, BROUGHT).join('; ')})` : ''}`;
+  const most = `${name}: ${goes}, ${faster} of them faster. The most: ${told(best)}.`;
+  return value && value.part.id !== best.part.id ? `${most} For its money: ${told(value)}.` : most;
+}
+
+/** Of what a part brings so much is told. */
+const BROUGHT = 2;

@@ -14,7 +14,15 @@ import { couldMove, worthOf, type TaskChange } from '@/core/upgrade/worth';
 import { minorOfShown, shownCoins, type Currency } from '@/core/units/money';
 import { coins, listed } from '@/core/words/format';
 import { getsText } from '@/core/words/results';
-import { besideWords, ladderWords, paysAtWords, resaleWords, turnsWords, worthWords } from '@/core/words/upgrade';
+import {
+  besideWords,
+  futureWords,
+  ladderWords,
+  paysAtWords,
+  resaleWords,
+  turnsWords,
+  worthWords,
+} from '@/core/words/upgrade';
 import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Sign } from '../shared/Beam';
@@ -74,6 +82,10 @@ export function Upgrade({ present, draft }: { present: Side; draft: Side }) {
         </p>
       )}
       <WhatFirst present={present} draft={draft} />
+      <Fold summary={<span className="small">How far each board goes</span>}>
+        <BoardFuture side={present} />
+        <BoardFuture side={draft} />
+      </Fold>
       <Fold summary={<span className="small">What is sold</span>}>
         <Sold
           parts={worth.resale.parts}
@@ -118,6 +130,34 @@ function WhatFirst({ present, draft }: { present: Side; draft: Side }) {
       </ol>
       {answer.value.open && (
         <p className="between small">◆ Something has no price, and weighs nothing in this order.</p>
+      )}
+    </Box>
+  );
+}
+
+/** What a board can be given later, by what it does for this work. */
+function BoardFuture({ side }: { side: Side }) {
+  const { machine, brief, parts, price } = side.assessment.facts;
+  const board = parts.one('board')?.part;
+  const answer = useWorker(board && `future ${identity(machine)} ${identity(brief)}`, (api) =>
+    api.future(machine, brief),
+  );
+  if (!board) return null;
+  return (
+    <Box component="section" aria-label={`How far ${fullName(board)} goes`} sx={{ marginBottom: '8px' }}>
+      <h3>
+        {fullName(board)}, {side.name}
+      </h3>
+      {answer.state === 'ready' ? (
+        answer.value.map((future) => (
+          <p key={future.kind} className="small">
+            {futureWords(future, price.currency)}
+          </p>
+        ))
+      ) : (
+        <p className="quiet small">
+          {answer.state === 'failed' ? 'It could not be worked out.' : 'Trying what it takes …'}
+        </p>
       )}
     </Box>
   );
