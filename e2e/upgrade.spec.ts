@@ -18,6 +18,19 @@ test('from the present machine: what it costs net, when it pays, what is sold an
   await expect(first.getByRole('listitem')).toHaveCount(5);
   await noBarriersInEither(page, 'from the present machine');
 
+  // the core is one decision, and the board that is there has an end
+  await upgrade.getByRole('button', { name: 'The core alone' }).click();
+  const core = upgrade.getByRole('region', { name: 'The core alone' });
+  await core.getByRole('button', { name: 'Try each socket' }).click();
+  await expect(core.getByRole('status')).toContainText('Proven', { timeout: 60_000 });
+  await expect(core.getByRole('row')).toHaveCount(6);
+  await expect(core.getByRole('row').nth(1)).toContainText(/[\d,.]+ .*[\d.]+ ×/s);
+  await upgrade.getByRole('button', { name: 'How far each board goes' }).click();
+  await expect(upgrade.getByRole('region', { name: /^How far .* goes$/ }).first()).toContainText(
+    'Processor: a dead end',
+    { timeout: 30_000 },
+  );
+
   // a price by hand is what it is sold for, and a spare brings nothing
   const net = async (): Promise<number> => {
     const [, text = ''] = /costs ([\d,.]+) USD net/.exec(await upgrade.innerText()) ?? [];

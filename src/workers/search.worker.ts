@@ -19,12 +19,15 @@ import { teamPoints, type TeamKnown } from '@/core/search/exact/teamSearch';
 import { foundWords, type FoundWords } from '@/core/words/found';
 import { nearWords, type NearWords } from '@/core/words/near';
 import { stabilityWords } from '@/core/words/stability';
+import { coresWords } from '@/core/words/upgrade';
+import { coresOf, type Cores } from '@/core/upgrade/cores';
 import { timesFigure } from '@/core/units/money';
 import { boughtTogether } from '@/core/versus/boughtTogether';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
 import type {
   Ask,
+  CoresReport,
   CostsReport,
   Line,
   PartReport,
@@ -260,6 +263,15 @@ async function two(ask: Ask, tell: (report: TwoReport) => void): Promise<void> {
   await answer(turn, twoMachines(question, context, questionsIn(context)), tell, facts, facts);
 }
 
+async function cores({ from: present, brief }: Ask, tell: (report: CoresReport) => void): Promise<void> {
+  const turn = takeTurn();
+  const context = ready();
+  if (!present) throw new RangeError('no machine was named');
+  const assessment = subjectOf(brief, quickly(context)).assess(present);
+  const facts = ({ cores: known, ...now }: Cores) => ({ ...now, cores: coresWords(known, present) });
+  await answer(turn, coresOf(assessment, context, questionsIn(context)), tell, facts, facts);
+}
+
 /** A question about a draft: its own parts are no limit. And how machines near it are told, each worked out once. */
 function aboutDraft({ from: draft, ...ask }: Ask, context: Context) {
   if (!draft) throw new RangeError('no draft was named');
@@ -327,6 +339,7 @@ const api: SearchApi = {
   partCase: caseOf,
   stability,
   two,
+  cores,
   steps,
   repair,
   team,

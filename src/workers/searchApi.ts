@@ -16,6 +16,7 @@ import type { Part } from '@/core/parts';
 import type { FoundWords } from '@/core/words/found';
 import type { NearWords, StepsTold } from '@/core/words/near';
 import type { StabilityWords } from '@/core/words/stability';
+import type { CoreWords } from '@/core/words/upgrade';
 
 /** What is asked of the search. */
 export interface Ask {
@@ -84,6 +85,12 @@ export interface StabilityReport extends Told {
   readonly words: StabilityWords | undefined;
 }
 
+/** The cores that the machine that is there could have: told as they become known, and once more at the end. */
+export interface CoresReport extends Told {
+  readonly cores: readonly CoreWords[];
+  readonly open: number;
+}
+
 /** One of two machines, as it is told. */
 export interface SideReport extends Omit<Side, 'found'> {
   readonly found: FoundWords;
@@ -139,6 +146,8 @@ export interface SearchApi {
   stability(ask: Ask, tell: (report: StabilityReport) => void): Promise<void>;
   /** Shares the sittings of a brief between two machines; ended as `find` is. */
   two(ask: Ask, tell: (report: TwoReport) => void): Promise<void>;
+  /** Processor, board and memory of each socket in the machine `from`; ended as `find` is. */
+  cores(ask: Ask, tell: (report: CoresReport) => void): Promise<void>;
   /** Steps of several parts at once around the draft `from`; ended as `find` is. */
   steps(ask: Ask, tell: (report: StepsReport) => void): Promise<void>;
   /** Machines of several seats that a budget may be shared over; ended as `find` is. */

@@ -130,7 +130,7 @@ export function* ladderTrials(
 }
 
 /** Items of the second list whose part the first has not, each counted once. */
-function missingIn(there: readonly Item[], wanted: readonly Item[]): Item[] {
+export function missingIn(there: readonly Item[], wanted: readonly Item[]): Item[] {
   const counts = new Map<string, number>();
   for (const { part } of there) counts.set(part, (counts.get(part) ?? 0) + 1);
   return wanted.filter(({ part }) => {

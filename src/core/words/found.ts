@@ -88,7 +88,7 @@ function goodsOf({ parts, price }: Assessment['facts']): Good[] {
 }
 
 /** What a machine is made of: "Gale 12, 2 × Ash 2x16 and Pellbox Short". */
-export function madeOf({ items }: Machine): string {
+export function madeOf({ items }: Pick<Machine, 'items'>): string {
   const counts = new Map<string, number>();
   for (const { label, part } of items) counts.set(label ?? part, (counts.get(label ?? part) ?? 0) + 1);
   return listed([...counts].map(([name, count]) => (count > 1 ? `${count} × ${name}` : name)));

@@ -1,12 +1,15 @@
 import type { Brief } from '../model/brief';
 import { fullName } from '../model/fitted';
+import type { Machine } from '../model/machine';
+import type { CoreChoice } from '../upgrade/cores';
+import { missingIn, type LadderStep } from '../upgrade/ladder';
 import type { FutureOf, FuturePart } from '../upgrade/future';
 import type { NotSold, PartResale, ValuedBy } from '../upgrade/resale';
-import type { LadderStep } from '../upgrade/ladder';
 import type { UpgradeWorth } from '../upgrade/worth';
 import type { Band } from '../units/band';
 import type { Currency } from '../units/money';
 import { findingWords } from './findings';
+import { madeOf } from './found';
 import { capitalised, coins, coinsOnly, listed, number } from './format';
 import { kindName } from './names';
 
@@ -157,3 +160,30 @@ export function futureWords({ kind, takes, faster, best, value }: FutureOf, curr
 
 /** Of what a part brings so much is told. */
 const BROUGHT = 2;
+
+/** One socket's cheapest core in words; the parts by name, those that had to be exchanged with it too. */
+export interface CoreWords {
+  readonly socket: string;
+  readonly current: boolean;
+  /** "Tern 6, Reef 2 and Ash 2x16 5600"; undefined when nothing is sound and does what is done now. */
+  readonly bought: string | undefined;
+  readonly priceMinor: number | undefined;
+  readonly netMinor: number | undefined;
+  readonly times: number;
+}
+
+/** The cores of a present machine in words, those that cost least net first, sockets without one last. */
+export const coresWords = (cores: readonly CoreChoice[], present: Pick<Machine, 'items'>): CoreWords[] =>
+  cores
+    .map(({ socket, current, found, net, times }): CoreWords => {
+      const anew = found && missingIn(present.items, found.machine.items);
+      return {
+        socket,
+        current,
+        bought: anew && madeOf({ items: anew }),
+        priceMinor: found?.priceMinor,
+        netMinor: net && Math.round(net.likely),
+        times,
+      };
+    })
+    .sort((a, b) => (a.netMinor ?? Infinity) - (b.netMinor ?? Infinity) || (a.socket < b.socket ? -1 : 1));

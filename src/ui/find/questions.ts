@@ -1,4 +1,5 @@
 import type {
+  CoresReport,
   CostsReport,
   PartReport,
   RepairReport,
@@ -29,3 +30,6 @@ export const assuring = asking<StabilityReport>((api, ask, tell) => api.stabilit
 
 /** One machine for all sittings beside two that share them. */
 export const halving = asking<TwoReport>((api, ask, tell) => api.two(ask, tell));
+
+/** Processor, board and memory of each socket in the machine that is there. */
+export const coring = asking<CoresReport>((api, ask, tell) => api.cores(ask, tell));

@@ -30,6 +30,7 @@ import { Fold } from '../shared/Fold';
 import { Heads } from '../shared/Heads';
 import { TextButton } from '../shared/TextButton';
 import { Value } from '../shared/Value';
+import { CoreAlone } from './CoreAlone';
 
 interface Side {
   readonly id: string;
@@ -82,6 +83,9 @@ export function Upgrade({ present, draft }: { present: Side; draft: Side }) {
         </p>
       )}
       <WhatFirst present={present} draft={draft} />
+      <Fold summary={<span className="small">The core alone</span>}>
+        <CoreAlone present={present} />
+      </Fold>
       <Fold summary={<span className="small">How far each board goes</span>}>
         <BoardFuture side={present} />
         <BoardFuture side={draft} />

@@ -39,7 +39,7 @@ export interface Steps {
 }
 
 /** What a machine does is kept: targets that it meets, and of what falls short no less than it makes. */
-function keepingWork({ tasks }: Assessment, at: Question['at']): Map<string, number> {
+export function keepingWork({ tasks }: Assessment, at: Question['at']): Map<string, number> {
   return new Map(
     tasks.flatMap((result): [string, number][] => {
       const made = progressAt(result, at);

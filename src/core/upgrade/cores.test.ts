@@ -1,0 +1,95 @@
+import { expect, test } from 'vitest';
+import { subjectOf } from '../assess';
+import { finish } from '../assess/trials';
+import type { Machine } from '../model/machine';
+import { progressAt } from '../search/exact/rank';
+import { plainQuestion } from '../search/exact/question';
+import { tryAll } from '../search/exact/tryAll';
+import { smallMarket } from '../tests/smallMarkets';
+import { coresWords } from '../words/upgrade';
+import { coresOf, type Cores } from './cores';
+
+const SEEDS = 60;
+const MOST = 400;
+const CORE = new Set(['processor', 'board', 'memory']);
+const AT_NEED = new Set(['cooler', 'supply']);
+
+test('the cheapest core of each socket equals every machine tried around what is there', () => {
+  const seen = { machines: 0, found: 0, none: 0, other: 0 };
+  for (let seed = 1; seed <= SEEDS && seen.machines < 6; seed++) {
+    const { brief, context } = smallMarket(seed);
+    const subject = subjectOf(brief, context);
+    let all;
+    try {
+      all = tryAll(plainQuestion(brief), context, MOST).found;
+    } catch {
+      continue;
+    }
+    // what is there is the least of what can be had, so that there is something to gain
+    const least = [...all].sort((a, b) => a.rank.percent - b.rank.percent)[0];
+    if (!least) continue;
+    const present: Machine = { ...least.machine, items: least.machine.items.map((item) => ({ ...item, owned: true })) };
+    const assessment = subject.assess(present);
+    const kindOf = (id: string) => context.catalogue.part(id)?.kind ?? '';
+    const stays = present.items.filter(({ part }) => !CORE.has(kindOf(part)) && !AT_NEED.has(kindOf(part)));
+    const spare = present.items.filter(({ part }) => AT_NEED.has(kindOf(part)));
+    const made = new Map(assessment.tasks.map((result) => [result.task, progressAt(result, 'likely')]));
+    const said = finish<Cores>(coresOf(assessment, context));
+    seen.machines++;
+    for (const { socket, current, found, net, times } of said.cores) {
+      const name = `seed ${seed}, ${socket}`;
+      const own = context.catalogue.part(present.items.find(({ part }) => kindOf(part) === 'processor')?.part ?? '');
+      expect(current, name).toBe(own?.kind === 'processor' && own.socket === socket);
+      const others = context.catalogue.ofKind('processor').filter((part) => part.socket !== socket);
+      const plain = tryAll(
+        { ...plainQuestion(brief), keep: stays, spare, withoutParts: new Set(others.map(({ id }) => id as string)) },
+        context,
+        3 * MOST,
+      ).found.find(({ machine }) =>
+        subject
+          .assess(machine)
+          .tasks.every(
+            (result) => progressAt(result, 'likely') >= Math.min(0.999, (made.get(result.task) ?? 0) * 0.999),
+          ),
+      );
+      expect(found?.priceMinor, name).toBe(plain?.priceMinor);
+      if (!found || !net) {
+        seen.none++;
+        expect(times, name).toBe(0);
+        continue;
+      }
+      seen.found++;
+      if (!current) seen.other++;
+      expect(net.low, name).toBeLessThanOrEqual(net.high);
+      expect(net.high, name).toBeLessThanOrEqual(found.priceMinor);
+      const kept = found.machine.items.map(({ part }) => part);
+      for (const { part } of stays) expect(kept, name).toContain(part);
+    }
+  }
+  expect(seen.machines).toBeGreaterThan(2);
+  expect(seen.found).toBeGreaterThan(2);
+});
+
+test('what costs least net comes first, and a socket without a machine last', () => {
+  const present = { items: [{ id: 'a', part: 'old' }] } as unknown as Machine;
+  const core = (socket: string, likely: number | undefined) => ({
+    socket,
+    current: false,
+    found:
+      likely === undefined
+        ? undefined
+        : ({
+            priceMinor: likely + 10,
+            rank: {},
+            machine: { items: [...present.items, { id: 'b', part: 'new', label: 'New' }] },
+          } as never),
+    net: likely === undefined ? undefined : { low: likely, likely, high: likely },
+    times: 1,
+  });
+  const words = coresWords([core('None', undefined), core('Dear', 500), core('Cheap', 100)], present);
+  expect(words.map(({ socket, bought, netMinor }) => [socket, bought, netMinor])).toEqual([
+    ['Cheap', 'New', 100],
+    ['Dear', 'New', 500],
+    ['None', undefined, undefined],
+  ]);
+});

@@ -1,0 +1,101 @@
+import { subjectOf, quickly, type Assessment, type Context } from '../assess';
+import type { PartKind } from '../parts';
+import { isOnSale } from '../parts/onSale';
+import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from '../search/exact/ended';
+import type { FoundMachine } from '../search/exact/judge';
+import { plainQuestion, type Question } from '../search/exact/question';
+import { rankOfResults } from '../search/exact/rank';
+import { cheapest } from '../search/exact/search';
+import { readier, type Ready } from '../search/exact/searchable';
+import { keepingWork } from '../search/exact/steps';
+import type { Band } from '../units/band';
+import { plainNumber, ratioOf } from '../units/money';
+import { missingIn } from './ladder';
+import { resaleOf } from './resale';
+
+/** The cheapest core of one socket in the machine that is there. Money landed, minor units. */
+export interface CoreChoice {
+  readonly socket: string;
+  /** The socket that is there already. */
+  readonly current: boolean;
+  /** The machine with it; its price is what has to be bought. Undefined when none is sound and does what is done now. */
+  readonly found: FoundMachine | undefined;
+  /** What is bought less what the parts that leave bring; undefined without a machine. */
+  readonly net: Band | undefined;
+  /** How many times as much of what is asked it does as the machine that is there; 0 without one. */
+  readonly times: number;
+}
+
+export interface Cores {
+  readonly cores: readonly CoreChoice[];
+  /** Sockets that are still to be looked at. */
+  readonly open: number;
+  readonly effort: Effort;
+}
+
+/** What makes up a core; cooler and supply stay where they can, and are exchanged where they cannot. */
+const CORE: ReadonlySet<PartKind> = new Set(['processor', 'board', 'memory']);
+const AT_NEED: ReadonlySet<PartKind> = new Set(['cooler', 'supply']);
+
+/**
+ * Processor, board and memory as one decision: for each socket whose processors are sold, the cheapest ones with which the
+ * machine that is there is sound and does no less than it does, everything else of it kept, and what they cost net of
+ * what the old ones bring. Each is an exact search.
+ */
+export function* coresOf(
+  present: Assessment,
+  context: Context,
+  ready: Ready = readier(context),
+): Generator<Cores, Cores> {
+  const { brief, machine, parts } = present.facts;
+  const kindOf = new Map(parts.all.map(({ item, part }) => [item.id, part.kind]));
+  const isOf = (kinds: ReadonlySet<PartKind>, id: string): boolean => {
+    const kind = kindOf.get(id);
+    return kind !== undefined && kinds.has(kind);
+  };
+  const own = parts.one('board')?.part.socket;
+  const processors = context.catalogue.ofKind('processor');
+  const sockets = [
+    ...new Set(
+      processors.flatMap((part) => (part.socket !== undefined && isOnSale(part, context.today) ? [part.socket] : [])),
+    ),
+  ].sort();
+  const base: Question = {
+    ...plainQuestion(brief),
+    keep: machine.items.filter(({ id }) => !isOf(CORE, id) && !isOf(AT_NEED, id)),
+    spare: machine.items.filter(({ id }) => isOf(AT_NEED, id)).map((item) => ({ ...item, owned: true })),
+    least: { tasks: keepingWork(present, 'likely') },
+  };
+  const subject = subjectOf(brief, quickly(context));
+  const rank = rankOfResults(brief, present.tasks, 'likely');
+  let now: Cores = { cores: [], open: sockets.length, effort: NO_EFFORT };
+  for (const socket of sockets) {
+    const withoutParts = new Set(processors.flatMap((part) => (part.socket === socket ? [] : [part.id as string])));
+    const before = now.effort;
+    const end = yield* toItsEnd(cheapest(ready({ ...base, withoutParts })), (effort) => ({
+      ...now,
+      effort: addEfforts(before, effort),
+    }));
+    const found = foundIn(end);
+    now = {
+      cores: [...now.cores, { socket, current: socket === own, ...judged(found) }],
+      open: now.open - 1,
+      effort: addEfforts(before, end.effort),
+    };
+    yield now;
+  }
+  return now;
+
+  function judged(found: FoundMachine | undefined): Pick<CoreChoice, 'found' | 'net' | 'times'> {
+    if (!found) return { found, net: undefined, times: 0 };
+    const leaving = missingIn(found.machine.items, machine.items);
+    const { net } = resaleOf(present, new Set(leaving.map(({ id }) => id)));
+    const bought = plainNumber(found.priceMinor);
+    const then = rankOfResults(brief, subject.assess(found.machine).tasks, 'likely');
+    return {
+      found,
+      net: { low: bought - net.high, likely: bought - net.likely, high: bought - net.low },
+      times: ratioOf(then.percent, Math.max(1, rank.percent)),
+    };
+  }
+}
