@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { number } from '@/core/words/format';
 import type { Told } from '@/workers/searchApi';
 
 interface AskProps {
@@ -31,3 +32,12 @@ export function AskButton({ label, asked: { report, running, begin, stop } }: As
 /** Why the worker could not be asked. */
 export const NotAsked = ({ failed }: { failed: string | undefined }) =>
   failed === undefined ? null : <p className="short small">The search could not be run: {failed}.</p>;
+
+/** What an answer took, once it is there. */
+export const Took = ({ report }: { report: Pick<Told, 'state' | 'effort' | 'seconds' | 'done'> | undefined }) =>
+  report?.done ? (
+    <p className="quiet small" role="status">
+      {report.state === 'proven' ? 'Proven' : 'Stopped'}: {number(report.effort.nodes)} partial machines in{' '}
+      {number(report.seconds, 2)} s.
+    </p>
+  ) : null;

@@ -7,13 +7,13 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { coins, coinsOnly, number } from '@/core/words/format';
+import { coins, coinsOnly } from '@/core/words/format';
 import type { PartRoomWords, StabilityWords } from '@/core/words/stability';
 import type { Ask } from '@/workers/searchApi';
 import { useCurrency } from '../seat/useSeat';
 import { Sign } from '../shared/Beam';
 import { Hint } from '../shared/Hint';
-import { AskButton, NotAsked } from './AskButton';
+import { AskButton, NotAsked, Took } from './AskButton';
 import { assuring } from './questions';
 
 /** What would make another machine the cheapest: prices, figures that nobody states, and constants of the model. */
@@ -36,12 +36,7 @@ export function HowSure({ ask, topic }: { ask: Omit<Ask, 'brief'>; topic: string
       <NotAsked failed={failed} />
       {running && <LinearProgress aria-label="Choices looked at" />}
       {words && <Told words={words} whole={report.state === 'proven'} />}
-      {report?.done && (
-        <p className="quiet small" role="status">
-          {report.state === 'proven' ? 'Proven' : 'Stopped'}: {number(report.effort.nodes)} partial machines in{' '}
-          {number(report.seconds, 2)} s.
-        </p>
-      )}
+      <Took report={report} />
     </Box>
   );
 }

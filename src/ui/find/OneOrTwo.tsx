@@ -2,13 +2,13 @@
 
 import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
-import { coins, number } from '@/core/words/format';
+import { coins } from '@/core/words/format';
 import { sideWords, twoMachinesWords } from '@/core/words/twoMachines';
 import type { Ask } from '@/workers/searchApi';
 import { useBrief } from '../seat/moment';
 import { useCurrency } from '../seat/useSeat';
 import { Fold } from '../shared/Fold';
-import { AskButton, NotAsked } from './AskButton';
+import { AskButton, NotAsked, Took } from './AskButton';
 import { FoundSummary, type Look } from './FoundSummary';
 import { halving } from './questions';
 
@@ -42,12 +42,7 @@ export function OneOrTwo({ ask, topic, look }: { ask: Omit<Ask, 'brief'>; topic:
           <FoundSummary found={side.found} title={sideWords(side, brief)} look={look} />
         </Fold>
       ))}
-      {report?.done && (
-        <p className="quiet small" role="status">
-          {report.state === 'proven' ? 'Proven' : 'Stopped'}: {number(report.effort.nodes)} partial machines in{' '}
-          {number(report.seconds, 2)} s.
-        </p>
-      )}
+      <Took report={report} />
     </Box>
   );
 }

@@ -9,7 +9,7 @@ import TableRow from '@mui/material/TableRow';
 import type { Assessment } from '@/core/assess';
 import { NO_LIMITS } from '@/core/search/exact/limits';
 import { coinsOnly, number } from '@/core/words/format';
-import { AskButton, NotAsked } from '../find/AskButton';
+import { AskButton, NotAsked, Took } from '../find/AskButton';
 import { coring } from '../find/questions';
 import { Heads } from '../shared/Heads';
 
@@ -51,12 +51,7 @@ export function CoreAlone({ present: { assessment } }: { present: { readonly ass
           </TableBody>
         </Table>
       )}
-      {report?.done && (
-        <p className="quiet small" role="status">
-          {report.state === 'proven' ? 'Proven' : 'Stopped'}: {number(report.effort.nodes)} partial machines in{' '}
-          {number(report.seconds, 2)} s.
-        </p>
-      )}
+      <Took report={report} />
     </Box>
   );
 }
