@@ -1,6 +1,7 @@
 'use client';
 
 import { type Settings, TRUST_FLOORS, type TrustFloor } from '@/core/model/settings';
+import { minorOfShown, shownCoins, type Currency } from '@/core/units/money';
 import { Num, Pick } from '../shared/phrases';
 import { Value } from '../shared/Value';
 
@@ -15,9 +16,18 @@ const CONDITIONS = {
   used: { label: 'new, refurbished and used parts', list: ['new', 'refurbished', 'used'] },
 } as const;
 type Conditions = keyof typeof CONDITIONS;
+const MOST_PARCEL = 10_000;
 
 /** How the desk buys, and what it reckons with over the years. */
-export function BuyingSettings({ settings, save }: { settings: Settings; save: (next: Settings) => void }) {
+export function BuyingSettings({
+  settings,
+  currency,
+  save,
+}: {
+  settings: Settings;
+  currency: Currency;
+  save: (next: Settings) => void;
+}) {
   const conditions: Conditions = settings.conditions.includes('used')
     ? 'used'
     : settings.conditions.includes('refurbished')
@@ -165,7 +175,16 @@ export function BuyingSettings({ settings, save }: { settings: Settings; save: (
         ...settings,
         resale: { ...settings.resale, feePercent: value },
       }))}
-      .
+      {' and '}
+      {number(
+        'Sending a sold parcel',
+        shownCoins(settings.resale.shippingMinor, currency),
+        currency,
+        MOST_PARCEL,
+        'Of what is sold together, once.',
+        (value) => ({ ...settings, resale: { ...settings.resale, shippingMinor: minorOfShown(value, currency) } }),
+      )}{' '}
+      a parcel.
     </p>
   );
 }

@@ -161,7 +161,7 @@ export function SettingsPanel({ settings, regions }: { settings: Settings; regio
           There is no region yet: import a catalogue that has one.
         </Typography>
       )}
-      {region && <BuyingSettings settings={settings} save={(next) => void save(next)} />}
+      {region && <BuyingSettings settings={settings} currency={region.currency} save={(next) => void save(next)} />}
       {problems.length > 0 && <Problems title="Not kept" list={problems} />}
     </Panel>
   );
