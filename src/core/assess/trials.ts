@@ -23,3 +23,12 @@ export function finish<T>(trials: Generator<unknown, T>): T {
     if (next.done) return next.value;
   }
 }
+
+/** Runs a search through to its answer, telling something of its caller's on the way. */
+export function* telling<Y, T>(trials: Generator<unknown, T>, tell: () => Y): Generator<Y, T> {
+  for (;;) {
+    const next = trials.next();
+    if (next.done) return next.value;
+    yield tell();
+  }
+}

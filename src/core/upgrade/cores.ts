@@ -1,7 +1,7 @@
 import { subjectOf, quickly, type Assessment, type Context } from '../assess';
 import type { PartKind } from '../parts';
 import { isOnSale } from '../parts/onSale';
-import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from '../search/exact/ended';
+import { foundWithin, NO_EFFORT, type Effort } from '../search/exact/ended';
 import type { FoundMachine } from '../search/exact/judge';
 import { plainQuestion, type Question } from '../search/exact/question';
 import { rankOfResults } from '../search/exact/rank';
@@ -71,16 +71,15 @@ export function* coresOf(
   let now: Cores = { cores: [], open: sockets.length, effort: NO_EFFORT };
   for (const socket of sockets) {
     const withoutParts = new Set(processors.flatMap((part) => (part.socket === socket ? [] : [part.id as string])));
-    const before = now.effort;
-    const end = yield* toItsEnd(cheapest(ready({ ...base, withoutParts })), (effort) => ({
-      ...now,
-      effort: addEfforts(before, effort),
-    }));
-    const found = foundIn(end);
+    const found = yield* foundWithin(
+      cheapest(ready({ ...base, withoutParts })),
+      () => now,
+      (next) => (now = next),
+    );
     now = {
+      ...now,
       cores: [...now.cores, { socket, current: socket === own, ...judged(found) }],
       open: now.open - 1,
-      effort: addEfforts(before, end.effort),
     };
     yield now;
   }

@@ -3,6 +3,7 @@ import { finish, type Trials } from '../assess/trials';
 import type { Item, Machine } from '../model/machine';
 import type { PartKind } from '../parts';
 import { rankOfResults, type Rank } from '../search/exact/rank';
+import { MET } from '../units/band';
 import { firstFree, idIn, numbered } from '../units/free';
 import { plainNumber, ratioOf } from '../units/money';
 
@@ -81,7 +82,7 @@ export function* ladderTrials(
       rank: rankOfResults(brief, assessment.tasks, 'likely'),
       met: new Set(
         assessment.tasks.flatMap(({ task, ratio, impossible }) =>
-          impossible.length === 0 && ratio && ratio.likely >= 1 - 1e-9 ? [task] : [],
+          impossible.length === 0 && ratio && ratio.likely >= MET ? [task] : [],
         ),
       ),
     });

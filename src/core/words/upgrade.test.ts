@@ -146,3 +146,13 @@ test('how far a board goes, and where it is a dead end', () => {
     /For its money: Test Small for 100\.00 USD, 1\.2 × as fast\.$/,
   );
 });
+
+test('what is dropped less is told, where both run', () => {
+  const result = (dropped: number | undefined, gets = even(20)) =>
+    ({ dropped, gets, unit: 'frame' }) as unknown as NonNullable<UpgradeWorth['tasks'][number]['before']>;
+  const words = (before: ReturnType<typeof result>, after: ReturnType<typeof result>) =>
+    turnsWords({ tasks: [{ task: 'grade', before, after, turns: undefined }] }, { tasks: [] });
+  expect(words(result(16.4), result(0))).toEqual(['“grade” drops 0 frames a second, 16 now.']);
+  expect(words(result(0), result(undefined))).toEqual([]);
+  expect(words(result(16), { ...result(0), gets: undefined })).toEqual([]);
+});

@@ -57,21 +57,31 @@ export function worthWords(
   return `${cost}, and ${saves}: ${at} it has paid after ${whileWords(weeks.likely)}${between}.`;
 }
 
-/** Tasks that begin to do what is asked, or stop, in a sentence each. */
+/** Tasks that begin to do what is asked, or stop, and what they drop less or more, in a sentence each. */
 export function turnsWords({ tasks }: Pick<UpgradeWorth, 'tasks'>, brief: Pick<Brief, 'tasks'>): string[] {
   const named = (turns: 'begins' | 'ends'): string[] =>
     tasks.flatMap((change) =>
       change.turns === turns ? [`“${brief.tasks.find(({ id }) => id === change.task)?.name ?? change.task}”`] : [],
     );
   const [begins, ends] = [named('begins'), named('ends')];
+  const dropped = tasks.flatMap(({ task, before, after }) => {
+    const [was = 0, is = 0] = [before?.dropped, after?.dropped];
+    // what does not run drops nothing, and is told of above
+    if (!before?.gets || !after?.gets || Math.abs(was - is) < SEEN_DROPS) return [];
+    const name = brief.tasks.find(({ id }) => id === task)?.name ?? task;
+    return [`“${name}” drops ${number(is, 2)} ${after.unit}s a second, ${number(was, 2)} now.`];
+  });
   return [
     ...(begins.length > 0
       ? [`${listed(begins)} ${begins.length > 1 ? 'do' : 'does'} what is asked for the first time.`]
       : []),
     ...(ends.length > 0 ? [`${listed(ends)} no longer ${ends.length > 1 ? 'do' : 'does'} what is asked.`] : []),
+    ...dropped,
   ];
 }
 
+/** Fewer than this are not told, a second. */
+const SEEN_DROPS = 0.05;
 /** Less than this is no saving that anybody notices, hours a week. */
 const HARDLY = 0.01;
 

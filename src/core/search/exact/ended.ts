@@ -43,3 +43,19 @@ export function* toItsEnd<T>(
 
 /** What a search found that came to its end. */
 export const foundIn = (end: Ended): FoundMachine | undefined => (end.kind === 'best' ? end.found : undefined);
+
+/**
+ * Steps a search to its end within an answer that grows: what it does is added to the answer's effort, on the way and at
+ * its end. What it found; undefined when there is nothing.
+ */
+export function* foundWithin<T extends { readonly effort: Effort }>(
+  search: Generator<{ readonly effort: Effort }, Ended>,
+  now: () => T,
+  set: (next: T) => void,
+): Generator<T, FoundMachine | undefined> {
+  const before = now().effort;
+  const counted = (effort: Effort): T => ({ ...now(), effort: addEfforts(before, effort) });
+  const end = yield* toItsEnd(search, counted);
+  set(counted(end.effort));
+  return foundIn(end);
+}

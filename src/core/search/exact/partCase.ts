@@ -1,4 +1,5 @@
 import type { Context } from '../../assess';
+import { telling } from '../../assess/trials';
 import { cheapestOffer } from '../../money/landed';
 import { buyPolicy } from '../../money/policy';
 import type { Region } from '../../model/offers';
@@ -6,7 +7,7 @@ import type { Part } from '../../parts';
 import { isOnSale } from '../../parts/onSale';
 import { plainNumber } from '../../units/money';
 import { clashOf, demandsOf, without as relaxed, type Demand } from './clash';
-import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
+import { foundWithin, NO_EFFORT, type Effort } from './ended';
 import type { FoundMachine } from './judge';
 import { repriced } from './market';
 import type { Question } from './question';
@@ -68,12 +69,12 @@ export function* partCase(
     decided: undefined,
     effort: NO_EFFORT,
   };
-  function* found(asked: Searchable, under: Under = {}): Generator<PartCase, FoundMachine | undefined> {
-    const before = now.effort;
-    const end = yield* toItsEnd(cheapest(asked, under), (effort) => ({ ...now, effort: addEfforts(before, effort) }));
-    now = { ...now, effort: addEfforts(before, end.effort) };
-    return foundIn(end);
-  }
+  const found = (asked: Searchable, under: Under = {}) =>
+    foundWithin(
+      cheapest(asked, under),
+      () => now,
+      (next) => (now = next),
+    );
   const withIt: Question = { ...question, withPart: part };
   const without: Question = { ...question, withoutParts: new Set([...question.withoutParts, part]) };
   const wanted = ready(withIt);
@@ -144,18 +145,13 @@ export function* partCase(
 
   /** Demands that leave nothing with the part, or nothing without it. */
   function* forcedBy(own: FoundMachine | undefined): Generator<PartCase, Decided> {
-    const clash = clashOf(own ? without : withIt, context, ready);
-    for (;;) {
-      const next = clash.next();
-      if (next.done) {
-        const demands = next.value.demands.map(({ demand }) => demand);
-        return {
-          how: 'together',
-          demands: demands.filter((demand) => !(demand.code === 'left-out' && demand.id === part)),
-        };
-      }
-      yield now;
-    }
+    const clash = yield* telling(clashOf(own ? without : withIt, context, ready), () => now);
+    return {
+      how: 'together',
+      demands: clash.demands
+        .map(({ demand }) => demand)
+        .filter((demand) => !(demand.code === 'left-out' && demand.id === part)),
+    };
   }
 }
 

@@ -1,10 +1,10 @@
 import { subjectOf, type Context } from '../../assess';
-import { finish } from '../../assess/trials';
+import { telling } from '../../assess/trials';
 import { constantTurns, type ConstantTurn } from '../../predict/constantTurns';
 import { turnTrials, type Turn } from '../turning';
 import { MET } from '../../units/band';
 import { timesFigure } from '../../units/money';
-import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
+import { addEfforts, foundWithin, NO_EFFORT, type Effort } from './ended';
 import { judge, type FoundMachine } from './judge';
 import { repriced } from './market';
 import { withEditions, type Question } from './question';
@@ -80,12 +80,12 @@ export function* stabilityOf(
     constants: [],
     effort: NO_EFFORT,
   };
-  function* found(asked: Searchable, under: Under = {}): Generator<Stability, FoundMachine | undefined> {
-    const before = now.effort;
-    const end = yield* toItsEnd(cheapest(asked, under), (effort) => ({ ...now, effort: addEfforts(before, effort) }));
-    now = { ...now, effort: addEfforts(before, end.effort) };
-    return foundIn(end);
-  }
+  const found = (asked: Searchable, under: Under = {}) =>
+    foundWithin(
+      cheapest(asked, under),
+      () => now,
+      (next) => (now = next),
+    );
   /** Whether any machine costs no more; ends with the first. */
   function* anyWithin(asked: Searchable, mostMinor: number): Generator<Stability, boolean> {
     const before = now.effort;
@@ -163,9 +163,11 @@ export function* stabilityOf(
     if (!open) break;
     const judged = subjectOf(question.brief, context).assess(open.machine);
     const findings = judged.findings.filter(({ level }) => level === 'unproven');
-    const turnsOfIt = findings.flatMap((finding) =>
-      finish(turnTrials(open.machine, question.brief, finding, context, judged)),
-    );
+    const turnsOfIt: Turn[] = [];
+    for (const finding of findings)
+      turnsOfIt.push(
+        ...(yield* telling(turnTrials(open.machine, question.brief, finding, context, judged), () => now)),
+      );
     now = { ...now, missing: [...now.missing, { found: open, turns: turnsOfIt }] };
     yield now;
     const unknown = turnsOfIt.flatMap(({ figure }) => designOf(figure.part, context));

@@ -1,6 +1,6 @@
 import { quickly, subjectOf, type Assessment, type Context } from '../../assess';
 import type { Machine } from '../../model/machine';
-import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
+import { addEfforts, foundWithin, NO_EFFORT, type Effort } from './ended';
 import { frontier } from './goals';
 import { judge, type FoundMachine } from './judge';
 import { nearMachine, staying, type NearMachine } from './near';
@@ -110,11 +110,11 @@ export function* stepsFrom(
     .map(({ task }) => task);
 
   function* cheapestOf(near: Searchable, limit?: number): Generator<Steps, NearMachine | undefined> {
-    const before = now.effort;
-    const under = limit === undefined ? {} : { mostMinor: limit };
-    const end = yield* toItsEnd(cheapest(near, under), (effort) => ({ ...now, effort: addEfforts(before, effort) }));
-    now = { ...now, effort: addEfforts(before, end.effort) };
-    const found = foundIn(end);
+    const found = yield* foundWithin(
+      cheapest(near, limit === undefined ? {} : { mostMinor: limit }),
+      () => now,
+      (next) => (now = next),
+    );
     return found && nearMachine(near.space, draft, found, context);
   }
 

@@ -1,6 +1,6 @@
 import { subjectOf, quickly, type Context } from '../../assess';
 import type { Brief } from '../../model/brief';
-import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
+import { foundWithin, NO_EFFORT, type Effort } from './ended';
 import type { FoundMachine } from './judge';
 import { everyTask, type Question } from './question';
 import { progressAt } from './rank';
@@ -67,12 +67,14 @@ export function* twoMachines(
   const known = new Map<Group, FoundMachine | undefined>();
   function* costOf(group: Group): Generator<TwoMachines, FoundMachine | undefined> {
     if (known.has(group)) return known.get(group);
-    const before = now.effort;
     const asked = ready(aboutPart(question, sittingsOf(group), context));
-    const end = yield* toItsEnd(cheapest(asked), (effort) => ({ ...now, effort: addEfforts(before, effort) }));
-    now = { ...now, effort: addEfforts(before, end.effort) };
-    known.set(group, foundIn(end));
-    return foundIn(end);
+    const found = yield* foundWithin(
+      cheapest(asked),
+      () => now,
+      (next) => (now = next),
+    );
+    known.set(group, found);
+    return found;
   }
   /** Nothing for a group costs less: what is known of it, or of the dearest part of it. */
   const leastOf = (group: Group): number => {
