@@ -1,7 +1,6 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { assess, contextOf } from '@/core/assess';
-import { PHASES } from '@/core/model/machine';
-import { inPhase } from '@/core/model/phases';
+import { inPhase, phaseOf, phasesOf } from '@/core/model/phases';
 import { compileCatalogue } from '@/core/model/catalogue';
 import { caseCatalogue, readCase } from '@/core/formats/caseFile';
 import { emptyCatalogue } from '@/core/formats/catalogue';
@@ -72,11 +71,13 @@ async function assessCommand(path: string | undefined): Promise<number> {
   if (!parsed.ok) return refuse(parsed.problems);
   const file = parsed.value;
   const context = contextOf(compileCatalogue(caseCatalogue(file, around)), file.today);
-  // a machine with a later phase is two machines to a script that wants to know whether all is well
+  // a machine with later phases is several machines to a script that wants to know whether all is well
   const assessments = file.machines.flatMap((machine) =>
-    (machine.later ? PHASES : (['now'] as const)).map((phase) => assess(inPhase(machine, phase), file.brief, context)),
+    phasesOf(machine).map((phase) => assess(inPhase(machine, phase), file.brief, context)),
   );
-  const phases = file.machines.flatMap((machine) => (machine.later ? ['now', machine.later.name] : [undefined]));
+  const phases = file.machines.flatMap((machine) =>
+    machine.phases ? phasesOf(machine).map((id) => phaseOf(machine, id)?.name ?? id) : [undefined],
+  );
   say(
     JSON.stringify(
       {

@@ -130,7 +130,7 @@ export async function putPart(service: Service, id: string, target: unknown): Pr
     if (!seat || !draft) refuse(id, 'cannot go there: that draft is gone');
     const kindOf = new Map(data.parts.map((entry) => [entry.id, entry.kind]));
     const there = ONCE.has(part.kind)
-      ? draft.body.items.find((item) => item.phase !== 'later' && kindOf.get(item.part) === part.kind)
+      ? draft.body.items.find((item) => item.from === undefined && kindOf.get(item.part) === part.kind)
       : undefined;
     const label = fullName(part);
     const saved = await editDraft(

@@ -2,7 +2,7 @@ import { minorUnits, priceMinor } from '@/core/units/bounds';
 import { z } from 'zod';
 import { idFrom } from '@/core/formats/csv/rows';
 import { rivalSchema } from '@/core/model/rivals';
-import { inPhase } from '@/core/model/phases';
+import { inPhase, plainItem } from '@/core/model/phases';
 import * as projects from '@/store/projectStore';
 import { answering, read, refuse, type Refused } from './refuse';
 import { libraryStep } from './libraryStep';
@@ -48,8 +48,8 @@ export async function makeRival(service: Service, input: unknown): Promise<MadeR
         id,
         name: `${maker} ${name}`.slice(0, 80),
         // what somebody owns or paid here says nothing of the branded machine
-        items: machine.items.map(
-          ({ owned: _owned, handPrice: _hand, paid: _paid, resale: _resale, phase: _phase, ...item }) => item,
+        items: machine.items.map(({ owned: _owned, handPrice: _hand, paid: _paid, resale: _resale, ...item }) =>
+          plainItem(item),
         ),
       },
       offers: [{ region: seat.brief.body.region, priceMinor, shippingMinor, asOf: await todayOf(service) }],

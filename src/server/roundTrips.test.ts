@@ -5,7 +5,7 @@ import { readBom, writeBom } from '@/core/formats/bom';
 import { readCase, writeCase } from '@/core/formats/caseFile';
 import { readCatalogue } from '@/core/formats/catalogue';
 import { DRIVE_ROLES } from '@/core/figures/resources';
-import { PHASES, machineSchema, type Machine } from '@/core/model/machine';
+import { machineSchema, type Machine } from '@/core/model/machine';
 import { demoCatalogue } from '@/demo/catalogue';
 import { filmBrief } from '@/demo/ninefathom';
 import { catalogueLines } from './exports';
@@ -29,9 +29,12 @@ const machine: fc.Arbitrary<Machine> = fc
     memoryProfile: optional(fc.constantFrom('on' as const, 'off' as const)),
     firmware: optional(text.filter((value) => value.length <= 20)),
     present: optional(fc.boolean()),
-    later: optional(
-      fc.record({ name: text.filter((value) => value.length <= 60), on: optional(fc.constant('2027-03-01')) }),
-    ),
+    phases: fc
+      .record({ name: text.filter((value) => value.length <= 60), on: optional(fc.constant('2027-03-01')) })
+      .map((next) => [
+        { id: 'next', ...next },
+        { id: 'after', name: 'After that', on: '2028-03-01', budgetMinor: 100_00 },
+      ]),
     pinned: fc.boolean(),
     items: fc.array(
       fc.record({
@@ -40,7 +43,8 @@ const machine: fc.Arbitrary<Machine> = fc
         roles: optional(fc.subarray([...DRIVE_ROLES])),
         owned: optional(fc.boolean()),
         upright: optional(fc.boolean()),
-        phase: optional(fc.constantFrom(...PHASES)),
+        from: optional(fc.constant('next')),
+        until: optional(fc.constant('after')),
         standsInFor: optional(text),
       }),
       { minLength: 1, maxLength: 12 },

@@ -92,4 +92,19 @@ export const MIGRATIONS: readonly string[] = [
   ALTER TABLE history ADD COLUMN window TEXT NOT NULL DEFAULT '';
   CREATE TABLE removed (id INTEGER PRIMARY KEY AUTOINCREMENT, at TEXT NOT NULL, label TEXT NOT NULL, spec TEXT NOT NULL) STRICT;
   `,
+  // a machine had one later phase, and items that were only in one of the two; it has as many phases as it takes now
+  (['documents.body', 'history.before', 'history.after'] as const)
+    .map((column) => {
+      const [table, field] = column.split('.');
+      return `
+  UPDATE ${table} SET ${field} = json_remove(json_set(${field},
+    '$.phases', json_array(json_patch('{"id":"later"}', json_extract(${field}, '$.later'))),
+    '$.items', json((SELECT json_group_array(json(CASE json_extract(value, '$.phase')
+      WHEN 'later' THEN json_remove(json_set(value, '$.from', 'later'), '$.phase')
+      WHEN 'now' THEN json_remove(json_set(value, '$.until', 'later'), '$.phase')
+      ELSE value END)) FROM json_each(${field}, '$.items')))), '$.later')
+  WHERE json_valid(${field}) AND json_type(${field}, '$.later') = 'object' AND json_type(${field}, '$.items') = 'array';
+  `;
+    })
+    .join(''),
 ];

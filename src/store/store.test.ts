@@ -10,6 +10,8 @@ import { openDatabase, writing, type Database } from './database';
 import { rememberColumns, rememberedColumns, readSettings, writeSettings } from './libraryStore';
 import { applyEntries, beginStep, type Entry } from './lists';
 import { MIGRATIONS } from './schema';
+import { asNow } from '@/core/formats/former';
+import { machineSchema } from '@/core/model/machine';
 import { listSteps, originOf, stepLibrary } from './steps';
 
 let folder: string;
@@ -58,6 +60,39 @@ describe('migrations', () => {
     const opened = openDatabase(path);
     expect((await readCatalogueData(opened.db)).parts).toMatchObject([{ id: 'old' }]);
     expect(await stepLibrary(opened.db, 'undo')).toEqual({ state: 'nothing' });
+    await opened.close();
+  });
+
+  test('a machine that had one later phase keeps it, and so does what undo would bring', async () => {
+    const path = join(folder, 'phases.db');
+    const sqlite = new SQLite(path);
+    for (const step of MIGRATIONS.slice(0, 5)) sqlite.exec(step);
+    sqlite.pragma('user_version = 5');
+    const former = JSON.stringify({
+      id: 'm',
+      name: 'M',
+      later: { name: 'Next year', on: '2027-03-01' },
+      items: [
+        { id: 'a', part: 'kit' },
+        { id: 'b', part: 'disk', phase: 'now' },
+        { id: 'c', part: 'ssd', phase: 'later' },
+      ],
+    });
+    sqlite.exec(`INSERT INTO projects VALUES ('p', 'P', 0); INSERT INTO seats VALUES ('s', 'p', 'S', 0)`);
+    sqlite.prepare(`INSERT INTO documents VALUES ('d', 's', 'draft', ?, 1, 1)`).run(former);
+    sqlite
+      .prepare(
+        `INSERT INTO history (seat_id, target, label, before, after, at) VALUES ('s', 'document d', 'x', NULL, ?, '')`,
+      )
+      .run(former);
+    sqlite.close();
+    const opened = openDatabase(path);
+    const bodies = [
+      ...(await opened.db.selectFrom('documents').select('body').execute()).map(({ body }) => body),
+      ...(await opened.db.selectFrom('history').select('after').execute()).map(({ after }) => after ?? ''),
+    ];
+    expect(bodies).toHaveLength(2);
+    for (const body of bodies) expect(machineSchema.parse(JSON.parse(body))).toEqual(asNow(JSON.parse(former)));
     await opened.close();
   });
 

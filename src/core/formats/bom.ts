@@ -3,6 +3,7 @@ import type { Catalogue } from '../model/catalogue';
 import { machineSchema, type Machine } from '../model/machine';
 import { PART_KINDS, type Part, type PartKind } from '../parts';
 import { checkEntry, inside } from './entries';
+import { asNow } from './former';
 import { parseText, readJson, problemsOf, type Parsed, type Problem } from './problems';
 
 /**
@@ -55,7 +56,8 @@ function component(item: Machine['items'][number], part: Part | undefined): BomC
       ...property('owned', item.owned),
       ...property('upright', item.upright),
       ...property('side', item.side),
-      ...property('phase', item.phase),
+      ...property('from', item.from),
+      ...property('until', item.until),
       ...property('stands-in-for', item.standsInFor),
       ...property('stand-in-range', item.standInRange),
       ...property('fixed', item.fixed),
@@ -83,7 +85,7 @@ export function writeBom(machine: Machine, catalogue: Pick<Catalogue, 'part'>, t
           ...property('machine', machine.id),
           ...property('pins', machine.pins),
           ...property('module-slots', machine.moduleSlots),
-          ...property('later', machine.later),
+          ...property('phases', machine.phases),
           ...property('memory-profile', machine.memoryProfile),
           ...property('tuning', machine.tuning),
           ...property('firmware', machine.firmware),
@@ -161,6 +163,8 @@ export function readBom(text: string): Parsed<ReadBom> {
       ...optional('upright', of('upright')),
       ...optional('side', of('side')),
       ...optional('phase', of('phase')),
+      ...optional('from', of('from')),
+      ...optional('until', of('until')),
       ...optional('standsInFor', of('stands-in-for')),
       ...optional('standInRange', of('stand-in-range')),
       ...optional('fixed', of('fixed')),
@@ -199,18 +203,21 @@ export function readBom(text: string): Parsed<ReadBom> {
     return undefined;
   });
   const main = valuesOf(parsed.value.metadata?.component?.properties, 'metadata.component', problems);
-  const machine = machineSchema.safeParse({
-    id: main.get(`${PREFIX}machine`) ?? 'machine',
-    name: parsed.value.metadata?.component?.name ?? 'Machine from a bill of materials',
-    items,
-    ...optional('pins', main.get(`${PREFIX}pins`)),
-    ...optional('moduleSlots', main.get(`${PREFIX}module-slots`)),
-    ...optional('later', main.get(`${PREFIX}later`)),
-    ...optional('memoryProfile', main.get(`${PREFIX}memory-profile`)),
-    ...optional('tuning', main.get(`${PREFIX}tuning`)),
-    ...optional('firmware', main.get(`${PREFIX}firmware`)),
-    ...optional('present', main.get(`${PREFIX}present`)),
-  });
+  const machine = machineSchema.safeParse(
+    asNow({
+      id: main.get(`${PREFIX}machine`) ?? 'machine',
+      name: parsed.value.metadata?.component?.name ?? 'Machine from a bill of materials',
+      items,
+      ...optional('pins', main.get(`${PREFIX}pins`)),
+      ...optional('moduleSlots', main.get(`${PREFIX}module-slots`)),
+      ...optional('phases', main.get(`${PREFIX}phases`)),
+      ...optional('later', main.get(`${PREFIX}later`)),
+      ...optional('memoryProfile', main.get(`${PREFIX}memory-profile`)),
+      ...optional('tuning', main.get(`${PREFIX}tuning`)),
+      ...optional('firmware', main.get(`${PREFIX}firmware`)),
+      ...optional('present', main.get(`${PREFIX}present`)),
+    }),
+  );
   if (!machine.success) problems.push(...problemsOf(machine.error));
   return problems.length > 0 || !machine.success
     ? { ok: false, problems }

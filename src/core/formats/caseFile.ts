@@ -7,6 +7,7 @@ import { partSchema } from '../parts';
 import { applicationSchema } from '../model/applications';
 import { offerSchema, regionSchema, sellerSchema } from '../model/offers';
 import type { CatalogueData } from '../model/catalogueSchema';
+import { asNow } from './former';
 import { parseText, pathText, type Parsed, type Problem } from './problems';
 
 export const CASE_FORMAT = 'vane-case';
@@ -33,7 +34,7 @@ export type CaseFile = z.infer<typeof caseSchema>;
 
 /** Reads a case file. Parts that are in neither the file nor `known` are a problem: nothing is guessed. */
 export function readCase(text: string, known: ReadonlySet<string> = new Set()): Parsed<CaseFile> {
-  const parsed = parseText(text, caseSchema);
+  const parsed = parseText(text, caseSchema, asNow);
   if (!parsed.ok) return parsed;
   const file = parsed.value;
   const problems: Problem[] = [];

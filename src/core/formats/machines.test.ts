@@ -76,7 +76,8 @@ describe('a machine as a bill of materials', () => {
       owned: true,
       upright: true,
       side: 'rear',
-      phase: 'now',
+      from: 'next',
+      until: 'after',
       handPrice: { priceMinor: 100, shippingMinor: 0, reason: 'told', on: '2026-05-01' },
       paid: { landedMinor: 90, on: '2026-05-02' },
       resale: { fate: 'spare', minor: 50, boughtOn: '2026-05-01' },
@@ -85,8 +86,18 @@ describe('a machine as a bill of materials', () => {
       standsInFor: 'another',
     };
     expect(Object.keys(item).sort()).toEqual(Object.keys(itemSchema.shape).sort());
-    const machine: Machine = { ...draft, items: [item] };
-    expect(readBom(JSON.stringify(bomOf(machine)))).toMatchObject({ ok: true, value: { machine: { items: [item] } } });
+    const machine: Machine = {
+      ...draft,
+      items: [item],
+      phases: [
+        { id: 'next', name: 'Next', on: '2027-05-01', budgetMinor: 100_00 },
+        { id: 'after', name: 'After', on: '2028-05-01' },
+      ],
+    };
+    expect(readBom(JSON.stringify(bomOf(machine)))).toMatchObject({
+      ok: true,
+      value: { machine: { items: [item], phases: machine.phases } },
+    });
   });
 
   test('keeps pins, firmware and what stands in', () => {

@@ -117,8 +117,15 @@ export function readJson(text: string): Parsed<unknown> {
   }
 }
 
-/** Text to JSON to schema, with every problem named instead of the first exception. */
-export function parseText<T>(text: string, schema: z.ZodType<T>): Parsed<T> {
+/**
+ * Text to JSON to schema, with every problem named instead of the first exception. `asNow` brings what a former release
+ * wrote into today's form.
+ */
+export function parseText<T>(
+  text: string,
+  schema: z.ZodType<T>,
+  asNow: (value: unknown) => unknown = (value) => value,
+): Parsed<T> {
   if (text.length > MAX_TEXT)
     return {
       ok: false,
@@ -130,7 +137,7 @@ export function parseText<T>(text: string, schema: z.ZodType<T>): Parsed<T> {
       ],
     };
   const json = readJson(text);
-  return json.ok ? parseJson(json.value, schema) : json;
+  return json.ok ? parseJson(asNow(json.value), schema) : json;
 }
 
 export function parseJson<T>(json: unknown, schema: z.ZodType<T>): Parsed<T> {

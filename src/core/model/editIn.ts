@@ -1,30 +1,29 @@
 import { firstFree, idIn, numbered } from '../units/free';
-import type { MachineEdit } from './edits';
-import type { Item, Machine, Phase } from './machine';
+import { itsPlace, type MachineEdit } from './edits';
+import type { Item, Machine } from './machine';
+import { phaseOf } from './phases';
 
 /**
- * An edit made while looking at a phase, as an edit of the whole machine. In the later phase nothing of the first is
- * lost: what is taken out there stays in the machine as first built, what is added comes only later.
+ * An edit made while looking at a phase, as an edit of the whole machine. In a later phase nothing of those before it is
+ * lost: what is taken out there stays in them, what is added comes only then.
  */
-export function editIn(machine: Machine, phase: Phase, edit: MachineEdit): MachineEdit {
-  if (!machine.later || phase === 'now') return edit;
+export function editIn(machine: Machine, phase: string, edit: MachineEdit): MachineEdit {
+  if (!phaseOf(machine, phase)) return edit;
   const item = 'item' in edit && typeof edit.item === 'string' ? find(machine, edit.item) : undefined;
   switch (edit.kind) {
     case 'add':
-      return { kind: 'add', item: { ...edit.item, id: unused(machine, edit.item.id), phase: 'later' } };
+      return { kind: 'add', item: { ...edit.item, id: unused(machine, edit.item.id), from: phase } };
     case 'remove':
-      // what the later phase does not have cannot be taken out there
-      return item?.phase === 'later' ? edit : { kind: 'phase', item: edit.item, phase: 'now' };
+      return !item || item.from === phase ? edit : goes(item, phase);
     case 'swap': {
-      if (!item || item.phase === 'later' || item.part === edit.part) return edit;
-      if (item.phase === 'now') return { kind: 'phase', item: item.id, phase: 'now' };
+      if (!item || item.from === phase || item.part === edit.part) return edit;
       const id = unused(machine, `${item.id}-later`);
-      const { standsInFor: _standIn, owned: _owned, ...rest } = item;
       return {
         kind: 'several',
+        // what takes its place goes when it would have gone
         edits: [
-          { kind: 'phase', item: item.id, phase: 'now' },
-          { kind: 'add', item: { ...rest, id, part: edit.part, label: edit.label, phase: 'later' } },
+          goes(item, phase),
+          { kind: 'add', item: { ...itsPlace(item), id, part: edit.part, label: edit.label, from: phase } },
         ],
       };
     }
@@ -46,6 +45,13 @@ export function editIn(machine: Machine, phase: Phase, edit: MachineEdit): Machi
       return edit;
   }
 }
+
+const goes = ({ id, from }: Item, phase: string) => ({
+  kind: 'span' as const,
+  item: id,
+  ...(from === undefined ? {} : { from }),
+  until: phase,
+});
 
 const find = (machine: Machine, id: string): Item | undefined => machine.items.find((item) => item.id === id);
 

@@ -36,13 +36,13 @@ describe('sides and settings', () => {
     expect(editMachine(set, tune({}))).toEqual(machine);
   });
 
-  test('settings hold in both phases, and come with the machine through a bill of materials', () => {
+  test('settings hold in every phase, and come with the machine through a bill of materials', () => {
     const set = editMachine(
       editMachine(machine, tune({ packageW: 90, caseCurve: [{ c: 40, percent: 50 }] })),
       side('rear'),
     );
-    const later = machineSchema.parse({ ...set, later: { name: 'Next year' } });
-    expect(inPhase(later, 'later').tuning).toEqual(set.tuning);
+    const later = machineSchema.parse({ ...set, phases: [{ id: 'next', name: 'Next year' }] });
+    expect(inPhase(later, 'next').tuning).toEqual(set.tuning);
     const catalogue = compileCatalogue(dataOf({ addParts: [SMALL] }));
     const back = readBom(JSON.stringify(writeBom(set, catalogue, '2026-05-18T00:00:00Z')));
     if (!back.ok) throw new Error(back.problems.map((problem) => problem.message).join());

@@ -7,9 +7,9 @@ import { handPriceSchema, paidSchema } from './offers';
 import type { PartKind } from '../parts';
 import { sideSchema } from '../parts/case';
 import { driveRole } from '../figures/resources';
-import { itemSchema, laterSchema, resaleSchema, PHASES, tuningSchema, type Item, type Machine } from './machine';
+import { FIRST, itemSchema, phaseSchema, resaleSchema, tuningSchema, type Item, type Machine } from './machine';
 import { idText, partIdSchema, plainText } from '../parts/common';
-import { inPhase } from './phases';
+import { phasesOf } from './phases';
 import { taskSchema } from './tasks';
 
 /** Changes that one step may hold: every part of a machine taken out, and as many put in. */
@@ -36,15 +36,18 @@ const singleEditSchemas = [
   z.strictObject({ kind: z.literal('seat-modules'), item: idText, slots: z.array(idText).max(32) }),
   /** Firmware the board has or will have before its first start; none means as shipped. */
   z.strictObject({ kind: z.literal('firmware'), version: plainText(20).optional() }),
-  z.strictObject({ kind: z.literal('phase'), item: idText, phase: z.enum([...PHASES, 'both']) }),
+  /** From which phase on an item is there, and in which no longer; from the first and to the last when not said. */
+  z.strictObject({ kind: z.literal('span'), item: idText, from: idText.optional(), until: idText.optional() }),
   /** Puts a fan or radiator on a side of the case; without a side the app finds one again. */
   z.strictObject({ kind: z.literal('side'), item: idText, side: sideSchema.optional() }),
   /** Sets what firmware and driver are set to; what is left out is as the makers ship it. */
   z.strictObject({ kind: z.literal('tune'), tuning: tuningSchema }),
   /** What was measured on this machine, all of it. */
   z.strictObject({ kind: z.literal('evidence'), evidence: z.array(measurementSchema).max(500) }),
-  /** Opens, renames or dates the later phase; without it the phase and what only it has are dropped. */
-  z.strictObject({ kind: z.literal('later'), later: laterSchema.optional() }),
+  /** Opens a phase behind the others, or renames and dates the one of that id. */
+  z.strictObject({ kind: z.literal('set-phase'), phase: phaseSchema }),
+  /** Drops a phase and what it changes: what comes with it, and that something goes in it. */
+  z.strictObject({ kind: z.literal('drop-phase'), phase: idText }),
 ] as const;
 
 /** Changes of a machine as values: they can be applied, previewed, priced, stored and offered again. */
@@ -66,7 +69,20 @@ const replaceItem = (machine: Machine, id: string, change: (item: Item) => Item)
 const without = <V>(record: Readonly<Record<string, V>> | undefined, key: string): Record<string, V> =>
   Object.fromEntries(Object.entries(record ?? {}).filter(([k]) => k !== key));
 
-const onlyNow = ({ phase, ...item }: Item): Item[] => (phase === 'later' ? [] : [item]);
+/** What another part in an item's place takes over: all that was not said of the part itself. */
+export function itsPlace(item: Item): Item {
+  const {
+    standsInFor: _standIn,
+    standInRange: _range,
+    fixed: _fixed,
+    owned: _owned,
+    handPrice: _price,
+    paid: _paid,
+    resale: _resale,
+    ...rest
+  } = item;
+  return rest;
+}
 
 /** Kinds that a machine has once: another of the kind takes the place of the one that is there. */
 export const ONCE: ReadonlySet<PartKind> = new Set(['processor', 'board', 'supply', 'case', 'cooler', 'system']);
@@ -77,17 +93,7 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
     case 'swap':
       return replaceItem(machine, edit.item, (item) => {
         if (item.part === edit.part) return item;
-        const {
-          standsInFor: _standIn,
-          standInRange: _range,
-          fixed: _fixed,
-          owned: _owned,
-          handPrice: _price,
-          paid: _paid,
-          resale: _resale,
-          ...rest
-        } = item;
-        return { ...rest, part: edit.part, label: edit.label, ...(machine.present ? { owned: true } : {}) };
+        return { ...itsPlace(item), part: edit.part, label: edit.label, ...(machine.present ? { owned: true } : {}) };
       });
     case 'add':
       return machine.items.some((item) => item.id === edit.item.id)
@@ -180,24 +186,59 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
       const { firmware: _firmware, ...rest } = machine;
       return edit.version === undefined ? rest : { ...rest, firmware: edit.version };
     }
-    case 'phase':
-      return replaceItem(machine, edit.item, (item) => {
-        if ((item.phase ?? 'both') === edit.phase) return item;
-        const { phase: _phase, ...rest } = item;
-        return edit.phase === 'both' ? rest : { ...rest, phase: edit.phase };
-      });
-    case 'later': {
-      if (edit.later)
-        return machine.later?.name === edit.later.name && machine.later.on === edit.later.on
-          ? machine
-          : { ...machine, later: edit.later };
-      if (!machine.later) return machine;
-      return { ...inPhase(machine, 'now'), items: machine.items.flatMap(onlyNow) };
+    case 'span':
+      return spanned(machine, edit);
+    case 'set-phase': {
+      const phases = machine.phases ?? [];
+      const before = phases.find(({ id }) => id === edit.phase.id);
+      if (!before) return { ...machine, phases: [...phases, edit.phase] };
+      return JSON.stringify(before) === JSON.stringify(edit.phase)
+        ? machine
+        : { ...machine, phases: phases.map((phase) => (phase === before ? edit.phase : phase)) };
     }
+    case 'drop-phase':
+      return withoutPhase(machine, edit.phase);
     case 'several':
       return edit.edits.reduce<Machine>(editMachine, machine);
   }
 }
+
+/** An item from one phase to another; a phase that the machine lacks, or an end before the beginning, changes nothing. */
+function spanned(machine: Machine, { item: id, from, until }: Extract<MachineEdit, { kind: 'span' }>): Machine {
+  const order = phasesOf(machine);
+  const begins = order.indexOf(from ?? FIRST);
+  const ends = until === undefined ? order.length : order.indexOf(until);
+  if (begins < 0 || ends <= begins) return machine;
+  return replaceItem(machine, id, (item) => {
+    const first = begins === 0 ? undefined : from;
+    if (item.from === first && item.until === until) return item;
+    const { from: _from, until: _until, ...rest } = item;
+    return { ...rest, ...(first === undefined ? {} : { from: first }), ...(until === undefined ? {} : { until }) };
+  });
+}
+
+function withoutPhase(machine: Machine, phase: string): Machine {
+  const { phases = [], pins, moduleSlots, ...rest } = machine;
+  const left = phases.filter(({ id }) => id !== phase);
+  if (left.length === phases.length) return machine;
+  const items = machine.items.flatMap(({ until, ...item }): Item[] =>
+    item.from === phase ? [] : [until === undefined || until === phase ? item : { ...item, until }],
+  );
+  const gone = machine.items.filter(({ from }) => from === phase).map(({ id }) => id);
+  const kept = <V>(record: Readonly<Record<string, V>>): Record<string, V> =>
+    gone.reduce<Record<string, V>>((all, id) => without(all, id), { ...record });
+  return {
+    ...rest,
+    items,
+    ...(left.length > 0 ? { phases: left } : {}),
+    ...(pins ? { pins: kept(pins) } : {}),
+    ...(moduleSlots ? { moduleSlots: kept(moduleSlots) } : {}),
+  };
+}
+
+/** An id for a new phase that the machine does not use yet: "phase-2". */
+export const freshPhaseId = ({ phases = [] }: Pick<Machine, 'phases'>): string =>
+  firstFree(counted('phase'), idIn(phases));
 
 /** An id for a new item of a kind that the machine does not use yet: "drive-3". */
 export const freshItemId = (machine: Machine, kind: string): string => firstFree(counted(kind), idIn(machine.items));

@@ -39,10 +39,17 @@ export const tuningSchema = z.strictObject({
 });
 export type Tuning = z.infer<typeof tuningSchema>;
 
-/** A machine has one phase, or two when something is to be added later (J16). */
-export const PHASES = ['now', 'later'] as const;
-export type Phase = (typeof PHASES)[number];
-export const laterSchema = z.strictObject({ name: plainText(60), on: isoDate.optional() });
+/** The machine as it is built first; what follows has an id of its own. */
+export const FIRST = 'now';
+/** A phase that comes after the first: when it is planned for, and what it may cost. */
+export const phaseSchema = z.strictObject({
+  id: idText.refine((id) => id !== FIRST, `"${FIRST}" is the machine as built first`),
+  name: plainText(60),
+  on: isoDate.optional(),
+  budgetMinor: priceMinor().optional(),
+});
+export type Phase = z.infer<typeof phaseSchema>;
+const MOST_PHASES = 8;
 
 /** What becomes of a part once another takes its place. */
 export const FATES = ['sold', 'spare'] as const;
@@ -69,8 +76,9 @@ export const itemSchema = z.strictObject({
   upright: z.boolean().optional(),
   /** The side of the case a fan or radiator is put on by hand; else the app finds one. */
   side: sideSchema.optional(),
-  /** Only in the machine as built first, or only in its later phase; absent means in both. */
-  phase: z.enum(PHASES).optional(),
+  /** The phase that it comes with, and the one in which it is no longer there; absent means from the first, to the last. */
+  from: idText.optional(),
+  until: idText.optional(),
   /** A price set by hand, which counts in place of the offers until it is taken away. */
   handPrice: handPriceSchema.optional(),
   /** What was really paid: kept apart from today's price. */
@@ -101,8 +109,8 @@ export const machineSchema = z
     pins: z.record(idText, idText).optional(),
     /** kit → memory slots its modules sit in, where a person says so; else the board's fill order decides */
     moduleSlots: z.record(idText, z.array(idText).min(1).max(32)).optional(),
-    /** The later phase: what it is called and when it comes. */
-    later: laterSchema.optional(),
+    /** The phases that follow the first, in their order (J16). */
+    phases: z.array(phaseSchema).min(1).max(MOST_PHASES).optional(),
     /** Whether the memory runs its profile or its standard rate. */
     memoryProfile: z.enum(['on', 'off']).optional(),
     tuning: tuningSchema.optional(),
@@ -124,6 +132,7 @@ export const machineSchema = z
         });
       seen.add(item.id);
     });
+    for (const { path, message } of phaseProblems(machine)) context.addIssue({ code: 'custom', path, message });
     const measured = new Set<string>();
     (machine.evidence ?? []).forEach(({ id }, i) => {
       if (measured.has(id))
@@ -147,3 +156,34 @@ export const machineSchema = z
           });
   });
 export type Machine = z.infer<typeof machineSchema>;
+
+/** What cannot be in the phases of a machine: an id twice, a day before an earlier one, a part that goes before it comes. */
+function phaseProblems(machine: {
+  readonly phases?: readonly Phase[] | undefined;
+  readonly items: readonly Pick<Item, 'id' | 'from' | 'until'>[];
+}): { path: (string | number)[]; message: string }[] {
+  const problems: { path: (string | number)[]; message: string }[] = [];
+  const order = new Map<string, number>();
+  let last: Phase | undefined;
+  (machine.phases ?? []).forEach((phase, i) => {
+    if (order.has(phase.id))
+      problems.push({ path: ['phases', i, 'id'], message: `the id "${phase.id}" is used twice among the phases` });
+    order.set(phase.id, i + 1);
+    if (last?.on !== undefined && phase.on !== undefined && phase.on <= last.on)
+      problems.push({
+        path: ['phases', i, 'on'],
+        message: `"${phase.name}" on ${phase.on} cannot follow "${last.name}" on ${last.on}; give it a later day`,
+      });
+    if (phase.on !== undefined) last = phase;
+  });
+  machine.items.forEach((item, i) => {
+    for (const end of ['from', 'until'] as const) {
+      const phase = item[end];
+      if (phase !== undefined && !order.has(phase))
+        problems.push({ path: ['items', i, end], message: `names the phase "${phase}", which this machine lacks` });
+    }
+    if (item.until !== undefined && (order.get(item.until) ?? Infinity) <= (order.get(item.from ?? FIRST) ?? 0))
+      problems.push({ path: ['items', i, 'until'], message: 'goes before it has come' });
+  });
+  return problems;
+}

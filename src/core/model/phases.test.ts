@@ -3,14 +3,17 @@ import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../assess';
 import { compileCatalogue } from './catalogue';
 import { editMachine, type MachineEdit } from './edits';
-import type { Machine } from './machine';
+import { machineSchema, type Machine } from './machine';
 import { partId } from '../parts';
 import { editIn } from './editIn';
-import { inPhase } from './phases';
+import { inPhase, phasesOf, plainItem } from './phases';
 import { briefOf, dataOf, machineOf } from '../tests/world';
 
-const later = editMachine(machineOf(), { kind: 'later', later: { name: 'Second kit', on: '2027-03-01' } });
-const edited = (machine: Machine, phase: 'now' | 'later', edit: MachineEdit) =>
+const later = editMachine(machineOf(), {
+  kind: 'set-phase',
+  phase: { id: 'later', name: 'Second kit', on: '2027-03-01' },
+});
+const edited = (machine: Machine, phase: string, edit: MachineEdit) =>
   editMachine(machine, editIn(machine, phase, edit));
 const ids = (machine: Machine) => machine.items.map((item) => item.id);
 const swap: MachineEdit = { kind: 'swap', item: 'kit-1', part: partId('disk'), label: 'Other' };
@@ -27,8 +30,7 @@ describe('a machine with a later phase', () => {
     expect(ids(inPhase(machine, 'now'))).not.toContain('kit-2');
     expect(ids(inPhase(machine, 'later'))).toContain('kit-2');
     const context = contextOf(compileCatalogue(dataOf()), '2026-05-18');
-    const total = (phase: 'now' | 'later') =>
-      assess(inPhase(machine, phase), briefOf(), context).facts.price.total.landedMinor;
+    const total = (phase: string) => assess(inPhase(machine, phase), briefOf(), context).facts.price.total.landedMinor;
     // nine parts of 100.00 and 7.5 % tax now, one of them later
     expect(total('now')).toBe(9 * 107_50);
     expect(total('later')).toBe(107_50);
@@ -48,7 +50,7 @@ describe('a machine with a later phase', () => {
   test('every rule runs on each phase: a second kit lowers the supported rate only later', () => {
     const machine = edited(later, 'later', { kind: 'add', item: { id: 'kit-2', part: partId('kit') } });
     const context = contextOf(compileCatalogue(dataOf()), '2026-05-18');
-    const cautions = (phase: 'now' | 'later') =>
+    const cautions = (phase: string) =>
       assess(inPhase(machine, phase), briefOf(), context)
         .findings.filter((finding) => finding.level === 'caution')
         .map((finding) => finding.code);
@@ -83,7 +85,7 @@ describe('a machine with a later phase', () => {
       { kind: 'remove', item: 'disk-1' },
     ] as const;
     const machine = changes.reduce<Machine>((machine, change) => edited(machine, 'later', change), later);
-    expect(editMachine(machine, { kind: 'later' })).toEqual({ ...machineOf() });
+    expect(editMachine(machine, { kind: 'drop-phase', phase: 'later' })).toEqual(machineOf());
   });
 
   test('whatever is done to the later phase, the first stays as it was', () => {
@@ -104,10 +106,97 @@ describe('a machine with a later phase', () => {
     fc.assert(
       fc.property(fc.array(edit, { maxLength: 8 }), (edits) => {
         const machine = edits.reduce<Machine>((machine, change) => edited(machine, 'later', change), later);
-        const plain = (of: Machine) => of.items.map(({ phase: _phase, ...item }) => item);
+        const plain = (of: Machine) => of.items.map(plainItem);
         expect(plain(inPhase(machine, 'now'))).toEqual(plain(inPhase(later, 'now')));
         expect(new Set(ids(machine)).size).toBe(machine.items.length);
       }),
     );
+  });
+});
+
+describe('a machine with several phases', () => {
+  const three = (['half', 'full', 'last'] as const).reduce<Machine>(
+    (machine, id, i) => editMachine(machine, { kind: 'set-phase', phase: { id, name: id, on: `202${7 + i}-03-01` } }),
+    machineOf(),
+  );
+  const add = (id: string, part = 'kit'): MachineEdit => ({ kind: 'add', item: { id, part: partId(part) } });
+
+  test('what comes in one stays in those after it, until another takes it out', () => {
+    const machine = edited(edited(three, 'half', add('kit-2')), 'last', { kind: 'remove', item: 'kit-2' });
+    expect(phasesOf(machine).map((phase) => ids(inPhase(machine, phase)).includes('kit-2'))).toEqual([
+      false,
+      true,
+      true,
+      false,
+    ]);
+    // it is paid when it comes, and stands there afterwards
+    expect(inPhase(machine, 'half').items.find(({ id }) => id === 'kit-2')).not.toHaveProperty('owned');
+    expect(inPhase(machine, 'full').items.find(({ id }) => id === 'kit-2')).toMatchObject({ owned: true, stood: true });
+  });
+
+  test('what is swapped goes when the first of the two would have gone', () => {
+    const going = edited(edited(three, 'half', add('kit-2')), 'last', { kind: 'remove', item: 'kit-2' });
+    const machine = edited(going, 'full', { kind: 'swap', item: 'kit-2', part: partId('disk'), label: 'Other' });
+    expect(machine.items.filter(({ id }) => id.startsWith('kit-2'))).toMatchObject([
+      { id: 'kit-2', from: 'half', until: 'full' },
+      { id: 'kit-2-later', from: 'full', until: 'last' },
+    ]);
+  });
+
+  test('a phase in the middle is dropped with what it changes; the others stay', () => {
+    const machine = edited(edited(three, 'half', add('kit-2')), 'full', {
+      kind: 'swap',
+      item: 'kit-2',
+      part: partId('disk'),
+      label: 'Other',
+    });
+    const without = editMachine(machine, { kind: 'drop-phase', phase: 'full' });
+    expect(phasesOf(without)).toEqual(['now', 'half', 'last']);
+    expect(without.items.at(-1)).toMatchObject({ id: 'kit-2', from: 'half' });
+    expect(without.items.at(-1)).not.toHaveProperty('until');
+  });
+
+  test.each([
+    [
+      'an id twice',
+      {
+        phases: [
+          { id: 'a', name: 'A' },
+          { id: 'a', name: 'B' },
+        ],
+      },
+      /used twice among the phases/,
+    ],
+    [
+      'days that do not rise',
+      {
+        phases: [
+          { id: 'a', name: 'A', on: '2028-03-01' },
+          { id: 'b', name: 'B', on: '2027-03-01' },
+        ],
+      },
+      /"B" on 2027-03-01 cannot follow "A" on 2028-03-01/,
+    ],
+    [
+      'an item of a phase that is not there',
+      { phases: [{ id: 'a', name: 'A' }], items: [{ id: 'x', part: 'kit', from: 'b' }] },
+      /names the phase "b", which this machine lacks/,
+    ],
+    [
+      'an item that goes before it comes',
+      { phases: [{ id: 'a', name: 'A' }], items: [{ id: 'x', part: 'kit', from: 'a', until: 'a' }] },
+      /goes before it has come/,
+    ],
+  ])('%s is refused in a sentence', (_, change, message) => {
+    const read = machineSchema.safeParse({ id: 'm', name: 'M', items: [], ...change });
+    expect(read.error?.issues.map((issue) => issue.message).join()).toMatch(message);
+  });
+
+  test('a span that ends before it begins, or names no phase, changes nothing', () => {
+    const span = (from: string, until?: string): Machine =>
+      editMachine(three, { kind: 'span', item: 'disk-1', from, ...(until === undefined ? {} : { until }) });
+    expect(span('full', 'half')).toBe(three);
+    expect(span('nowhere')).toBe(three);
+    expect(span('now', 'full').items.find(({ id }) => id === 'disk-1')).toMatchObject({ until: 'full' });
   });
 });

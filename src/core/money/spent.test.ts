@@ -66,7 +66,7 @@ describe('what a total still lacks', () => {
   ] as const)('in a later phase, a system that was %s', (_, owned, expected) => {
     const machine: Machine = {
       ...machineOf({ items: plus({ id: 'system-1', part: 'system', ...(owned ? { owned } : {}) }) }),
-      later: { name: 'Later' },
+      phases: [{ id: 'later', name: 'Later' }],
     };
     const context = contextOf(compileCatalogue(dataOf({ addParts: [system(false)] })), '2026-05-18');
     const { facts } = assess(inPhase(machine, 'later'), briefOf(), context);

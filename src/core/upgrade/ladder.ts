@@ -193,7 +193,7 @@ function between(present: Assessment, draft: Assessment, groups: readonly Group[
   groups.forEach((group, i) => ((bought >> i) & 1 ? group.to : group.from).forEach(take));
   const boardOf = to.items.find(({ part }) => part === draft.facts.parts.one('board')?.part.id);
   const newBoard = boardOf !== undefined && items.some(({ part }) => part === boardOf.part);
-  const { items: _items, present: _present, later: _later, evidence: _evidence, ...set } = newBoard ? to : from;
+  const { items: _items, present: _present, phases: _phases, evidence: _evidence, ...set } = newBoard ? to : from;
   const there = new Set(items.map(({ id }) => id));
   const known = <V>(record: Readonly<Record<string, V>> | undefined): Record<string, V> =>
     Object.fromEntries(Object.entries(record ?? {}).filter(([id]) => there.has(id)));

@@ -85,7 +85,7 @@ describe('what owning a machine costs', () => {
   });
 
   test('the later phase is paid when it comes; running sums are the lines added up', () => {
-    const later = own(assessed({ brief: { yearsOfService: 3 } }), { later: { minor: 200_00, open: false, year: 2 } });
+    const later = own(assessed({ brief: { yearsOfService: 3 } }), { later: [{ minor: 200_00, open: false, year: 2 }] });
     expect(later.runningMinor).toEqual([1000_00, 1000_00, 1200_00, 1200_00]);
     expect(later.totalMinor).toBe(Object.values(later.byLine).reduce((sum, minor) => sum + minor, 0));
   });

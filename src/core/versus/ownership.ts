@@ -40,8 +40,8 @@ export interface OwnedSide {
   readonly purchaseOpen: boolean;
   /** A maker's support or a service that is bought; without it each part has its own warranty and is sent in. */
   readonly support: Support | undefined;
-  /** What the later phase adds, and in which year. */
-  readonly later?: { readonly minor: number; readonly open: boolean; readonly year: number } | undefined;
+  /** What each later phase adds, and in which year. */
+  readonly later?: readonly { readonly minor: number; readonly open: boolean; readonly year: number }[] | undefined;
 }
 
 /** Share of a machine's price that a repair out of warranty takes: a judgement. */
@@ -87,7 +87,8 @@ export function ownershipOf(side: OwnedSide, leaveOut: ReadonlySet<string> = new
   if (brief.hourMinor === undefined) open.push({ line: 'waiting', code: 'no-hour-value' });
   if (unknown.length > 0) open.push({ line: 'waiting', code: 'not-predicted', tasks: unknown });
   if (side.purchaseOpen) open.push({ line: 'purchase', code: 'price-unknown' });
-  if (side.later?.open) open.push({ line: 'later', code: 'price-unknown' });
+  const added = side.later ?? [];
+  if (added.some((phase) => phase.open)) open.push({ line: 'later', code: 'price-unknown' });
 
   const hour = brief.hourMinor ?? 0;
   const hoursADay = brief.sittings.reduce((sum, sitting) => sum + sitting.hoursPerWeek, 0) / WORKDAYS;
@@ -102,7 +103,9 @@ export function ownershipOf(side: OwnedSide, leaveOut: ReadonlySet<string> = new
 
   const rows = Array.from({ length: years + 1 }, (_, year): Record<CostLine, number> => ({
     purchase: year === 0 ? side.purchaseMinor : 0,
-    later: side.later && Math.min(years, Math.max(0, side.later.year)) === year ? worth(side.later.minor, year) : 0,
+    later: added
+      .filter((phase) => Math.min(years, Math.max(0, phase.year)) === year)
+      .reduce((sum, { minor }) => sum + worth(minor, year), 0),
     energy: year === 0 ? 0 : worth(energy?.costMinor ?? 0, year),
     // paid ahead for each year
     software: year === 0 ? once + yearly - first : year < years ? worth(yearly, year) : 0,

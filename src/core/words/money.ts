@@ -68,7 +68,7 @@ export const SHARE_NAMES: Readonly<Record<Share, string>> = {
 
 export const COST_NAMES: Readonly<Record<CostLine, string>> = {
   purchase: 'Purchase, landed',
-  later: 'Later phase',
+  later: 'Later phases',
   energy: 'Energy',
   software: 'Software',
   repair: 'Repairs expected',
@@ -93,7 +93,7 @@ export function openCostWords(open: OpenCost): string {
       return open.line === 'software'
         ? `Software leaves out ${listed(open.names)}, without a price.`
         : open.line === 'later'
-          ? 'The later phase has parts without a price.'
+          ? 'A later phase has parts without a price.'
           : 'The purchase is a lower bound: something has no price.';
   }
 }

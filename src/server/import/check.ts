@@ -7,6 +7,7 @@ import { catalogueReader } from '@/core/formats/catalogue';
 import { checkEntry, danglingMessage, duplicateMessage, inside, partProblems } from '@/core/formats/entries';
 import { rowReader } from '@/core/formats/csv/rows';
 import { jsonCutter } from '@/core/formats/jsonElements';
+import { asNow } from '@/core/formats/former';
 import { parseText, problemsOf } from '@/core/formats/problems';
 import { AROUND_LISTS, aroundKey, aroundSchemas, type AroundList } from '@/core/formats/aroundFile';
 import {
@@ -213,7 +214,12 @@ function stageAround(list: AroundList, json: unknown, place: string, staging: St
 }
 
 function stageProjectEntry(list: ProjectList, json: unknown, place: string, staging: Staging): void {
-  const value = soundEntry<SeatSpec | HandFigure | Owned>(projectSchemas[list], json, place, staging);
+  const value = soundEntry<SeatSpec | HandFigure | Owned>(
+    projectSchemas[list],
+    list === 'seats' ? asNow(json) : json,
+    place,
+    staging,
+  );
   if (!value) return;
   const id =
     list === 'figures' ? `${(value as HandFigure).part} ${(value as HandFigure).field}` : (value as { id: string }).id;

@@ -25,7 +25,7 @@ export function DraftBar() {
           <DraftButtons />
         </Box>
         <DraftMenu />
-        {whole.later && <PhaseBar machine={whole} />}
+        {whole.phases && <PhaseBar machine={whole} />}
       </Stack>
     </>
   );

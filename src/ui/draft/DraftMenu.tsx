@@ -7,6 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { useWholeDraft } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
+import { freshPhaseId } from '@/core/model/edits';
 import { later } from '../shared/later';
 
 // what is opened now and then is fetched then
@@ -33,8 +34,10 @@ export function DraftMenu() {
     work();
   };
   const planLater = () => {
-    editDraft({ kind: 'later', later: { name: 'Later' } }, 'Plan a later phase');
-    selectPhase('later');
+    const id = freshPhaseId(whole);
+    const name = whole.phases ? `Later still` : 'Later';
+    editDraft({ kind: 'set-phase', phase: { id, name } }, 'Plan a later phase');
+    selectPhase(id);
   };
   const several = drafts.length > 1;
   return (
@@ -54,7 +57,7 @@ export function DraftMenu() {
         )}
         {several && <MenuItem onClick={then(() => open('compare'))}>Compare with another</MenuItem>}
         <MenuItem onClick={then(() => setOpened('elsewhere'))}>Bring one from another seat …</MenuItem>
-        {!whole.later && <MenuItem onClick={then(planLater)}>Plan a later phase</MenuItem>}
+        <MenuItem onClick={then(planLater)}>{whole.phases ? 'Plan another phase' : 'Plan a later phase'}</MenuItem>
         <MenuItem
           component="a"
           href={`/api/export/bom?seat=${encodeURIComponent(seat.id)}&draft=${encodeURIComponent(draftId)}`}

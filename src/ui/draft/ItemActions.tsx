@@ -5,6 +5,9 @@ import { ChoiceButton } from '../shared/ChoiceButton';
 import { TextButton } from '../shared/TextButton';
 import { explain } from '@/core/board/explain';
 import { fullName } from '@/core/model/fitted';
+import { FIRST, type Item, type Machine } from '@/core/model/machine';
+import { phaseOf, phasesOf } from '@/core/model/phases';
+import { Value } from '../shared/Value';
 import { DRIVE_ROLES, type DriveRole } from '@/core/figures/resources';
 import type { Side } from '@/core/parts/case';
 import { keyFigures } from '@/core/words/partFigures';
@@ -58,23 +61,7 @@ export function ItemActions({ itemId }: { itemId: string }) {
           ))}
         </Box>
       )}
-      {whole.later && (
-        <Box className="row wrap" role="group" aria-label="Phases it is in" sx={{ gap: '4px', margin: '3px 0' }}>
-          {(['both', 'now', 'later'] as const).map((phase) => (
-            <ChoiceButton
-              key={phase}
-              chosen={(item.phase ?? 'both') === phase}
-              onClick={() => editDraft({ kind: 'phase', item: item.id, phase }, `${name}: phases`)}
-            >
-              {phase === 'both'
-                ? 'in both phases'
-                : phase === 'now'
-                  ? 'only now'
-                  : `only ${whole.later?.name ?? 'later'}`}
-            </ChoiceButton>
-          ))}
-        </Box>
-      )}
+      {whole.phases && <Span item={item} machine={whole} />}
       <Sides itemId={item.id} />
       <Box component="span" className="row wrap" sx={{ gap: '10px' }}>
         <TextButton
@@ -180,5 +167,54 @@ function Sides({ itemId }: { itemId: string }) {
         </ChoiceButton>
       ))}
     </Box>
+  );
+}
+
+/** From which phase on a part is there, and until which. */
+function Span({ item, machine }: { item: Item; machine: Machine }) {
+  const editDraft = useSeat((state) => state.editDraft);
+  const order = phasesOf(machine);
+  const nameOf = (id: string): string => phaseOf(machine, id)?.name ?? 'now';
+  const begins = item.from ?? FIRST;
+  const set = (from: string, until: string | undefined): void =>
+    editDraft(
+      { kind: 'span', item: item.id, from, ...(until === undefined ? {} : { until }) },
+      `${item.label ?? item.part}: phases`,
+    );
+  const LAST = '';
+  return (
+    <p>
+      There from{' '}
+      <Value
+        label="There from"
+        editor={{
+          kind: 'choice',
+          value: begins,
+          options: order
+            .filter((id) => item.until === undefined || order.indexOf(id) < order.indexOf(item.until))
+            .map((id) => ({ value: id, label: nameOf(id) })),
+          onChange: (from) => set(from, item.until),
+        }}
+      >
+        {nameOf(begins)}
+      </Value>{' '}
+      until{' '}
+      <Value
+        label="There until"
+        editor={{
+          kind: 'choice',
+          value: item.until ?? LAST,
+          options: [
+            ...order
+              .filter((id) => order.indexOf(id) > order.indexOf(begins))
+              .map((id) => ({ value: id, label: nameOf(id) })),
+            { value: LAST, label: 'the end' },
+          ],
+          onChange: (until) => set(begins, until === LAST ? undefined : until),
+        }}
+      >
+        {item.until === undefined ? 'the end' : nameOf(item.until)}
+      </Value>
+    </p>
   );
 }

@@ -46,7 +46,10 @@ describe('the second line of a box', () => {
     ],
     [
       'what the later phase takes out',
-      { machine: { later: { name: 'Later' } }, items: plus({ id: 'disk-2', part: 'disk', phase: 'now' }) },
+      {
+        machine: { phases: [{ id: 'next', name: 'Later' }] },
+        items: plus({ id: 'disk-2', part: 'disk', until: 'next' }),
+      },
       'disk-2',
       '8 TB · no role · goes later',
     ],

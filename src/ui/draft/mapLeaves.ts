@@ -66,8 +66,8 @@ const ROLE: Readonly<Record<DriveRole, string>> = {
 export function summary(assessment: Assessment, item: string): string {
   const fitted = assessment.facts.parts.all.find((entry) => entry.item.id === item);
   if (!fitted) return '';
-  const { phase } = fitted.item;
-  return `${figuresOf(fitted)}${phase === 'later' ? ' · comes later' : phase === 'now' ? ' · goes later' : ''}`;
+  const { from, until } = fitted.item;
+  return `${figuresOf(fitted)}${from !== undefined ? ' · comes later' : until !== undefined ? ' · goes later' : ''}`;
 }
 
 function figuresOf(fitted: AnyFitted): string {

@@ -50,15 +50,18 @@ export function OverYears({ comparison, draft, name, mine }: Sides & { draft: As
   const { settings, brief, today } = draft.facts;
   const { ours, pair } = useMemo((): { ours: Ownership; pair: OwnershipPair | undefined } => {
     const basket = basketFor(draft);
-    // what the later phase adds is bought as well, when it comes
-    const added = whole.later ? basketFor(assess(inPhase(whole, 'later'), brief, context)) : undefined;
-    const year = whole.later?.on ? Math.round(daysBetween(today, whole.later.on) / YEAR_DAYS) : 1;
+    // what later phases add is bought as well, when they come
+    const later = (whole.phases ?? []).map(({ id, on }, i) => {
+      const added = basketFor(assess(inPhase(whole, id), brief, context));
+      const year = on === undefined ? i + 1 : Math.round(daysBetween(today, on) / YEAR_DAYS);
+      return { minor: added.total.landedMinor, open: added.lowerBound, year };
+    });
     const ourSide: OwnedSide = {
       assessment: draft,
       purchaseMinor: basket.total.landedMinor,
       purchaseOpen: basket.lowerBound,
       support: supportOf(draft.facts.parts),
-      later: added && { minor: added.total.landedMinor, open: added.lowerBound, year },
+      later,
     };
     if (!comparison.theirs) return { ours: ownershipOf(ourSide), pair: undefined };
     const both = compareOwnership(ourSide, {

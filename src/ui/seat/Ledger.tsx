@@ -13,6 +13,7 @@ import { Told } from '../shared/Told';
 import { budgetBeam } from '@/core/words/beams';
 import { levelSummary } from '../shared/Level';
 import { seatAddress } from '@/core/model/addresses';
+import { phaseOf } from '@/core/model/phases';
 import { useAssessment, useWholeDraft } from './moment';
 import { useSeat } from './useSeat';
 import { Hint } from '../shared/Hint';
@@ -38,7 +39,10 @@ export function Ledger() {
   const { price, power } = assessment.facts;
   const basket = basketFor(assessment);
   const whole = useWholeDraft();
-  const adds = useSeat((state) => state.phase) === 'later' && whole.later !== undefined;
+  const adds = phaseOf(
+    whole,
+    useSeat((state) => state.phase),
+  );
   // the budget is for what is bought first
   const budget = adds ? undefined : budgetBeam(assessment);
   const work = workTold(assessment);
@@ -70,7 +74,7 @@ export function Ledger() {
                 'nothing chosen yet'
               ) : (
                 <>
-                  {adds ? `${whole.later?.name ?? 'Later'} adds ` : ''}
+                  {adds ? `${adds.name} adds ` : ''}
                   {basket.lowerBound ? 'at least ' : ''}
                   {coins(basket.total.landedMinor, price.currency)} landed
                 </>

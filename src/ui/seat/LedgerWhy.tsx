@@ -172,10 +172,9 @@ function Policies({ assessment }: { assessment: Assessment }) {
   const { brief, context } = useMoment();
   const { parts, power, settings } = assessment.facts;
   const supply = parts.one('supply');
-  const later =
-    whole.later && whole.id === assessment.facts.machine.id
-      ? assessmentOf(inPhase(whole, 'later'), brief, context).facts
-      : undefined;
+  // of all phases the last: what has to hold in the end
+  const end = whole.id === assessment.facts.machine.id ? whole.phases?.at(-1) : undefined;
+  const later = end && assessmentOf(inPhase(whole, end.id), brief, context).facts;
   const after = later && policiesOf(later.parts, later.power, settings);
   const grade = supply?.part.evidence?.testedGrade;
   return (
@@ -190,9 +189,9 @@ function Policies({ assessment }: { assessment: Assessment }) {
             <TableCell align="right" scope="col">
               asks for
             </TableCell>
-            {whole.later && (
+            {end && (
               <TableCell align="right" scope="col">
-                {whole.later.name}
+                {end.name}
               </TableCell>
             )}
             <TableCell scope="col">
@@ -212,7 +211,7 @@ function Policies({ assessment }: { assessment: Assessment }) {
                   ? 'unknown'
                   : `${answer.lowerBound ? 'at least ' : ''}${watts(answer.asksW)}`}
               </TableCell>
-              {whole.later && (
+              {end && (
                 <TableCell align="right">
                   {after?.[i]?.asksW === undefined ? 'unknown' : watts(after[i].asksW)}
                 </TableCell>

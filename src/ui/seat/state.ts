@@ -3,7 +3,7 @@ import type { Context } from '@/core/assess';
 import type { Problem } from '@/core/formats/problems';
 import type { Offer } from '@/core/model/catalogueSchema';
 import type { BriefEdit, MachineEdit } from '@/core/model/edits';
-import type { Machine, Phase } from '@/core/model/machine';
+import type { Machine } from '@/core/model/machine';
 import type { Clash } from '@/core/model/places';
 import type { Part } from '@/core/parts';
 import type { Position } from '@/core/search/candidates';
@@ -30,7 +30,7 @@ export interface SeatState {
   /** What the middle of the Draft shows instead of the map. */
   readonly sheet: DraftSheet | undefined;
   /** The phase of the machine that is looked at and edited. */
-  readonly phase: Phase;
+  readonly phase: string;
   readonly saving: Saving;
   readonly waiting: Waiting | undefined;
   readonly told: string | undefined;
@@ -46,7 +46,7 @@ export interface SeatState {
   choose: (position: Position | undefined) => void;
   show: (panel: 'findings' | 'tray') => void;
   open: (sheet: DraftSheet | undefined) => void;
-  selectPhase: (phase: Phase) => void;
+  selectPhase: (phase: string) => void;
   look: (preview: Machine | undefined) => void;
   selectDraft: (id: string) => void;
   /** Takes this window's last step back or forward; what it would overwrite, and another window's step, is asked first. */

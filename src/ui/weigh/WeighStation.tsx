@@ -63,10 +63,13 @@ export function WeighStation() {
           name: entry.body.name,
           assessment: assessmentOf(entry.body, brief, context),
         };
-        const { later } = entry.body;
-        if (!later) return [now];
-        const assessment = assessmentOf(inPhase(entry.body, 'later'), brief, context);
-        return [now, { ...now, key: `${entry.id} later`, name: `${entry.body.name}, ${later.name}`, assessment }];
+        const ahead = (entry.body.phases ?? []).map(({ id, name }) => ({
+          ...now,
+          key: `${entry.id} ${id}`,
+          name: `${entry.body.name}, ${name}`,
+          assessment: assessmentOf(inPhase(entry.body, id), brief, context),
+        }));
+        return [now, ...ahead];
       }),
     [drafts, brief, context],
   );
