@@ -70,6 +70,8 @@ export function planktonBrief(): Brief {
     roomC: 24,
     yearsOfService: 4,
     growthPercent: 25,
+    // more stations are towed each year
+    workGrowthPercent: 35,
     keeping: 'two',
     secondCopy: 'server',
     whole: WHOLE_DESK,
@@ -90,12 +92,19 @@ export function planktonBrief(): Brief {
   });
 }
 
-/** One draft with one large card; one with two small ones, whose memory does not add up for a model that must lie on each. */
+/**
+ * One draft with one large card; one with two small ones, whose memory does not add up for a model that must lie on each; and
+ * a plan of three phases that buys a smaller card first and a larger one when the pictures have outgrown it.
+ */
 export function planktonDrafts(): Machine[] {
-  const rows = (cards: readonly Row[], supply: readonly [string, string]): Row[] => [
+  const rows = (
+    cards: readonly Row[],
+    supply: readonly [string, string],
+    memory: readonly Row[] = [['memory-1', 'sablerow-slate-2x48-5600', 'Sablerow Slate 2x48 5600']],
+  ): Row[] => [
     ['processor-1', 'halcyte-tern-12', 'Halcyte Tern 12'],
     ['board-1', 'dunmarrow-cairn-6', 'Dunmarrow Cairn 6'],
-    ['memory-1', 'sablerow-slate-2x48-5600', 'Sablerow Slate 2x48 5600'],
+    ...memory,
     ...cards,
     ['drive-1', 'dromolite-spate-pro-4-tb', 'Dromolite Spate Pro 4 TB', { roles: ['system', 'active', 'scratch'] }],
     ['supply-1', ...supply],
@@ -106,6 +115,26 @@ export function planktonDrafts(): Machine[] {
   return [
     machine('plankton-a', 'One large card', rows([['graphics-1', 'palisar-gale-24', 'Palisar Gale 24']], ['gatewick-anvil-1000', 'Gatewick Anvil 1000'])),
     machine('plankton-b', 'Two small cards', rows([['graphics-1', 'palisar-gale-8', 'Palisar Gale 8'], ['graphics-2', 'palisar-gale-8', 'Palisar Gale 8']], ['gatewick-anvil-850', 'Gatewick Anvil 850'])),
+    machine(
+      'plankton-c',
+      'Less now, more later',
+      rows(
+        [
+          ['graphics-1', 'palisar-gale-16', 'Palisar Gale 16', { until: 'larger-card' }],
+          ['graphics-2', 'palisar-gale-32', 'Palisar Gale 32', { from: 'larger-card' }],
+          ['drive-2', 'dromolite-spate-pro-4-tb', 'Dromolite Spate Pro 4 TB', { roles: ['archive'], from: 'more-memory' }],
+        ],
+        ['gatewick-anvil-1000', 'Gatewick Anvil 1000'],
+        [
+          ['memory-1', 'sablerow-slate-2x16-5600', 'Sablerow Slate 2x16 5600', { until: 'more-memory' }],
+          ['memory-2', 'sablerow-slate-2x48-5600', 'Sablerow Slate 2x48 5600', { from: 'more-memory' }],
+        ],
+      ),
+      [
+        { id: 'more-memory', name: 'Memory and archive', on: '2026-11-02', budgetMinor: 110_000 },
+        { id: 'larger-card', name: 'Larger card', on: '2028-03-01', budgetMinor: 280_000 },
+      ],
+    ),
   ];
 }
 

@@ -247,6 +247,7 @@ export interface MachineView {
 }
 
 export type { WaitingWorth } from '@/core/money/history';
+export type { Successions } from './prices/history';
 
 /** What pages show of prices: sources, the refresh that runs, the last one, watches and exchange rates. */
 export interface PriceState {

@@ -13,6 +13,8 @@ import type { Remedy } from '@/core/search/remedies';
 import type { Turn } from '@/core/search/turning';
 import type { FutureOf } from '@/core/upgrade/future';
 import type { Ladder } from '@/core/upgrade/ladder';
+import type { MeasureFirst } from '@/core/upgrade/measureFirst';
+import type { Planned } from '@/core/upgrade/planned';
 
 /** A candidate with the offers that the page needs to assess it itself. */
 export type CandidateRow = Candidate & { readonly offers: readonly Offer[] };
@@ -50,4 +52,10 @@ export interface WorkerApi {
   future(machine: Machine, brief: Brief): Promise<FutureOf[]>;
   /** In which order the parts that one machine has and another has not are best bought. */
   ladder(present: Machine, draft: Machine, brief: Brief): Promise<Ladder>;
+  /** A machine's phases over so many years, in the place of the one that is there. */
+  planned(machine: Machine, brief: Brief, years: number, present?: Machine): Promise<Planned>;
+  /** The cheapest single step with which a task does what is asked once the work has grown so many times. */
+  thenMended(machine: Machine, brief: Brief, task: string, times: number): Promise<CoinStep | undefined>;
+  /** Which short measurements on one machine would narrow the decision for another most. */
+  measureFirst(present: Machine, draft: Machine, brief: Brief): Promise<MeasureFirst>;
 }

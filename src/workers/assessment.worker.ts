@@ -13,6 +13,9 @@ import { memoryTrials } from '@/core/search/memorySheet';
 import { operatingPoints } from '@/core/search/operatingPoints';
 import { futureTrials } from '@/core/upgrade/future';
 import { ladderTrials } from '@/core/upgrade/ladder';
+import { measureFirstTrials } from '@/core/upgrade/measureFirst';
+import { mendedTrials } from '@/core/upgrade/mended';
+import { plannedTrials } from '@/core/upgrade/planned';
 import { turnTrials } from '@/core/search/turning';
 import { remedyTrials } from '@/core/search/remedies';
 import type { Trials } from '@/core/assess/trials';
@@ -143,6 +146,18 @@ const api: WorkerApi = {
       ladderTrials(from, to, (machine) => subject.assess(machine)),
     );
   },
+  planned: (machine, brief, years, present) =>
+    newestOf(
+      `planned ${machine.id}`,
+      plannedTrials(same(machine), same(brief), ready(), present && same(present), years),
+    ),
+  thenMended: async (machine, sentBrief, task, times) => {
+    const brief = same(sentBrief);
+    const step = await newestOf('then mended', mendedTrials(same(machine), brief, task, times, ready()));
+    return step && { ...step, offers: offersOf(step.part, brief) };
+  },
+  measureFirst: (present, draft, brief) =>
+    newestOf('measure first', measureFirstTrials(same(present), same(draft), same(brief), ready())),
 };
 
 Comlink.expose(api);

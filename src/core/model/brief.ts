@@ -93,6 +93,8 @@ const briefFields = z.strictObject({
   idleHoursPerWeek: z.number().min(0).max(168).optional(),
   /** By how much what is kept grows, in % a year. */
   growthPercent: z.number().min(0).max(500).optional(),
+  /** By how much the work itself grows, in % a year: longer films, more images, larger models. */
+  workGrowthPercent: z.number().min(0).max(200).optional(),
   /** Copies of what is kept: one is none, three with one of them elsewhere. */
   keeping: z.enum(KEEPING).optional(),
   /** Where the second copy lies: on a drive of this machine, as when not said, or on a storage server that is there. */
@@ -127,6 +129,7 @@ export const briefFiguresSchema = briefFields
     yearsOfService: true,
     idleHoursPerWeek: true,
     growthPercent: true,
+    workGrowthPercent: true,
     keeping: true,
     secondCopy: true,
   })

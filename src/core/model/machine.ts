@@ -41,25 +41,34 @@ export type Tuning = z.infer<typeof tuningSchema>;
 
 /** The machine as it is built first; what follows has an id of its own. */
 export const FIRST = 'now';
+export const LONGEST_PHASE = 60;
 /** A phase that comes after the first: when it is planned for, and what it may cost. */
 export const phaseSchema = z.strictObject({
   id: idText.refine((id) => id !== FIRST, `"${FIRST}" is the machine as built first`),
-  name: plainText(60),
+  name: plainText(LONGEST_PHASE),
   on: isoDate.optional(),
   budgetMinor: priceMinor().optional(),
 });
 export type Phase = z.infer<typeof phaseSchema>;
 const MOST_PHASES = 8;
 
-/** What becomes of a part once another takes its place. */
-export const FATES = ['sold', 'spare'] as const;
+/** What becomes of a part once another takes its place: `given` to another seat. */
+export const FATES = ['sold', 'spare', 'given'] as const;
+/** How well a part still is: `worn` as one sees or hears, `faulty` where it fails at times. */
+export const STATES = ['good', 'worn', 'faulty'] as const;
 export const resaleSchema = z.strictObject({
   /** Sold when not stated. */
   fate: z.enum(FATES).optional(),
   /** What it is thought to be sold for, before fees, by hand. */
   minor: priceMinor('must be above 0: what nobody buys is kept as a spare').optional(),
+  /** The seat that it is given to. */
+  to: idText.optional(),
+  /** Good when not stated. */
+  state: z.enum(STATES).optional(),
   /** The day it was bought, where no price that was paid says so. */
   boughtOn: isoDate.optional(),
+  /** Until when its warranty lasts, where that is not as long as its maker gives it from the day it was bought. */
+  warrantyUntil: isoDate.optional(),
 });
 export type ResaleTerms = z.infer<typeof resaleSchema>;
 

@@ -2,7 +2,15 @@ import { dayNumber, dayText } from '../units/days';
 import * as fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { FREE, NET, flat, market, offer, policyOf, shop, thing } from '../tests/shops';
-import { filled, machineSeries, MOST_AGE_DAYS, partSeries, waitingWorth, type PricePoints } from './history';
+import {
+  atSuccessions,
+  filled,
+  machineSeries,
+  MOST_AGE_DAYS,
+  partSeries,
+  waitingWorth,
+  type PricePoints,
+} from './history';
 import { looked, watchSchema } from './watch';
 
 const points = (id: string, pairs: readonly (readonly [number, number | null])[]): [string, PricePoints] => [
@@ -102,5 +110,42 @@ describe('a watch', () => {
     const fired = looked(watch, 50_00, '2026-05-18');
     expect(fired.fired).toEqual({ on: '2026-05-18', minor: 50_00 });
     expect(looked(fired, 40_00, '2026-05-20')).toBe(fired);
+  });
+});
+
+describe('what a maker’s next parts do to prices', () => {
+  const day = (text: string): number => dayNumber(text);
+  const FIRST = day('2025-01-01');
+  const LENGTH = 400;
+  const BORN = '2025-10-01';
+  /** A price of 100.00 until something new comes, and then another. */
+  const series = (after: number, on = BORN) => ({
+    first: FIRST,
+    minors: Float64Array.from({ length: LENGTH }, (_, i) => (FIRST + i < day(on) ? 100_00 : after)),
+  });
+  const part = (maker: string, onSale: string, after = 100_00) => ({ part: { maker, onSale }, series: series(after) });
+
+  test('30 days before to 60 after, over the parts of that maker that were there for half a year', () => {
+    const change = atSuccessions([
+      part('Halcyte', BORN),
+      part('Halcyte', '2024-01-01', 90_00),
+      part('Halcyte', '2024-02-01', 94_00),
+      part('Halcyte', '2024-03-01', 80_00),
+      // another maker’s says nothing of it
+      part('Quernic', '2024-01-01', 50_00),
+    ]);
+    expect(change).toMatchObject({ cases: 3, successions: 1 });
+    expect(change?.likely).toBeCloseTo(-0.1, 9);
+    expect(change?.low).toBeCloseTo(-0.2, 9);
+    expect(change?.high).toBeCloseTo(-0.06, 9);
+    // in the quiet months before, prices stood still
+    expect(change?.otherwise).toBe(0);
+  });
+
+  test('says nothing of fewer than three cases, or where a price is not known', () => {
+    const two = [part('Halcyte', BORN), part('Halcyte', '2024-01-01'), part('Halcyte', '2024-02-01')];
+    expect(atSuccessions(two)).toBeUndefined();
+    const gone = { first: FIRST, minors: new Float64Array(LENGTH).fill(NaN) };
+    expect(atSuccessions([...two, { part: { maker: 'Halcyte', onSale: '2024-01-01' }, series: gone }])).toBeUndefined();
   });
 });

@@ -1,4 +1,5 @@
 import type { Catalogue } from '../model/catalogue';
+import { dayNumber } from '../units/days';
 import type { Part } from '../parts';
 import { invoiceOf } from './invoice';
 import { sellerOf } from './landed';
@@ -140,4 +141,84 @@ export function waitingWorth(series: readonly Series[], days: number): WaitingWo
     cases: changes.length,
     periods: starts.size,
   };
+}
+
+/** Parts of one maker and kind, of which newer ones came out while prices were kept. */
+export interface Succeeded {
+  readonly part: Pick<Part, 'maker' | 'onSale' | 'withdrawn'>;
+  readonly series: Series;
+}
+
+/** What a maker's next parts did to the price of those before them, as a share of it; below 0 they became cheaper. */
+export interface SuccessionChange {
+  readonly low: number;
+  readonly likely: number;
+  readonly high: number;
+  readonly cases: number;
+  /** Days on which something new came out. */
+  readonly successions: number;
+  /** The middle change of the same parts over as long a time when nothing new came. */
+  readonly otherwise: number | undefined;
+}
+
+/** Prices are compared from so many days before something new is sold to so many days after. */
+export const SUCCESSION_DAYS = { before: 30, after: 60 } as const;
+/** A part that is younger than this when something new comes is not its forerunner, days. */
+const FORERUNNER = 180;
+const FEWEST_CASES = 3;
+
+/**
+ * Change of price over the time around a succession: for each day on which a maker brought something of the kind, the parts
+ * of that maker that were sold for half a year by then; the middle of the cases, and the tenth and ninetieth of a hundred as
+ * the band. `otherwise` is the same over times in which nothing came, so that what prices do anyway is told apart.
+ * Undefined with fewer than three cases.
+ */
+export function atSuccessions(parts: readonly Succeeded[]): SuccessionChange | undefined {
+  const { before, after } = SUCCESSION_DAYS;
+  const changes: number[] = [];
+  const quiet: number[] = [];
+  const days = new Set<string>();
+  const births = new Map<string, number[]>();
+  for (const { part } of parts)
+    if (part.onSale !== undefined)
+      births.set(part.maker, [...new Set([...(births.get(part.maker) ?? []), dayNumber(part.onSale)])]);
+  for (const { part, series } of parts) {
+    if (part.onSale === undefined) continue;
+    const since = dayNumber(part.onSale) + FORERUNNER;
+    const news = births.get(part.maker) ?? [];
+    const changeAt = (day: number): number | undefined => {
+      const [was, is] = [priceOn(series, day - before), priceOn(series, day + after)];
+      return was === undefined || is === undefined ? undefined : is / was - 1;
+    };
+    for (const day of news) {
+      const change = day < since ? undefined : changeAt(day);
+      if (change === undefined) continue;
+      changes.push(change);
+      days.add(`${part.maker} ${day}`);
+    }
+    // times of the same length that no birth touches
+    for (let day = Math.max(series.first + before, since); ; day += before + after) {
+      if (day + after >= series.first + series.minors.length) break;
+      if (news.some((birth) => birth >= day - before - after && birth <= day + after)) continue;
+      const change = changeAt(day);
+      if (change !== undefined) quiet.push(change);
+    }
+  }
+  if (changes.length < FEWEST_CASES) return undefined;
+  const share = (list: number[], of: number): number => list[Math.round((list.length - 1) * of)] ?? 0;
+  changes.sort((a, b) => a - b);
+  quiet.sort((a, b) => a - b);
+  return {
+    low: share(changes, 0.1),
+    likely: share(changes, 0.5),
+    high: share(changes, 0.9),
+    cases: changes.length,
+    successions: days.size,
+    otherwise: quiet.length < FEWEST_CASES ? undefined : share(quiet, 0.5),
+  };
+}
+
+function priceOn({ first, minors }: Series, day: number): number | undefined {
+  const minor = minors[day - first];
+  return minor === undefined || Number.isNaN(minor) ? undefined : minor;
 }

@@ -8,6 +8,13 @@ export const dayText = (day: number): string => new Date(day * DAY_MS).toISOStri
 /** The day so many days after another. */
 export const dayAfter = (day: string, days: number): string => dayText(dayNumber(day) + days);
 
+/** The same day so many months on, or the last of its month where that has fewer days. */
+export function monthsAfter(day: string, months: number): string {
+  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
+  const last = new Date(Date.UTC(year, month + months, 0)).getUTCDate();
+  return dayText(Math.round(Date.UTC(year, month - 1 + months, Math.min(date, last)) / DAY_MS));
+}
+
 /**
  * Whole days from one day to another.
  * @example daysBetween('2028-02-27', '2028-03-02') // 4: the year has a 29th

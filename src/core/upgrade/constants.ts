@@ -16,4 +16,11 @@ export const UPGRADE = {
     source: 'judgement',
     reasoning: 'Parts of one age keep their worth differently: cards and boards of a sought-after kind far better.',
   },
+  worn: {
+    value: 0.75,
+    spread: 1.2,
+    unit: 'share of what a good one brings',
+    source: 'judgement',
+    reasoning: 'Scratches, a loud bearing or a missing box are haggled over; a part that fails is not sold at all.',
+  },
 } satisfies Register;

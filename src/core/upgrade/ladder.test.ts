@@ -1,12 +1,14 @@
 import { describe, expect, test } from 'vitest';
 import { contextOf, subjectOf } from '../assess';
 import { compileCatalogue } from '../model/catalogue';
-import type { Machine } from '../model/machine';
+import { machineSchema, type Machine } from '../model/machine';
+import { inPhase, phasesOf } from '../model/phases';
+import { monthsAfter } from '../units/days';
 import { rankOfResults } from '../search/exact/rank';
 import { rolling, smallMarket } from '../tests/smallMarkets';
 import { TODAY } from '../tests/shops';
 import { assessed, briefOf, dataOf, machineOf, PARTS, swapped } from '../tests/world';
-import { ladderOf, type Ladder } from './ladder';
+import { ladderOf, phasedBy, type Ladder } from './ladder';
 
 /** Ways of taking a list apart into steps, in every order. */
 function waysOf(left: readonly number[]): number[][][] {
@@ -128,5 +130,43 @@ describe('what first', () => {
   test('two equal machines leave nothing to buy', () => {
     const present = assessed({ items: (items) => items.map((item) => ({ ...item, owned: true })) });
     expect(ladderOf(present, assessed(), () => present)).toEqual({ steps: [], open: false, judged: 1 });
+  });
+});
+
+describe('the purchases as a plan', () => {
+  const [cores] = PARTS[0]?.['coreGroups'] as Record<string, unknown>[];
+  const data = dataOf({
+    addParts: [{ ...PARTS[0], id: 'cpu-16', name: 'Test 16', coreGroups: [{ ...cores, count: 16 }] }],
+  });
+  const context = contextOf(compileCatalogue(data), TODAY);
+  const subject = subjectOf(briefOf(), context);
+  const present: Machine = {
+    ...machineOf({
+      items: (items) => items.filter(({ id }) => id !== 'disk-1').map((item) => ({ ...item, owned: true })),
+    }),
+    id: 'present',
+    present: true,
+  };
+  const draft = { ...machineOf({ items: swapped('cpu-1', 'cpu-16') }), id: 'draft' };
+  const ladder = ladderOf(subject.assess(present), subject.assess(draft), subject.assess);
+
+  test('is a machine of as many phases, the last with the parts of the draft, and each with those of its step', () => {
+    expect(ladder.steps.length).toBeGreaterThan(1);
+    const planned = machineSchema.parse(phasedBy(present, draft, ladder, TODAY, ({ costMinor }) => `${costMinor}`));
+    expect(phasesOf(planned)).toHaveLength(ladder.steps.length);
+    expect(planned.phases?.map(({ on }) => on)).toEqual(
+      ladder.steps.slice(1).map((_, i) => monthsAfter(TODAY, 6 * (i + 1))),
+    );
+    const parts = ({ items }: Pick<Machine, 'items'>) => items.map(({ part }) => part as string).sort();
+    let there = parts(present);
+    ladder.steps.forEach(({ bought, leaving }, at) => {
+      for (const { part } of leaving) there.splice(there.indexOf(part), 1);
+      there = [...there, ...bought.map(({ part }) => part as string)].sort();
+      const view = inPhase(planned, phasesOf(planned)[at] ?? '');
+      expect(parts(view)).toEqual(there);
+      // only what the step buys is paid in it
+      expect(parts({ items: view.items.filter(({ owned }) => owned !== true) })).toEqual(parts({ items: [...bought] }));
+    });
+    expect(there).toEqual(parts(draft));
   });
 });

@@ -1,6 +1,9 @@
 import type { Assessment } from '../assess';
 import { finish, type Trials } from '../assess/trials';
-import type { Item, Machine } from '../model/machine';
+import { LONGEST_PHASE, type Item, type Machine, type Phase } from '../model/machine';
+import { plainItem } from '../model/phases';
+import { LONGEST_NAME } from '../parts/common';
+import { monthsAfter } from '../units/days';
 import type { PartKind } from '../parts';
 import { rankOfResults, type Rank } from '../search/exact/rank';
 import { MET } from '../units/band';
@@ -128,6 +131,52 @@ export function* ladderTrials(
     bought += next;
   }
   return { steps, open, judged: all + 1 };
+}
+
+/** Months between two purchases of a plan that nobody has dated yet. */
+const APART_MONTHS = 6;
+
+/**
+ * The purchases of a ladder as one machine with a phase for each: the first is made now, the others half a year apart until
+ * somebody says otherwise. What is there already and stays is owned.
+ */
+export function phasedBy(
+  present: Machine,
+  draft: Machine,
+  { steps }: Pick<Ladder, 'steps'>,
+  today: string,
+  nameOf: (step: LadderStep) => string,
+): Machine {
+  const [, ...later] = steps;
+  const phases = later.map((step, i): Phase => ({
+    id: `step-${i + 2}`,
+    name: nameOf(step).slice(0, LONGEST_PHASE),
+    on: monthsAfter(today, (i + 1) * APART_MONTHS),
+  }));
+  const phaseFor = (at: number): string | undefined => (at <= 0 ? undefined : phases[at - 1]?.id);
+  const leavesAt = new Map(steps.flatMap(({ leaving }, at) => leaving.map(({ id }) => [id, at] as const)));
+  const items = steps.flatMap(({ bought }, at): Item[] => {
+    const from = phaseFor(at);
+    return bought.map((item) => (from === undefined ? plainItem(item) : { ...plainItem(item), from }));
+  });
+  for (const item of present.items) {
+    const at = leavesAt.get(item.id);
+    if (at === 0) continue;
+    const until = at === undefined ? undefined : phaseFor(at);
+    items.push({
+      ...plainItem(item),
+      id: firstFree(numbered(item.id), idIn(items)),
+      owned: true,
+      ...(until === undefined ? {} : { until }),
+    });
+  }
+  const { items: _items, present: _present, phases: _phases, pins: _pins, moduleSlots: _seats, ...rest } = draft;
+  return {
+    ...rest,
+    name: `${draft.name}, step by step`.slice(0, LONGEST_NAME),
+    items,
+    ...(phases.length > 0 ? { phases } : {}),
+  };
 }
 
 /** Items of the second list whose part the first has not, each counted once. */

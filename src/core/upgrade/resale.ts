@@ -30,6 +30,10 @@ export type ValuedBy =
 export type NotSold =
   /** Kept as a spare. */
   | 'spare'
+  /** Given to another seat. */
+  | 'given'
+  /** It fails at times: nobody buys it. */
+  | 'faulty'
   /** Bound to its machine or its person, or gone as soon as it is given. */
   | 'not-transferable'
   /** Nobody says what it cost, or how old it is. */
@@ -68,6 +72,13 @@ export interface Resale {
 
 const NOTHING: Band = { low: 0, likely: 0, high: 0 };
 
+/** When something is sold: today, when not said. */
+export interface Then {
+  readonly on?: string;
+  /** The day on which a part will have been bought that is not there yet. */
+  readonly boughtOn?: (item: Item) => string | undefined;
+}
+
 /** Kinds that pass to nobody else. */
 const BOUND: ReadonlySet<PartKind> = new Set(['system', 'licence', 'service']);
 /** Kinds that are worth more together than anybody pays for them apart, and go into one parcel. */
@@ -77,14 +88,15 @@ const CORE: ReadonlySet<PartKind> = new Set(['processor', 'board', 'memory']);
  * What the parts of a machine bring that nobody needs any more: `leaving` are their items. A part's worth is the price
  * that was set by hand; else what used offers of it ask, less what is haggled off; else its price by declining balance
  * over its age. Processor, board and memory that leave together are sold as one. Each lot pays the settings' fees and one
- * parcel. Source: definitions; `UPGRADE` and the settings say the rates.
+ * parcel. On a later day everything is older: what a hand or an offer says of today loses a year's share a year, and what is
+ * bought by then counts from its own day. Source: definitions; `UPGRADE` and the settings say the rates.
  * @example a core for 180.00 less 12 % and 9.50 for the parcel brings 148.90
  */
-export function resaleOf(machine: Assessment, leaving: ReadonlySet<string>): Resale {
+export function resaleOf(machine: Assessment, leaving: ReadonlySet<string>, then: Then = {}): Resale {
   const { settings } = machine.facts;
   const parts = machine.facts.parts.all
     .filter(({ item }) => leaving.has(item.id))
-    .map((fitted) => valued(fitted, machine));
+    .map((fitted) => valued(fitted, machine, then));
   const forSale = parts.filter(({ value, notSold }) => value && notSold === undefined);
   const core = forSale.filter(({ kind }) => CORE.has(kind));
   // only a whole core is one: memory alone is just memory
@@ -126,20 +138,28 @@ const addBands = (a: Band, b: Band): Band => ({
   high: a.high + b.high,
 });
 
-function valued({ item, part }: AnyFitted, machine: Assessment): PartResale {
+function valued({ item, part }: AnyFitted, machine: Assessment, then: Then): PartResale {
   const fate = item.resale?.fate ?? 'sold';
   const base = { item, kind: part.kind, fate };
-  if (fate === 'spare') return { ...base, value: undefined, by: undefined, notSold: 'spare' };
+  const not = (notSold: NotSold): PartResale => ({ ...base, value: undefined, by: undefined, notSold });
+  if (fate !== 'sold') return not(fate);
+  const { today, settings } = machine.facts;
+  const bought = then.boughtOn?.(item);
+  const older = (1 - settings.resale.yearlyPercent / 100) ** yearsBetween(today, then.on ?? today);
   const minor = item.resale?.minor;
   if (minor !== undefined) {
-    const value = { low: plainNumber(minor), likely: plainNumber(minor), high: plainNumber(minor) };
-    return { ...base, value, by: { code: 'by-hand' }, notSold: undefined };
+    const value = plainNumber(minor) * older;
+    return { ...base, value: { low: value, likely: value, high: value }, by: { code: 'by-hand' }, notSold: undefined };
   }
-  if (BOUND.has(part.kind)) return { ...base, value: undefined, by: undefined, notSold: 'not-transferable' };
-  const found = byOffers(item, machine) ?? byAge({ item, part } as AnyFitted, machine);
-  return found
-    ? { ...base, ...found, notSold: undefined }
-    : { ...base, value: undefined, by: undefined, notSold: 'unknown' };
+  if (BOUND.has(part.kind)) return not('not-transferable');
+  if (item.resale?.state === 'faulty') return not('faulty');
+  const worn = item.resale?.state === 'worn' ? UPGRADE.worn.value : 1;
+  // what will be bought new is not as old as those that are offered used today
+  const offered = bought === undefined ? byOffers(item, machine) : undefined;
+  const found = offered?.value
+    ? { ...offered, value: scale(offered.value, older) }
+    : byAge({ item, part } as AnyFitted, machine, then);
+  return found?.value ? { ...base, ...found, value: scale(found.value, worn), notSold: undefined } : not('unknown');
 }
 
 type Valued = Pick<PartResale, 'value' | 'by'>;
@@ -158,28 +178,26 @@ function byOffers(item: Item, { facts, region }: Assessment): Valued | undefined
   };
 }
 
-function byAge(fitted: AnyFitted, { facts, region }: Assessment): Valued | undefined {
+function byAge(fitted: AnyFitted, { facts, region }: Assessment, then: Then): Valued | undefined {
   const { item, part } = fitted;
   const price = referenceOf(fitted, facts, region);
-  const bought = item.paid?.on ?? item.resale?.boughtOn;
+  const bought = item.paid?.on ?? item.resale?.boughtOn ?? then.boughtOn?.(item);
   const since = bought ?? part.onSale;
   if (!price || since === undefined) return undefined;
-  const years = yearsBetween(since, facts.today);
+  const on = then.on ?? facts.today;
+  const years = yearsBetween(since, on);
   const left = (of: number): number => plainNumber(price.fromMinor) * shareLeft(of, facts.settings.resale);
   const value = spreadBand(left(years), UPGRADE.declining);
   return {
     // as young as it was sold last, it is worth the most
-    value:
-      bought === undefined
-        ? { ...value, high: Math.max(value.high, left(youngest(part.withdrawn, facts.today))) }
-        : value,
+    value: bought === undefined ? { ...value, high: Math.max(value.high, left(youngest(part.withdrawn, on))) } : value,
     by: { code: 'declining', ...price, years, age: bought === undefined ? 'on-sale' : 'known' },
   };
 }
 
 /** A part that was withdrawn is at least that old; another may be new. */
-const youngest = (withdrawn: string | undefined, today: string): number =>
-  withdrawn === undefined ? 0 : yearsBetween(withdrawn, today);
+const youngest = (withdrawn: string | undefined, on: string): number =>
+  withdrawn === undefined ? 0 : yearsBetween(withdrawn, on);
 
 /** The price that a part's worth declines from: what was paid, else what it costs new, else what its maker asks. */
 function referenceOf(

@@ -3,10 +3,11 @@ import { loudestOf } from '../heat/state';
 import type { Item, Machine } from '../model/machine';
 import { yearlyEnergy } from '../power/energy';
 import type { TaskResult } from '../predict/results';
-import { MET, type Band } from '../units/band';
+import type { Band } from '../units/band';
 import { plainNumber, ratioOf } from '../units/money';
 import { basketFor } from '../versus/basketFor';
 import { waitingOf } from '../versus/ownership';
+import { does } from './does';
 import { resaleOf, type Resale } from './resale';
 
 /** What becomes of one task. */
@@ -71,14 +72,6 @@ export function couldMove(present: Pick<Machine, 'items'>, draft: Pick<Machine, 
     return left > 0;
   });
 }
-
-/** Whether a task runs, and meets its target where it has one. */
-const does = (result: TaskResult | undefined): boolean | undefined => {
-  if (!result) return undefined;
-  if (result.impossible.length > 0) return false;
-  if (result.target === undefined) return result.gets ? true : undefined;
-  return result.ratio && result.ratio.likely >= MET;
-};
 
 /**
  * Weeks until what is gained a week has paid a cost; 0 where nothing has to be paid, Infinity where nothing is gained.

@@ -106,6 +106,8 @@ export function resaleWords({ value, by, notSold }: PartResale, currency: Curren
 
 const NOT_SOLD: Readonly<Record<NotSold, string>> = {
   spare: 'kept as a spare',
+  given: 'given to another seat',
+  faulty: 'fails, so nobody buys it',
   'not-transferable': 'passes to nobody else',
   unknown: 'nobody says what it is worth: set a price, or the day it was bought',
   'not-worth-it': 'fees and the parcel take all of it, so it stays',

@@ -144,6 +144,10 @@ export const audio: Trade<'audio'> = {
         task: { ...task, tracks },
       })),
   },
+  grow: {
+    what: 'tracks',
+    by: (task, times) => ({ ...task, tracks: Math.ceil(task.tracks * times) }),
+  },
   expand: expandAudio,
   weaknesses: [
     'Delays that the system’s drivers bring in are not modelled.',

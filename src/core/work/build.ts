@@ -150,6 +150,10 @@ export const build: Trade<'build'> = {
         task: { ...task, units },
       })),
   },
+  grow: {
+    what: 'sources',
+    by: (task, times) => ({ ...task, units: Math.ceil(task.units * times), linkS: task.linkS * times }),
+  },
   expand: expandBuild,
   weaknesses: ['Builds of what changed only, and tests that follow, are not modelled: give their files.'],
 };
@@ -188,6 +192,10 @@ export const guestMachines: Trade<'guests'> = {
     of: 'guests',
     list: (task) =>
       [1, 2, 3, 4, 6, 8, 12, 16, 24, 32, 48, 64].map((guests) => ({ label: `${guests}`, task: { ...task, guests } })),
+  },
+  grow: {
+    what: 'guests',
+    by: (task, times) => ({ ...task, guests: Math.ceil(task.guests * times) }),
   },
   expand: expandGuests,
   weaknesses: [

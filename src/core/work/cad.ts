@@ -248,6 +248,14 @@ export const cadView: Trade<'cad-view'> = {
         task: { ...task, components, mTriangles: (task.mTriangles * components) / task.components },
       })),
   },
+  grow: {
+    what: 'assemblies',
+    by: (task, times) => ({
+      ...task,
+      components: Math.ceil(task.components * times),
+      mTriangles: task.mTriangles * times,
+    }),
+  },
   expand: expandCadView,
   weaknesses: ['Simplified stand-ins of far components are not modelled: all that is there is drawn.'],
 };
@@ -297,6 +305,14 @@ export const cadStep: Trade<'cad-step'> = {
         },
       })),
   },
+  grow: {
+    what: 'assemblies',
+    by: (task, times) => ({
+      ...task,
+      components: Math.ceil(task.components * times),
+      features: Math.ceil(task.features * times),
+    }),
+  },
   expand: expandCadStep,
   weaknesses: [
     'All features cost alike; a model of blends costs several times one of holes.',
@@ -338,6 +354,10 @@ export const solve: Trade<'solve'> = {
         label: `${unknownsK}`,
         task: { ...task, unknownsK },
       })),
+  },
+  grow: {
+    what: 'meshes',
+    by: (task, times) => ({ ...task, unknownsK: task.unknownsK * times }),
   },
   expand: expandSolve,
   weaknesses: [

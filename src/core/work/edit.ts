@@ -337,6 +337,10 @@ export const editExport: Trade<'edit-export'> = {
         task: { ...task, ...size, outWidth: size.width, outHeight: size.height },
       })),
   },
+  grow: {
+    what: 'length of a programme',
+    by: (task, times) => ({ ...task, programmeMin: task.programmeMin * times }),
+  },
   expand: expandEditExport,
   weaknesses: WEAKNESSES,
 };

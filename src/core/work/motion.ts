@@ -199,6 +199,14 @@ export const motion: Trade<'motion'> = {
         task: { ...task, layers, scripted: Math.round((task.scripted * layers) / task.layers) },
       })),
   },
+  grow: {
+    what: 'layers',
+    by: (task, times) => ({
+      ...task,
+      layers: Math.ceil(task.layers * times),
+      scripted: Math.ceil(task.scripted * times),
+    }),
+  },
   expand: expandMotion,
   weaknesses: ['Layers of three-dimensional scenes are not modelled; give them as a render.'],
 };
@@ -239,6 +247,10 @@ export const stills: Trade<'stills'> = {
         label: `${mpx} Mpx`,
         task: { ...task, mpx, mbPerImage: (task.mbPerImage * mpx) / task.mpx },
       })),
+  },
+  grow: {
+    what: 'images',
+    by: (task, times) => ({ ...task, images: Math.ceil(task.images * times) }),
   },
   expand: expandStills,
   weaknesses: ['Browsing and culling are not modelled; the desk base stands for them.'],

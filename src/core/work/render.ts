@@ -233,6 +233,10 @@ export const render: Trade<'render'> = {
         task: { ...task, samples },
       })),
   },
+  grow: {
+    what: 'scenes',
+    by: (task, times) => ({ ...task, mTriangles: task.mTriangles * times, texturesGiB: task.texturesGiB * times }),
+  },
   expand: expandRender,
   weaknesses: [
     'Hair, smoke and deep glass cost several times the usual meeting.',
@@ -288,6 +292,10 @@ export const survey: Trade<'survey'> = {
         label: `${images}`,
         task: { ...task, images },
       })),
+  },
+  grow: {
+    what: 'images',
+    by: (task, times) => ({ ...task, images: Math.ceil(task.images * times) }),
   },
   expand: expandSurvey,
   weaknesses: [

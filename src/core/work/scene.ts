@@ -180,6 +180,15 @@ export const scene: Trade<'scene'> = {
         },
       })),
   },
+  grow: {
+    what: 'scenes',
+    by: (task, times) => ({
+      ...task,
+      mTriangles: task.mTriangles * times,
+      drawCalls: Math.ceil(task.drawCalls * times),
+      movingThings: Math.ceil(task.movingThings * times),
+    }),
+  },
   expand: expandScene,
   weaknesses: [
     'The worst hundredth is a factor on the usual frame; hitches of loading from a drive are not modelled.',

@@ -224,6 +224,10 @@ export const serve: Trade<'serve'> = {
         task: { ...task, users },
       })),
   },
+  grow: {
+    what: 'users',
+    by: (task, times) => ({ ...task, users: Math.ceil(task.users * times) }),
+  },
   expand: expandServe,
   weaknesses: [
     'All users are taken as writing at once with full context: the worst case of a busy hour.',
@@ -267,6 +271,10 @@ export const tables: Trade<'tables'> = {
         label: `${dataGB} GB`,
         task: { ...task, dataGB },
       })),
+  },
+  grow: {
+    what: 'data',
+    by: (task, times) => ({ ...task, dataGB: task.dataGB * times }),
   },
   expand: expandTables,
   weaknesses: ['Only the processor works over tables here; work moved to a card is not modelled.'],

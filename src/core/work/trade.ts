@@ -29,6 +29,8 @@ export interface Trade<K extends TaskKind> {
   readonly constants: Register;
   /** The same task larger and larger in what decides it, for "how much would run"; smallest first. */
   readonly sizes?: { readonly of: string; readonly list: (task: TaskOf<K>) => readonly Sized<K>[] };
+  /** The same task with so many times as much to do, where such work grows over the years: longer films, larger models. */
+  readonly grow?: { readonly what: string; readonly by: (task: TaskOf<K>, times: number) => TaskOf<K> };
   readonly expand: (task: TaskOf<K>, facts: MachineFacts) => Expanded;
   /** What it cannot tell, for the documentation. */
   readonly weaknesses: readonly string[];

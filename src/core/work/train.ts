@@ -341,6 +341,10 @@ export const train: Trade<'train'> = {
         };
       }),
   },
+  grow: {
+    what: 'text',
+    by: (task, times) => ({ ...task, tokensM: task.tokensM * times }),
+  },
   expand: expandTrain,
   weaknesses: [
     'Every card is taken as the first; cards of different memory in one run are not modelled.',
@@ -401,6 +405,10 @@ export const trainImages: Trade<'train-images'> = {
         label: `${forwardGflop}`,
         task: { ...task, forwardGflop },
       })),
+  },
+  grow: {
+    what: 'images',
+    by: (task, times) => ({ ...task, imagesK: task.imagesK * times }),
   },
   expand: expandTrainImages,
   weaknesses: ['Activations go with the arithmetic; slim models for large pictures keep more than that.'],

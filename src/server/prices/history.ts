@@ -1,8 +1,20 @@
 import type { HistoryView } from '../contract';
 import { dayNumber, dayText } from '@/core/units/days';
 import { fullName } from '@/core/model/fitted';
-import { machineSeries, partSeries, waitingWorth, type Series, type WaitingWorth } from '@/core/money/history';
+import {
+  atSuccessions,
+  machineSeries,
+  partSeries,
+  waitingWorth,
+  type Series,
+  type SuccessionChange,
+  type WaitingWorth,
+} from '@/core/money/history';
 import { plainPolicy } from '@/core/money/policy';
+import { firstOfEach } from '@/core/assess/trials';
+import type { Part } from '@/core/parts';
+import { rootOf } from '@/core/parts/lookalikes';
+import { saleState } from '@/core/parts/onSale';
 import { inPhase } from '@/core/model/phases';
 import { readPoints } from '@/store/priceStore';
 import * as projects from '@/store/projectStore';
@@ -69,4 +81,39 @@ export async function waitingOnKind(service: Service, kind: string, region: stri
   if (!found) return [];
   const series = parts.map((part) => partSeries(part, found.first, found.last, found.context));
   return WAITS.flatMap((days) => waitingWorth(series, days) ?? []);
+}
+
+/** What a maker's next parts of this kind have done to the prices of those before them, new and used. */
+export interface Successions {
+  readonly anew: SuccessionChange | undefined;
+  readonly used: SuccessionChange | undefined;
+  /** What is announced of the kind and not sold yet. */
+  readonly announced: readonly Pick<Part, 'id' | 'maker' | 'name' | 'onSale'>[];
+}
+
+export async function successionsOfKind(service: Service, kind: string, region: string): Promise<Successions> {
+  const { data } = await service.catalogue();
+  const parts = data.parts.filter((part) => part.kind === kind);
+  const found = await contextFor(
+    service,
+    region,
+    parts.map((part) => part.id),
+  );
+  if (!found) return { anew: undefined, used: undefined, announced: [] };
+  const { first, last, context } = found;
+  const { today } = context.policy;
+  const changes = (conditions: typeof context.policy.conditions) => {
+    const policy = { ...context.policy, conditions };
+    return atSuccessions(
+      parts.map((part) => ({ part, series: partSeries(part, first, last, { ...context, policy }) })),
+    );
+  };
+  return {
+    anew: changes(['new']),
+    used: changes(['used']),
+    announced: firstOfEach(
+      parts.filter((part) => saleState(part, today) === 'announced'),
+      rootOf,
+    ).map(({ id, maker, name, onSale }) => ({ id, maker, name, ...(onSale === undefined ? {} : { onSale }) })),
+  };
 }

@@ -3,7 +3,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { pricesMoved, startRefresh } from '@/server/actions';
-import type { HistoryView, PriceState, WaitingWorth } from '@/server/contract';
+import type { HistoryView, PriceState, Successions, WaitingWorth } from '@/server/contract';
 import { useSeat } from '../seat/useSeat';
 import { readJson, useRead } from '../shared/asking';
 
@@ -53,5 +53,7 @@ export const usePartHistory = (part: string, region: string, turn: unknown) =>
   useRead<HistoryView>(address('/api/prices/history', { part, region }), turn);
 export const useDraftHistory = (seat: string, draft: string, turn: unknown) =>
   useRead<HistoryView>(address('/api/prices/history', { seat, draft }), turn);
+export const useSuccessions = (kind: string, region: string) =>
+  useRead<Successions>(address('/api/prices/successions', { kind, region }), undefined);
 export const useWaiting = (kind: string, region: string) =>
   useRead<WaitingWorth[]>(address('/api/prices/waiting', { kind, region }), undefined);

@@ -10,6 +10,7 @@ import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/model/fitted';
 import type { Item, ResaleTerms } from '@/core/model/machine';
 import type { PartResale } from '@/core/upgrade/resale';
+import { phasedBy } from '@/core/upgrade/ladder';
 import { couldMove, worthOf, type TaskChange } from '@/core/upgrade/worth';
 import { minorOfShown, shownCoins, type Currency } from '@/core/units/money';
 import { coins, listed } from '@/core/words/format';
@@ -31,6 +32,7 @@ import { Heads } from '../shared/Heads';
 import { TextButton } from '../shared/TextButton';
 import { Value } from '../shared/Value';
 import { CoreAlone } from './CoreAlone';
+import { MeasureFirst } from './MeasureFirst';
 
 interface Side {
   readonly id: string;
@@ -86,6 +88,9 @@ export function Upgrade({ present, draft }: { present: Side; draft: Side }) {
       <Fold summary={<span className="small">The core alone</span>}>
         <CoreAlone present={present} />
       </Fold>
+      <Fold summary={<span className="small">What to measure first</span>}>
+        <MeasureFirst present={present.assessment.facts.machine} draft={draft.assessment.facts.machine} />
+      </Fold>
       <Fold summary={<span className="small">How far each board goes</span>}>
         <BoardFuture side={present} />
         <BoardFuture side={draft} />
@@ -107,7 +112,8 @@ export function Upgrade({ present, draft }: { present: Side; draft: Side }) {
 /** The order in which the draft is best bought, when not all of it is at once. */
 function WhatFirst({ present, draft }: { present: Side; draft: Side }) {
   const [from, to] = [present.assessment.facts.machine, draft.assessment.facts.machine];
-  const { brief, price } = draft.assessment.facts;
+  const { brief, price, today } = draft.assessment.facts;
+  const adopt = useSeat((state) => state.adopt);
   const answer = useWorker(`ladder ${identity(from)} ${identity(to)} ${identity(brief)}`, (api) =>
     api.ladder(from, to, brief),
   );
@@ -135,6 +141,19 @@ function WhatFirst({ present, draft }: { present: Side; draft: Side }) {
       {answer.value.open && (
         <p className="between small">◆ Something has no price, and weighs nothing in this order.</p>
       )}
+      <TextButton
+        onClick={() =>
+          void adopt(
+            phasedBy(from, to, answer.value, today, ({ bought, leaving }) =>
+              listed((bought.length > 0 ? bought : leaving).map(({ label, part }) => label ?? part)),
+            ),
+            [],
+            [],
+          )
+        }
+      >
+        Plan these purchases with dates
+      </TextButton>
     </Box>
   );
 }

@@ -41,6 +41,7 @@ import { later, opening } from '../shared/later';
 
 // what is asked of the search stands behind a closed line
 const Together = later(() => import('./Together').then((module) => module.Together), { meanwhile: opening });
+const Plan = later(() => import('./Plan').then((module) => module.Plan), { meanwhile: opening });
 const Upgrade = later(() => import('./Upgrade').then((module) => module.Upgrade), { meanwhile: opening });
 
 /** A beam that is wider than this says no more, and its signs are drawn out of shape. */
@@ -213,6 +214,11 @@ export function WeighStation() {
             <Upgrade present={there} draft={selected} />
           </Section>
         )}
+        {selected && draft.items.length > 0 && (
+          <Section label={PLAN}>
+            <Plan currency={selected.assessment.facts.price.currency} />
+          </Section>
+        )}
         <Section label="Other machines">
           <FindMachines />
         </Section>
@@ -223,6 +229,9 @@ export function WeighStation() {
 
 /** Whether a draft is worth it where there is a machine already. */
 const FROM_PRESENT = 'From the present machine';
+
+/** Phases with dates, and what they cost. */
+const PLAN = 'Plan over the years';
 
 /** Where the next coin has several parts change. */
 const TOGETHER = 'Several parts at once';
