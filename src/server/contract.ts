@@ -62,7 +62,12 @@ export interface SeatBundle {
 
 /** The seats of a project, as a search over all of them goes by them. */
 export interface TeamBundle {
-  readonly seats: readonly { readonly id: string; readonly name: string; readonly brief: Brief }[];
+  readonly seats: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly brief: Brief;
+    readonly drafts: readonly Machine[];
+  }[];
   /** Machines whose measurements may say something of others. */
   readonly measured: readonly Machine[];
   readonly catalogueRevision: number;
@@ -246,6 +251,7 @@ export interface MachineView {
   readonly notes: readonly string[];
 }
 
+export type { SpokenView } from './spoken';
 export type { WaitingWorth } from '@/core/money/history';
 export type { Successions } from './prices/history';
 

@@ -4,12 +4,14 @@ import { briefSchema, type Brief } from '@/core/model/brief';
 import { minorOf } from '@/core/units/money';
 import { begunWork, DOORS, OFTEN } from '@/core/work/doors';
 import { machineSchema, type Machine } from '@/core/model/machine';
+import { LONGEST_SAID } from '@/core/library/said';
+import { machineOfSpoken, spokenMachine } from '@/core/library/spoken';
 import { deskRegion } from '@/core/model/settings';
 import { firstFree, idIn, numbered, numberedWithin } from '@/core/units/free';
 import * as projects from '@/store/projectStore';
 import { bringBack as bringRemoved, listRemoved, removeProject, removeSeat, type Removed } from '@/store/removed';
 import { answering, DONE, read, Refusal, refuse, type Done, type Refused } from './refuse';
-import { now, type Service } from './service';
+import { now, todayOf, type Service } from './service';
 
 export interface MadeSeat {
   readonly state: 'made';
@@ -92,12 +94,14 @@ const beginSchema = z.strictObject({
     })
     .optional(),
   present: z.boolean().optional(),
+  /** The present machine in words. */
+  said: z.string().trim().max(LONGEST_SAID, `takes ${LONGEST_SAID} characters`).optional(),
 });
 
 /** Makes a seat as one of the doors asks for it: with the work that was answered for, or with the present machine. */
 export async function beginSeat(service: Service, input: unknown): Promise<MadeSeat | Refused> {
   return answering(async () => {
-    const { name, project, budget, work, present } = read(beginSchema, input);
+    const { name, project, budget, work, present, said } = read(beginSchema, input);
     const { data } = await service.catalogue();
     const currency = deskRegion(data.regions, await service.settings())?.currency;
     const budgetMinor = budget === undefined || !currency ? undefined : minorOf(budget, currency);
@@ -110,9 +114,7 @@ export async function beginSeat(service: Service, input: unknown): Promise<MadeS
       name,
       budgetMinor,
       ...(work ? { work: copied(begunWork(work)) } : {}),
-      ...(present
-        ? { machine: machineSchema.parse({ id: 'present', name: 'Present machine', items: [], present: true }) }
-        : {}),
+      ...(present ? { machine: machineOfSpoken(spokenMachine(said ?? '', data.parts, await todayOf(service))) } : {}),
     });
     if (made.state === 'refused') throw new Refusal(made.problems);
     return made;

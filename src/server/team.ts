@@ -13,7 +13,12 @@ export async function teamBundle(service: Service, projectId: string): Promise<T
   const elsewhere = await projects.measuredElsewhere(service.db, first.seat.id);
   const { revision } = await service.catalogue();
   return {
-    seats: documents.map(({ seat, brief }) => ({ id: seat.id, name: seat.name, brief: brief.body })),
+    seats: documents.map(({ seat, brief, drafts }) => ({
+      id: seat.id,
+      name: seat.name,
+      brief: brief.body,
+      drafts: drafts.map(({ body }) => body),
+    })),
     measured: [...first.drafts.map(({ body }) => body), ...elsewhere],
     catalogueRevision: revision,
     today: await todayOf(service),

@@ -13,6 +13,7 @@ import type { Remedy } from '@/core/search/remedies';
 import type { Turn } from '@/core/search/turning';
 import type { FutureOf } from '@/core/upgrade/future';
 import type { Ladder } from '@/core/upgrade/ladder';
+import type { AskedSeat, CouldUse } from '@/core/upgrade/givenOn';
 import type { MeasureFirst } from '@/core/upgrade/measureFirst';
 import type { Planned } from '@/core/upgrade/planned';
 
@@ -56,6 +57,8 @@ export interface WorkerApi {
   planned(machine: Machine, brief: Brief, years: number, present?: Machine): Promise<Planned>;
   /** The cheapest single step with which a task does what is asked once the work has grown so many times. */
   thenMended(machine: Machine, brief: Brief, task: string, times: number): Promise<CoinStep | undefined>;
+  /** Other seats that could use items which leave a machine. */
+  couldUse(machine: Machine, items: readonly string[], seats: readonly AskedSeat[]): Promise<CouldUse[]>;
   /** Which short measurements on one machine would narrow the decision for another most. */
   measureFirst(present: Machine, draft: Machine, brief: Brief): Promise<MeasureFirst>;
 }

@@ -13,6 +13,7 @@ import { memoryTrials } from '@/core/search/memorySheet';
 import { operatingPoints } from '@/core/search/operatingPoints';
 import { futureTrials } from '@/core/upgrade/future';
 import { ladderTrials } from '@/core/upgrade/ladder';
+import { couldUseTrials } from '@/core/upgrade/givenOn';
 import { measureFirstTrials } from '@/core/upgrade/measureFirst';
 import { mendedTrials } from '@/core/upgrade/mended';
 import { plannedTrials } from '@/core/upgrade/planned';
@@ -155,6 +156,14 @@ const api: WorkerApi = {
     const brief = same(sentBrief);
     const step = await newestOf('then mended', mendedTrials(same(machine), brief, task, times, ready()));
     return step && { ...step, offers: offersOf(step.part, brief) };
+  },
+  couldUse: (machine, items, seats) => {
+    const { catalogue } = ready();
+    const leaving = machine.items.flatMap((item) => {
+      const part = items.includes(item.id) ? catalogue.part(item.part) : undefined;
+      return part ? [{ item, part }] : [];
+    });
+    return newestOf('could use', couldUseTrials(leaving, seats, ready()));
   },
   measureFirst: (present, draft, brief) =>
     newestOf('measure first', measureFirstTrials(same(present), same(draft), same(brief), ready())),

@@ -61,8 +61,9 @@ export const resaleSchema = z.strictObject({
   fate: z.enum(FATES).optional(),
   /** What it is thought to be sold for, before fees, by hand. */
   minor: priceMinor('must be above 0: what nobody buys is kept as a spare').optional(),
-  /** The seat that it is given to. */
+  /** The seat that it is given to, and what that seat does not have to pay then. */
   to: idText.optional(),
+  savesMinor: priceMinor().optional(),
   /** Good when not stated. */
   state: z.enum(STATES).optional(),
   /** The day it was bought, where no price that was paid says so. */

@@ -44,8 +44,10 @@ export const settingsSchema = z.strictObject({
       feePercent: z.number().min(0).max(100),
       /** Sending a parcel that was sold, minor units. */
       shippingMinor: minorUnits().default(950),
+      /** Days until a part is sold and paid. */
+      days: z.number().int().min(0).max(365).default(14),
     })
-    .default({ firstYearPercent: 35, yearlyPercent: 25, feePercent: 12, shippingMinor: 950 }),
+    .default({ firstYearPercent: 35, yearlyPercent: 25, feePercent: 12, shippingMinor: 950, days: 14 }),
   /** Failures of a machine in a year, % of machines, and days until it works again when parts are sent in. */
   repair: z
     .strictObject({ failuresPercent: z.number().min(0).max(100), sentInDays: z.number().min(0).max(90) })

@@ -85,6 +85,8 @@ test('what costs least net comes first, and a socket without a machine last', ()
           } as never),
     net: likely === undefined ? undefined : { low: likely, likely, high: likely },
     times: 1,
+    asks: [],
+    opens: { memory: 'DDR5', memoryMTs: 6400, memoryGiB: 192, card: { generation: 5, lanes: 16 }, m2Slots: 3 },
   });
   const words = coresWords([core('None', undefined), core('Dear', 500), core('Cheap', 100)], present);
   expect(words.map(({ socket, bought, netMinor }) => [socket, bought, netMinor])).toEqual([
@@ -92,4 +94,5 @@ test('what costs least net comes first, and a socket without a machine last', ()
     ['Dear', 'New', 500],
     ['None', undefined, undefined],
   ]);
+  expect(words[0]?.opens).toBe('DDR5 up to 6400 MT/s and 192 GB; a card at generation 5 ×16; 3 M.2 slots');
 });

@@ -10,6 +10,7 @@ import { readier, type Ready } from '../search/exact/searchable';
 import { keepingWork } from '../search/exact/steps';
 import type { Band } from '../units/band';
 import { plainNumber, ratioOf } from '../units/money';
+import type { Finding } from '../rules/rule';
 import { missingIn } from './ladder';
 import { resaleOf } from './resale';
 
@@ -24,6 +25,21 @@ export interface CoreChoice {
   readonly net: Band | undefined;
   /** How many times as much of what is asked it does as the machine that is there; 0 without one. */
   readonly times: number;
+  /** What it asks for beside: what it brings that the machine that is there has not. */
+  readonly asks: readonly Finding[];
+  /** What it opens later. */
+  readonly opens: CoreOpens | undefined;
+}
+
+/** What a core takes later: as its processor and board say; undefined is unknown. */
+export interface CoreOpens {
+  readonly memory: string | undefined;
+  /** The highest rate that its board is made for, MT/s, and the most memory, GiB. */
+  readonly memoryMTs: number | undefined;
+  readonly memoryGiB: number | undefined;
+  /** The widest slot for a card: its generation and lanes. */
+  readonly card: { readonly generation: number; readonly lanes: number } | undefined;
+  readonly m2Slots: number | undefined;
 }
 
 export interface Cores {
@@ -85,16 +101,37 @@ export function* coresOf(
   }
   return now;
 
-  function judged(found: FoundMachine | undefined): Pick<CoreChoice, 'found' | 'net' | 'times'> {
-    if (!found) return { found, net: undefined, times: 0 };
+  function judged(found: FoundMachine | undefined): Pick<CoreChoice, 'found' | 'net' | 'times' | 'asks' | 'opens'> {
+    if (!found) return { found, net: undefined, times: 0, asks: [], opens: undefined };
     const leaving = missingIn(found.machine.items, machine.items);
     const { net } = resaleOf(present, new Set(leaving.map(({ id }) => id)));
     const bought = plainNumber(found.priceMinor);
-    const then = rankOfResults(brief, subject.assess(found.machine).tasks, 'likely');
+    const assessment = subject.assess(found.machine);
+    const then = rankOfResults(brief, assessment.tasks, 'likely');
+    const known = new Set(present.findings.map(({ key }) => key));
     return {
       found,
       net: { low: bought - net.high, likely: bought - net.likely, high: bought - net.low },
       times: ratioOf(then.percent, Math.max(1, rank.percent)),
+      asks: assessment.findings.filter(({ key, code }) => !known.has(key) && code !== 'task-result'),
+      opens: opensOf(assessment),
     };
   }
+}
+
+function opensOf({ facts }: Assessment): CoreOpens | undefined {
+  const board = facts.parts.one('board')?.part;
+  if (!board) return undefined;
+  const slots = board.topology?.slots;
+  const cards = (slots ?? []).flatMap(({ kind, generation, lanes }) =>
+    kind === 'card' && generation !== undefined && lanes !== undefined ? [{ generation, lanes }] : [],
+  );
+  const [card] = cards.sort((a, b) => 2 ** b.generation * b.lanes - 2 ** a.generation * a.lanes);
+  return {
+    memory: board.memoryGeneration,
+    memoryMTs: board.memoryRateMTs,
+    memoryGiB: board.memoryLimitGiB,
+    card,
+    m2Slots: slots?.filter(({ kind }) => kind === 'm2').length,
+  };
 }

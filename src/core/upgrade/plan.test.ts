@@ -15,7 +15,7 @@ import { briefIn, grownBrief, growsBy } from './growth';
 import { planOf, type Judge } from './plan';
 import { resaleOf } from './resale';
 
-const RESALE = { firstYearPercent: 30, yearlyPercent: 20, feePercent: 12, shippingMinor: 950 };
+const RESALE = { firstYearPercent: 30, yearlyPercent: 20, feePercent: 12, shippingMinor: 950, days: 14 };
 const SETTINGS: Settings = { ...usualSettings, discountPercent: 0, resale: RESALE };
 
 function world(change: Change = {}, settings: Settings = SETTINGS): { context: Context; judge: Judge } {

@@ -8,7 +8,7 @@ import { cheapestOffer, landedPrice } from '../money/landed';
 import { listPriceOf } from '../money/policy';
 import type { PartKind } from '../parts';
 import { scale, type Band } from '../units/band';
-import { yearsBetween } from '../units/days';
+import { monthsAfter, yearsBetween } from '../units/days';
 import { plainNumber } from '../units/money';
 import { UPGRADE } from './constants';
 
@@ -122,6 +122,15 @@ export function resaleOf(machine: Assessment, leaving: ReadonlySet<string>, then
     net: lots.reduce((sum, lot) => addBands(sum, lot.net), NOTHING),
     unknown: settled.filter(({ notSold }) => notSold === 'unknown'),
   };
+}
+
+/** Until when a part is under warranty: as its terms say, else as long as its maker gives it from the day it was bought. */
+export function warrantyUntil({ item, part }: Pick<AnyFitted, 'item' | 'part'>): string | undefined {
+  const bought = item.paid?.on ?? item.resale?.boughtOn;
+  return (
+    item.resale?.warrantyUntil ??
+    (bought === undefined || part.warrantyMonths === undefined ? undefined : monthsAfter(bought, part.warrantyMonths))
+  );
 }
 
 /** What a lot brings after fees and one parcel; never less than nothing, as nobody would sell it then. */

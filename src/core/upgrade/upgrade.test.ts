@@ -1,15 +1,20 @@
 import { describe, expect, test } from 'vitest';
-import type { Assessment } from '../assess';
+import { contextOf, type Assessment } from '../assess';
+import { finish } from '../assess/trials';
+import { compileCatalogue } from '../model/catalogue';
+import type { Machine } from '../model/machine';
 import { editMachine } from '../model/edits';
 import { usualSettings } from '../model/settings';
 import { shareLeft } from '../money/declining';
 import { offer } from '../tests/shops';
-import { assessed, machineOf, swapped, type Change } from '../tests/world';
-import { netOf, resaleOf, type PartResale } from './resale';
+import { TODAY } from '../tests/shops';
+import { assessed, briefOf, dataOf, machineOf, PARTS, swapped, type Change } from '../tests/world';
+import { couldUseTrials, type AskedSeat } from './givenOn';
+import { netOf, resaleOf, warrantyUntil, type PartResale } from './resale';
 import { carriedOver, couldMove, weeksToPay, worthOf } from './worth';
 
 const even = (minor: number) => ({ low: minor, likely: minor, high: minor });
-const RESALE = { firstYearPercent: 30, yearlyPercent: 20, feePercent: 12, shippingMinor: 950 };
+const RESALE = { firstYearPercent: 30, yearlyPercent: 20, feePercent: 12, shippingMinor: 950, days: 14 };
 const SETTINGS = { ...usualSettings, resale: RESALE };
 /** Every part of the test machine with how it may be sold, by item. */
 const selling =
@@ -164,4 +169,74 @@ test('an edit says what becomes of a part, takes it back, and a swap forgets it'
   const swap = editMachine(told, { kind: 'swap', item: 'psu-1', part: 'other' as never, label: 'Other' });
   expect(swap.items.find(({ id }) => id === 'psu-1')?.resale).toBeUndefined();
   expect(swapped('psu-1', 'other')([{ id: 'psu-1', part: 'psu' }])).toEqual([{ id: 'psu-1', part: 'other' }]);
+});
+
+describe('given to another seat', () => {
+  const card = PARTS.find(({ id }) => id === 'card') ?? {};
+  const context = contextOf(
+    compileCatalogue(
+      dataOf({
+        addParts: [
+          { ...card, id: 'card-b', name: 'Test 12 b' },
+          { ...card, id: 'card-16', name: 'Test 16', slots: 9 },
+        ],
+      }),
+    ),
+    TODAY,
+  );
+  const seat = (id: string, drafts: Machine[]): AskedSeat => ({ id, name: id, brief: briefOf(), drafts });
+  const leaving = (part: string) => {
+    const found = context.catalogue.part(part);
+    if (!found) throw new Error(part);
+    return [{ item: { id: 'old', part: found.id }, part: found }];
+  };
+
+  test('saves the seat what it would have bought: 107.50 for a card', () => {
+    const found = finish(couldUseTrials(leaving('card-b'), [seat('office', [machineOf()])], context));
+    expect(found).toEqual([
+      {
+        item: 'old',
+        seat: 'office',
+        seatName: 'office',
+        draft: 'Test machine',
+        inPlaceOf: 'Test 12',
+        savesMinor: 107_50,
+      },
+    ]);
+  });
+
+  test('not where it does not fit, is owned already, is the same one, or no draft is to be bought', () => {
+    const nobody = (part: string, drafts: Machine[]) =>
+      finish(couldUseTrials(leaving(part), [seat('office', drafts)], context));
+    expect(nobody('card-16', [machineOf()])).toEqual([]);
+    expect(nobody('card', [machineOf()])).toEqual([]);
+    const owned = machineOf({ items: (items) => items.map((item) => ({ ...item, owned: true })) });
+    expect(nobody('card-b', [owned, { ...owned, present: true }])).toEqual([]);
+    expect(nobody('card-b', [{ ...machineOf(), present: true }])).toEqual([]);
+  });
+
+  test('what it saves there lowers the net cost by as much', () => {
+    const present = (resale: Record<string, unknown>) =>
+      assessed(
+        {
+          items: (items) =>
+            items.map((item) => ({ ...item, owned: true, ...(item['id'] === 'card-1' ? { resale } : {}) })),
+        },
+        SETTINGS,
+      );
+    const draft = assessed({}, SETTINGS);
+    const kept = worthOf(present({ fate: 'spare' }), draft);
+    const given = worthOf(present({ fate: 'given', to: 'office', savesMinor: 107_50 }), draft);
+    expect(given.givenMinor).toBe(107_50);
+    expect(given.net.likely).toBeCloseTo(kept.net.likely - 107_50, 6);
+  });
+
+  test('a warranty lasts as long as its maker gives it from the day it was bought, unless it is said', () => {
+    const part = { ...card, warrantyMonths: 36 } as never;
+    const until = (resale: Record<string, unknown>) =>
+      warrantyUntil({ item: { id: 'a', part: 'card', resale }, part } as never);
+    expect(until({ boughtOn: '2024-02-29' })).toBe('2027-02-28');
+    expect(until({ boughtOn: '2024-02-29', warrantyUntil: '2026-01-01' })).toBe('2026-01-01');
+    expect(until({})).toBeUndefined();
+  });
 });

@@ -25,9 +25,11 @@ export interface UpgradeWorth {
   /** Something has no price: the purchase is a lower bound. */
   readonly purchaseOpen: boolean;
   readonly resale: Resale;
+  /** What other seats do not have to pay for parts that are given to them, as their terms say. */
+  readonly givenMinor: number;
   /** Items of the machine that is there which move on into the new one. */
   readonly carried: readonly Item[];
-  /** Purchase less what is sold. */
+  /** Purchase less what is sold and what other seats save. */
   readonly net: Band;
   readonly tasks: readonly TaskChange[];
   /** Hours a week that somebody waits less; below 0 more. */
@@ -96,10 +98,14 @@ export function worthOf(present: Assessment, draft: Assessment): UpgradeWorth {
   const basket = basketFor(draft);
   const purchaseMinor = basket.total.landedMinor;
   const bought = plainNumber(purchaseMinor);
+  const givenMinor = resale.parts.reduce(
+    (sum, { item, fate }) => sum + (fate === 'given' ? plainNumber(item.resale?.savesMinor ?? 0) : 0),
+    0,
+  );
   const net: Band = {
-    low: bought - resale.net.high,
-    likely: bought - resale.net.likely,
-    high: bought - resale.net.low,
+    low: bought - resale.net.high - givenMinor,
+    likely: bought - resale.net.likely - givenMinor,
+    high: bought - resale.net.low - givenMinor,
   };
   const tasks = brief.tasks.map(({ id }): TaskChange => {
     const [before, after] = [present, draft].map((side) => side.tasks.find(({ task }) => task === id));
@@ -122,6 +128,7 @@ export function worthOf(present: Assessment, draft: Assessment): UpgradeWorth {
     purchaseMinor,
     purchaseOpen: basket.lowerBound,
     resale,
+    givenMinor,
     carried,
     net,
     tasks,

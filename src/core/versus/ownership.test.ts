@@ -12,7 +12,7 @@ const settings = (more: object = {}): Settings =>
   settingsSchema.parse({
     discountPercent: 0,
     repair: { failuresPercent: 0, sentInDays: 8 },
-    resale: { firstYearPercent: 100, yearlyPercent: 0, feePercent: 0, shippingMinor: 0 },
+    resale: { firstYearPercent: 100, yearlyPercent: 0, feePercent: 0, shippingMinor: 0, days: 14 },
     ...more,
   });
 const assessed = (change: Change = {}, with_: Settings = settings()): Assessment =>
@@ -28,7 +28,7 @@ describe('what owning a machine costs', () => {
   });
 
   test('resale by declining balance, net of fees: 1,000 loses 40 %, then 25 % twice a year, 10 % fees', () => {
-    const resale = { firstYearPercent: 40, yearlyPercent: 25, feePercent: 10, shippingMinor: 0 };
+    const resale = { firstYearPercent: 40, yearlyPercent: 25, feePercent: 10, shippingMinor: 0, days: 14 };
     const kept = own(assessed({ brief: { yearsOfService: 3 } }, settings({ resale })));
     // 1000 × 0.6 × 0.75² = 337.50; less 10 %: 303.75
     expect(kept.byLine.resale).toBe(-303_75);
@@ -37,7 +37,7 @@ describe('what owning a machine costs', () => {
   });
 
   test('later payments weigh less: 303.75 after three years at 5 % is worth 262.39', () => {
-    const resale = { firstYearPercent: 40, yearlyPercent: 25, feePercent: 10, shippingMinor: 0 };
+    const resale = { firstYearPercent: 40, yearlyPercent: 25, feePercent: 10, shippingMinor: 0, days: 14 };
     const discounted = own(assessed({ brief: { yearsOfService: 3 } }, settings({ resale, discountPercent: 5 })));
     // 303.75 ÷ 1.05³ = 303.75 ÷ 1.157625 = 262.39
     expect(discounted.byLine.resale).toBe(-262_39);

@@ -82,7 +82,7 @@ export interface Comparison {
 }
 
 /** The machine with every part that has a range at its lesser or its better end. */
-const atEnd = (machine: Machine, end: 0 | 1): Machine => ({
+export const atEnd = (machine: Machine, end: 0 | 1): Machine => ({
   ...machine,
   items: machine.items.map((item) => (item.standInRange ? { ...item, part: item.standInRange[end] } : item)),
 });

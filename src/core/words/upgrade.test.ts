@@ -19,6 +19,7 @@ const NOTHING: UpgradeWorth = {
   purchaseMinor: 221_000,
   purchaseOpen: false,
   resale: { parts: [], lots: [], net: even(0), unknown: [] },
+  givenMinor: 0,
   carried: [],
   net: even(221_000),
   tasks: [],

@@ -1,9 +1,10 @@
 import type { Brief } from '../model/brief';
 import { fullName } from '../model/fitted';
 import type { Machine } from '../model/machine';
-import type { CoreChoice } from '../upgrade/cores';
+import type { CoreChoice, CoreOpens } from '../upgrade/cores';
 import { missingIn, type LadderStep } from '../upgrade/ladder';
 import type { FutureOf, FuturePart } from '../upgrade/future';
+import type { Ends, StandIns } from '../upgrade/standIns';
 import type { NotSold, PartResale, ValuedBy } from '../upgrade/resale';
 import type { UpgradeWorth } from '../upgrade/worth';
 import type { Band } from '../units/band';
@@ -85,6 +86,22 @@ const SEEN_DROPS = 0.05;
 /** Less than this is no saving that anybody notices, hours a week. */
 const HARDLY = 0.01;
 
+/** What is not known of the machine that is there, and what of it matters most, in a sentence or two. */
+export function standInWords({ all, items }: StandIns): string {
+  const told = ({ hours, percent }: Ends): string => {
+    const [few, many] = [Math.min(...hours), Math.max(...hours)];
+    return many - few >= HARDLY
+      ? `${number(few, 2)} to ${number(many, 2)} h a week are saved`
+      : `it does ${Math.min(...percent)} to ${Math.max(...percent)} % of what is asked`;
+  };
+  const what = listed(items.map(({ item }) => `“${item.standsInFor ?? item.label ?? item.part}”`));
+  const least = `${items.length === 1 ? 'Only said roughly' : `${items.length} parts are only said roughly`}: ${what}. With the least and the best that ${items.length === 1 ? 'it' : 'they'} can be ${told(all)}`;
+  const [most] = items;
+  return items.length > 1 && most
+    ? `${least}; what matters most is “${most.item.standsInFor ?? most.item.part}” (${told(most.ends)}).`
+    : `${least}.`;
+}
+
 /** What an hour has to be worth for it to pay, in a sentence; undefined where it costs nothing, or no hour is saved. */
 export function paysAtWords({ paysAt, net }: UpgradeWorth, currency: Currency): string | undefined {
   if (net.likely <= 0) return undefined;
@@ -95,6 +112,10 @@ export function paysAtWords({ paysAt, net }: UpgradeWorth, currency: Currency): 
   );
   return told.length === 0 ? undefined : `It pays if an hour is worth ${told.join(', ')}.`;
 }
+
+/** How long a part is under warranty still, as its terms or its maker say. */
+export const warrantyWords = (until: string | undefined, today: string): string =>
+  until === undefined ? 'no warranty known' : until > today ? `warranty until ${until}` : 'warranty over';
 
 /** What a part is worth, and how that is known. */
 export function resaleWords({ value, by, notSold }: PartResale, currency: Currency): string {
@@ -182,12 +203,30 @@ export interface CoreWords {
   readonly priceMinor: number | undefined;
   readonly netMinor: number | undefined;
   readonly times: number;
+  /** What it asks for beside, a sentence each. */
+  readonly asks: readonly string[];
+  /** "DDR5 up to 6400 MT/s and 192 GB; cards at generation 5 ×16; 3 M.2 slots". */
+  readonly opens: string | undefined;
+  readonly machine: Machine | undefined;
+}
+
+/** What a core takes later, in a line. */
+function opensWords({ memory, memoryMTs, memoryGiB, card, m2Slots }: CoreOpens): string {
+  const most = [
+    ...(memoryMTs === undefined ? [] : [`${memoryMTs} MT/s`]),
+    ...(memoryGiB === undefined ? [] : [`${memoryGiB} GB`]),
+  ];
+  return [
+    ...(memory === undefined ? [] : [`${memory}${most.length > 0 ? ` up to ${listed(most)}` : ''}`]),
+    ...(card ? [`a card at generation ${card.generation} ×${card.lanes}`] : []),
+    ...(m2Slots === undefined ? [] : [m2Slots === 1 ? '1 M.2 slot' : `${m2Slots} M.2 slots`]),
+  ].join('; ');
 }
 
 /** The cores of a present machine in words, those that cost least net first, sockets without one last. */
 export const coresWords = (cores: readonly CoreChoice[], present: Pick<Machine, 'items'>): CoreWords[] =>
   cores
-    .map(({ socket, current, found, net, times }): CoreWords => {
+    .map(({ socket, current, found, net, times, asks, opens }): CoreWords => {
       const anew = found && missingIn(present.items, found.machine.items);
       return {
         socket,
@@ -196,6 +235,9 @@ export const coresWords = (cores: readonly CoreChoice[], present: Pick<Machine, 
         priceMinor: found?.priceMinor,
         netMinor: net && Math.round(net.likely),
         times,
+        asks: [...new Set(asks.map((finding) => findingWords(finding).says))],
+        opens: opens && opensWords(opens),
+        machine: found?.machine,
       };
     })
     .sort((a, b) => (a.netMinor ?? Infinity) - (b.netMinor ?? Infinity) || (a.socket < b.socket ? -1 : 1));

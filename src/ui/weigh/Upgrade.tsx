@@ -8,31 +8,24 @@ import TableRow from '@mui/material/TableRow';
 import { useMemo } from 'react';
 import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/model/fitted';
-import type { Item, ResaleTerms } from '@/core/model/machine';
-import type { PartResale } from '@/core/upgrade/resale';
+import type { Item } from '@/core/model/machine';
+import { standInsOf } from '@/core/upgrade/standIns';
 import { phasedBy } from '@/core/upgrade/ladder';
 import { couldMove, worthOf, type TaskChange } from '@/core/upgrade/worth';
-import { minorOfShown, shownCoins, type Currency } from '@/core/units/money';
 import { coins, listed } from '@/core/words/format';
 import { getsText } from '@/core/words/results';
-import {
-  besideWords,
-  futureWords,
-  ladderWords,
-  paysAtWords,
-  resaleWords,
-  turnsWords,
-  worthWords,
-} from '@/core/words/upgrade';
+import { besideWords, ladderWords, paysAtWords, standInWords, turnsWords, worthWords } from '@/core/words/upgrade';
+import { useJudge } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Sign } from '../shared/Beam';
 import { Fold } from '../shared/Fold';
 import { Heads } from '../shared/Heads';
 import { TextButton } from '../shared/TextButton';
-import { Value } from '../shared/Value';
 import { CoreAlone } from './CoreAlone';
+import { Future } from './Future';
 import { MeasureFirst } from './MeasureFirst';
+import { Sold } from './Sold';
 
 interface Side {
   readonly id: string;
@@ -43,6 +36,11 @@ interface Side {
 /** Whether a draft is worth it against the machine that is there: net cost, the work, when it pays, and what is sold. */
 export function Upgrade({ present, draft }: { present: Side; draft: Side }) {
   const worth = useMemo(() => worthOf(present.assessment, draft.assessment), [present.assessment, draft.assessment]);
+  const judge = useJudge();
+  const standIns = useMemo(
+    () => standInsOf(present.assessment.facts.machine, draft.assessment, judge),
+    [present.assessment, draft.assessment, judge],
+  );
   const editDraft = useSeat((state) => state.editDraft);
   const { brief, machine, price } = draft.assessment.facts;
   const { currency } = price;
@@ -57,9 +55,11 @@ export function Upgrade({ present, draft }: { present: Side; draft: Side }) {
       <p className="small">
         {coins(worth.purchaseMinor, currency)} for what is new, less{' '}
         {coins(Math.round(worth.resale.net.likely), currency)} for what is sold
-        {worth.resale.unknown.length > 0 ? `, without ${worth.resale.unknown.length} that nobody can price` : ''}.
+        {worth.resale.unknown.length > 0 ? `, without ${worth.resale.unknown.length} that nobody can price` : ''}
+        {worth.givenMinor > 0 ? ` and ${coins(Math.round(worth.givenMinor), currency)} that other seats save` : ''}.
       </p>
       {pays !== undefined && <p className="small">{pays}</p>}
+      {standIns && <p className="unproven small">○ {standInWords(standIns)}</p>}
       {[...turnsWords(worth, brief), ...besideWords(worth, currency)].map((line) => (
         <p key={line} className="small">
           {line}
@@ -158,30 +158,17 @@ function WhatFirst({ present, draft }: { present: Side; draft: Side }) {
   );
 }
 
-/** What a board can be given later, by what it does for this work. */
+/** How far the board of one side goes. */
 function BoardFuture({ side }: { side: Side }) {
   const { machine, brief, parts, price } = side.assessment.facts;
   const board = parts.one('board')?.part;
-  const answer = useWorker(board && `future ${identity(machine)} ${identity(brief)}`, (api) =>
-    api.future(machine, brief),
-  );
   if (!board) return null;
   return (
     <Box component="section" aria-label={`How far ${fullName(board)} goes`} sx={{ marginBottom: '8px' }}>
       <h3>
         {fullName(board)}, {side.name}
       </h3>
-      {answer.state === 'ready' ? (
-        answer.value.map((future) => (
-          <p key={future.kind} className="small">
-            {futureWords(future, price.currency)}
-          </p>
-        ))
-      ) : (
-        <p className="quiet small">
-          {answer.state === 'failed' ? 'It could not be worked out.' : 'Trying what it takes …'}
-        </p>
-      )}
+      <Future machine={machine} brief={brief} currency={price.currency} />
     </Box>
   );
 }
@@ -209,90 +196,5 @@ function Tasks({ changes, names }: { changes: readonly TaskChange[]; names: Read
         ))}
       </TableBody>
     </Table>
-  );
-}
-
-function Sold({
-  parts,
-  assessment,
-  currency,
-  onTerms,
-}: {
-  parts: readonly PartResale[];
-  assessment: Assessment;
-  currency: Currency;
-  onTerms: (item: string, resale: ResaleTerms | undefined, label: string) => void;
-}) {
-  return (
-    <ul>
-      {parts.map((entry) => {
-        const { item, fate } = entry;
-        const part = assessment.facts.catalogue.part(item.part);
-        const name = part ? fullName(part) : item.part;
-        // what is taken away is left out, not kept as undefined
-        const set = (change: { [K in keyof ResaleTerms]: ResaleTerms[K] | undefined }, label: string): void => {
-          const terms = Object.fromEntries(
-            Object.entries({ ...item.resale, ...change }).filter(([, value]) => value !== undefined),
-          ) as ResaleTerms;
-          onTerms(item.id, Object.keys(terms).length > 0 ? terms : undefined, label);
-        };
-        return (
-          <Box component="li" key={item.id} sx={{ padding: '3px 0' }} className="small">
-            <b>{name}</b>{' '}
-            <Value
-              label={`What becomes of ${name}`}
-              editor={{
-                kind: 'choice',
-                value: fate,
-                options: [
-                  { value: 'sold', label: 'sold' },
-                  { value: 'spare', label: 'kept as a spare' },
-                ],
-                onChange: (next) => set({ fate: next === 'spare' ? 'spare' : undefined }, `${name}: ${next}`),
-              }}
-            >
-              {fate === 'spare' ? 'stays' : 'is sold'}
-            </Value>
-            {fate === 'sold' && <>: {resaleWords(entry, currency)}</>}{' '}
-            {fate === 'sold' && entry.notSold !== 'not-transferable' && (
-              <>
-                (
-                <Value
-                  label={`Price for ${name}`}
-                  editor={{
-                    kind: 'number',
-                    value: item.resale?.minor === undefined ? undefined : shownCoins(item.resale.minor, currency),
-                    unit: currency,
-                    min: 0.01,
-                    optional: true,
-                    explains: 'What it is thought to be sold for, before fees.',
-                    onChange: (major) =>
-                      set(
-                        { minor: major === undefined ? undefined : minorOfShown(major, currency) },
-                        `Price for ${name}`,
-                      ),
-                  }}
-                >
-                  price
-                </Value>
-                ,{' '}
-                <Value
-                  label={`${name} bought on`}
-                  editor={{
-                    kind: 'date',
-                    value: item.paid?.on ?? item.resale?.boughtOn,
-                    explains: 'Its age is counted from then.',
-                    onChange: (day) => set({ boughtOn: day }, `${name} bought on`),
-                  }}
-                >
-                  bought on
-                </Value>
-                )
-              </>
-            )}
-          </Box>
-        );
-      })}
-    </ul>
   );
 }

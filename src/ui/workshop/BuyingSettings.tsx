@@ -184,7 +184,12 @@ export function BuyingSettings({
         'Of what is sold together, once.',
         (value) => ({ ...settings, resale: { ...settings.resale, shippingMinor: minorOfShown(value, currency) } }),
       )}{' '}
-      a parcel.
+      a parcel, and takes{' '}
+      {number('Days of selling', settings.resale.days, 'days', 365, 'Until a part is sold and paid.', (value) => ({
+        ...settings,
+        resale: { ...settings.resale, days: Math.round(value) },
+      }))}{' '}
+      days.
     </p>
   );
 }

@@ -1,0 +1,2 @@
+/** Longer texts are no machine that somebody says. */
+export const LONGEST_SAID = 1000;
