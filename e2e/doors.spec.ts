@@ -54,6 +54,21 @@ test.describe('three doors', () => {
       'true',
     );
   });
+
+  test('from the machine that is there in words: what is named and what is only like it', async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('button', { name: /^From the machine I have/ }).click();
+    await page.getByLabel('Seat', { exact: true }).fill('Said one');
+    await page.getByLabel('What is in it').fill('a 6-core of three years ago, 32 GB, Palisar Gale 12, toaster');
+    const understood = page.getByRole('list', { name: 'What was understood' });
+    await expect(understood.getByRole('listitem')).toHaveCount(4);
+    await expect(understood).toContainText(/Processor like .+, one of \d+ from .+ to .+, bought about 20\d\d-\d\d/);
+    await expect(understood).toContainText('Graphics card Palisar Gale 12');
+    await expect(understood).toContainText('“toaster”: not understood');
+    await page.getByRole('button', { name: 'Name its parts' }).click();
+    await expect(page).toHaveURL(/said-one\/draft$/);
+    await expect(page.getByRole('button', { name: /Palisar Gale 12/ }).first()).toBeVisible();
+  });
 });
 
 test('each station answers before it shows evidence', async ({ page }) => {

@@ -58,3 +58,37 @@ test('from the present machine: what it costs net, when it pays, what is sold an
   await expect(upgrade).toContainText(/Moves on: Marlhouse Quay/);
   await expect.poll(net).toBeLessThan(dearer);
 });
+
+test('what leaves can go to a seat that could use it, a measurement is named, and the purchases become a plan', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await openSeat(page, 'weigh');
+  await page.getByRole('button', { name: 'Draft B', exact: true }).click();
+  const upgrade = await opened(page, 'From the present machine');
+  await upgrade.getByRole('button', { name: 'What to measure first' }).click();
+  const measure = upgrade.getByRole('region', { name: 'Measure first' });
+  await expect(measure).toContainText(/^Measure .+ on the machine that is there: the doubt about .+ narrower/, {
+    timeout: 30_000,
+  });
+  await expect(measure.locator('code').first()).toContainText(/^(ffmpeg|fio|stress-ng) /);
+
+  await upgrade.getByRole('button', { name: 'What is sold' }).click();
+  await upgrade.getByRole('button', { name: 'Who could use them?' }).click();
+  const card = upgrade.getByRole('listitem').filter({ hasText: /^Palisar Breeze 6/ });
+  await expect(card).toContainText(/could use it in .+ in place of .+, and saves [\d,.]+ USD/, { timeout: 60_000 });
+  await card.getByRole('button', { name: 'give it there' }).first().click();
+  await expect(card).toContainText(/goes to another seat, which saves [\d,.]+ USD there/);
+  await expect(upgrade).toContainText(/and [\d,.]+ USD that other seats save\./);
+
+  const first = upgrade.getByRole('region', { name: 'What first' });
+  await first.getByRole('button', { name: 'Plan these purchases with dates' }).click({ timeout: 30_000 });
+  await expect(page.getByRole('button', { name: 'Draft B, step by step', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  const plan = await opened(page, 'Plan over the years');
+  await expect(plan).toContainText(/Draft B, step by step, in 5 phases, costs at least [\d,.]+ USD/, {
+    timeout: 30_000,
+  });
+});

@@ -106,9 +106,19 @@ export type Item = z.infer<typeof itemSchema> & {
   readonly stood?: true;
 };
 
-/** Whether an owned part comes from another machine: what stood in this one before is owned as well, but not moved. */
-export const movedHere = ({ owned, stood }: Item, machine: Pick<Machine, 'present'>): boolean =>
-  owned === true && stood !== true && machine.present !== true;
+/**
+ * Whether an owned part comes from another machine: what stood in this one before is owned as well, but not moved; and around
+ * a board that is owned it is the same machine still.
+ */
+export const movedHere = (
+  { owned, stood }: Item,
+  machine: Pick<Machine, 'present'>,
+  boards: readonly { readonly item: Item }[],
+): boolean =>
+  owned === true &&
+  stood !== true &&
+  machine.present !== true &&
+  !boards.some(({ item }) => item.owned === true && item.stood !== true);
 
 export const machineSchema = z
   .strictObject({

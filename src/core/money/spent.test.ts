@@ -49,6 +49,17 @@ describe('what a total still lacks', () => {
     ['moves', owned(true), []],
     ['says nothing of it', owned(undefined), []],
     ['stays, and this is its machine', owned(false, true), []],
+    [
+      'stays, and its board is here',
+      {
+        ...owned(false),
+        items: (items: Record<string, unknown>[]) =>
+          plus({ id: 'system-1', part: 'system', owned: true })(
+            items.map((item) => (item['id'] === 'board-1' ? { ...item, owned: true } : item)),
+          ),
+      },
+      [],
+    ],
     ['is bought', { items: plus({ id: 'system-1', part: 'system' }), addParts: [system(false)] }, []],
   ] as const)('an owned system whose licence %s', (_, change, expected) => {
     const { facts, findings } = assessed(change as Change);

@@ -44,7 +44,9 @@ export function isThere(what: WholePart, parts: FittedParts, brief: Pick<Brief, 
 
 /** Owned systems whose licence stays with the machine it first ran on: here they would not be activated. */
 export const notActivated = ({ machine, parts }: Pick<Bought, 'machine' | 'parts'>): Fitted<'system'>[] =>
-  parts.ofKind('system').filter(({ item, part }) => part.moves === false && movedHere(item, machine));
+  parts
+    .ofKind('system')
+    .filter(({ item, part }) => part.moves === false && movedHere(item, machine, parts.ofKind('board')));
 
 /** What is still to be added: a total is a lower bound until it is there. */
 export function lackingOf(bought: Bought): Lacking[] {

@@ -6,8 +6,8 @@ import { LONGEST_NAME } from '../parts/common';
 import { monthsAfter } from '../units/days';
 import type { PartKind } from '../parts';
 import { rankOfResults, type Rank } from '../search/exact/rank';
-import { MET } from '../units/band';
 import { firstFree, idIn, numbered } from '../units/free';
+import { does } from './does';
 import { plainNumber, ratioOf } from '../units/money';
 
 /** What is bought at once on the way from one machine to another. Money landed, minor units. */
@@ -21,6 +21,8 @@ export interface LadderStep {
   /** Tasks that meet their target from then on, and those that no longer do. */
   readonly begins: readonly string[];
   readonly ends: readonly string[];
+  /** Tasks that met their target, and of which nobody can tell any more. */
+  readonly unsure: readonly string[];
   /** What the work gains a unit of money: ln(after ÷ before) a minor unit. */
   readonly perMinor: number;
 }
@@ -77,17 +79,22 @@ export function* ladderTrials(
   const blocked = new Set(
     [...present.findings, ...draft.findings].flatMap(({ level, key }) => (level === 'blocks' ? [key] : [])),
   );
-  const states = new Map<number, { readonly sound: boolean; readonly rank: Rank; readonly met: ReadonlySet<string> }>();
+  const states = new Map<
+    number,
+    {
+      readonly sound: boolean;
+      readonly rank: Rank;
+      readonly met: ReadonlySet<string>;
+      readonly fails: ReadonlySet<string>;
+    }
+  >();
   for (let bought = 0; bought <= all; bought++) {
     const assessment = judge(between(present, draft, groups, bought));
     states.set(bought, {
       sound: assessment.findings.every(({ level, key }) => level !== 'blocks' || blocked.has(key)),
       rank: rankOfResults(brief, assessment.tasks, 'likely'),
-      met: new Set(
-        assessment.tasks.flatMap(({ task, ratio, impossible }) =>
-          impossible.length === 0 && ratio && ratio.likely >= MET ? [task] : [],
-        ),
-      ),
+      met: new Set(assessment.tasks.flatMap((result) => (result.ratio && does(result) === true ? [result.task] : []))),
+      fails: new Set(assessment.tasks.flatMap((result) => (does(result) === false ? [result.task] : []))),
     });
     yield;
   }
@@ -125,7 +132,8 @@ export function* ladderTrials(
       before: was?.rank ?? NONE,
       after: is?.rank ?? NONE,
       begins: [...(is?.met ?? [])].filter((task) => !was?.met.has(task)),
-      ends: [...(was?.met ?? [])].filter((task) => !is?.met.has(task)),
+      ends: [...(was?.met ?? [])].filter((task) => is?.fails.has(task)),
+      unsure: [...(was?.met ?? [])].filter((task) => !is?.met.has(task) && !is?.fails.has(task)),
       perMinor: costMinor > 0 ? ratioOf(gain, costMinor) : gain > 0 ? Infinity : 0,
     });
     bought += next;

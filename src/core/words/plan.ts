@@ -19,30 +19,35 @@ export const phaseName = ({ name }: Pick<PhaseRow, 'name'>): string => name ?? '
 const phaseSaid = (phases: readonly PhaseRow[], id: string): string =>
   id === FIRST ? 'the machine of now' : `“${phases.find((phase) => phase.id === id)?.name ?? id}”`;
 
-/** What a plan costs up to its end, in a sentence or two. */
+/** What a plan costs up to its end, in a sentence. */
 export function planWords({ course, phases, years }: Planned, name: string, currency: Currency): string {
-  const { byLine, totalMinor, days, open, waitingHours } = course;
-  const least = open.some(({ code }) => code === 'price-unknown' || code === 'undated') ? 'at least ' : '';
-  const end = days.at(-1);
-  const back = byLine.resale < 0 ? `, ${coins(-byLine.resale, currency)} comes back on the way` : '';
-  const held = byLine.held < 0 ? `, ${coins(-byLine.held, currency)} comes back at the end` : '';
+  const least = course.open.some(({ code }) => code === 'price-unknown' || code === 'undated') ? 'at least ' : '';
   const steps = phases.length === 1 ? 'bought at once' : `in ${phases.length} phases`;
-  const hours = `${number(waitingHours, 2)} h are waited for`;
-  const energy = byLine.energy > 0 ? `, ${coins(byLine.energy, currency)} is energy` : '';
-  const waiting = byLine.waiting > 0 ? ` at ${coins(byLine.waiting, currency)}` : ', which are not in it';
-  return (
-    `${name}, ${steps}, costs ${least}${coins(totalMinor, currency)} over ${years === 1 ? 'a year' : `${years} years`}${end === undefined ? '' : `, to ${end}`}: ` +
-    `${coins(byLine.purchase, currency)} is bought${energy}${back}${held}${waitingHours >= 1 ? `; ${hours}${waiting}` : ''}.`
-  );
+  return `${name}, ${steps}, costs ${least}${coins(course.totalMinor, currency)} over ${years === 1 ? 'a year' : `${years} years`}.`;
+}
+
+/** What that is made of, and how long somebody waits. */
+export function planMadeOf({ course }: Pick<Planned, 'course'>, currency: Currency): string {
+  const { byLine, days, waitingHours } = course;
+  const end = days.at(-1);
+  const told = [
+    `${coins(byLine.purchase, currency)} is bought`,
+    ...(byLine.energy > 0 ? [`${coins(byLine.energy, currency)} is energy`] : []),
+    ...(byLine.waiting > 0 ? [`${coins(byLine.waiting, currency)} is waiting`] : []),
+    ...(byLine.resale < 0 ? [`${coins(-byLine.resale, currency)} comes back on the way`] : []),
+    ...(byLine.held < 0 ? [`${coins(-byLine.held, currency)} on ${end ?? 'the last day'}`] : []),
+  ];
+  const hours = waitingHours >= 1 ? ` Somebody waits ${number(waitingHours, 2)} h until then.` : '';
+  return `${listed(told)}.${hours}`;
 }
 
 /** What of a plan's cost nobody knows, each in a sentence. */
 export function openCourseWords(open: CourseOpen): string {
   switch (open.code) {
     case 'undated':
-      return `${listed(open.names.map((name) => `“${name}”`))} ${open.names.length > 1 ? 'have' : 'has'} no day yet: give ${open.names.length > 1 ? 'them' : 'it'} one, and its cost is counted.`;
+      return `${listed(open.names.map((name) => `“${name}”`))} ${open.names.length > 1 ? 'have' : 'has'} no day yet: give ${open.names.length > 1 ? 'each' : 'it'} one, and what ${open.names.length > 1 ? 'they cost' : 'it costs'} is counted.`;
     case 'price-unknown':
-      return `Something in ${listed(open.names.map((name) => (name === FIRST ? 'the machine of now' : `“${name}”`)))} has no price, so this is a lower bound.`;
+      return `Something in ${listed(open.names.map((name) => (name === FIRST ? 'the machine of now' : `“${name}”`)))} has no price, or lacks what is wanted, so this is a lower bound.`;
     case 'resale-unknown':
       return `What leaves is not sold where nobody knows its worth: ${open.count} ${open.count === 1 ? 'part' : 'parts'}.`;
     case 'no-tariff':
@@ -121,12 +126,12 @@ export function announcedWords(
   hoursAWeek: number | undefined,
 ): string {
   const days = part.onSale === undefined ? undefined : daysBetween(today, part.onSale);
-  const until = days === undefined ? 'nobody says for when' : `for ${part.onSale ?? ''}, in ${days} days`;
+  const until = days === undefined ? ', nobody says for when' : ` for ${part.onSale ?? ''}, in ${days} days`;
   const waited =
     days === undefined || hoursAWeek === undefined || hoursAWeek < 0.01
       ? ''
       : `; until then ${number((hoursAWeek * days) / 7, 2)} h more are waited for`;
-  return `${part.maker} ${part.name} is announced ${until}${waited}.`;
+  return `${part.maker} ${part.name} is announced${until}${waited}.`;
 }
 
 /** Whether a year's licence is best renewed now. */

@@ -121,13 +121,17 @@ test('what a part is worth, and why', () => {
 
 test('what a purchase on the way does', () => {
   const rank = (percent: number) => ({ runs: 1, percent });
-  const words = (begins: string[], ends: string[], before: number, after: number) =>
-    ladderWords({ begins, ends, before: rank(before), after: rank(after) }, { tasks: [] });
+  const words = (begins: string[], ends: string[], before: number, after: number, unsure: string[] = []) =>
+    ladderWords({ begins, ends, unsure, before: rank(before), after: rank(after) }, { tasks: [] });
   expect(words(['a', 'b'], [], 65, 161)).toBe(
     '“a” and “b” meet their targets; the work at 161 % of what is asked, 65 % before',
   );
   expect(words([], ['a'], 100, 90)).toBe('“a” no longer does; the work at 90 % of what is asked, 100 % before');
   expect(words([], [], 100, 100)).toBe('the work stays at 100 % of what is asked');
+  // unknown is no failure
+  expect(words([], [], 179, 8, ['a'])).toBe(
+    'of “a” nobody can tell then; the work at 8 % of what is asked, 179 % before',
+  );
 });
 
 test('how far a board goes, and where it is a dead end', () => {

@@ -164,7 +164,7 @@ export function besideWords({ louderDbA, energySavedMinor, notPredicted }: Upgra
 
 /** What a purchase on the way does, in a sentence: "“Export” meets its target; the work at 161 % in place of 65 %". */
 export function ladderWords(
-  { begins, ends, before, after }: Pick<LadderStep, 'begins' | 'ends' | 'before' | 'after'>,
+  { begins, ends, unsure, before, after }: Pick<LadderStep, 'begins' | 'ends' | 'unsure' | 'before' | 'after'>,
   { tasks }: Pick<Brief, 'tasks'>,
 ): string {
   const named = (ids: readonly string[]): string =>
@@ -172,6 +172,7 @@ export function ladderWords(
   const lines = [
     ...(begins.length > 0 ? [`${named(begins)} ${begins.length > 1 ? 'meet their targets' : 'meets its target'}`] : []),
     ...(ends.length > 0 ? [`${named(ends)} no longer ${ends.length > 1 ? 'do' : 'does'}`] : []),
+    ...(unsure.length > 0 ? [`of ${named(unsure)} nobody can tell then`] : []),
     before.percent === after.percent
       ? `the work stays at ${after.percent} % of what is asked`
       : `the work at ${after.percent} % of what is asked, ${before.percent} % before`,

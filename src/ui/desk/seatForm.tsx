@@ -97,7 +97,11 @@ export function SeatFields({ register, control, errors, projects }: FieldsProps)
           label="Project"
           sx={{ width: 230 }}
           defaultValue={ownProject(projects)}
-          slotProps={{ htmlInput: { 'aria-label': 'Project' } }}
+          slotProps={{
+            htmlInput: { 'aria-label': 'Project' },
+            select: { displayEmpty: true },
+            inputLabel: { shrink: true },
+          }}
           {...register('project')}
         >
           {projects.map(({ id, name }) => (

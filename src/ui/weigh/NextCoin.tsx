@@ -15,7 +15,6 @@ import { useBrief, useDraft, useDraftAssessment } from '../seat/moment';
 import { useSeat, useCurrency } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Beam } from '../shared/Beam';
-import { Term } from '../shared/Term';
 import { RowsHeld } from '../shared/RowsHeld';
 
 /** What the next coin buys: single steps up and savings from here, ranked. */
@@ -74,7 +73,7 @@ export function NextCoin() {
           )}
           <Box component="p" className="quiet small" sx={{ marginTop: '4px' }}>
             {answer.value.tried} swaps and additions tried. What mends comes first, then speed gained a coin, weighted
-            by importance. Prices: <Term word="landed" />, tax and shipping in.
+            by importance.
           </Box>
         </>
       )}

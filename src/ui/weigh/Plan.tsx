@@ -20,7 +20,15 @@ import type { Verdict } from '@/core/units/band';
 import type { Planned, PhaseRow } from '@/core/upgrade/planned';
 import { findingWords } from '@/core/words/findings';
 import { coins, coinsOnly, listed, number } from '@/core/words/format';
-import { boughtWords, fallsWords, openCourseWords, overtakingWords, phaseName, planWords } from '@/core/words/plan';
+import {
+  boughtWords,
+  fallsWords,
+  openCourseWords,
+  overtakingWords,
+  phaseName,
+  planMadeOf,
+  planWords,
+} from '@/core/words/plan';
 import { useBrief, useMoment, useWholeDraft } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
@@ -92,6 +100,7 @@ export function Plan({ currency }: { currency: Currency }) {
           <p>
             <b>{planWords(answer.value, whole.name, currency)}</b>
           </p>
+          <p className="small">{planMadeOf(answer.value, currency)}</p>
           {answer.value.course.open.map((open) => (
             <p key={open.code} className="quiet small">
               {openCourseWords(open)}
@@ -239,7 +248,7 @@ function When({ row, machine, currency }: { row: PhaseRow; machine: Machine; cur
         {phase.on ?? 'no day yet'}
       </Value>
       {row.passed && ', which has passed'}
-      {', '}
+      <br />
       <Value
         label={`Budget of ${phase.name}`}
         editor={{
@@ -390,7 +399,9 @@ function Beside({
   const values = ({ course }: Planned) => course.costMinor.map((minor) => shownCoins(minor, currency));
   return (
     <>
-      <p className="small">{planWords(theirs, names[1], currency)}</p>
+      <p className="small">
+        {planWords(theirs, names[1], currency)} {planMadeOf(theirs, currency)}
+      </p>
       {sure ? (
         <p>
           <b>

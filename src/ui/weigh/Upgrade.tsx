@@ -10,7 +10,7 @@ import type { Assessment } from '@/core/assess';
 import { fullName } from '@/core/model/fitted';
 import type { Item } from '@/core/model/machine';
 import { standInsOf } from '@/core/upgrade/standIns';
-import { phasedBy } from '@/core/upgrade/ladder';
+import { phasedBy, type LadderStep } from '@/core/upgrade/ladder';
 import { couldMove, worthOf, type TaskChange } from '@/core/upgrade/worth';
 import { coins, listed } from '@/core/words/format';
 import { getsText } from '@/core/words/results';
@@ -109,6 +109,12 @@ export function Upgrade({ present, draft }: { present: Side; draft: Side }) {
   );
 }
 
+/** What a purchase is called as a phase. */
+function purchaseName({ bought, leaving }: LadderStep): string {
+  const [first, ...more] = (bought.length > 0 ? bought : leaving).map(({ label, part }) => label ?? part);
+  return more.length === 0 ? (first ?? '') : `${first ?? ''} and ${more.length} more`;
+}
+
 /** The order in which the draft is best bought, when not all of it is at once. */
 function WhatFirst({ present, draft }: { present: Side; draft: Side }) {
   const [from, to] = [present.assessment.facts.machine, draft.assessment.facts.machine];
@@ -141,17 +147,7 @@ function WhatFirst({ present, draft }: { present: Side; draft: Side }) {
       {answer.value.open && (
         <p className="between small">◆ Something has no price, and weighs nothing in this order.</p>
       )}
-      <TextButton
-        onClick={() =>
-          void adopt(
-            phasedBy(from, to, answer.value, today, ({ bought, leaving }) =>
-              listed((bought.length > 0 ? bought : leaving).map(({ label, part }) => label ?? part)),
-            ),
-            [],
-            [],
-          )
-        }
-      >
+      <TextButton onClick={() => void adopt(phasedBy(from, to, answer.value, today, purchaseName), [], [])}>
         Plan these purchases with dates
       </TextButton>
     </Box>

@@ -87,7 +87,7 @@ export function WeighStation() {
   return (
     <Box className="columns" sx={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(320px, 400px)' }}>
       <section className="pane" aria-label="Tasks and drafts">
-        <Answer>{weighAnswer(columns.map((column) => column.assessment))}</Answer>
+        <Answer>{weighAnswer(columns.flatMap(({ key, id, assessment }) => (key === id ? [assessment] : [])))}</Answer>
         <Table sx={{ tableLayout: 'fixed' }}>
           <TableHead>
             <TableRow>

@@ -15,7 +15,7 @@ export const whole: Rule = {
   id: 'whole',
   holds: 'system, display, keyboard and pointing device are there, owned or not needed',
   compares: 'what the brief says of them with what is in the machine',
-  reads: ['system', 'display', 'peripheral'],
+  reads: ['system', 'display', 'peripheral', 'board'],
   levels: ['caution', 'note'],
   source: 'the brief',
   check: ({ parts, brief, machine }) => {

@@ -7,7 +7,7 @@ export const licences: Rule = {
   id: 'licences',
   holds: 'each application that is sold has a licence here, on terms that let it run on this machine',
   compares: 'the applications of the brief with the licences of the draft and their terms',
-  reads: ['licence'],
+  reads: ['licence', 'board'],
   levels: ['unproven', 'caution', 'note'],
   source: 'terms of the licences',
   check: ({ parts, brief, catalogue, machine }) =>
@@ -25,7 +25,7 @@ export const licences: Rule = {
         const { terms } = licence.part;
         if (terms === undefined) return unknown(['licence-terms', application], [licence, 'terms']);
         // what is tied stays with the machine that it came with
-        const stays = terms === 'tied' && movedHere(licence.item, machine);
+        const stays = terms === 'tied' && movedHere(licence.item, machine, parts.ofKind('board'));
         return {
           level: stays ? 'caution' : 'passes',
           code: 'licence-terms',
