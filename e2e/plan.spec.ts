@@ -59,6 +59,19 @@ test('a plan of three phases: dated, verified, counted, and beside buying all at
   await expect.poll(cost).toBe(before);
 });
 
+test('the rig seat’s board has a future: a processor is a dead end, a card is not', async ({ page }) => {
+  await page.goto('/ninefathom/rig-design/weigh');
+  await judged(page);
+  const plan = await opened(page, 'Plan over the years');
+  await plan.getByRole('button', { name: 'How far its board goes' }).click();
+  await expect(plan).toContainText(/Processor: a dead end, \d+ others go in and none makes this work faster\./, {
+    timeout: 60_000,
+  });
+  await expect(plan).toContainText(
+    /Graphics card: \d+ others go in, \d+ of them faster\. The most: .+, [\d.]+ × as fast .+ For its money: .+, [\d.]+ × as fast/,
+  );
+});
+
 test('buying now or waiting, and renewing early, rest on prices and terms', async ({ page }) => {
   await page.goto('/ninefathom/plankton-lab/weigh');
   await judged(page);

@@ -82,12 +82,18 @@ test('pictures for the README', async ({ page }) => {
   await calm(page);
   await (await opened(page, 'Measured and predicted')).scrollIntoViewIfNeeded();
   await shot(page, 'weigh-measured');
-  await openSeat(page, 'weigh', '/ninefathom/rig-design');
-  const together = await opened(page, 'Several parts at once');
-  await together.getByRole('button', { name: 'Try them' }).click();
-  await expect(together.getByRole('status')).toContainText('Proven', { timeout: 120_000 });
-  await together.evaluate((section) => section.scrollIntoView({ block: 'start' }));
-  await shot(page, 'together');
+  await openSeat(page, 'weigh', '/ninefathom/plankton-lab');
+  await page.getByRole('button', { name: 'Less now, more later', exact: true }).click();
+  const plan = await opened(page, 'Plan over the years');
+  await plan.getByRole('button', { name: /^Plan to compare with/ }).click();
+  await page
+    .getByRole('group', { name: 'Plan to compare with' })
+    .getByRole('button', { name: 'One large card' })
+    .click();
+  await expect(plan).toContainText('At the end One large card costs', { timeout: 60_000 });
+  await plan.evaluate((section) => section.scrollIntoView({ block: 'start' }));
+  await calm(page);
+  await shot(page, 'plan');
   await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Heat and air', exact: true }).click();
   await calm(page);

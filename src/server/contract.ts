@@ -1,3 +1,4 @@
+import type { SuccessionChange } from '@/core/money/history';
 import type { SaleState } from '@/core/parts/onSale';
 import type { FeedProblem, PriceSource } from '@/core/formats/feed/source';
 import type { DayRate, Currency } from '@/core/units/money';
@@ -253,7 +254,6 @@ export interface MachineView {
 
 export type { SpokenView } from './spoken';
 export type { WaitingWorth } from '@/core/money/history';
-export type { Successions } from './prices/history';
 
 /** What pages show of prices: sources, the refresh that runs, the last one, watches and exchange rates. */
 export interface PriceState {
@@ -309,4 +309,12 @@ export interface DraftPlace {
   /** "Film desk, Draft A" */
   readonly label: string;
   readonly href: string;
+}
+
+/** What a maker's next parts of this kind have done to the prices of those before them, new and used. */
+export interface Successions {
+  readonly anew: SuccessionChange | undefined;
+  readonly used: SuccessionChange | undefined;
+  /** What is announced of the kind and not sold yet. */
+  readonly announced: readonly Pick<Part, 'id' | 'maker' | 'name' | 'onSale'>[];
 }

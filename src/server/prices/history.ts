@@ -1,4 +1,4 @@
-import type { HistoryView } from '../contract';
+import type { HistoryView, Successions } from '../contract';
 import { dayNumber, dayText } from '@/core/units/days';
 import { fullName } from '@/core/model/fitted';
 import {
@@ -7,12 +7,10 @@ import {
   partSeries,
   waitingWorth,
   type Series,
-  type SuccessionChange,
   type WaitingWorth,
 } from '@/core/money/history';
 import { plainPolicy } from '@/core/money/policy';
 import { firstOfEach } from '@/core/assess/trials';
-import type { Part } from '@/core/parts';
 import { rootOf } from '@/core/parts/lookalikes';
 import { saleState } from '@/core/parts/onSale';
 import { inPhase } from '@/core/model/phases';
@@ -81,14 +79,6 @@ export async function waitingOnKind(service: Service, kind: string, region: stri
   if (!found) return [];
   const series = parts.map((part) => partSeries(part, found.first, found.last, found.context));
   return WAITS.flatMap((days) => waitingWorth(series, days) ?? []);
-}
-
-/** What a maker's next parts of this kind have done to the prices of those before them, new and used. */
-export interface Successions {
-  readonly anew: SuccessionChange | undefined;
-  readonly used: SuccessionChange | undefined;
-  /** What is announced of the kind and not sold yet. */
-  readonly announced: readonly Pick<Part, 'id' | 'maker' | 'name' | 'onSale'>[];
 }
 
 export async function successionsOfKind(service: Service, kind: string, region: string): Promise<Successions> {

@@ -29,7 +29,7 @@ import {
   planMadeOf,
   planWords,
 } from '@/core/words/plan';
-import { useBrief, useMoment, useWholeDraft } from '../seat/moment';
+import { useBrief, useDraft, useMoment, useWholeDraft } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Sign } from '../shared/Beam';
@@ -39,6 +39,7 @@ import { Heads } from '../shared/Heads';
 import { TextButton } from '../shared/TextButton';
 import { Value } from '../shared/Value';
 import { BuyOrWait } from './BuyOrWait';
+import { Future } from './Future';
 import { RenewEarly } from './RenewEarly';
 
 const LONGEST_YEARS = 12;
@@ -47,6 +48,7 @@ const LONGEST_YEARS = 12;
 export function Plan({ currency }: { currency: Currency }) {
   const brief = useBrief();
   const whole = useWholeDraft();
+  const draft = useDraft();
   const drafts = useSeat((state) => state.bundle.drafts);
   const [years, setYears] = useState(() => Math.max(1, Math.round(brief.yearsOfService)));
   const [otherId, setOther] = useState<string>();
@@ -139,6 +141,9 @@ export function Plan({ currency }: { currency: Currency }) {
           brief={brief}
         />
       )}
+      <Fold summary={<span className="small">How far its board goes</span>}>
+        <Future machine={draft} brief={brief} currency={currency} />
+      </Fold>
       <Fold summary={<span className="small">Buy now, or wait for what is announced</span>}>
         <BuyOrWait />
       </Fold>
