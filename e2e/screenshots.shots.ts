@@ -91,8 +91,8 @@ test('pictures for the README', async ({ page }) => {
     .getByRole('button', { name: 'One large card' })
     .click();
   await expect(plan).toContainText('At the end One large card costs', { timeout: 60_000 });
-  await plan.evaluate((section) => section.scrollIntoView({ block: 'start' }));
   await calm(page);
+  await plan.evaluate((section) => section.scrollIntoView({ block: 'start' }));
   await shot(page, 'plan');
   await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Heat and air', exact: true }).click();

@@ -17,6 +17,8 @@ const USE = `use:
                           cost less than one (two), how a machine is mended (repair), what a few parts at once do from there (steps), or one budget shared over several cases (team: --weights N,…, --floors AMOUNT,…, --step AMOUNT);
                           --machine ID, --figures tasks,memory,graphics,storage, --budget AMOUNT, --at low|likely,
                           --nodes N (gives up after so many), --catalogue FILE, --json
+  vane quote CASE.json    makes a quote for a machine of a case: --terms FILE, --machine ID, --out FILE.csv|json|html,
+                          --own FILE.csv (costs and margin, for the workshop alone)
   vane check FILE…        says what importing the files would do, and every problem with its place
   vane import FILE…       takes catalogue, CSV, archive and case files into the database, each whole or not at all
   vane export WHAT        writes catalogue, archive [--project ID], bom --seat ID --draft ID, a kind of part or offer
@@ -32,6 +34,8 @@ tables (check, import): --kind KIND, --map "HEADING=field[unit]", --all field=va
   --separator C, --encoding NAME, --region ID; what is not said is guessed or remembered
 exit codes of check, import, export, prices, backup, restore: 0 done, 2 invalid input; of refresh: 0 all sources answered, 1 some did
 not, 3 another refresh runs
+
+exit codes of quote: 0 made, 3 made without a price for something, 2 invalid input
 
 exit codes of find: 0 proven, 3 stopped before the proof, 1 nothing possible, 2 invalid input
 
@@ -123,6 +127,9 @@ switch (command) {
     break;
   case 'find':
     process.exitCode = await (await import('./find')).findCommand(args, aroundCatalogue);
+    break;
+  case 'quote':
+    process.exitCode = await (await import('./quote')).quoteCommand(args, aroundCatalogue);
     break;
   case 'schema':
     process.exitCode = schemaCommand(argument);

@@ -26,5 +26,6 @@ export const FLOORS = [
     folders: ['upgrade'],
     holds: 'from the machine that is there to another: what it brings, what that costs, when it pays',
   },
+  { folders: ['quote'], holds: 'what a client is offered: lines, margin, tax, totals' },
   { folders: ['library', 'formats', 'words'], holds: 'finding, reading and writing, saying' },
 ];

@@ -9,6 +9,8 @@ import { applicationSchema } from '../model/applications';
 import { offerSchema, regionSchema, sellerSchema } from '../model/offers';
 import { catalogueSchema } from '../model/catalogueSchema';
 import { mappingSchema } from './csv/mapping';
+import { quoteSchema } from '../quote/quote';
+import { quoteTermsSchema } from '../quote/terms';
 import { projectSchemas } from './projectFile';
 
 const documents: Readonly<Record<string, z.ZodType>> = {
@@ -26,6 +28,8 @@ const documents: Readonly<Record<string, z.ZodType>> = {
   'archive-figure': projectSchemas.figures,
   'archive-owned': projectSchemas.owned,
   'column-mapping': mappingSchema,
+  quote: quoteSchema,
+  'quote-terms': quoteTermsSchema,
 };
 
 const isKind = (name: string): name is PartKind => Object.hasOwn(partSchemas, name);

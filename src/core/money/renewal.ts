@@ -27,7 +27,7 @@ const YEAR_DAYS = 365;
 /**
  * Whether renewing early pays: the price that would be paid at the end, as it weighs today, less the reduced one and less the
  * days that are lost where the new year begins at once, at the price of a normal one. Source: definition.
- * @example 365.00 a year, 300.00 now, 30 days left and lost, no discount: 365 − 300 − 30 = 35.00
+ * @example renewEarly({ normalMinor: 36500, reducedMinor: 30000, daysLeft: 30, atOnce: true, discountPercent: 0 }).gainMinor // 3500: 365 − 300 − 30
  */
 export function renewEarly({ normalMinor, reducedMinor, daysLeft, atOnce, discountPercent }: RenewalTerms): Renewal {
   const laterMinor = timesFigure(normalMinor, 1 / (1 + discountPercent / 100) ** (daysLeft / YEAR_DAYS));
@@ -57,7 +57,7 @@ export interface Credits {
 /**
  * Whether a packet of credits pays: those that are used while they are valid at the normal price, less the packet. Source:
  * definition.
- * @example 100 credits at 0.80 for 1.00 each, 9 a month for 10 months: 90 used, 90 − 80 = 10.00
+ * @example creditsAhead({ count: 100, normalMinor: 100, reducedMinor: 80, usedAMonth: 9, validMonths: 10 }).gainMinor // 1000: 90 used, 90 − 80
  */
 export function creditsAhead({ count, normalMinor, reducedMinor, usedAMonth, validMonths }: CreditTerms): Credits {
   const used = Math.min(count, usedAMonth * validMonths);

@@ -8,7 +8,10 @@ export const dayText = (day: number): string => new Date(day * DAY_MS).toISOStri
 /** The day so many days after another. */
 export const dayAfter = (day: string, days: number): string => dayText(dayNumber(day) + days);
 
-/** The same day so many months on, or the last of its month where that has fewer days. */
+/**
+ * The same day so many months on, or the last of its month where that has fewer days.
+ * @example monthsAfter('2027-08-31', 6) // '2028-02-29'
+ */
 export function monthsAfter(day: string, months: number): string {
   const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
   const last = new Date(Date.UTC(year, month + months, 0)).getUTCDate();

@@ -18,7 +18,10 @@ export function grownBrief(brief: Brief, times: number): Brief {
   };
 }
 
-/** How many times as much there is to do after so many years. */
+/**
+ * How many times as much there is to do after so many years.
+ * @example timesAfter({ workGrowthPercent: 100 }, 2) // 4
+ */
 export const timesAfter = ({ workGrowthPercent }: Pick<Brief, 'workGrowthPercent'>, years: number): number =>
   (1 + (workGrowthPercent ?? 0) / 100) ** years;
 

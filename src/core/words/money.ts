@@ -145,4 +145,8 @@ export function saidWords(said: Said): string {
 
 /** What a total leaves out because it is still to be added, as a sentence. */
 export const lackingWords = (lacking: readonly Lacking[]): string =>
-  `Not in the total: ${listed(lacking.map((what) => (what === 'activation' ? 'a licence for the system, which is owned and not activated here' : WHOLE_WORDS[what])))}.`;
+  `Not in the total: ${listed(lacking.map(lackingWord))}.`;
+
+/** One of them. */
+export const lackingWord = (what: Lacking): string =>
+  what === 'activation' ? 'a licence for the system, which is owned and not activated here' : WHOLE_WORDS[what];
