@@ -103,7 +103,8 @@ export const MIGRATIONS: readonly string[] = [
       WHEN 'later' THEN json_remove(json_set(value, '$.from', 'later'), '$.phase')
       WHEN 'now' THEN json_remove(json_set(value, '$.until', 'later'), '$.phase')
       ELSE value END)) FROM json_each(${field}, '$.items')))), '$.later')
-  WHERE json_valid(${field}) AND json_type(${field}, '$.later') = 'object' AND json_type(${field}, '$.items') = 'array';
+  WHERE CASE WHEN json_valid(${field})
+    THEN json_type(${field}, '$.later') = 'object' AND json_type(${field}, '$.items') = 'array' ELSE 0 END;
   `;
     })
     .join(''),

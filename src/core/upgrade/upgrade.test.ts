@@ -130,6 +130,22 @@ describe('is it worth it', () => {
     expect(carried.net.likely - fresh.net.likely).toBe(forgone - (fresh.purchaseMinor - carried.purchaseMinor));
   });
 
+  test('a part that two drafts take over counts in each of them by itself, and is not given away there', () => {
+    const now = assessed(
+      { items: selling({ 'card-1': { resale: { fate: 'given', to: 'office', savesMinor: 300_00 } } }) },
+      SETTINGS,
+    );
+    const taking = (more: readonly string[]): Change => ({
+      items: (items) =>
+        items.map((item) => (['card-1', ...more].includes(item['id'] as string) ? { ...item, owned: true } : item)),
+    });
+    const [one, other] = [[], ['psu-1']].map((more) => worthOf(now, assessed(taking(more), SETTINGS)));
+    expect([one?.givenMinor, other?.givenMinor]).toEqual([0, 0]);
+    expect((one?.purchaseMinor ?? 0) - (other?.purchaseMinor ?? 0)).toBe(107_50);
+    // where it stays behind it is given
+    expect(worthOf(now, assessed({}, SETTINGS)).givenMinor).toBe(300_00);
+  });
+
   test('a higher price never raises the net cost', () => {
     const draft = assessed({}, SETTINGS);
     let last = Infinity;
