@@ -58,6 +58,8 @@ describe('vane quote', () => {
     expect(await run()).toBe(2);
     expect(await run(at('office.json'), '--out', at('x.csv'))).toBe(2);
     expect(await quote('quote.doc')).toBe(2);
+    expect(await quote('no-such-folder/quote.csv')).toBe(2);
+    expect(await run(at('nowhere.json'), '--terms', at('terms.json'), '--out', at('x.csv'))).toBe(2);
     expect(await quote('quote.csv', '--machine', 'nobody')).toBe(2);
     writeFileSync(at('bad.json'), JSON.stringify({ from: { name: 'Q' }, margin: { by: 'percent', percent: 'much' } }));
     expect(await run(at('office.json'), '--terms', at('bad.json'), '--out', at('x.csv'))).toBe(2);

@@ -1,15 +1,13 @@
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
-import { assess, contextOf } from '@/core/assess';
-import { caseCatalogue, readCase } from '@/core/formats/caseFile';
-import { emptyCatalogue } from '@/core/formats/catalogue';
+import { writeFileSync } from 'node:fs';
+import { assess } from '@/core/assess';
 import { parseText } from '@/core/formats/problems';
 import { insideCsv, quoteCsv, quoteHtml } from '@/core/formats/quotePaper';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
-import { compileCatalogue } from '@/core/model/catalogue';
 import { quoteOf } from '@/core/quote/quote';
 import { quoteTermsSchema } from '@/core/quote/terms';
 import { coins } from '@/core/words/format';
 import { notPricedWords, QUOTE_TELLING } from '@/core/words/quote';
+import { openCase, textIn } from './openCase';
 import { note, optionsOf, refuse, say } from './say';
 
 export const QUOTE_USE = 'vane quote CASE.json --terms FILE [--machine ID] --out FILE.csv|json|html [--own FILE.csv]';
@@ -34,21 +32,14 @@ export async function quoteCommand(args: readonly string[], around: () => Promis
     return refuse([
       { path: out ?? '--out', message: `names no paper; it ends in ${PAPERS.map((kind) => `.${kind}`).join(', ')}` },
     ]);
-  for (const file of [path, termsPath])
-    if (!existsSync(file)) return refuse([{ path: file, message: 'does not exist' }]);
-  const terms = parseText(readFileSync(termsPath, 'utf8'), quoteTermsSchema);
+  const given = textIn(termsPath);
+  if ('problems' in given) return refuse(given.problems);
+  const terms = parseText(given.text, quoteTermsSchema);
   if (!terms.ok)
     return refuse(terms.problems.map((problem) => ({ ...problem, path: `${termsPath}: ${problem.path}` })));
-  const text = readFileSync(path, 'utf8');
-  let library: CatalogueData | undefined;
-  let parsed = readCase(text);
-  if (!parsed.ok && parsed.problems.some((problem) => problem.message.includes('neither in this file nor'))) {
-    library = await around();
-    parsed = readCase(text, new Set(library.parts.map((part) => part.id as string)));
-  }
-  if (!parsed.ok) return refuse(parsed.problems);
-  const file = parsed.value;
-  const context = contextOf(compileCatalogue(caseCatalogue(file, library ?? emptyCatalogue)), file.today);
+  const opened = await openCase(path, around);
+  if ('problems' in opened) return refuse(opened.problems);
+  const { file, context } = opened;
   const machines = file.machines.map((machine) => assess(machine, file.brief, context));
   const present = machines.find(({ facts }) => facts.machine.present === true);
   const sold = machines.filter((machine) => machine !== present);
@@ -70,11 +61,21 @@ export async function quoteCommand(args: readonly string[], around: () => Promis
   const { currency } = chosen.region;
   if ('code' in made) return refuse([{ path: chosen.facts.machine.name, message: notPricedWords(made, currency) }]);
   const { quote, inside } = made;
-  writeFileSync(
-    out,
-    paper === 'json' ? `${JSON.stringify(quote, null, 1)}\n` : paper === 'csv' ? quoteCsv(quote) : quoteHtml(quote),
-  );
-  if (own !== undefined) writeFileSync(own, insideCsv(inside, currency));
+  const papers: [string, string][] = [
+    [
+      out,
+      paper === 'json' ? `${JSON.stringify(quote, null, 1)}\n` : paper === 'csv' ? quoteCsv(quote) : quoteHtml(quote),
+    ],
+    ...(own === undefined ? [] : [[own, insideCsv(inside, currency)] satisfies [string, string]]),
+  ];
+  for (const [to, content] of papers)
+    try {
+      writeFileSync(to, content);
+    } catch (error) {
+      return refuse([
+        { path: to, message: `cannot be written: ${error instanceof Error ? error.message : String(error)}` },
+      ]);
+    }
   say(`${quote.machine}: ${coins(quote.totalMinor, currency)}, written to ${out}`);
   if (quote.unpriced.length > 0) note(`no price for ${quote.unpriced.join(', ')}: it is in no total`);
   if (inside.missedMinor > 0)

@@ -1,13 +1,12 @@
-import { existsSync, readFileSync, statSync } from 'node:fs';
-import { assess, contextOf } from '@/core/assess';
+import { existsSync } from 'node:fs';
+import { assess } from '@/core/assess';
 import { inPhase, phaseOf, phasesOf } from '@/core/model/phases';
-import { compileCatalogue } from '@/core/model/catalogue';
-import { caseCatalogue, readCase } from '@/core/formats/caseFile';
 import { emptyCatalogue } from '@/core/formats/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { exitCodeOf, reportOf } from '@/core/formats/report';
 import { schemaNames, schemaOf } from '@/core/formats/schemas';
 import { databasePath } from '@/server/path.mjs';
+import { openCase } from './openCase';
 import { refuse, say } from './say';
 
 const USE = `use:
@@ -42,9 +41,6 @@ exit codes of find: 0 proven, 3 stopped before the proof, 1 nothing possible, 2 
 exit codes of assess: 1 something blocks, else 3 something is unproven, else 4 an important or decisive task does not
 run or falls short, else 0; 2 invalid input; with several machines the worst, 1 before 3 before 4`;
 
-/** Larger files are refused before they are read. */
-const LARGEST_BYTES = 40_000_000;
-
 /** The catalogue of this checkout's database, when there is one; a case with its parts inline needs none. */
 async function aroundCatalogue(): Promise<CatalogueData> {
   if (!existsSync(databasePath())) return emptyCatalogue;
@@ -59,22 +55,9 @@ async function aroundCatalogue(): Promise<CatalogueData> {
 
 async function assessCommand(path: string | undefined): Promise<number> {
   if (path === undefined) return refuse([{ path: 'CASE.json', message: 'is missing; name a case file' }]);
-  if (!existsSync(path)) return refuse([{ path, message: 'does not exist' }]);
-  const { size } = statSync(path);
-  if (size > LARGEST_BYTES)
-    return refuse([
-      { path, message: `has ${Math.round(size / 1e6)} MB; files of up to ${LARGEST_BYTES / 1e6} MB are read` },
-    ]);
-  const text = readFileSync(path, 'utf8');
-  let around = emptyCatalogue;
-  let parsed = readCase(text);
-  if (!parsed.ok && parsed.problems.some((problem) => problem.message.includes('neither in this file nor'))) {
-    around = await aroundCatalogue();
-    parsed = readCase(text, new Set(around.parts.map((part) => part.id as string)));
-  }
-  if (!parsed.ok) return refuse(parsed.problems);
-  const file = parsed.value;
-  const context = contextOf(compileCatalogue(caseCatalogue(file, around)), file.today);
+  const opened = await openCase(path, aroundCatalogue);
+  if ('problems' in opened) return refuse(opened.problems);
+  const { file, context } = opened;
   // a machine with later phases is several machines to a script that wants to know whether all is well
   const assessments = file.machines.flatMap((machine) =>
     phasesOf(machine).map((phase) => assess(inPhase(machine, phase), file.brief, context)),

@@ -190,14 +190,18 @@ function cheapestSingle(
     .sort((a, b) => a.total.landedMinor - b.total.landedMinor)[0];
 }
 
-/** What each item comes to in a basket, landed: equal pieces of one line share it. */
-export function landedByItem({ best, byHand }: Basket): Map<string, number> {
-  const byItem = new Map(byHand.map(({ item, landed }) => [item, landed.landedMinor]));
+/** What each item comes to in a basket, landed. */
+export const landedByItem = (basket: Basket): Map<string, number> =>
+  sharedByItem(basket, ({ landedMinor }) => landedMinor);
+
+/** An amount of each line of a basket by its items: equal pieces of one line share it. */
+export function sharedByItem({ best, byHand }: Basket, amountOf: (landed: Landed) => number): Map<string, number> {
+  const byItem = new Map(byHand.map(({ item, landed }) => [item, amountOf(landed)]));
   for (const { invoice, items } of best?.orders ?? [])
     for (const line of invoice.lines) {
       const pieces = items.filter(({ offer }) => offer.id === line.line.offer.id);
       const shares = shareOut(
-        line.landedMinor,
+        amountOf(line),
         pieces.map(() => 1),
       );
       pieces.forEach(({ item }, i) => byItem.set(item, shares[i] ?? 0));

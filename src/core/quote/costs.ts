@@ -1,8 +1,8 @@
 import type { Assessment } from '../assess';
 import type { PartKind } from '../parts';
 import { fullName } from '../model/fitted';
-import type { Basket } from '../money/basket';
-import { shareOut, timesFigure } from '../units/money';
+import { sharedByItem, type Basket } from '../money/basket';
+import { timesFigure } from '../units/money';
 import type { QuoteTerms } from './terms';
 
 /** A line of a quote before anything is earned by it. Amounts in minor units before tax. */
@@ -18,27 +18,13 @@ export interface CostLine {
   readonly taxRate: number;
 }
 
-/** What each item costs before tax, carriage in: equal pieces of one line share it. */
-function netByItem({ best, byHand }: Basket): Map<string, number> {
-  const byItem = new Map(byHand.map(({ item, landed }) => [item, landed.netMinor + landed.shippingMinor]));
-  for (const { invoice, items } of best?.orders ?? [])
-    for (const line of invoice.lines) {
-      const pieces = items.filter(({ offer }) => offer.id === line.line.offer.id);
-      const shares = shareOut(
-        line.netMinor + line.shippingMinor,
-        pieces.map(() => 1),
-      );
-      pieces.forEach(({ item }, i) => byItem.set(item, shares[i] ?? 0));
-    }
-  return byItem;
-}
-
 /**
  * The lines of a machine as it is bought best, equal parts as one, then work and sending. What is owned is not sold again.
  * A workshop gets the tax back that it pays, or is not asked for it, so costs are before tax.
  */
 export function costLines({ facts, region }: Assessment, basket: Basket, terms: QuoteTerms): CostLine[] {
-  const net = netByItem(basket);
+  // carriage in
+  const net = sharedByItem(basket, ({ netMinor, shippingMinor }) => netMinor + shippingMinor);
   const parts = new Map<string, CostLine>();
   for (const { item, part } of facts.parts.all) {
     if (item.owned === true) continue;
