@@ -11,6 +11,7 @@ import { rememberColumns, rememberedColumns, readSettings, writeSettings } from 
 import { applyEntries, beginStep, type Entry } from './lists';
 import { MIGRATIONS } from './schema';
 import { asNow } from '@/core/formats/former';
+import { FORMER } from '@/core/tests/former';
 import { machineSchema } from '@/core/model/machine';
 import { listSteps, originOf, stepLibrary } from './steps';
 
@@ -68,16 +69,7 @@ describe('migrations', () => {
     const sqlite = new SQLite(path);
     for (const step of MIGRATIONS.slice(0, 5)) sqlite.exec(step);
     sqlite.pragma('user_version = 5');
-    const former = JSON.stringify({
-      id: 'm',
-      name: 'M',
-      later: { name: 'Next year', on: '2027-03-01' },
-      items: [
-        { id: 'a', part: 'kit' },
-        { id: 'b', part: 'disk', phase: 'now' },
-        { id: 'c', part: 'ssd', phase: 'later' },
-      ],
-    });
+    const former = JSON.stringify(FORMER);
     sqlite.exec(`INSERT INTO projects VALUES ('p', 'P', 0); INSERT INTO seats VALUES ('s', 'p', 'S', 0)`);
     const document = sqlite.prepare(`INSERT INTO documents VALUES (?, 's', 'draft', ?, 1, 1)`);
     document.run('d', former);

@@ -99,6 +99,12 @@ describe('a machine in words', () => {
     );
   });
 
+  test('a part whose figures nobody states is neither the least nor the best', () => {
+    const library = [...LIBRARY, like('card', { id: 'no-figure', name: 'Gale 12 b', fp32Tflops: undefined })];
+    const [card] = spokenMachine('a card with 12 GB', library, TODAY).parts;
+    expect(card).toMatchObject({ part: { id: 'twelve' }, between: undefined });
+  });
+
   test('what was only said roughly stands in for it, between two', () => {
     const machine = machineOfSpoken(said('6 cores, Gale 12'));
     expect(machine.items[0]).toMatchObject({ standsInFor: '6 cores', standInRange: ['six-slow', 'six-new'] });

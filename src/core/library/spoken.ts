@@ -212,10 +212,11 @@ const CAPACITY_SLACK = 0.07;
 
 /** The middle of the parts that it can be, by how good they are. */
 function chosen({ said, boughtOn }: Phrase, kind: PartKind, fits: readonly Part[]): SaidPart {
-  const measured = fits
-    .map((part) => ({ part, measure: measureOf(part) ?? 0 }))
-    .sort((a, b) => a.measure - b.measure || compareParts(a.part, b.part))
-    .map(({ part }) => part);
+  const known = fits.filter((part) => measureOf(part) !== undefined);
+  // of those whose figures nobody states none is the least or the best, unless there is no other
+  const measured = [...(known.length > 0 ? known : fits)].sort(
+    (a, b) => (measureOf(a) ?? 0) - (measureOf(b) ?? 0) || compareParts(a, b),
+  );
   // of editions the plain one
   const plain = measured.map((part) => fits.find(({ id }) => id === rootOf(part)) ?? part);
   const distinct = firstOfEach(plain, rootOf);

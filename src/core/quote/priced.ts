@@ -39,6 +39,8 @@ export type NotPriced =
   | { readonly code: 'nothing-to-sell' }
   /** Work, sending and the discount alone come to more than the total that was asked for. */
   | { readonly code: 'total-too-low'; readonly leastMinor: number; readonly totalMinor: number }
+  /** The discount takes all that parts could come to. */
+  | { readonly code: 'total-out-of-reach'; readonly totalMinor: number }
   /** The discount takes more than there is. */
   | { readonly code: 'discount-too-high'; readonly discountMinor: number; readonly amountMinor: number };
 
@@ -100,7 +102,13 @@ export function priced(
   if (parts.length === 0)
     return 'code' in least ? least : { ...least, unpriced, missedMinor: wanted - least.totalMinor };
   // the total rises with what the parts come to; no discount takes more than all of it
-  let [low, high] = [0, 2 * wanted + discountMost(terms, wanted)];
+  let [low, high] = [0, wanted + 1];
+  for (let doubled = 0; ; doubled++) {
+    const found = at(high);
+    if (!('code' in found) && found.totalMinor > wanted) break;
+    if (doubled === MOST_DOUBLED) return { code: 'total-out-of-reach', totalMinor: wanted };
+    high *= 2;
+  }
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
     const found = at(middle);
@@ -111,9 +119,8 @@ export function priced(
   return 'code' in found ? found : { ...found, unpriced, missedMinor: wanted - found.totalMinor };
 }
 
-/** What a discount can take at most of a total. */
-const discountMost = ({ discount }: Pick<QuoteTerms, 'discount'>, wanted: number): number =>
-  !discount ? 0 : 'amountMinor' in discount ? discount.amountMinor : 1000 * wanted;
+/** Parts that come to more than a million times the total are no price: the discount takes all of them. */
+const MOST_DOUBLED = 20;
 
 function totalled(
   lines: readonly (CostLine & { readonly costMinor: number })[],

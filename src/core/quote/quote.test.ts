@@ -178,6 +178,8 @@ describe('whatever is quoted', () => {
     expect(words(priced(SEVEN, terms({ discount: { name: 'Off', amountMinor: 9_000_00 } }), OUT))).toBe(
       'has a discount of 9,000.00 USD on 1,310.00 USD; take less off',
     );
+    const all = terms({ margin: { by: 'total', totalMinor: 500_00 }, discount: { name: 'Off', percent: '100' } });
+    expect(words(priced(SEVEN, all, OUT))).toMatch(/^cannot come to 500\.00 USD: the discount takes whatever/);
     const labour = (given: object) =>
       quoteTermsSchema.safeParse({ from: { name: 'Q' }, labour: [{ name: 'Work', ...given }] });
     expect(labour({ hours: 2 }).success).toBe(false);

@@ -9,10 +9,10 @@ import { cheapest } from '../search/exact/search';
 import { readier, type Ready } from '../search/exact/searchable';
 import { keepingWork } from '../search/exact/steps';
 import type { Band } from '../units/band';
-import { plainNumber, ratioOf } from '../units/money';
+import { ratioOf } from '../units/money';
 import type { Finding } from '../rules/rule';
 import { missingIn } from './ladder';
-import { resaleOf } from './resale';
+import { netCost, resaleOf } from './resale';
 
 /** The cheapest core of one socket in the machine that is there. Money landed, minor units. */
 export interface CoreChoice {
@@ -104,14 +104,13 @@ export function* coresOf(
   function judged(found: FoundMachine | undefined): Pick<CoreChoice, 'found' | 'net' | 'times' | 'asks' | 'opens'> {
     if (!found) return { found, net: undefined, times: 0, asks: [], opens: undefined };
     const leaving = missingIn(found.machine.items, machine.items);
-    const { net } = resaleOf(present, new Set(leaving.map(({ id }) => id)));
-    const bought = plainNumber(found.priceMinor);
+    const resale = resaleOf(present, new Set(leaving.map(({ id }) => id)));
     const assessment = subject.assess(found.machine);
     const then = rankOfResults(brief, assessment.tasks, 'likely');
     const known = new Set(present.findings.map(({ key }) => key));
     return {
       found,
-      net: { low: bought - net.high, likely: bought - net.likely, high: bought - net.low },
+      net: netCost(found.priceMinor, resale),
       times: ratioOf(then.percent, Math.max(1, rank.percent)),
       asks: assessment.findings.filter(({ key, code }) => !known.has(key) && code !== 'task-result'),
       opens: opensOf(assessment),

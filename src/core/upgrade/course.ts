@@ -43,7 +43,6 @@ const MONTHS = 12;
  * month a twelfth of a year's energy and waiting of the machine that stands then, the work as it has grown in whole years; at
  * last the machine itself is sold. An amount a in t years weighs a ÷ (1 + r)^t and is rounded once. What the software and
  * repairs cost is alike on all plans of a seat and not in it. Source: definitions; the settings say the rates.
- * @example nothing bought, 12.00 of energy a year and no discount: 24.00 after two years
  */
 export const courseOf = (...args: Parameters<typeof courseTrials>): Course => finish(courseTrials(...args));
 
@@ -62,7 +61,9 @@ export function* courseTrials(
   const dated = phases.filter(({ on }) => on !== undefined);
   const dayOf = (id: string): string | undefined => phases.find((phase) => phase.id === id)?.on;
   const byLine: Record<CourseLine, number> = { purchase: 0, resale: 0, energy: 0, waiting: 0, held: 0 };
-  const open = openOf(phases, brief);
+  const unpredicted = new Set<string>();
+  let drawOpen = false;
+  let unknownWorth = 0;
   const days: string[] = [];
   const costMinor: number[] = [];
   let waitingHours = 0;
@@ -77,7 +78,7 @@ export function* courseTrials(
       const on = dayIn(phase, today);
       if (on < from || on >= until) continue;
       pay('purchase', worth(phase.purchaseMinor, on));
-      pay('resale', -worth(Math.round(phase.resale.net.likely), on));
+      pay('resale', -worth(Math.round(phase.resale.net.likely + phase.resale.givenMinor), on));
     }
     const standing = dated.findLast((phase) => dayIn(phase, today) <= from) ?? first;
     if (!standing || !settings) continue;
@@ -91,13 +92,17 @@ export function* courseTrials(
       then.region.mainsV,
     );
     pay('energy', worth(plainNumber(energy?.costMinor ?? 0) / MONTHS, until));
-    const waited = waitingOf(then).hours / MONTHS;
+    drawOpen ||= energy === undefined || energy.lowerBound;
+    const waits = waitingOf(then);
+    for (const task of waits.unknown) unpredicted.add(task);
+    const waited = waits.hours / MONTHS;
     waitingHours += waited;
     pay('waiting', worth(plainNumber(brief.hourMinor ?? 0) * waited, until));
     // what was bought in the month is there at its end
     const ends = dated.findLast((phase) => dayIn(phase, today) < until) ?? standing;
     const all = new Set(ends.machine.items.map(({ id }) => id));
     const held = resaleOf(ends.assessment, all, { on: until, boughtOn: (item) => boughtOn(item, dayOf, today) });
+    unknownWorth = held.unknown.length;
     byLine.held = -worth(Math.round(held.net.likely), until);
     days.push(until);
     costMinor.push(spent + byLine.held);
@@ -109,7 +114,7 @@ export function* courseTrials(
     byLine,
     totalMinor: COURSE_LINES.reduce((sum, line) => sum + byLine[line], 0),
     waitingHours,
-    open,
+    open: openOf(phases, brief, { unpredicted: [...unpredicted], drawOpen, unknownWorth }),
   };
 }
 
@@ -117,21 +122,24 @@ const dayIn = ({ on, id }: PlannedPhase, today: string): string =>
   id === FIRST || on === undefined || on < today ? today : on;
 
 /** What of a plan nobody knows. */
-function openOf(phases: readonly PlannedPhase[], brief: Brief): CourseOpen[] {
+function openOf(
+  phases: readonly PlannedPhase[],
+  brief: Brief,
+  seen: { readonly unpredicted: readonly string[]; readonly drawOpen: boolean; readonly unknownWorth: number },
+): CourseOpen[] {
   const open: CourseOpen[] = [];
   const named = (list: readonly PlannedPhase[]): string[] => list.map(({ name }) => name ?? FIRST);
   const undated = phases.filter(({ on }) => on === undefined);
   if (undated.length > 0) open.push({ code: 'undated', names: named(undated) });
   const unpriced = phases.filter(({ purchaseOpen }) => purchaseOpen);
   if (unpriced.length > 0) open.push({ code: 'price-unknown', names: named(unpriced) });
-  const count = phases.reduce((sum, { resale }) => sum + resale.unknown.length, 0);
+  const count = phases.reduce((sum, { resale }) => sum + resale.unknown.length, seen.unknownWorth);
   if (count > 0) open.push({ code: 'resale-unknown', count });
   const [first] = phases;
   if (first?.assessment.facts.settings.tariffMinorPerKWh === undefined) open.push({ code: 'no-tariff' });
-  else if (phases.some(({ assessment }) => assessment.facts.power.sustainedOpen)) open.push({ code: 'draw-unknown' });
+  else if (seen.drawOpen) open.push({ code: 'draw-unknown' });
   if (brief.hourMinor === undefined) open.push({ code: 'no-hour-value' });
-  const tasks = [...new Set(phases.flatMap(({ assessment }) => waitingOf(assessment).unknown))];
-  if (tasks.length > 0) open.push({ code: 'not-predicted', tasks });
+  if (seen.unpredicted.length > 0) open.push({ code: 'not-predicted', tasks: seen.unpredicted });
   return open;
 }
 
@@ -142,9 +150,17 @@ export interface Overtaking {
   readonly cheaper: 'first' | 'second';
 }
 
-/** Whether two plans can be compared in money: what only one of them knows would win for it. */
-export const comparable = (...courses: readonly Course[]): boolean =>
-  courses.every(({ open }) => open.every(({ code }) => code !== 'undated' && code !== 'price-unknown'));
+/**
+ * What keeps two plans from being compared in money, as what only one of them knows would win for the other: all that is
+ * open but what is left out on both (energy without a tariff, waiting that no hour value turns into money).
+ */
+export const opensComparison = (...courses: readonly Course[]): CourseOpen[] =>
+  courses.flatMap(({ open }) => {
+    const hours = open.some(({ code }) => code === 'no-hour-value');
+    return open.filter(
+      ({ code }) => code !== 'no-tariff' && code !== 'no-hour-value' && !(code === 'not-predicted' && hours),
+    );
+  });
 
 /** Plans whose costs lie no further apart than this share cost the same. */
 const SAME = 0.005;
@@ -209,9 +225,9 @@ export function* fallsShortTrials(
     const time = yearsBetween(today, day);
     for (const result of judge(standing.machine, briefIn(brief, time)).tasks) {
       const at = running.get(result.task);
-      const fails = does(result) === false;
+      const answer = does(result);
       const open = at === undefined ? undefined : found[at];
-      if (fails && !open) {
+      if (answer === false && !open) {
         running.set(result.task, found.length);
         found.push({
           task: result.task,
@@ -221,7 +237,8 @@ export function* fallsShortTrials(
           times: timesAfter(brief, time),
           phase: standing.id,
         });
-      } else if (!fails && open && at !== undefined) {
+        // what nobody can tell does not do it again
+      } else if (answer === true && open && at !== undefined) {
         found[at] = { ...open, until: day };
         running.delete(result.task);
       }

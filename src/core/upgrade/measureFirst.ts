@@ -57,9 +57,7 @@ export function* measureFirstTrials(
   brief: Brief,
   context: Context,
 ): Trials<MeasureFirst> {
-  const others = context.measured
-    .map(({ machine }) => machine)
-    .filter(({ id }) => id !== present.id && id !== draft.id);
+  const others = context.measured.map(({ machine }) => machine).filter(({ id }) => id !== present.id);
   const judged = (evidence: readonly Measurement[]): readonly [Assessment, Assessment] => {
     const measured = evidence.length > 0 ? { ...present, evidence: [...evidence] } : present;
     const known = contextOf(context.catalogue, context.today, context.settings, [...others, measured]);

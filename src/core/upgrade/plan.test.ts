@@ -10,7 +10,7 @@ import { partId } from '../parts';
 import { TODAY } from '../tests/shops';
 import { monthsAfter } from '../units/days';
 import { BUSY, briefOf, dataOf, DESK, EXPORT, machineOf, PARTS, plus, type Change } from '../tests/world';
-import { comparable, courseOf, COURSE_LINES, fallsShort, overtakings, type Course } from './course';
+import { courseOf, COURSE_LINES, fallsShort, opensComparison, overtakings, type Course } from './course';
 import { briefIn, grownBrief, growsBy } from './growth';
 import { planOf, type Judge } from './plan';
 import { resaleOf } from './resale';
@@ -98,6 +98,9 @@ describe('two plans over six years, by hand', () => {
   });
 });
 
+/** Whether two plans can be compared in money. */
+const comparable = (...courses: Course[]): boolean => opensComparison(...courses).length === 0;
+
 describe('a plan', () => {
   const { context, judge } = world();
   const brief = briefOf();
@@ -168,6 +171,33 @@ describe('a plan', () => {
       false,
       true,
     ]);
+  });
+
+  test('a task of which nobody can tell is no pass, and its waiting wins no comparison', () => {
+    // without its clock nobody can tell how long the export takes
+    const [cores] = PARTS[0]?.['coreGroups'] as Record<string, unknown>[];
+    const dark = { ...PARTS[0], id: 'cpu-x', name: 'Test x', coreGroups: [{ ...cores, workPerClock: undefined }] };
+    const { judge: half } = world({ addParts: [JSON.parse(JSON.stringify(dark)) as Record<string, unknown>] });
+    const busy = briefOf({
+      brief: {
+        ...BUSY,
+        tasks: [{ ...EXPORT, path: 'software', waiting: 'attended', runsPerWeek: 1 }, DESK],
+        hourMinor: 38_00,
+        yearsOfService: 1,
+      },
+    });
+    const unknown = editMachine(machineOf(), { kind: 'swap', item: 'cpu-1', part: partId('cpu-x'), label: 'Test x' });
+    const [phases, known] = [unknown, machineOf()].map((machine) => planOf(machine, busy, half, TODAY));
+    if (!phases || !known) throw new Error('no plan');
+    expect(phases[0]).toMatchObject({ short: [] });
+    expect(phases[0]?.unsure).toContain('export');
+    expect(fallsShort(phases, busy, 1, half, TODAY)).toEqual([]);
+    const [one, other] = [phases, known].map((plan) => courseOf(plan, busy, 1, half, TODAY));
+    if (!one || !other) throw new Error('no course');
+    // the waiting that nobody knows is not in it, so it looks cheaper than it is
+    expect(one.byLine.waiting).toBeLessThan(other.byLine.waiting);
+    expect(comparable(one, other)).toBe(false);
+    expect(comparable(other, other)).toBe(true);
   });
 
   test('a day that has passed counts as today, and is told', () => {

@@ -9,7 +9,7 @@ import { plainNumber } from '../units/money';
 import { basketFor } from '../versus/basketFor';
 import { does } from './does';
 import { briefIn } from './growth';
-import { resaleOf, type Resale } from './resale';
+import { netCost, resaleOf, type Resale } from './resale';
 import { carriedOver } from './worth';
 
 /** One phase of a plan, with the machine as it is then and the work as it has grown by then. */
@@ -33,8 +33,9 @@ export interface PlannedPhase {
   readonly budgetMinor: number | undefined;
   /** Findings that stop it or leave it unproven; those that its day settles are not among them. */
   readonly wrong: readonly Finding[];
-  /** Tasks that do not run or fall short then. */
+  /** Tasks that do not run or fall short then, and those of which nobody can tell. */
   readonly short: readonly string[];
+  readonly unsure: readonly string[];
 }
 
 /** Something that judges a machine for a brief. */
@@ -54,10 +55,9 @@ export function planOf(whole: Machine, brief: Brief, judge: Judge, today: string
     const on = dayOf(id);
     const machine = inPhase(whole, id);
     const assessment = judge(machine, briefIn(brief, on === undefined ? 0 : yearsBetween(today, on)));
-    const staying = new Set(
-      (at === 0 ? carriedOver(before?.facts.machine ?? machine, machine) : machine.items).map((item) => item.id),
-    );
-    const leaving = before?.facts.machine.items.filter((item) => !staying.has(item.id)) ?? [];
+    const there = before?.facts.machine;
+    const staying = new Set((at === 0 && there ? carriedOver(there, machine) : machine.items).map((item) => item.id));
+    const leaving = there?.items.filter((item) => !staying.has(item.id)) ?? [];
     const resale = resaleOf(before ?? assessment, new Set(leaving.map((item) => item.id)), {
       on: latest(on, today),
       boughtOn: (item) => (at === 0 ? undefined : boughtOn(item, dayOf, today)),
@@ -77,16 +77,13 @@ export function planOf(whole: Machine, brief: Brief, judge: Judge, today: string
       purchaseMinor: basket.total.landedMinor,
       purchaseOpen: basket.lowerBound,
       resale,
-      net: {
-        low: bought - resale.net.high,
-        likely: bought - resale.net.likely,
-        high: bought - resale.net.low,
-      },
+      net: netCost(bought, resale),
       budgetMinor: id === FIRST ? brief.budgetMinor : phase?.budgetMinor,
       wrong: assessment.findings.filter(
         (finding) => (finding.level === 'blocks' || finding.level === 'unproven') && finding.code !== 'task-result',
       ),
       short: assessment.tasks.flatMap((result) => (does(result) === false ? [result.task] : [])),
+      unsure: assessment.tasks.flatMap((result) => (does(result) === undefined ? [result.task] : [])),
     };
   });
 }

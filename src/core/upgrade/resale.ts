@@ -66,6 +66,8 @@ export interface Resale {
   readonly lots: readonly Lot[];
   /** All lots together, after fees and sending; what is not known is not in it. */
   readonly net: Band;
+  /** What other seats do not have to pay for parts that are given to them, as their terms say. */
+  readonly givenMinor: number;
   /** Parts that would be sold and whose worth nobody knows. */
   readonly unknown: readonly PartResale[];
 }
@@ -120,9 +122,19 @@ export function resaleOf(machine: Assessment, leaving: ReadonlySet<string>, then
     parts: settled,
     lots,
     net: lots.reduce((sum, lot) => addBands(sum, lot.net), NOTHING),
+    givenMinor: settled.reduce(
+      (sum, { item, fate }) => sum + (fate === 'given' ? plainNumber(item.resale?.savesMinor ?? 0) : 0),
+      0,
+    ),
     unknown: settled.filter(({ notSold }) => notSold === 'unknown'),
   };
 }
+
+/** What a purchase costs less what is sold, and what other seats save. */
+export const netCost = (purchaseMinor: number, { net, givenMinor }: Pick<Resale, 'net' | 'givenMinor'>): Band => {
+  const left = plainNumber(purchaseMinor) - plainNumber(givenMinor);
+  return { low: left - net.high, likely: left - net.likely, high: left - net.low };
+};
 
 /** Until when a part is under warranty: as its terms say, else as long as its maker gives it from the day it was bought. */
 export function warrantyUntil({ item, part }: Pick<AnyFitted, 'item' | 'part'>): string | undefined {

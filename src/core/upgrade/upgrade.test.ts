@@ -140,10 +140,10 @@ describe('is it worth it', () => {
         items.map((item) => (['card-1', ...more].includes(item['id'] as string) ? { ...item, owned: true } : item)),
     });
     const [one, other] = [[], ['psu-1']].map((more) => worthOf(now, assessed(taking(more), SETTINGS)));
-    expect([one?.givenMinor, other?.givenMinor]).toEqual([0, 0]);
+    expect([one?.resale.givenMinor, other?.resale.givenMinor]).toEqual([0, 0]);
     expect((one?.purchaseMinor ?? 0) - (other?.purchaseMinor ?? 0)).toBe(107_50);
     // where it stays behind it is given
-    expect(worthOf(now, assessed({}, SETTINGS)).givenMinor).toBe(300_00);
+    expect(worthOf(now, assessed({}, SETTINGS)).resale.givenMinor).toBe(300_00);
   });
 
   test('a higher price never raises the net cost', () => {
@@ -243,7 +243,7 @@ describe('given to another seat', () => {
     const draft = assessed({}, SETTINGS);
     const kept = worthOf(present({ fate: 'spare' }), draft);
     const given = worthOf(present({ fate: 'given', to: 'office', savesMinor: 107_50 }), draft);
-    expect(given.givenMinor).toBe(107_50);
+    expect(given.resale.givenMinor).toBe(107_50);
     expect(given.net.likely).toBeCloseTo(kept.net.likely - 107_50, 6);
   });
 

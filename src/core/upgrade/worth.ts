@@ -8,7 +8,7 @@ import { plainNumber, ratioOf } from '../units/money';
 import { basketFor } from '../versus/basketFor';
 import { waitingOf } from '../versus/ownership';
 import { does } from './does';
-import { resaleOf, type Resale } from './resale';
+import { netCost, resaleOf, type Resale } from './resale';
 
 /** What becomes of one task. */
 export interface TaskChange {
@@ -25,8 +25,6 @@ export interface UpgradeWorth {
   /** Something has no price: the purchase is a lower bound. */
   readonly purchaseOpen: boolean;
   readonly resale: Resale;
-  /** What other seats do not have to pay for parts that are given to them, as their terms say. */
-  readonly givenMinor: number;
   /** Items of the machine that is there which move on into the new one. */
   readonly carried: readonly Item[];
   /** Purchase less what is sold and what other seats save. */
@@ -97,16 +95,7 @@ export function worthOf(present: Assessment, draft: Assessment): UpgradeWorth {
   const resale = resaleOf(present, leaving);
   const basket = basketFor(draft);
   const purchaseMinor = basket.total.landedMinor;
-  const bought = plainNumber(purchaseMinor);
-  const givenMinor = resale.parts.reduce(
-    (sum, { item, fate }) => sum + (fate === 'given' ? plainNumber(item.resale?.savesMinor ?? 0) : 0),
-    0,
-  );
-  const net: Band = {
-    low: bought - resale.net.high - givenMinor,
-    likely: bought - resale.net.likely - givenMinor,
-    high: bought - resale.net.low - givenMinor,
-  };
+  const net = netCost(purchaseMinor, resale);
   const tasks = brief.tasks.map(({ id }): TaskChange => {
     const [before, after] = [present, draft].map((side) => side.tasks.find(({ task }) => task === id));
     const [did, will] = [does(before), does(after)];
@@ -128,7 +117,6 @@ export function worthOf(present: Assessment, draft: Assessment): UpgradeWorth {
     purchaseMinor,
     purchaseOpen: basket.lowerBound,
     resale,
-    givenMinor,
     carried,
     net,
     tasks,

@@ -49,7 +49,7 @@ export function openCourseWords(open: CourseOpen): string {
     case 'price-unknown':
       return `Something in ${listed(open.names.map((name) => (name === FIRST ? 'the machine of now' : `“${name}”`)))} has no price, or lacks what is wanted, so this is a lower bound.`;
     case 'resale-unknown':
-      return `What leaves is not sold where nobody knows its worth: ${open.count} ${open.count === 1 ? 'part' : 'parts'}.`;
+      return `Of ${open.count} ${open.count === 1 ? 'part' : 'parts'} nobody knows what ${open.count === 1 ? 'it brings' : 'they bring'} used: nothing is counted for ${open.count === 1 ? 'it' : 'them'}.`;
     case 'no-tariff':
       return 'Energy is not in it: the Workshop has no tariff.';
     case 'draw-unknown':

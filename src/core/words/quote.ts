@@ -28,6 +28,8 @@ export function notPricedWords(why: NotPriced, currency: Currency): string {
       return 'has nothing to sell: every part is owned already, or has no price';
     case 'total-too-low':
       return `cannot come to ${coins(why.totalMinor, currency)}: without any part it comes to ${coins(why.leastMinor, currency)}; ask for more, or leave work or sending out`;
+    case 'total-out-of-reach':
+      return `cannot come to ${coins(why.totalMinor, currency)}: the discount takes whatever parts come to; take less off`;
     case 'discount-too-high':
       return `has a discount of ${coins(why.discountMinor, currency)} on ${coins(why.amountMinor, currency)}; take less off`;
   }

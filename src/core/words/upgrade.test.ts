@@ -18,8 +18,7 @@ const even = (value: number) => ({ low: value, likely: value, high: value });
 const NOTHING: UpgradeWorth = {
   purchaseMinor: 221_000,
   purchaseOpen: false,
-  resale: { parts: [], lots: [], net: even(0), unknown: [] },
-  givenMinor: 0,
+  resale: { parts: [], lots: [], net: even(0), givenMinor: 0, unknown: [] },
   carried: [],
   net: even(221_000),
   tasks: [],

@@ -67,8 +67,8 @@ export async function draftHistory(service: Service, seat: string, draft: string
   return viewOf(series, series.unknown.map(fullName));
 }
 
-/** What waiting has been worth on parts of this kind in a region. */
-export async function waitingOnKind(service: Service, kind: string, region: string): Promise<WaitingWorth[]> {
+/** Parts of a kind with what their prices are looked at with. */
+async function ofKind(service: Service, kind: string, region: string) {
   const { data } = await service.catalogue();
   const parts = data.parts.filter((part) => part.kind === kind);
   const found = await contextFor(
@@ -76,19 +76,19 @@ export async function waitingOnKind(service: Service, kind: string, region: stri
     region,
     parts.map((part) => part.id),
   );
+  return { parts, found };
+}
+
+/** What waiting has been worth on parts of this kind in a region. */
+export async function waitingOnKind(service: Service, kind: string, region: string): Promise<WaitingWorth[]> {
+  const { parts, found } = await ofKind(service, kind, region);
   if (!found) return [];
   const series = parts.map((part) => partSeries(part, found.first, found.last, found.context));
   return WAITS.flatMap((days) => waitingWorth(series, days) ?? []);
 }
 
 export async function successionsOfKind(service: Service, kind: string, region: string): Promise<Successions> {
-  const { data } = await service.catalogue();
-  const parts = data.parts.filter((part) => part.kind === kind);
-  const found = await contextFor(
-    service,
-    region,
-    parts.map((part) => part.id),
-  );
+  const { parts, found } = await ofKind(service, kind, region);
   if (!found) return { anew: undefined, used: undefined, announced: [] };
   const { first, last, context } = found;
   const { today } = context.policy;

@@ -10,12 +10,12 @@ import { useState } from 'react';
 import { seatAddress } from '@/core/model/addresses';
 import type { Brief } from '@/core/model/brief';
 import { freshPhaseId } from '@/core/model/edits';
-import type { Machine } from '@/core/model/machine';
+import type { Machine, Phase } from '@/core/model/machine';
 import { inPhase, phaseOf } from '@/core/model/phases';
 import { fullName } from '@/core/model/fitted';
 import { monthsAfter } from '@/core/units/days';
 import { minorOfShown, shownCoins, type Currency } from '@/core/units/money';
-import { comparable, overtakings, type FallsShort } from '@/core/upgrade/course';
+import { opensComparison, overtakings, type FallsShort } from '@/core/upgrade/course';
 import type { Verdict } from '@/core/units/band';
 import type { Planned, PhaseRow } from '@/core/upgrade/planned';
 import { findingWords } from '@/core/words/findings';
@@ -165,17 +165,14 @@ const usePlanned = (machine: Machine | undefined, brief: Brief, years: number, p
   );
 };
 
-function Phases({
-  planned: { phases },
-  machine,
-  brief,
-  currency,
-}: {
-  planned: Planned;
-  machine: Machine;
-  brief: Brief;
-  currency: Currency;
-}) {
+interface Told {
+  readonly planned: Planned;
+  readonly machine: Machine;
+  readonly brief: Brief;
+  readonly currency: Currency;
+}
+
+function Phases({ planned: { phases }, machine, brief, currency }: Told) {
   const editDraft = useSeat((state) => state.editDraft);
   const selectPhase = useSeat((state) => state.selectPhase);
   const seat = useSeat((state) => state.bundle.seat);
@@ -228,7 +225,11 @@ function When({ row, machine, currency }: { row: PhaseRow; machine: Machine; cur
   const editDraft = useSeat((state) => state.editDraft);
   const phase = phaseOf(machine, row.id);
   if (!phase) return null;
-  const { on: _on, budgetMinor: _budget, ...bare } = phase;
+  // what is taken away is left out, not kept as undefined
+  const set = (change: { [K in keyof Phase]?: Phase[K] | undefined }, label: string): void => {
+    const next = Object.entries({ ...phase, ...change }).filter(([, value]) => value !== undefined);
+    editDraft({ kind: 'set-phase', phase: Object.fromEntries(next) as Phase }, label);
+  };
   return (
     <div className="quiet small">
       <Value
@@ -236,18 +237,7 @@ function When({ row, machine, currency }: { row: PhaseRow; machine: Machine; cur
         editor={{
           kind: 'date',
           value: phase.on,
-          onChange: (on) =>
-            editDraft(
-              {
-                kind: 'set-phase',
-                phase: {
-                  ...bare,
-                  ...(on === undefined ? {} : { on }),
-                  ...(phase.budgetMinor === undefined ? {} : { budgetMinor: phase.budgetMinor }),
-                },
-              },
-              `Day of ${phase.name}`,
-            ),
+          onChange: (on) => set({ on }, `Day of ${phase.name}`),
         }}
       >
         {phase.on ?? 'no day yet'}
@@ -263,15 +253,8 @@ function When({ row, machine, currency }: { row: PhaseRow; machine: Machine; cur
           min: 0.01,
           optional: true,
           onChange: (major) =>
-            editDraft(
-              {
-                kind: 'set-phase',
-                phase: {
-                  ...bare,
-                  ...(phase.on === undefined ? {} : { on: phase.on }),
-                  ...(major === undefined ? {} : { budgetMinor: minorOfShown(major, currency) }),
-                },
-              },
+            set(
+              { budgetMinor: major === undefined ? undefined : minorOfShown(major, currency) },
               `Budget of ${phase.name}`,
             ),
         }}
@@ -292,14 +275,17 @@ const Wrong = ({ row, brief }: { row: PhaseRow; brief: Brief }) => (
     {row.wrong.length > MOST_TOLD && <p className="quiet small">and {row.wrong.length - MOST_TOLD} more</p>}
     {row.short.length > 0 && (
       <p className="short small">
-        {listed(row.short.map((id) => `“${brief.tasks.find((task) => task.id === id)?.name ?? id}”`))}{' '}
-        {row.short.length > 1 ? 'fall' : 'falls'} short
+        {named(row.short, brief)} {row.short.length > 1 ? 'fall' : 'falls'} short
       </p>
     )}
+    {row.unsure.length > 0 && <p className="unproven small">○ {named(row.unsure, brief)}: nobody can tell</p>}
   </>
 );
 
 const MOST_TOLD = 3;
+
+const named = (ids: readonly string[], { tasks }: Pick<Brief, 'tasks'>): string =>
+  listed(ids.map((id) => `“${tasks.find((task) => task.id === id)?.name ?? id}”`));
 
 const isOverBudget = ({ budgetMinor, net }: PhaseRow): boolean =>
   budgetMinor !== undefined && Math.round(net.likely) > budgetMinor;
@@ -308,7 +294,7 @@ const isOverBudget = ({ budgetMinor, net }: PhaseRow): boolean =>
 const verdictOf = (row: PhaseRow): Verdict =>
   row.short.length > 0 || row.wrong.some(({ level }) => level === 'blocks')
     ? 'short'
-    : row.wrong.length > 0
+    : row.wrong.length + row.unsure.length > 0
       ? 'unproven'
       : isOverBudget(row)
         ? 'between'
@@ -321,20 +307,16 @@ function OverBudget({ row, currency }: { row: PhaseRow; currency: Currency }) {
 }
 
 /** When the work outgrows the machine, and what would help then. */
-function Outgrown({
-  planned,
-  machine,
-  brief,
-  currency,
-}: {
-  planned: Planned;
-  machine: Machine;
-  brief: Brief;
-  currency: Currency;
-}) {
+function Outgrown({ planned, machine, brief, currency }: Told) {
   const today = useSeat((state) => state.bundle.today);
   const { short, phases } = planned;
-  if (short.length === 0) return <p className="carries small">✓ Every task does what is asked throughout.</p>;
+  const unsure = [...new Set(phases.flatMap((phase) => phase.unsure))];
+  if (short.length === 0)
+    return unsure.length === 0 ? (
+      <p className="carries small">✓ Every task does what is asked throughout.</p>
+    ) : (
+      <p className="unproven small">○ Whether {named(unsure, brief)} will do what is asked nobody can tell.</p>
+    );
   return (
     <ul aria-label="When the work outgrows it">
       {short.map((falls) => (
@@ -348,17 +330,7 @@ function Outgrown({
 }
 
 /** The cheapest single step that helps a task then; tried when somebody asks. */
-function WhatThen({
-  falls,
-  machine,
-  brief,
-  currency,
-}: {
-  falls: FallsShort;
-  machine: Machine;
-  brief: Brief;
-  currency: Currency;
-}) {
+function WhatThen({ falls, machine, brief, currency }: Omit<Told, 'planned'> & { falls: FallsShort }) {
   const [asked, setAsked] = useState(false);
   const then = inPhase(machine, falls.phase);
   const answer = useWorker(
@@ -399,7 +371,8 @@ function Beside({
   brief: Brief;
 }) {
   const { today } = useMoment().context;
-  const sure = comparable(ours.course, theirs.course);
+  const open = [...new Set(opensComparison(ours.course, theirs.course).map(openCourseWords))];
+  const sure = open.length === 0;
   const xs = ours.course.days.map((_, i) => i + 1);
   const values = ({ course }: Planned) => course.costMinor.map((minor) => shownCoins(minor, currency));
   return (
@@ -414,9 +387,7 @@ function Beside({
           </b>
         </p>
       ) : (
-        <p className="between small">
-          ◆ Which is cheaper is open: one of them has a phase without a day, or a part without a price.
-        </p>
+        <p className="between small">◆ Which is cheaper is open. {open.join(' ')}</p>
       )}
       {theirs.short.map((falls) => (
         <p key={`${falls.task} ${falls.from}`} className="small">

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import { useState } from 'react';
 import { softwareOf, type SoftwareCost } from '@/core/money/software';
 import { creditsAhead, renewEarly } from '@/core/money/renewal';
-import { minorOfShown, shownCoins, type Currency } from '@/core/units/money';
+import { minorOfShown, type Currency } from '@/core/units/money';
 import { coins, number } from '@/core/words/format';
 import { creditsWords, renewalWords } from '@/core/words/plan';
 import { useDraftAssessment } from '../seat/moment';
@@ -35,8 +35,21 @@ export function RenewEarly({ currency }: { currency: Currency }) {
   );
 }
 
-/** What is offered for the new year usually, until somebody says otherwise: a tenth off. */
-const USUAL_OFF = 0.9;
+/** A figure that somebody types; until then nothing is reckoned from it. */
+interface Typed {
+  readonly label: string;
+  readonly value: number | undefined;
+  readonly unit: string;
+  readonly missing: string;
+  readonly shown: (value: number) => string;
+  readonly onChange: (next: number | undefined) => void;
+}
+
+const Typed = ({ label, value, unit, missing, shown, onChange }: Typed) => (
+  <Value label={label} editor={{ kind: 'number', value, unit, min: 0.01, max: 1_000_000, optional: true, onChange }}>
+    {value === undefined ? missing : shown(value)}
+  </Value>
+);
 
 function Yearly({
   row: { licence, yearlyMinor = 0 },
@@ -47,22 +60,30 @@ function Yearly({
   discountPercent: number;
   currency: Currency;
 }) {
-  const [reduced, setReduced] = useState(() => Math.round(shownCoins(yearlyMinor, currency) * USUAL_OFF));
-  const [daysLeft, setDaysLeft] = useState(90);
+  const [reduced, setReduced] = useState<number>();
+  const [daysLeft, setDaysLeft] = useState<number>();
   const [atOnce, setAtOnce] = useState(false);
-  const renewal = renewEarly({
-    normalMinor: yearlyMinor,
-    reducedMinor: minorOfShown(reduced, currency),
-    daysLeft,
-    atOnce,
-    discountPercent,
-  });
   return (
     <p className="sentence small">
       {licence}, {coins(yearlyMinor, currency)} a year: with{' '}
-      <Days label={`Days left of ${licence}`} value={daysLeft} onChange={setDaysLeft} /> left, now for{' '}
-      <Money label={`Reduced price of ${licence}`} value={reduced} currency={currency} onChange={setReduced} />, the new
-      year{' '}
+      <Typed
+        label={`Days left of ${licence}`}
+        value={daysLeft}
+        unit="days"
+        missing="so many days"
+        shown={(days) => (days === 1 ? '1 day' : `${number(days)} days`)}
+        onChange={setDaysLeft}
+      />{' '}
+      left, now for{' '}
+      <Typed
+        label={`Reduced price of ${licence}`}
+        value={reduced}
+        unit={currency}
+        missing="a reduced price"
+        shown={(major) => coins(minorOfShown(major, currency), currency)}
+        onChange={setReduced}
+      />
+      , the new year{' '}
       <Value
         label={`New year of ${licence}`}
         editor={{
@@ -77,76 +98,72 @@ function Yearly({
       >
         {atOnce ? 'begins at once' : 'follows the old one'}
       </Value>
-      : <b>{renewalWords(renewal, currency)}</b>
+      {': '}
+      {reduced === undefined || daysLeft === undefined ? (
+        SAY
+      ) : (
+        <b>
+          {renewalWords(
+            renewEarly({
+              normalMinor: yearlyMinor,
+              reducedMinor: minorOfShown(reduced, currency),
+              daysLeft,
+              atOnce,
+              discountPercent,
+            }),
+            currency,
+          )}
+        </b>
+      )}
     </p>
   );
 }
 
+const SAY = <span className="quiet">say the underlined figures, and whether it pays stands here.</span>;
+
 function Metered({ row: { licence }, currency }: { row: SoftwareCost; currency: Currency }) {
-  const [count, setCount] = useState(100);
-  const [normal, setNormal] = useState(1);
-  const [reduced, setReduced] = useState(0.8);
-  const [used, setUsed] = useState(9);
-  const [months, setMonths] = useState(12);
-  const credits = creditsAhead({
-    count,
-    normalMinor: minorOfShown(normal, currency),
-    reducedMinor: minorOfShown(reduced, currency),
-    usedAMonth: used,
-    validMonths: months,
-  });
-  const figure = (label: string, value: number, unit: string, onChange: (next: number) => void) => (
-    <Value
+  const [count, setCount] = useState<number>();
+  const [normal, setNormal] = useState<number>();
+  const [reduced, setReduced] = useState<number>();
+  const [used, setUsed] = useState<number>();
+  const [months, setMonths] = useState<number>();
+  const money = (label: string, value: number | undefined, missing: string, onChange: Typed['onChange']) => (
+    <Typed
       label={`${label} of ${licence}`}
-      editor={{ kind: 'number', value, unit, min: 1, max: 1_000_000, onChange: (next) => onChange(next ?? value) }}
-    >
-      {number(value)}
-    </Value>
+      value={value}
+      unit={currency}
+      missing={missing}
+      shown={(major) => coins(minorOfShown(major, currency), currency)}
+      onChange={onChange}
+    />
   );
+  const figure = (label: string, value: number | undefined, unit: string, onChange: Typed['onChange']) => (
+    <Typed
+      label={`${label} of ${licence}`}
+      value={value}
+      unit={unit}
+      missing="so many"
+      shown={(many) => number(many)}
+      onChange={onChange}
+    />
+  );
+  const told =
+    count === undefined || normal === undefined || reduced === undefined || used === undefined || months === undefined
+      ? undefined
+      : creditsAhead({
+          count,
+          normalMinor: minorOfShown(normal, currency),
+          reducedMinor: minorOfShown(reduced, currency),
+          usedAMonth: used,
+          validMonths: months,
+        });
   return (
     <p className="sentence small">
       {licence} is paid by use: {figure('Credits', count, 'credits', setCount)} credits for{' '}
-      <Money label={`Price in the packet of ${licence}`} value={reduced} currency={currency} onChange={setReduced} />{' '}
-      each in place of{' '}
-      <Money label={`Usual price of ${licence}`} value={normal} currency={currency} onChange={setNormal} />, valid{' '}
+      {money('Price in the packet', reduced, 'a reduced price', setReduced)} each in place of{' '}
+      {money('Usual price', normal, 'the usual one', setNormal)}, valid{' '}
       {figure('Months valid', months, 'months', setMonths)} months, {figure('Used a month', used, 'a month', setUsed)}{' '}
-      used a month: <b>{creditsWords(credits, currency)}</b>
+      used a month: {told ? <b>{creditsWords(told, currency)}</b> : SAY}
     </p>
   );
 }
-
-const Days = ({ label, value, onChange }: { label: string; value: number; onChange: (next: number) => void }) => (
-  <Value
-    label={label}
-    editor={{
-      kind: 'number',
-      value,
-      unit: 'days',
-      min: 0,
-      max: 3650,
-      whole: true,
-      onChange: (next) => onChange(next ?? value),
-    }}
-  >
-    {value === 1 ? '1 day' : `${value} days`}
-  </Value>
-);
-
-const Money = ({
-  label,
-  value,
-  currency,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  currency: Currency;
-  onChange: (next: number) => void;
-}) => (
-  <Value
-    label={label}
-    editor={{ kind: 'number', value, unit: currency, min: 0.01, onChange: (next) => onChange(next ?? value) }}
-  >
-    {coins(minorOfShown(value, currency), currency)}
-  </Value>
-);

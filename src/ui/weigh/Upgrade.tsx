@@ -56,7 +56,10 @@ export function Upgrade({ present, draft }: { present: Side; draft: Side }) {
         {coins(worth.purchaseMinor, currency)} for what is new, less{' '}
         {coins(Math.round(worth.resale.net.likely), currency)} for what is sold
         {worth.resale.unknown.length > 0 ? `, without ${worth.resale.unknown.length} that nobody can price` : ''}
-        {worth.givenMinor > 0 ? ` and ${coins(Math.round(worth.givenMinor), currency)} that other seats save` : ''}.
+        {worth.resale.givenMinor > 0
+          ? ` and ${coins(Math.round(worth.resale.givenMinor), currency)} that other seats save`
+          : ''}
+        .
       </p>
       {pays !== undefined && <p className="small">{pays}</p>}
       {standIns && <p className="unproven small">○ {standInWords(standIns)}</p>}
