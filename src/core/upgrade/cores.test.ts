@@ -94,5 +94,9 @@ test('what costs least net comes first, and a socket without a machine last', ()
     ['Dear', 'New', 500],
     ['None', undefined, undefined],
   ]);
+  expect(words.every(({ againstMinor }) => againstMinor === undefined)).toBe(true);
+  // new against new: 510 against the 110 of the socket that is there
+  const beside = coresWords([{ ...core('Cheap', 100), current: true }, core('Dear', 500)], present);
+  expect(beside.map(({ againstMinor }) => againstMinor)).toEqual([undefined, 400]);
   expect(words[0]?.opens).toBe('DDR5 up to 6400 MT/s and 192 GB; a card at generation 5 ×16; 3 M.2 slots');
 });

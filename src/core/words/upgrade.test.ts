@@ -8,6 +8,7 @@ import {
   futureWords,
   ladderWords,
   paysAtWords,
+  perCoinWords,
   resaleWords,
   turnsWords,
   whileWords,
@@ -127,6 +128,10 @@ test('what a purchase on the way does', () => {
   );
   expect(words([], ['a'], 100, 90)).toBe('“a” no longer does; the work at 90 % of what is asked, 100 % before');
   expect(words([], [], 100, 100)).toBe('the work stays at 100 % of what is asked');
+  // ln(2) on 200.00: 41 % more for each 100.00
+  expect(perCoinWords({ perMinor: Math.log(2) / 200_00 }, 'USD')).toBe('41 % more for each 100.00 USD');
+  expect(perCoinWords({ perMinor: 0 }, 'USD')).toBeUndefined();
+  expect(perCoinWords({ perMinor: Infinity }, 'USD')).toBeUndefined();
   // unknown is no failure
   expect(words([], [], 179, 8, ['a'])).toBe(
     'of “a” nobody can tell then; the work at 8 % of what is asked, 179 % before',

@@ -8,7 +8,7 @@ import type { Ends, StandIns } from '../upgrade/standIns';
 import type { NotSold, PartResale, ValuedBy } from '../upgrade/resale';
 import type { UpgradeWorth } from '../upgrade/worth';
 import type { Band } from '../units/band';
-import type { Currency } from '../units/money';
+import { minorOfShown, plainNumber, type Currency } from '../units/money';
 import { findingWords } from './findings';
 import { madeOf } from './found';
 import { capitalised, coins, coinsOnly, listed, number } from './format';
@@ -180,6 +180,17 @@ export function ladderWords(
   return lines.join('; ');
 }
 
+/** What a purchase brings for its money, after those before it: how much more of the work for each 100 coins. */
+export function perCoinWords({ perMinor }: Pick<LadderStep, 'perMinor'>, currency: Currency): string | undefined {
+  const hundred = minorOfShown(100, currency);
+  // not money: a gain for each unit of it
+  const gain = plainNumber(hundred) * plainNumber(perMinor);
+  const more = Math.expm1(gain);
+  return Number.isFinite(more) && more >= 0.005
+    ? `${number(more * 100, 2)} % more for each ${coins(hundred, currency)}`
+    : undefined;
+}
+
 /** How far a board goes with one kind of part, in a sentence or two. */
 export function futureWords({ kind, takes, faster, best, value }: FutureOf, currency: Currency): string {
   const name = capitalised(kindName(kind));
@@ -203,6 +214,8 @@ export interface CoreWords {
   readonly bought: string | undefined;
   readonly priceMinor: number | undefined;
   readonly netMinor: number | undefined;
+  /** New against the new core of the socket that is there; undefined where one of them is not. */
+  readonly againstMinor: number | undefined;
   readonly times: number;
   /** What it asks for beside, a sentence each. */
   readonly asks: readonly string[];
@@ -225,8 +238,9 @@ function opensWords({ memory, memoryMTs, memoryGiB, card, m2Slots }: CoreOpens):
 }
 
 /** The cores of a present machine in words, those that cost least net first, sockets without one last. */
-export const coresWords = (cores: readonly CoreChoice[], present: Pick<Machine, 'items'>): CoreWords[] =>
-  cores
+export function coresWords(cores: readonly CoreChoice[], present: Pick<Machine, 'items'>): CoreWords[] {
+  const same = cores.find(({ current }) => current)?.found;
+  return cores
     .map(({ socket, current, found, net, times, asks, opens }): CoreWords => {
       const anew = found && missingIn(present.items, found.machine.items);
       return {
@@ -235,6 +249,7 @@ export const coresWords = (cores: readonly CoreChoice[], present: Pick<Machine, 
         bought: anew && madeOf({ items: anew }),
         priceMinor: found?.priceMinor,
         netMinor: net && Math.round(net.likely),
+        againstMinor: !found || !same || current ? undefined : found.priceMinor - same.priceMinor,
         times,
         asks: [...new Set(asks.map((finding) => findingWords(finding).says))],
         opens: opens && opensWords(opens),
@@ -242,3 +257,4 @@ export const coresWords = (cores: readonly CoreChoice[], present: Pick<Machine, 
       };
     })
     .sort((a, b) => (a.netMinor ?? Infinity) - (b.netMinor ?? Infinity) || (a.socket < b.socket ? -1 : 1));
+}

@@ -8,7 +8,7 @@ import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import type { Assessment } from '@/core/assess';
 import { NO_LIMITS } from '@/core/search/exact/limits';
-import { coinsOnly, number } from '@/core/words/format';
+import { coinsChange, coinsOnly, number } from '@/core/words/format';
 import { AskButton, NotAsked, Took } from '../find/AskButton';
 import { coring } from '../find/questions';
 import { Fold } from '../shared/Fold';
@@ -40,12 +40,15 @@ export function CoreAlone({ present: { assessment } }: { present: { readonly ass
           <Heads of={['Socket', `New, ${currency}`, 'Net', 'Work']} />
           <TableBody>
             {report.cores.map(
-              ({ socket, current, bought, priceMinor, netMinor, times, asks, opens, machine: core }) => (
+              ({ socket, current, bought, priceMinor, netMinor, times, asks, opens, machine: core, againstMinor }) => (
                 <TableRow key={socket}>
                   <TableCell component="th" scope="row">
                     {socket}
                     {current ? ', as now' : ''}
                     <p className="quiet small">{bought ?? 'nothing is sound and does what is done now'}</p>
+                    {againstMinor !== undefined && (
+                      <p className="small">New, {coinsChange(againstMinor, currency)} against the socket there is.</p>
+                    )}
                     {opens !== undefined && <p className="small">Takes {opens}.</p>}
                     {asks.slice(0, MOST_ASKS).map((line) => (
                       <p key={line} className="small">

@@ -14,7 +14,15 @@ import { phasedBy, type LadderStep } from '@/core/upgrade/ladder';
 import { couldMove, worthOf, type TaskChange } from '@/core/upgrade/worth';
 import { coins, listed } from '@/core/words/format';
 import { getsText } from '@/core/words/results';
-import { besideWords, ladderWords, paysAtWords, standInWords, turnsWords, worthWords } from '@/core/words/upgrade';
+import {
+  besideWords,
+  ladderWords,
+  paysAtWords,
+  perCoinWords,
+  standInWords,
+  turnsWords,
+  worthWords,
+} from '@/core/words/upgrade';
 import { useJudge } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
@@ -143,7 +151,8 @@ function WhatFirst({ present, draft }: { present: Side; draft: Side }) {
                 ? listed(step.bought.map(({ label, part }) => label ?? part))
                 : `without ${listed(step.leaving.map(({ label, part }) => label ?? part))}`}
             </b>
-            , {coins(step.costMinor, price.currency)}: {ladderWords(step, brief)}.
+            , {coins(step.costMinor, price.currency)}:{' '}
+            {[ladderWords(step, brief), perCoinWords(step, price.currency)].filter(Boolean).join(', ')}.
           </Box>
         ))}
       </ol>

@@ -15,6 +15,7 @@ import { Answer } from '../shared/Answer';
 import type { Assessment } from '@/core/assess';
 import { loudestOf, warmestFor } from '@/core/heat/state';
 import type { Task } from '@/core/model/tasks';
+import { FIRST } from '@/core/model/machine';
 import { inPhase } from '@/core/model/phases';
 import { useDraft, useMoment } from '../seat/moment';
 import { assessmentOf, useSeat } from '../seat/useSeat';
@@ -53,6 +54,8 @@ export function WeighStation() {
   const drafts = useSeat((state) => state.bundle.drafts);
   const draftId = useSeat((state) => state.draftId);
   const selectDraft = useSeat((state) => state.selectDraft);
+  const phase = useSeat((state) => state.phase);
+  const selectPhase = useSeat((state) => state.selectPhase);
   const draft = useDraft();
   const [chosen, setChosen] = useState<string>();
   const columns = useMemo(
@@ -61,12 +64,14 @@ export function WeighStation() {
         const now = {
           ...entry,
           key: entry.id,
+          phase: FIRST,
           name: entry.body.name,
           assessment: assessmentOf(entry.body, brief, context),
         };
         const ahead = (entry.body.phases ?? []).map(({ id, name }) => ({
           ...now,
           key: `${entry.id} ${id}`,
+          phase: id,
           name: `${entry.body.name}, ${name}`,
           assessment: assessmentOf(inPhase(entry.body, id), brief, context),
         }));
@@ -75,7 +80,9 @@ export function WeighStation() {
     [drafts, brief, context],
   );
   const task: Task | undefined = brief.tasks.find((candidate) => candidate.id === chosen) ?? brief.tasks[0];
-  const selected = columns.find((column) => column.id === draftId);
+  // what is below is of the phase that is looked at; what is asked of a whole draft, of its first
+  const first = columns.find((column) => column.key === draftId);
+  const selected = columns.find((column) => column.id === draftId && column.phase === phase) ?? first;
   const there = columns.find((column) => column.body.present);
   if (brief.tasks.length === 0)
     return (
@@ -96,7 +103,13 @@ export function WeighStation() {
               </TableCell>
               {columns.map((column) => (
                 <TableCell key={column.key} scope="col">
-                  <ChoiceButton chosen={column.id === draftId} onClick={() => selectDraft(column.id)}>
+                  <ChoiceButton
+                    chosen={column.key === selected?.key}
+                    onClick={() => {
+                      selectDraft(column.id);
+                      selectPhase(column.phase);
+                    }}
+                  >
                     {column.name}
                   </ChoiceButton>
                 </TableCell>
@@ -209,9 +222,9 @@ export function WeighStation() {
         <Section label={TOGETHER}>
           <Together />
         </Section>
-        {there && selected && there.id !== selected.id && (
+        {there && first && there.id !== first.id && (
           <Section label={FROM_PRESENT}>
-            <Upgrade present={there} draft={selected} />
+            <Upgrade present={there} draft={first} />
           </Section>
         )}
         {selected && draft.items.length > 0 && (
