@@ -7,7 +7,7 @@ const INBOX_HEADERS = [...Object.entries(HEADERS), ['content-security-policy', p
 );
 
 const config: NextConfig = {
-  serverExternalPackages: ['better-sqlite3'],
+  serverExternalPackages: ['better-sqlite3', 'pdfkit', 'nodemailer'],
   poweredByHeader: false,
   reactStrictMode: true,
   // files are given to their own route, which takes them as they arrive

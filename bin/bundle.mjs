@@ -56,8 +56,8 @@ export async function bundle(shelf = SHELF) {
       minifyWhitespace: true,
       minifySyntax: true,
       alias: { '@': join(ROOT, 'src') },
-      // native code cannot be bundled
-      external: ['better-sqlite3'],
+      // native code cannot be bundled; the others look for files of their own beside them
+      external: ['better-sqlite3', 'pdfkit', 'nodemailer'],
       // packages that still load each other the older way
       banner: {
         js: "import { createRequire as vaneRequire } from 'node:module'; const require = vaneRequire(import.meta.url);",

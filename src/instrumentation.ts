@@ -4,10 +4,12 @@ export async function register(): Promise<void> {
   const { service } = await import('@/server/instance');
   const { keepPricesFresh } = await import('@/server/prices/schedule');
   const { keepBackups } = await import('@/server/backups');
+  const { servePages } = await import('@/server/quotes/pages');
   const { troubleLine, troubleOf } = await import('@/server/trouble');
   try {
     keepPricesFresh(service());
     keepBackups(service());
+    await servePages(service());
   } catch (error) {
     // the app goes on: its pages say the same, and it works again as soon as the matter is settled
     const trouble = troubleOf(error);

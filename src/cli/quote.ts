@@ -1,18 +1,24 @@
 import { writeFileSync } from 'node:fs';
-import { assess } from '@/core/assess';
-import { parseText } from '@/core/formats/problems';
-import { insideCsv, quoteCsv, quoteHtml } from '@/core/formats/quotePaper';
+import { parseText, type Problem } from '@/core/formats/problems';
+import { insideCsv, quoteCsv } from '@/core/formats/paper/csv';
+import { quotePage } from '@/core/formats/paper/html';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
+import { unpricedIn, type Quote } from '@/core/quote/document';
+import { insideOf } from '@/core/quote/kept';
 import { quoteOf } from '@/core/quote/quote';
-import { quoteTermsSchema } from '@/core/quote/terms';
+import { quoteTermsSchema, type QuoteTerms } from '@/core/quote/terms';
 import { coins } from '@/core/words/format';
-import { notPricedWords, QUOTE_TELLING } from '@/core/words/quote';
+import { notPricedWords, optionOutWords } from '@/core/words/quote';
+import { quotePdf } from '@/server/papers/pdf';
+import { termsFromWorkshop } from '@/server/quotes/workshop';
+import { withService } from './files';
 import { openCase, textIn } from './openCase';
 import { note, optionsOf, refuse, say } from './say';
 
-export const QUOTE_USE = 'vane quote CASE.json --terms FILE [--machine ID] --out FILE.csv|json|html [--own FILE.csv]';
+export const QUOTE_USE =
+  'vane quote CASE.json [--machine ID] [--terms FILE] --out FILE.pdf|csv|json|html [--own FILE.csv]';
 
-const PAPERS = ['csv', 'json', 'html'] as const;
+const PAPERS = ['pdf', 'csv', 'json', 'html'] as const;
 type Paper = (typeof PAPERS)[number];
 const paperOf = (path: string): Paper | undefined => PAPERS.find((paper) => path.endsWith(`.${paper}`));
 
@@ -26,47 +32,38 @@ export async function quoteCommand(args: readonly string[], around: () => Promis
     (name) => options.get(name)?.[0],
   );
   if (path === undefined) return refuse([{ path: 'CASE.json', message: `is missing; use: ${QUOTE_USE}` }]);
-  if (termsPath === undefined) return refuse([{ path: '--terms', message: 'is missing; name a file with the terms' }]);
   const paper = out === undefined ? undefined : paperOf(out);
   if (out === undefined || !paper)
     return refuse([
       { path: out ?? '--out', message: `names no paper; it ends in ${PAPERS.map((kind) => `.${kind}`).join(', ')}` },
     ]);
-  const given = textIn(termsPath);
-  if ('problems' in given) return refuse(given.problems);
-  const terms = parseText(given.text, quoteTermsSchema);
-  if (!terms.ok)
-    return refuse(terms.problems.map((problem) => ({ ...problem, path: `${termsPath}: ${problem.path}` })));
+  const terms = await termsIn(termsPath);
+  if ('problems' in terms) return refuse(terms.problems);
   const opened = await openCase(path, around);
   if ('problems' in opened) return refuse(opened.problems);
   const { file, context } = opened;
-  const machines = file.machines.map((machine) => assess(machine, file.brief, context));
-  const present = machines.find(({ facts }) => facts.machine.present === true);
-  const sold = machines.filter((machine) => machine !== present);
-  const chosen = machineId === undefined ? sold[0] : sold.find(({ facts }) => facts.machine.id === machineId);
+  const present = file.machines.find((machine) => machine.present === true);
+  const sold = file.machines.filter((machine) => machine !== present);
+  const chosen = machineId === undefined ? sold[0] : sold.find(({ id }) => id === machineId);
   if (!chosen)
     return refuse([
       {
         path: machineId ?? path,
-        message: `is no machine to sell; there are ${sold.map(({ facts }) => facts.machine.id).join(', ') || 'none'}`,
+        message: `is no machine to sell; there are ${sold.map(({ id }) => id).join(', ') || 'none'}`,
       },
     ]);
+  const others = sold.filter((machine) => machine !== chosen);
   const made = quoteOf(
-    chosen,
-    sold.filter((machine) => machine !== chosen),
-    present,
+    chosen.name,
+    [{ id: chosen.id, brief: file.brief, machine: chosen, present, others, context }],
     terms.value,
-    QUOTE_TELLING,
   );
-  const { currency } = chosen.region;
-  if ('code' in made) return refuse([{ path: chosen.facts.machine.name, message: notPricedWords(made, currency) }]);
+  const { currency } = file.region;
+  if ('code' in made) return refuse([{ path: chosen.name, message: notPricedWords(made, currency) }]);
   const { quote, inside } = made;
-  const papers: [string, string][] = [
-    [
-      out,
-      paper === 'json' ? `${JSON.stringify(quote, null, 1)}\n` : paper === 'csv' ? quoteCsv(quote) : quoteHtml(quote),
-    ],
-    ...(own === undefined ? [] : [[own, insideCsv(inside, currency)] satisfies [string, string]]),
+  const papers: [string, string | Buffer][] = [
+    [out, await written(quote, paper)],
+    ...(own === undefined ? [] : [[own, insideCsv(insideOf(inside, quote), currency)] satisfies [string, string]]),
   ];
   for (const [to, content] of papers)
     try {
@@ -76,10 +73,37 @@ export async function quoteCommand(args: readonly string[], around: () => Promis
         { path: to, message: `cannot be written: ${error instanceof Error ? error.message : String(error)}` },
       ]);
     }
-  say(`${quote.machine}: ${coins(quote.totalMinor, currency)}, written to ${out}`);
-  if (quote.unpriced.length > 0) note(`no price for ${quote.unpriced.join(', ')}: it is in no total`);
+  say(`${quote.title}: ${coins(quote.totalMinor, currency)}, written to ${out}`);
+  const unpriced = unpricedIn(quote);
+  if (unpriced.length > 0) note(`no price for ${unpriced.join(', ')}: it is in no total`);
+  for (const option of made.out) note(optionOutWords(option));
+  for (const name of made.otherOut) note(`${name} cannot be priced in full and stands in nobody's place`);
   if (inside.missedMinor > 0)
     note(`${coins(inside.missedMinor, currency)} below the total that was asked for, as tax is rounded`);
   if (inside.marginMinor < 0) note(`${coins(-inside.marginMinor, currency)} below what it costs`);
-  return quote.unpriced.length > 0 || quote.lacking.length > 0 ? 3 : 0;
+  return unpriced.length > 0 || quote.machines.some(({ lacking }) => lacking.length > 0) ? 3 : 0;
+}
+
+/** The terms in a file; without one those of the workshop. */
+async function termsIn(path: string | undefined): Promise<{ value: QuoteTerms } | { problems: readonly Problem[] }> {
+  if (path === undefined) return withService((service) => termsFromWorkshop(service));
+  const given = textIn(path);
+  if ('problems' in given) return given;
+  const terms = parseText(given.text, quoteTermsSchema);
+  return terms.ok
+    ? { value: terms.value }
+    : { problems: terms.problems.map((problem) => ({ ...problem, path: `${path}: ${problem.path}` })) };
+}
+
+async function written(quote: Quote, paper: Paper): Promise<string | Buffer> {
+  switch (paper) {
+    case 'pdf':
+      return quotePdf(quote);
+    case 'json':
+      return `${JSON.stringify(quote, null, 1)}\n`;
+    case 'csv':
+      return quoteCsv(quote);
+    case 'html':
+      return quotePage(quote);
+  }
 }

@@ -12,6 +12,8 @@ import { makeRival as makeRivalOf } from './rivals';
 import { markDrafts } from './seen';
 import * as setAside from './setAside';
 import * as library from './library';
+import * as quotes from './quotes/manage';
+import { saveLogo as saveLogoOf, saveWorkshop as saveWorkshopOf } from './quotes/workshop';
 import * as drafts from './drafts';
 import * as edits from './edits';
 import { stepsOf } from '@/store/history';
@@ -228,4 +230,48 @@ export async function putPart(id: string, target: unknown) {
 
 export async function putOwned(id: string, target: unknown) {
   return moved(desk.putOwned(service(), String(id), target));
+}
+
+export async function saveWorkshop(workshop: unknown) {
+  return saveWorkshopOf(service(), workshop);
+}
+
+export async function saveLogo(logo: unknown) {
+  return saveLogoOf(service(), logo);
+}
+
+export async function beginQuote(input: unknown) {
+  return quotes.beginQuote(service(), input);
+}
+
+export async function keepRevision(input: unknown) {
+  return quotes.keepRevision(service(), input);
+}
+
+export async function reviseQuote(id: string) {
+  return quotes.reviseQuote(service(), String(id));
+}
+
+export async function dropRevision(id: string, revision: number) {
+  return quotes.dropOpen(service(), String(id), Number(revision));
+}
+
+export async function sendRevision(input: unknown) {
+  return quotes.sendRevision(service(), input);
+}
+
+export async function withdrawPage(id: string, revision: number) {
+  return quotes.withdrawPage(service(), String(id), Number(revision));
+}
+
+export async function answerQuote(id: string, revision: number, said: unknown) {
+  return quotes.answerQuote(service(), String(id), Number(revision), said);
+}
+
+export async function orderAgain(id: string, revision: number) {
+  return quotes.orderAgain(service(), String(id), Number(revision));
+}
+
+export async function orderStep(id: string, revision: number, line: string, step: unknown) {
+  return quotes.orderStep(service(), String(id), Number(revision), String(line), step);
 }

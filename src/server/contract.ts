@@ -15,6 +15,10 @@ import type { Refused } from './refuse';
 
 export type { Done, Refused } from './refuse';
 export type { Trouble } from './trouble';
+import type { QuoteChanges } from '@/core/quote/changes';
+import type { Quote } from '@/core/quote/document';
+import type { Answer, Inside, RevisionSpec, RevisionState, WayToSend } from '@/core/quote/kept';
+import type { Order } from '@/core/quote/order';
 import type { Settings } from '@/core/model/settings';
 import type { Mapping } from '@/core/formats/csv/mapping';
 import type { Owned } from '@/core/formats/projectFile';
@@ -317,4 +321,49 @@ export interface Successions {
   readonly used: SuccessionChange | undefined;
   /** What is announced of the kind and not sold yet. */
   readonly announced: readonly Pick<Part, 'id' | 'maker' | 'name' | 'onSale'>[];
+}
+
+/** A quote with its revisions, as lists show it. */
+export interface QuoteView {
+  readonly id: string;
+  readonly number: string;
+  readonly madeOn: string;
+  readonly team: boolean;
+  readonly revisions: readonly RevisionView[];
+}
+
+export interface RevisionView {
+  readonly revision: number;
+  readonly version: number;
+  readonly state: RevisionState;
+  readonly spec: RevisionSpec;
+  /** Of what went out. */
+  readonly sent?: {
+    readonly on: string;
+    readonly how: WayToSend;
+    readonly to?: string;
+    readonly title: string;
+    readonly validUntil: string;
+    readonly totalMinor: number;
+    readonly currency: Currency;
+  };
+  readonly answer?: Answer;
+  /** Address of its page, as long as that is not withdrawn. */
+  readonly page?: string;
+  readonly order?: Order;
+}
+
+/** A revision in full. */
+export interface QuoteDetail {
+  readonly state: 'made';
+  readonly quote: Quote;
+  readonly inside: Inside;
+  /** What the workshop should know of it: options that are left out, and why. */
+  readonly notes: readonly string[];
+  /** Since the revision that was sent before it. */
+  readonly since?: QuoteChanges;
+  /** What the same would cost the client and the workshop today, of what was sent. */
+  readonly today?: { readonly changes: QuoteChanges; readonly costMinor: number };
+  /** Why that cannot be told. */
+  readonly todayNot?: string;
 }

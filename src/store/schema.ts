@@ -44,6 +44,20 @@ export interface Tables {
     /** Window that made the step or took it over; empty when nobody knows. */
     window: string;
   };
+  /** A quote by its number. It outlives the seats that it was made for: it is a paper that somebody has. */
+  quotes: { id: string; project_id: string; number: string; made_on: string };
+  /** `sent` is what went out, frozen; `token` is the address of its page as long as that is not withdrawn. */
+  quote_revisions: {
+    quote_id: string;
+    revision: number;
+    /** Moves with each edit, so that two windows do not write over each other. */
+    version: number;
+    spec: string;
+    sent: string | null;
+    answer: string | null;
+    token: string | null;
+    purchase: string | null;
+  };
   /** What was taken away and can be brought back: rows of its tables, as they stood. */
   removed: { id: Generated<number>; at: string; label: string; spec: string };
 }
@@ -108,4 +122,18 @@ export const MIGRATIONS: readonly string[] = [
   `;
     })
     .join(''),
+  // a quote, its revisions, and what became of them; what was sent stays as it was, whatever asks for it to change
+  `
+  CREATE TABLE quotes (id TEXT PRIMARY KEY, project_id TEXT NOT NULL, number TEXT NOT NULL UNIQUE, made_on TEXT NOT NULL) STRICT;
+  CREATE INDEX quotes_by_project ON quotes (project_id);
+  CREATE TABLE quote_revisions (
+    quote_id TEXT NOT NULL REFERENCES quotes (id), revision INTEGER NOT NULL, version INTEGER NOT NULL, spec TEXT NOT NULL,
+    sent TEXT, answer TEXT, token TEXT UNIQUE, purchase TEXT, PRIMARY KEY (quote_id, revision)) STRICT, WITHOUT ROWID;
+  CREATE TRIGGER sent_revision_stays BEFORE UPDATE OF quote_id, revision, version, spec, sent ON quote_revisions
+    WHEN OLD.sent IS NOT NULL BEGIN SELECT RAISE(ABORT, 'a revision that was sent does not change'); END;
+  CREATE TRIGGER sent_revision_is_kept BEFORE DELETE ON quote_revisions
+    WHEN OLD.sent IS NOT NULL BEGIN SELECT RAISE(ABORT, 'a revision that was sent is kept'); END;
+  CREATE TRIGGER answer_stays BEFORE UPDATE OF answer ON quote_revisions
+    WHEN OLD.answer IS NOT NULL BEGIN SELECT RAISE(ABORT, 'an answer does not change'); END;
+  `,
 ];

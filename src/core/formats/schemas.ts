@@ -9,7 +9,7 @@ import { applicationSchema } from '../model/applications';
 import { offerSchema, regionSchema, sellerSchema } from '../model/offers';
 import { catalogueSchema } from '../model/catalogueSchema';
 import { mappingSchema } from './csv/mapping';
-import { quoteSchema } from '../quote/quote';
+import { quoteSchema } from '../quote/document';
 import { quoteTermsSchema } from '../quote/terms';
 import { projectSchemas } from './projectFile';
 

@@ -127,6 +127,8 @@ export const offerSchema = z
     wornPercent: z.number().min(0).max(100).optional(),
     /** The last day it holds. */
     until: isoDate.optional(),
+    /** Where it is bought. */
+    link: z.url({ protocol: /^https$/, error: 'is no address that begins with https://' }).max(400).optional(),
     asOf: isoDate,
   })
   .superRefine(({ priceMinor, free }, context) => {

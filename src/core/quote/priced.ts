@@ -16,8 +16,8 @@ export interface QuoteLine extends CostLine {
 /** A machine at its price. Every column of the lines adds up to its total, to the unit. */
 export interface Priced {
   readonly lines: readonly QuoteLine[];
-  /** Names of lines that nobody sells: they are in no total. */
-  readonly unpriced: readonly string[];
+  /** Lines that nobody sells: they are in no total. */
+  readonly unpriced: readonly CostLine[];
   readonly byRate: readonly { readonly taxRate: number; readonly netMinor: number; readonly taxMinor: number }[];
   /** Lines before the discount, as the region quotes prices. */
   readonly amountMinor: number;
@@ -86,7 +86,7 @@ export function priced(
     });
     return totalled(lines, amounts, terms, region);
   };
-  const unpriced = all.flatMap(({ costMinor, name }) => (costMinor === undefined ? [name] : []));
+  const unpriced = all.filter(({ costMinor }) => costMinor === undefined);
   const { margin } = terms;
   if (margin.by !== 'total') {
     const nets = partNets(parts, margin);

@@ -1,18 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { insideCsv, quoteCsv, quoteHtml } from '../formats/quotePaper';
+import { insideCsv, quoteCsv } from '../formats/paper/csv';
+import { quotePage } from '../formats/paper/html';
 import { PART_KINDS } from '../parts';
-import { assessed, machineOf, type Change } from '../tests/world';
-import { notPricedWords, QUOTE_TELLING, quoteNotes } from '../words/quote';
+import { contextOf } from '../assess';
+import { compileCatalogue } from '../model/catalogue';
+import { briefOf, dataOf, machineOf, plus, without, type Change } from '../tests/world';
+import { quoteBlocks } from '../formats/paper/blocks';
+import { notPricedWords } from '../words/quote';
 import type { CostLine } from './costs';
 import { priced, type Priced } from './priced';
-import { quoteOf, type Quoted } from './quote';
+import { unpricedIn } from './document';
+import { insideOf } from './kept';
+import { quoteOf, type Quoted, type Subject } from './quote';
 import { quoteTermsSchema, type QuoteTerms } from './terms';
 
 const terms = (change: Record<string, unknown> = {}): QuoteTerms =>
   quoteTermsSchema.parse({ from: { name: 'Quillstone Workshop', address: ['1 Quay Road'] }, ...change });
 const line = (what: CostLine['what'], name: string, costMinor: number | undefined, taxRate = 0.075): CostLine => ({
   what,
+  machine: what === 'part' ? 0 : undefined,
   name,
   count: 1,
   part: what === 'part' ? name : undefined,
@@ -80,6 +87,29 @@ describe('a quote of seven lines, by hand', () => {
     expect([made.netMinor, made.taxMinor, made.totalMinor]).toEqual([1_454_00, 305_34, 1_759_34]);
   });
 
+  test('the same in the other region: tax inside, 10 % on parts, 3 % off, 40 % at once', () => {
+    const made = sound(
+      priced(
+        SEVEN.map((entry) => ({ ...entry, taxRate: entry.what === 'labour' ? 0.06 : 0.21 })),
+        terms({
+          margin: { by: 'percent', percent: '10' },
+          discount: { name: 'Returning client', percent: '3' },
+          depositPercent: '40',
+        }),
+        IN,
+      ),
+    );
+    // gross lines 399.30, 239.58, 159.72, 665.50, 119.79, 127.20 (120.00 at 6 %) and 30.25; 3 % of all but the last: 51.33
+    expect(made.lines.map(({ discountMinor }) => discountMinor)).toEqual([11_98, 7_19, 4_79, 19_96, 3_59, 3_82, 0]);
+    expect(made.lines.map(({ grossMinor }) => grossMinor)).toEqual([
+      387_32, 232_39, 154_93, 645_54, 116_20, 123_38, 30_25,
+    ]);
+    // 1,566.63 at 21 % hold 271.89, 123.38 at 6 % hold 6.98
+    expect(made.byRate.map(({ taxMinor }) => taxMinor)).toEqual([271_89, 6_98]);
+    expect(made.lines.map(({ taxMinor }) => taxMinor)).toEqual([67_22, 40_33, 26_89, 112_03, 20_17, 6_98, 5_25]);
+    expect([made.totalMinor, made.depositMinor, made.restMinor]).toEqual([1_690_01, 676_00, 1_014_01]);
+  });
+
   test('margin by kind and by part: each has its own, the others the usual', () => {
     const by = (margin: unknown) => sound(priced(SEVEN, terms({ margin }), OUT)).lines.map(({ netMinor }) => netMinor);
     expect(by({ by: 'kind', percent: '0', kinds: { drive: '20' } }).slice(0, 2)).toEqual([360_00, 216_00]);
@@ -91,13 +121,13 @@ describe('a quote of seven lines, by hand', () => {
   test('in a currency without decimals and in one with three, every unit is there', () => {
     const yen = sound(priced([line('part', 'a', 33_333, 0.1), line('part', 'b', 10_001, 0.1)], terms(), OUT));
     expect([yen.netMinor, yen.taxMinor, yen.totalMinor]).toEqual([43_334, 4_333, 47_667]);
-    expect(insideCsv(yen, 'JPY')).toContain('a,1,33333,33333,0\n');
+    expect(insideCsv(insideOf(yen, { machines: [] }), 'JPY')).toContain(',a,1,33333,33333,0\n');
     const dinar = sound(
       priced([line('part', 'a', 12_345, 0.05)], terms({ margin: { by: 'percent', percent: '10' } }), OUT),
     );
     // 12.345 and a tenth: 13.580 after rounding half up, 0.679 tax
     expect([dinar.netMinor, dinar.taxMinor]).toEqual([13_580, 679]);
-    expect(insideCsv(dinar, 'KWD')).toContain('a,1,12.345,13.580,1.235\n');
+    expect(insideCsv(insideOf(dinar, { machines: [] }), 'KWD')).toContain(',a,1,12.345,13.580,1.235\n');
   });
 });
 
@@ -188,18 +218,24 @@ describe('whatever is quoted', () => {
   });
 });
 
+/** A machine of the tiny world as it is offered. */
+const subject = (change: Change = {}, given: Partial<Subject> = {}): Subject => ({
+  id: 'machine',
+  brief: briefOf(change),
+  machine: machineOf(change),
+  others: [],
+  context: contextOf(compileCatalogue(dataOf(change)), '2026-05-18'),
+  ...given,
+});
+const made = (subjects: readonly Subject[], given: QuoteTerms): Quoted => {
+  const found = quoteOf('Test machine', subjects, given);
+  if ('code' in found) throw new Error(found.code);
+  return found;
+};
+
 describe('a quote of a machine', () => {
-  const quoted = (change: Change = {}, given: Record<string, unknown> = {}): Quoted => {
-    const made = quoteOf(
-      assessed(change),
-      [],
-      undefined,
-      terms({ labour: [{ name: 'Assembly', hours: 2, hourMinor: 45_00 }], ...given }),
-      QUOTE_TELLING,
-    );
-    if ('code' in made) throw new Error(made.code);
-    return made;
-  };
+  const quoted = (change: Change = {}, given: Record<string, unknown> = {}): Quoted =>
+    made([subject(change)], terms({ labour: [{ name: 'Assembly', hours: 2, hourMinor: 45_00 }], ...given }));
 
   test('is what the basket costs before tax, the margin on it, and work', () => {
     const { quote, inside } = quoted({}, { margin: { by: 'percent', percent: '20' }, depositPercent: '40' });
@@ -210,7 +246,7 @@ describe('a quote of a machine', () => {
     expect(quote.depositMinor).toBe(503_10);
     expect(inside.marginMinor).toBe(9 * 20_00);
     expect(quote.validUntil).toBe('2026-06-01');
-    expect(quote.work.map(({ task }) => task)).toEqual(['Play', 'Desk']);
+    expect(quote.machines[0]?.work.map(({ task }) => task)).toEqual(['Play', 'Desk']);
   });
 
   test('equal parts are one line, and what is owned is not sold again', () => {
@@ -229,46 +265,46 @@ describe('a quote of a machine', () => {
 
   test('a part without a price is named, and in no total', () => {
     const { quote } = quoted({ offers: (offers) => offers.filter(({ part }) => part !== 'card') });
-    expect(quote.unpriced).toEqual(['Palisar Test 12']);
+    expect(unpricedIn(quote)).toEqual(['Palisar Test 12']);
     expect(quote.netMinor).toBe(8 * 100_00 + 90_00);
-    expect(quoteNotes(quote).join(' ')).toContain('Without a price, and in no total: Palisar Test 12.');
-    expect(quoteCsv(quote)).toContain('Palisar Test 12,,,no price');
+    const said = JSON.stringify(quoteBlocks(quote));
+    expect(said).toContain('Total of what has a price');
+    expect(said).toContain('Palisar Test 12 (no price)');
+    expect(quoteCsv(quote)).toContain(',,Palisar Test 12,,,no price');
   });
 
-  test('at one price nothing is told of its parts, and the total is the same', () => {
+  test('at one price no part has a price of its own, and the total is the same', () => {
     const [lines, one] = [quoted(), quoted({}, { show: 'one price' })];
     expect(one.quote.lines).toHaveLength(1);
     expect(one.quote.totalMinor).toBe(lines.quote.totalMinor);
     expect(one.quote.lines[0]?.grossMinor).toBe(one.quote.totalMinor);
-    expect(quoteHtml(one.quote)).not.toContain('Palisar');
+    expect(quotePage(one.quote)).not.toContain('<td><bdi>Palisar');
+    expect(quotePage(lines.quote)).toContain('<td><bdi>Palisar');
   });
 
   test('others stand beside it at the same terms; one that cannot be priced is left out', () => {
-    const cheap = assessed({
-      machine: { id: 'cheap', name: 'Without a disk' },
-      items: (items) => items.filter(({ id }) => id !== 'disk-1'),
-    });
-    const open = assessed({ machine: { id: 'open', name: 'Open' }, offers: (offers) => offers.slice(1) });
-    const made = quoteOf(
-      assessed(),
-      [cheap, open],
-      assessed({ machine: { present: true } }),
+    const cheap = machineOf({ machine: { id: 'cheap', name: 'Without a disk' }, items: without('disk-1') });
+    const open = machineOf({ machine: { id: 'open', name: 'Open' }, items: plus({ id: 'x', part: 'nowhere' }) });
+    const { quote, otherOut } = made(
+      [subject({}, { others: [cheap, open], present: machineOf({ machine: { id: 'old', present: true } }) })],
       terms({ margin: { by: 'total', totalMinor: 1_161_00 } }),
-      QUOTE_TELLING,
     );
-    if ('code' in made) throw new Error(made.code);
     // 1,080.00 on 900.00: a fifth on cost, which is what the other one is priced by
-    expect(made.quote.netMinor).toBe(1_080_00);
-    expect(made.quote.alternatives).toEqual([
-      { name: 'Without a disk', totalMinor: 1_032_00, differenceMinor: -129_00 },
+    expect(quote.netMinor).toBe(1_080_00);
+    expect(quote.alternatives).toEqual([
+      { id: 'cheap', name: 'Without a disk', totalMinor: 1_032_00, differenceMinor: -129_00 },
     ]);
-    expect(made.quote.work.every(({ now }) => now !== undefined)).toBe(true);
+    expect(otherOut).toEqual(['Open']);
+    expect(quote.machines[0]?.work.every(({ now }) => now !== undefined)).toBe(true);
+    expect(quote.machines[0]?.against.map(({ what }) => what)).toEqual(['present']);
   });
 
   test('nothing of what it costs the workshop stands in what goes out', () => {
     const { quote } = quoted({}, { margin: { by: 'percent', percent: '37' } });
     expect([JSON.stringify(quote), quoteCsv(quote)].join('\n')).not.toMatch(/cost|margin|100\.00|10000\b/i);
-    const page = quoteHtml(quote).replace(/<style>.*<\/style>/s, '');
+    const page = quotePage(quote)
+      .replace(/<style>.*<\/style>/s, '')
+      .replace(/<script>.*<\/script>/s, '');
     expect(page).not.toMatch(/cost|margin|\b100\.00/i);
   });
 
@@ -282,7 +318,7 @@ describe('a quote of a machine', () => {
         labour: [{ name: '=HYPERLINK("x")', flatMinor: 10_00 }],
       },
     );
-    const html = quoteHtml(quote);
+    const html = quotePage(quote);
     expect(html).toContain('Rope &amp; &quot;Tide&quot;');
     expect(html).toContain('<bdi>מעבדת הים</bdi>');
     expect(html).toContain('海洋調查');

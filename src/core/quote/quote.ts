@@ -1,128 +1,91 @@
-import { z } from 'zod';
-import type { Assessment } from '../assess';
-import { isoDate, plainText } from '../parts/common';
+import { subjectOf, type Assessment, type Context } from '../assess';
+import type { Brief } from '../model/brief';
+import { FIRST, type Machine } from '../model/machine';
+import { inPhase } from '../model/phases';
 import { dayAfter } from '../units/days';
-import { currencySchema, netOf } from '../units/money';
-import { basketFor, type WholeBasket } from '../versus/basketFor';
-import { costLines } from './costs';
+import { netOf } from '../units/money';
+import { costLines, purchasesOf, type Purchases } from './costs';
+import { QUOTE_FORMAT, quoteSchema, type PaperLine, type Quote } from './document';
+import { notAskedOf, optionsOf, priceAlone, type Offered, type OptionOut } from './options';
+import { againstOf, laterOf, reasonsOf, roomOf, workOf } from './plainWords';
 import { priced, type NotPriced, type Priced } from './priced';
-import { quoteTermsSchema, type QuoteTerms } from './terms';
+import type { QuoteTerms } from './terms';
 
-export const QUOTE_FORMAT = 'vane-quote';
-const minor = z.number().int();
-const lineSchema = z.strictObject({
-  what: z.enum(['part', 'labour', 'shipping', 'machine']),
-  name: plainText(200),
-  count: z.number().int().min(1),
-  taxRate: z.number(),
-  discountMinor: minor,
-  netMinor: minor,
-  taxMinor: minor,
-  grossMinor: minor,
-});
-
-/** A quote as the client gets it: nothing of what it costs the workshop stands in it. */
-export const quoteSchema = z.strictObject({
-  format: z.literal(QUOTE_FORMAT),
-  version: z.literal(1),
-  number: plainText(40),
-  revision: z.number().int().min(1),
-  machine: plainText(120),
-  on: isoDate,
-  validUntil: isoDate,
-  currency: currencySchema,
-  taxName: plainText(20),
-  /** Prices are written with tax in them. */
-  pricesIncludeTax: z.boolean(),
-  from: quoteTermsSchema.shape.from,
-  client: quoteTermsSchema.shape.client,
-  lines: z.array(lineSchema),
-  /** Parts without a price: they are in no total. */
-  unpriced: z.array(plainText(200)),
-  /** Wanted with the machine, and not in it. */
-  lacking: z.array(plainText(60)),
-  byRate: z.array(z.strictObject({ taxRate: z.number(), netMinor: minor, taxMinor: minor })),
-  discount: z.strictObject({ name: plainText(80), minor }).optional(),
-  netMinor: minor,
-  taxMinor: minor,
-  totalMinor: minor,
-  depositMinor: minor,
-  restMinor: minor,
-  paymentDays: z.number().int().optional(),
-  /** The day on which the last parcel is there. */
-  partsThereOn: isoDate.optional(),
-  warrantyMonths: z.number().int().optional(),
-  covers: plainText(400).optional(),
-  notIncluded: z.array(plainText(200)),
-  /** Other machines at the same terms. */
-  alternatives: z.array(z.strictObject({ name: plainText(120), totalMinor: minor, differenceMinor: minor })),
-  /** What it does: each task as it is asked for and as it is predicted, with what it does now where that is known. */
-  work: z.array(
-    z.strictObject({ task: plainText(200), needs: z.string(), does: z.string(), now: z.string().optional() }),
-  ),
-});
-export type Quote = z.infer<typeof quoteSchema>;
+/** A machine that is offered: a draft with its brief, and the machine that is there. */
+export interface Subject {
+  readonly id: string;
+  /** Whose it is, where a quote has several. */
+  readonly seat?: string | undefined;
+  readonly brief: Brief;
+  readonly machine: Machine;
+  readonly present?: Machine | undefined;
+  /** Others that may be had in its place. */
+  readonly others: readonly Machine[];
+  readonly context: Context;
+}
 
 /** A quote with what stays in the workshop. */
 export interface Quoted {
   readonly quote: Quote;
   readonly inside: Priced;
-  readonly basket: WholeBasket;
+  readonly purchases: Purchases;
+  readonly machines: readonly Assessment[];
+  /** Options that are not in it. */
+  readonly out: readonly OptionOut[];
+  /** Names of machines that were to stand in its place and cannot be priced in full. */
+  readonly otherOut: readonly string[];
 }
 
-/** A machine priced on terms; its basket is how it would be bought today. */
-export function pricedMachine(
-  machine: Assessment,
-  terms: QuoteTerms,
-): { readonly priced: Priced | NotPriced; readonly basket: WholeBasket } {
-  const basket = basketFor(machine);
-  return { priced: priced(costLines(machine, basket, terms), terms, machine.region), basket };
-}
-
-/** How a result is told; words are not made here. */
-export interface Telling {
-  readonly needs: (machine: Assessment, task: string) => string;
-  readonly does: (machine: Assessment, task: string) => string;
-  readonly lacking: (what: WholeBasket['lacking'][number]) => string;
-}
+const judged = ({ brief, context }: Subject, machine: Machine): Assessment =>
+  subjectOf(brief, context).assess(inPhase(machine, FIRST));
 
 /**
- * A quote for a machine, with others at the same terms as alternatives and the machine that is there beside what it does.
- * An alternative that cannot be priced in full is left out, as its total would be too low.
+ * A quote for machines, with options, with others at the same terms in place of a single one, and with the machine that is
+ * there beside what it does. Another that cannot be priced in full is left out, as its total would be too low.
+ * @throws RangeError without a machine
  */
-export function quoteOf(
-  machine: Assessment,
-  others: readonly Assessment[],
-  present: Assessment | undefined,
-  terms: QuoteTerms,
-  telling: Telling,
-): Quoted | NotPriced {
-  const { priced: inside, basket } = pricedMachine(machine, terms);
+export function quoteOf(title: string, subjects: readonly Subject[], terms: QuoteTerms): Quoted | NotPriced {
+  const [only] = subjects;
+  if (!only) throw new RangeError('a quote offers at least one machine');
+  const machines = subjects.map((subject) => judged(subject, subject.machine));
+  const [first] = machines;
+  if (!first) throw new RangeError('a quote offers at least one machine');
+  const { facts, region } = first;
+  const purchases = purchasesOf(machines);
+  const inside = priced(costLines(machines, purchases.costOf, terms), terms, region);
   if ('code' in inside) return inside;
-  const { facts, region } = machine;
   const on = terms.on ?? facts.today;
-  // a total that is asked for is asked of this machine: the others are priced by what it comes to on cost
+  // a total that is asked for is asked of these machines: options and others are priced by what it comes to on cost
   const fair: QuoteTerms =
     terms.margin.by === 'total'
       ? { ...terms, margin: { by: 'percent', percent: percentOfCost(inside, region.pricesIncludeTax) } }
       : terms;
-  const alternatives = others.flatMap((other) => {
-    const { priced: price, basket: its } = pricedMachine(other, fair);
-    if ('code' in price || price.unpriced.length > 0 || its.lowerBound) return [];
-    return [
-      {
-        name: other.facts.machine.name,
-        totalMinor: price.totalMinor,
-        differenceMinor: price.totalMinor - inside.totalMinor,
-      },
-    ];
+  const offered = subjects.map((subject, i): Offered => {
+    const { id, brief, context } = subject;
+    return { id, brief, context, assessment: machines[i] ?? first };
   });
+  const chosen = optionsOf(offered, terms.options, fair, inside.totalMinor);
+  const otherOut: string[] = [];
+  const alternatives =
+    subjects.length > 1
+      ? []
+      : only.others.flatMap((other) => {
+          const totalMinor = priceAlone(judged(only, other), fair);
+          if (totalMinor === undefined) {
+            otherOut.push(other.name);
+            return [];
+          }
+          return [{ id: other.id, name: other.name, totalMinor, differenceMinor: totalMinor - inside.totalMinor }];
+        });
+  const arrivals = purchases.baskets.map(({ best }) => best?.arrives);
   const quote = quoteSchema.parse({
     format: QUOTE_FORMAT,
-    version: 1,
+    version: 2,
     number: terms.number,
     revision: terms.revision,
-    machine: facts.machine.name,
+    locale: terms.locale,
+    sheet: terms.sheet,
+    title,
     on,
     validUntil: dayAfter(on, terms.validDays),
     currency: region.currency,
@@ -130,9 +93,29 @@ export function quoteOf(
     pricesIncludeTax: region.pricesIncludeTax,
     from: terms.from,
     client: terms.client,
-    lines: shown(inside, terms, facts.machine.name),
-    unpriced: inside.unpriced,
-    lacking: basket.lacking.map(telling.lacking),
+    machines: subjects.map((subject, i) => {
+      const machine = machines[i] ?? first;
+      const present = subject.present && judged(subject, subject.present);
+      const mine = inside.lines.filter((line) => line.machine === i);
+      const offer = offered[i];
+      return {
+        id: subject.id,
+        ...(subject.seat === undefined ? {} : { seat: subject.seat }),
+        name: machine.facts.machine.name,
+        netMinor: sumOf(mine, 'netMinor'),
+        taxMinor: sumOf(mine, 'taxMinor'),
+        totalMinor: sumOf(mine, 'grossMinor'),
+        unpriced: inside.unpriced.flatMap((line) => (line.machine === i ? [line.name] : [])),
+        lacking: purchases.own[i]?.lacking ?? [],
+        work: workOf(machine, present),
+        parts: reasonsOf(machine),
+        against: againstOf(machine, present, subject.context),
+        notAsked: offer ? notAskedOf(offer, fair) : [],
+        room: roomOf(machine),
+        later: laterOf(subject.machine),
+      };
+    }),
+    lines: shown(inside, terms, machines),
     byRate: inside.byRate,
     ...(terms.discount ? { discount: { name: terms.discount.name, minor: inside.discountMinor } } : {}),
     netMinor: inside.netMinor,
@@ -140,21 +123,23 @@ export function quoteOf(
     totalMinor: inside.totalMinor,
     depositMinor: inside.depositMinor,
     restMinor: inside.restMinor,
+    ...(terms.depositPercent === undefined ? {} : { depositPercent: terms.depositPercent }),
     paymentDays: terms.paymentDays,
-    partsThereOn: basket.best?.arrives,
+    partsThereOn: arrivals.some((day) => day === undefined) ? undefined : arrivals.sort().at(-1),
     warrantyMonths: terms.warrantyMonths,
     covers: terms.covers,
+    returnDays: terms.returnDays,
     notIncluded: terms.notIncluded,
+    options: chosen.options,
     alternatives,
-    work: facts.brief.tasks.map(({ id, name }) => ({
-      task: name,
-      needs: telling.needs(machine, id),
-      does: telling.does(machine, id),
-      ...(present ? { now: telling.does(present, id) } : {}),
-    })),
   });
-  return { quote, inside, basket };
+  return { quote, inside, purchases, machines, out: chosen.out, otherOut };
 }
+
+const sumOf = <K extends 'netMinor' | 'taxMinor' | 'grossMinor'>(
+  lines: readonly Readonly<Record<K, number>>[],
+  key: K,
+): number => lines.reduce((sum, line) => sum + line[key], 0);
 
 /** What parts were made dearer by, in percent of their cost to four places: what a total that was asked for comes to. */
 function percentOfCost({ lines }: Priced, taxIn: boolean): string {
@@ -165,41 +150,52 @@ function percentOfCost({ lines }: Priced, taxIn: boolean): string {
   return String(Math.min(999, Math.round(percent * 1e4) / 1e4));
 }
 
-/** Lines as the client reads them: all of them, or the machine as one with work and sending in it. */
-function shown({ lines }: Priced, { show }: QuoteTerms, machine: string): Quote['lines'] {
-  const plain = lines.map(({ what, name, count, taxRate, discountMinor, netMinor, taxMinor, grossMinor }) => ({
-    what,
-    name,
-    count,
-    taxRate,
-    discountMinor,
-    netMinor,
-    taxMinor,
-    grossMinor,
+/** Lines as the client reads them: all of them, or each machine as one. At one price for one machine work and sending are in it. */
+function shown({ lines }: Priced, { show }: QuoteTerms, machines: readonly Assessment[]): PaperLine[] {
+  const idOf = (at: number | undefined): { machine?: string } => {
+    const id = at === undefined ? undefined : machines[at]?.facts.machine.id;
+    return id === undefined ? {} : { machine: id };
+  };
+  const plain = lines.map((line): PaperLine & { at: number | undefined } => ({
+    what: line.what,
+    at: line.machine,
+    ...idOf(line.machine),
+    ...(line.part === undefined ? {} : { part: line.part }),
+    name: line.name,
+    count: line.count,
+    taxRate: line.taxRate,
+    discountMinor: line.discountMinor,
+    netMinor: line.netMinor,
+    taxMinor: line.taxMinor,
+    grossMinor: line.grossMinor,
   }));
-  if (show === 'lines') return plain;
+  if (show === 'lines') return plain.map(({ at: _at, ...line }) => line);
+  const single = machines.length === 1;
   // tax is told by its rate, so there is one line for each
-  return [...new Set(plain.map(({ taxRate }) => taxRate))].map((taxRate, i) =>
-    plain
-      .filter((line) => line.taxRate === taxRate)
-      .reduce<Quote['lines'][number]>(
-        (all, line) => ({
-          ...all,
-          discountMinor: all.discountMinor + line.discountMinor,
-          netMinor: all.netMinor + line.netMinor,
-          taxMinor: all.taxMinor + line.taxMinor,
-          grossMinor: all.grossMinor + line.grossMinor,
-        }),
-        {
-          what: 'machine',
-          name: i === 0 ? machine : `${machine}, work and else`,
-          count: 1,
-          taxRate,
-          discountMinor: 0,
-          netMinor: 0,
-          taxMinor: 0,
-          grossMinor: 0,
-        },
-      ),
-  );
+  const groups = new Map<string, PaperLine[]>();
+  for (const line of plain) {
+    const key = `${single ? 0 : (line.at ?? line.name)} ${line.taxRate}`;
+    groups.set(key, [...(groups.get(key) ?? []), line]);
+  }
+  const named = new Set<string>();
+  return [...groups.values()].map((group): PaperLine => {
+    const [head] = group as [PaperLine, ...PaperLine[]];
+    const at = single ? 0 : (head as PaperLine & { at?: number }).at;
+    const machine = at === undefined ? undefined : machines[at]?.facts.machine;
+    const again = machine !== undefined && named.has(machine.id);
+    if (machine) named.add(machine.id);
+    const sum = (key: 'discountMinor' | 'netMinor' | 'taxMinor' | 'grossMinor'): number =>
+      group.reduce((all, line) => all + line[key], 0);
+    return {
+      what: machine ? (again ? 'beside' : 'machine') : head.what,
+      ...(machine ? { machine: machine.id } : {}),
+      name: machine?.name ?? head.name,
+      count: 1,
+      taxRate: head.taxRate,
+      discountMinor: sum('discountMinor'),
+      netMinor: sum('netMinor'),
+      taxMinor: sum('taxMinor'),
+      grossMinor: sum('grossMinor'),
+    };
+  });
 }

@@ -41,28 +41,48 @@ export const marginSchema = z.discriminatedUnion('by', [
 export type Margin = z.infer<typeof marginSchema>;
 
 /** Somebody as a paper names them: lines of an address, and what the law wants beside. */
-const partySchema = z.strictObject({
+export const partySchema = z.strictObject({
   name: plainText(120),
   address: listOf(plainText(120), 8).default([]),
   taxNumber: plainText(40).optional(),
   reach: plainText(120).optional(),
 });
 
-/** What a quote is made on. Amounts in minor units of the case's region. */
-export const quoteTermsSchema = z.strictObject({
-  number: plainText(40).default('1'),
-  revision: z.number().int().min(1).max(999).default(1),
-  from: partySchema,
-  client: partySchema.optional(),
+/** Languages that papers are written in; numbers and dates follow. */
+export const LOCALES = ['en', 'de'] as const;
+export type Locale = (typeof LOCALES)[number];
+export const SHEETS = ['A4', 'letter'] as const;
+export type Sheet = (typeof SHEETS)[number];
+
+/**
+ * A change that the client may ask for by a tick: a part in place of one that is there, one more, or one less. `machine` is
+ * the draft that it changes, where a quote has several.
+ */
+export const optionSchema = z
+  .strictObject({
+    id: idText,
+    name: plainText(120),
+    machine: idText.optional(),
+    /** What it changes or leaves out. */
+    item: idText.optional(),
+    /** What comes in. */
+    part: idText.optional(),
+    /** Other options without which it cannot be had, and with which it cannot be. */
+    needs: listOf(idText, 12).optional(),
+    not: listOf(idText, 12).optional(),
+  })
+  .refine(
+    ({ item, part }) => item !== undefined || part !== undefined,
+    'names neither a part to change nor one to add',
+  );
+export type QuoteOption = z.infer<typeof optionSchema>;
+
+/** What a workshop usually offers, and each quote may do otherwise. */
+const usual = {
+  locale: z.enum(LOCALES).default('en'),
+  sheet: z.enum(SHEETS).default('A4'),
   labour: listOf(labourSchema, 40).default([]),
   margin: marginSchema.default({ by: 'percent', percent: '0' }),
-  /** Taken off parts and work, before tax where prices are without it, else with it. */
-  discount: z
-    .union([
-      z.strictObject({ name: plainText(80), percent: percentText }),
-      z.strictObject({ name: plainText(80), amountMinor: priceMinor() }),
-    ])
-    .optional(),
   /** Sending the machine to the client, before tax. */
   shippingMinor: minorUnits().optional(),
   depositPercent: percentText.optional(),
@@ -70,10 +90,54 @@ export const quoteTermsSchema = z.strictObject({
   validDays: z.number().int().min(1).max(365).default(14),
   warrantyMonths: z.number().int().min(0).max(240).optional(),
   covers: plainText(400).optional(),
+  /** Days within which the machine may be sent back. */
+  returnDays: z.number().int().min(0).max(365).optional(),
   /** Said plainly to be outside the price. */
   notIncluded: listOf(plainText(200), 20).default([]),
   /** Every part with its price, or the machine at one. */
   show: z.enum(['lines', 'one price']).default('lines'),
+};
+
+/** What a quote is made on. Amounts in minor units of the case's region. */
+export const quoteTermsSchema = z.strictObject({
+  number: plainText(40).default('1'),
+  revision: z.number().int().min(1).max(999).default(1),
+  from: partySchema,
+  client: partySchema.optional(),
+  ...usual,
+  /** Taken off parts and work, before tax where prices are without it, else with it. */
+  discount: z
+    .union([
+      z.strictObject({ name: plainText(80), percent: percentText }),
+      z.strictObject({ name: plainText(80), amountMinor: priceMinor() }),
+    ])
+    .optional(),
+  options: listOf(optionSchema, 12).default([]),
   on: isoDate.optional(),
 });
 export type QuoteTerms = z.infer<typeof quoteTermsSchema>;
+export type Party = z.infer<typeof partySchema>;
+
+const port = z.number().int().min(1024).max(65_535);
+
+/** The workshop as its papers name it, its usual terms, and how it sends them. */
+export const workshopSchema = z.strictObject({
+  from: partySchema.optional(),
+  ...usual,
+  /** Where letters are handed over: a mail server of this machine, by its port. */
+  mailPort: port.optional(),
+  /** Pages on which clients answer: served only while this is on, on a port of this machine. */
+  pages: z.strictObject({ on: z.boolean(), port }).default({ on: false, port: 4603 }),
+});
+export type Workshop = z.infer<typeof workshopSchema>;
+export const usualWorkshop: Workshop = workshopSchema.parse({});
+
+/** What a quote begins with: the workshop's usual terms, under its name. */
+export function termsOf(
+  { from, mailPort: _mail, pages: _pages, ...terms }: Workshop,
+  given: { readonly number: string; readonly client?: Party },
+): QuoteTerms {
+  return quoteTermsSchema.parse({ ...terms, ...given, from: from ?? UNNAMED });
+}
+/** Stands in papers until the workshop has a name; nothing is sent under it. */
+export const UNNAMED: Party = { name: 'Name of the workshop', address: [] };

@@ -64,14 +64,15 @@ function betterOf(ours: Said, theirs: Said): 'ours' | 'theirs' | undefined {
 }
 
 /** Places of a kind on the board that nothing takes. */
-function freeSlots({ facts }: Assessment, kind: 'card' | 'm2'): number | undefined {
+export function freeSlots({ facts }: Assessment, kind: 'card' | 'm2'): number | undefined {
   const { board, placement } = facts;
   if (!board || !placement) return undefined;
   const taken = new Set([...placement.placed.values()].map((entry) => entry.slot));
   return board.slots.filter((slot) => slot.kind === kind && !taken.has(slot.id) && !placement.off.has(slot.id)).length;
 }
 
-function freeMemory({ facts }: Assessment): number | undefined {
+/** Memory slots that nothing takes. */
+export function freeMemory({ facts }: Assessment): number | undefined {
   const slots = facts.parts.one('board')?.part.memorySlots?.length;
   const modules = facts.parts.ofKind('memory').map(({ part }) => part.modules);
   return slots === undefined || modules.some((count) => count === undefined)
@@ -79,7 +80,8 @@ function freeMemory({ facts }: Assessment): number | undefined {
     : Math.max(0, slots - modules.reduce<number>((sum, count) => sum + (count ?? 0), 0));
 }
 
-const correction = ({ facts }: Assessment): boolean | undefined => {
+/** Whether errors in memory are corrected: by processor, board and modules together. */
+export const correction = ({ facts }: Assessment): boolean | undefined => {
   const says = [
     facts.parts.one('processor')?.part.errorCorrection,
     facts.parts.one('board')?.part.errorCorrection,
@@ -97,12 +99,13 @@ const encryption = ({ facts }: Assessment): boolean | undefined => {
 };
 
 /** Spare power of the supply at the peak, W. */
-const reserve = ({ facts }: Assessment): number | undefined => {
+export const reserve = ({ facts }: Assessment): number | undefined => {
   const rated = facts.parts.one('supply')?.part.ratedW;
   return rated === undefined || facts.power.missing.length > 0 ? undefined : Math.round(rated - facts.power.peakW);
 };
 
-const loudest = ({ facts }: Assessment): number | undefined => {
+/** dB(A) of the loudest sitting. */
+export const loudest = ({ facts }: Assessment): number | undefined => {
   const noise = loudestOf(facts.heat.sittings)?.noise;
   return !noise || noise.missing.length > 0 ? undefined : Math.round(noise.dbA * 10) / 10;
 };

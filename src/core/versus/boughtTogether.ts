@@ -1,5 +1,6 @@
 import type { Assessment } from '../assess';
 import { basketOf, type Basket, type Need } from '../money/basket';
+import { addLanded } from '../money/invoice';
 import { pageBasket } from '../money/pageBasket';
 
 /** Several machines bought in one basket beside each in its own. Landed, minor units. */
@@ -14,22 +15,30 @@ export interface Together {
 /** Most places a basket of several machines looks at before it is content with what it has. */
 const TOGETHER_NODES = 60_000;
 
+/** How several machines are bought: baskets, each for some of them, with the machine that every piece is for. */
+export interface JointBaskets {
+  readonly baskets: readonly Basket[];
+  /** Index of the machine and its item, by the piece's name in a basket. */
+  readonly pieces: ReadonlyMap<string, { readonly machine: number; readonly item: string }>;
+  readonly proven: boolean;
+}
+
 /**
- * What machines come to when they are bought together: thresholds of shipping and coupons are passed and sets made up that
- * none reaches by itself, and each seller's stock is shared. Only machines under the same policy, of dates, trust and the
- * like, go into one basket. What is owned or has a price by hand costs the same either way. Where stock goes far enough for
- * each basket as it is, together never costs more than apart. Undefined when something has no price.
+ * Machines under the same policy, of dates, trust and the like, in one basket; where that finds nothing cheaper and each
+ * seller has enough, their own baskets as they are. Undefined where the sellers have not enough pieces for all of them.
  */
-export function boughtTogether(machines: readonly Assessment[], maxNodes = TOGETHER_NODES): Together | undefined {
-  const baskets = machines.map((machine) => basketBy(machine));
-  if (baskets.some(({ lowerBound }) => lowerBound)) return undefined;
-  const apartMinor = baskets.reduce((sum, { total }) => sum + total.landedMinor, 0);
+export function jointBaskets(machines: readonly Assessment[], maxNodes = TOGETHER_NODES): JointBaskets | undefined {
+  const pieces = new Map(
+    machines.flatMap(({ facts }, i) =>
+      facts.parts.all.map(({ item }) => [pieceOf(i, item.id), { machine: i, item: item.id }] as const),
+    ),
+  );
   const groups = new Map<string, number[]>();
   machines.forEach(({ facts: { policy } }, i) => {
     const key = JSON.stringify(policy);
     groups.set(key, [...(groups.get(key) ?? []), i]);
   });
-  let togetherMinor = 0;
+  const baskets: Basket[] = [];
   let proven = true;
   for (const group of groups.values()) {
     const [first] = group.flatMap((i) => machines[i] ?? []);
@@ -37,18 +46,66 @@ export function boughtTogether(machines: readonly Assessment[], maxNodes = TOGET
     const needs = group.flatMap((i) => needsOf(machines[i], i));
     const { region } = first;
     const { catalogue, policy } = first.facts;
+    const own = group.flatMap((i) => {
+      const machine = machines[i];
+      return machine ? [named(basketBy(machine), i)] : [];
+    });
+    if (group.length === 1) {
+      baskets.push(...own);
+      continue;
+    }
     const basket = basketOf({ needs, catalogue, region, policy, maxNodes });
-    const own = group.flatMap((i) => baskets[i] ?? []);
-    const orders = own.reduce((sum, { best }) => sum + (best?.total.landedMinor ?? 0), 0);
-    const others = own.reduce((sum, { total }) => sum + total.landedMinor, 0) - orders;
-    const found = basket.lowerBound ? undefined : basket.total.landedMinor;
+    const apart = own.reduce((sum, { best }) => sum + (best?.total.landedMinor ?? 0), 0);
+    const enough = inStock(own);
     // the separate orders are a way of buying them too, as long as nobody runs out
-    const least = inStock(own) ? Math.min(found ?? Infinity, orders) : found;
-    if (least === undefined) return { apartMinor, togetherMinor: undefined, proven: basket.proven };
-    proven &&= basket.proven;
-    togetherMinor += least + others;
+    if (enough && (basket.lowerBound || basket.total.landedMinor > apart)) baskets.push(...own);
+    else if (basket.lowerBound) return undefined;
+    else {
+      const byHand = own.flatMap((each) => each.byHand);
+      baskets.push({
+        ...basket,
+        byHand,
+        total: byHand.reduce((sum, { landed }) => addLanded(sum, landed), basket.total),
+      });
+      proven &&= basket.proven;
+    }
   }
-  return { apartMinor, togetherMinor, proven };
+  return { baskets, pieces, proven };
+}
+
+/**
+ * What machines come to when they are bought together: thresholds of shipping and coupons are passed and sets made up that
+ * none reaches by itself, and each seller's stock is shared. What is owned or has a price by hand costs the same either
+ * way. Where stock goes far enough for each basket as it is, together never costs more than apart. Undefined when something
+ * has no price.
+ */
+export function boughtTogether(machines: readonly Assessment[], maxNodes = TOGETHER_NODES): Together | undefined {
+  const own = machines.map((machine) => basketBy(machine));
+  if (own.some(({ lowerBound }) => lowerBound)) return undefined;
+  const apartMinor = own.reduce((sum, { total }) => sum + total.landedMinor, 0);
+  const joint = jointBaskets(machines, maxNodes);
+  return {
+    apartMinor,
+    togetherMinor: joint?.baskets.reduce((sum, { total }) => sum + total.landedMinor, 0),
+    proven: joint?.proven ?? true,
+  };
+}
+
+const pieceOf = (machine: number, item: string): string => `${machine} ${item}`;
+
+/** A machine's own basket with its pieces named as they are beside those of others. */
+function named(basket: Basket, machine: number): Basket {
+  const renamed = <T extends { readonly item: string }>(list: readonly T[]): T[] =>
+    list.map((entry) => ({ ...entry, item: pieceOf(machine, entry.item) }));
+  return {
+    ...basket,
+    best: basket.best && {
+      ...basket.best,
+      orders: basket.best.orders.map((order) => ({ ...order, items: renamed(order.items) })),
+    },
+    byHand: renamed(basket.byHand),
+    unbought: renamed(basket.unbought),
+  };
 }
 
 const basketBy = ({ facts, region }: Assessment): Basket =>
@@ -57,7 +114,7 @@ const basketBy = ({ facts, region }: Assessment): Basket =>
 /** Pieces to buy for one of several machines; their names are told apart. */
 const needsOf = (machine: Assessment | undefined, i: number): Need[] =>
   (machine?.facts.parts.all ?? []).flatMap(({ item, part }): Need[] =>
-    item.owned || item.handPrice ? [] : [{ item: `${i} ${item.id}`, part }],
+    item.owned || item.handPrice ? [] : [{ item: pieceOf(i, item.id), part }],
   );
 
 /** Whether each seller has enough pieces for all the baskets at once. */

@@ -111,16 +111,7 @@ export function compareWithRival(
   const theirs = side.price;
   const ours = basket.total;
   const tasks = taskRows(draft, assessment, ends);
-  const weighted = tasks.flatMap((row) =>
-    row.ratio === undefined
-      ? []
-      : [{ importance: brief.tasks.find((task) => task.id === row.task)?.importance ?? 1, ratio: row.ratio }],
-  );
-  const weight = weighted.reduce((sum, entry) => sum + entry.importance, 0);
-  const mean = (of: keyof Band) =>
-    Math.exp(weighted.reduce((sum, { importance, ratio }) => sum + importance * Math.log(ratio[of]), 0) / weight);
-  const speedRatio: Band | undefined =
-    weight > 0 ? { low: mean('low'), likely: mean('likely'), high: mean('high') } : undefined;
+  const { speedRatio, tasksCompared } = meanSpeed(tasks, brief);
   const oursLowerBound = basket.lowerBound;
   const comparable = theirs && !oursLowerBound && ours.landedMinor > 0;
   const priceRatio = comparable ? ratioOf(ours.landedMinor, theirs.landedMinor) : undefined;
@@ -135,7 +126,7 @@ export function compareWithRival(
     priceRatio,
     netPriceRatio: comparable ? ratioOf(ours.netMinor, theirs.netMinor) : undefined,
     speedRatio,
-    tasksCompared: weighted.length,
+    tasksCompared,
     perCoinRatio:
       speedRatio && priceRatio !== undefined
         ? {
@@ -185,7 +176,27 @@ function progressBand(result: Assessment['tasks'][number] | undefined): Band | u
   return result.gets && { low: 1 / result.gets.high, likely: 1 / result.gets.likely, high: 1 / result.gets.low };
 }
 
-function taskRows(draft: Assessment, rival: Assessment, ends: readonly Assessment[]): TaskRow[] {
+/** Importance-weighted geometric mean of the tasks' ratios that both sides run, and how many those are. */
+export function meanSpeed(
+  tasks: readonly TaskRow[],
+  brief: Brief,
+): { readonly speedRatio: Band | undefined; readonly tasksCompared: number } {
+  const weighted = tasks.flatMap((row) =>
+    row.ratio === undefined
+      ? []
+      : [{ importance: brief.tasks.find((task) => task.id === row.task)?.importance ?? 1, ratio: row.ratio }],
+  );
+  const weight = weighted.reduce((sum, entry) => sum + entry.importance, 0);
+  const mean = (of: keyof Band) =>
+    Math.exp(weighted.reduce((sum, { importance, ratio }) => sum + importance * Math.log(ratio[of]), 0) / weight);
+  return {
+    speedRatio: weight > 0 ? { low: mean('low'), likely: mean('likely'), high: mean('high') } : undefined,
+    tasksCompared: weighted.length,
+  };
+}
+
+/** The tasks of a machine beside those of another, which may be between two ends. */
+export function taskRows(draft: Assessment, rival: Assessment, ends: readonly Assessment[] = []): TaskRow[] {
   const standIns = new Set(
     rival.facts.machine.items.filter((item) => item.standsInFor !== undefined).map((item) => item.id),
   );
@@ -214,7 +225,7 @@ function taskRows(draft: Assessment, rival: Assessment, ends: readonly Assessmen
 }
 
 /** Items whose figures decide a resource. */
-function suppliers(assessment: Assessment, resource: string): readonly string[] {
+export function suppliers(assessment: Assessment, resource: string): readonly string[] {
   if (isOf(resource, 'uplink') || isOf(resource, 'flow') || resource === 'cpu.threads')
     return assessment.facts.parts.ofKind('board').map(({ item }) => item.id);
   return assessment.supply.of(resource as 'cpu.serial')?.items ?? [];

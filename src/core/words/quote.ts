@@ -1,25 +1,9 @@
-import type { Assessment } from '../assess';
+import type { NotHad, Quote } from '../quote/document';
+import type { OptionOut } from '../quote/options';
 import type { NotPriced } from '../quote/priced';
-import type { Quote, Telling } from '../quote/quote';
 import type { Currency } from '../units/money';
-import { coins, number } from './format';
-import { lackingWord } from './money';
-import { getsText, needText } from './results';
-
-const resultOf = (machine: Assessment, task: string) => machine.tasks.find((result) => result.task === task);
-
-/** How a client reads what a machine does. */
-export const QUOTE_TELLING: Telling = {
-  needs: (machine, task) => {
-    const result = resultOf(machine, task);
-    return result ? needText(result) : 'no target';
-  },
-  does: (machine, task) => {
-    const result = resultOf(machine, task);
-    return result ? getsText(result) : 'not known';
-  },
-  lacking: lackingWord,
-};
+import { findingWords } from './findings';
+import { coins } from './format';
 
 /** Why a quote cannot be made, with the mend. */
 export function notPricedWords(why: NotPriced, currency: Currency): string {
@@ -35,28 +19,31 @@ export function notPricedWords(why: NotPriced, currency: Currency): string {
   }
 }
 
-/** "7.5 %" */
-export const rateWords = (rate: number): string => `${number(rate * 100, 4)} %`;
+/** Why an option is not in a quote, with the mend. */
+export function optionOutWords({ name, because, findings }: OptionOut): string {
+  switch (because) {
+    case 'nothing-there':
+      return `${name} is left out: what it changes is not in the machine any more, or what it brings is not in the library; take it away or choose anew`;
+    case 'no-price':
+      return `${name} is left out: nobody sells it here; give it a price by hand or take it away`;
+    case 'brings': {
+      const [first] = findings;
+      return `${name} is left out: with it, ${first ? findingWords(first).says : 'the machine has a conflict'}`;
+    }
+  }
+}
 
-/** What a quote says beneath its total, a sentence each. */
-export function quoteNotes(quote: Quote): string[] {
-  const { currency } = quote;
-  const parts = quote.partsThereOn;
-  return [
-    `Prices are written ${quote.pricesIncludeTax ? 'with' : 'without'} ${quote.taxName}; the total is with it. Valid until ${quote.validUntil}.`,
-    ...(quote.unpriced.length > 0 ? [`Without a price, and in no total: ${quote.unpriced.join(', ')}.`] : []),
-    ...(quote.lacking.length > 0 ? [`Wanted, and not in it: ${quote.lacking.join(', ')}.`] : []),
-    ...(quote.depositMinor > 0
-      ? [
-          `${coins(quote.depositMinor, currency)} are paid with the order, ${coins(quote.restMinor, currency)} ${quote.paymentDays === undefined ? 'on delivery' : `within ${quote.paymentDays} days of it`}.`,
-        ]
-      : quote.paymentDays === undefined
-        ? []
-        : [`Payable within ${quote.paymentDays} days.`]),
-    ...(parts === undefined ? [] : [`If it is ordered today, the last part is there on ${parts}.`]),
-    ...(quote.warrantyMonths === undefined
-      ? []
-      : [`${quote.warrantyMonths} months of warranty${quote.covers === undefined ? '' : `: ${quote.covers}`}.`]),
-    ...(quote.notIncluded.length > 0 ? [`Not included: ${quote.notIncluded.join(', ')}.`] : []),
-  ];
+/** Why a client's choice cannot be had. */
+export function notHadWords(why: NotHad, { options }: Pick<Quote, 'options'>): string {
+  const name = (id: string): string => options.find((option) => option.id === id)?.name ?? id;
+  switch (why.code) {
+    case 'unknown':
+      return `"${why.id}" is no choice of this quote`;
+    case 'needs':
+      return `${name(why.option)} can only be had with ${name(why.other)}; tick both or neither`;
+    case 'not-with':
+      return `${name(why.option)} cannot be had with ${name(why.other)}; leave one of them out`;
+    case 'options-of-another':
+      return 'options change the quoted machine; another in its place is had as it is';
+  }
 }

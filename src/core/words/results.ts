@@ -1,37 +1,39 @@
-import type { TaskResult } from '../predict/results';
-import { scale, type Band } from '../units/band';
+import { getsAmount, needsAmount, type Told } from '../quote/amounts';
+import type { Band } from '../units/band';
 import { duration, durationRange, number } from './format';
 
-/** What of a result is told in figures; a finding carries no more than this. */
-export type Told = Pick<TaskResult, 'mode' | 'unit' | 'target' | 'gets' | 'atMost' | 'verdict'> & {
-  readonly impossible: readonly unknown[];
-};
+export type { Told } from '../quote/amounts';
 
 export const range = (band: Band, format: (value: number) => string): string => {
   const [low, high] = [format(band.low), format(band.high)];
   return low === high ? low : `${low} – ${high}`;
 };
 
-export const unitOf = (result: Told): string =>
-  result.unit === 'frame' ? 'fps' : result.unit === 'second' ? '×' : `${result.unit}s/s`;
+const rateUnit = (unit: string): string => (unit === 'frame' ? 'fps' : `${unit}s/s`);
+export const unitOf = ({ unit }: Told): string => (unit === 'second' ? '×' : rateUnit(unit));
 
-/** Work that nobody counts in units a second: it keeps up or it does not. */
-const paced = ({ unit }: Told): boolean => unit === 'second' || unit === 'buffer';
+const span = (low: number, high: number, digits?: number): string =>
+  range({ low, likely: low, high }, (value) => number(value, digits));
 
 /** What a task gets, as the trade writes it. */
 export function getsText(result: Told): string {
-  if (result.impossible.length > 0) return 'does not run';
-  if (!result.gets) {
-    const short = result.verdict === 'short';
-    if (result.atMost === undefined) return short ? 'gets no time to run' : 'unproven';
-    return `${short ? '' : 'unproven, '}at most ${number(result.atMost)} ${unitOf(result)}`;
+  const gets = getsAmount(result);
+  switch (gets.kind) {
+    case 'fails':
+      return 'does not run';
+    case 'starved':
+      return 'gets no time to run';
+    case 'unknown':
+      return gets.atMost === undefined
+        ? 'unproven'
+        : `${gets.short ? '' : 'unproven, '}at most ${number(gets.atMost)} ${unitOf(result)}`;
+    case 'time':
+      return durationRange(gets.low, gets.high);
+    case 'pace':
+      return `${span(gets.low, gets.high, 2)} × ${gets.buffer ? 'in time' : 'enough'}`;
+    case 'rate':
+      return `${span(gets.low, gets.high)} ${rateUnit(gets.unit)}`;
   }
-  if (result.mode === 'elastic') return durationRange(result.gets.low, result.gets.high);
-  if (paced(result)) {
-    const target = result.target ?? 1;
-    return `${range(scale(result.gets, 1 / target), (value) => number(value, 2))} × ${result.unit === 'buffer' ? 'in time' : 'enough'}`;
-  }
-  return `${range(result.gets, (value) => number(value))} ${unitOf(result)}`;
 }
 
 /** Known not to run: impossible, or without time left for it. */
@@ -47,8 +49,15 @@ export function runsWhere(ours: Told, theirs: Told): string {
 }
 
 export function needText(result: Told): string {
-  if (result.target === undefined) return 'no target';
-  if (result.mode === 'elastic') return `need ${duration(result.target)}`;
-  if (paced(result)) return result.unit === 'buffer' ? 'need in time' : 'must keep up';
-  return `need ${number(result.target)} ${unitOf(result)}`;
+  const needs = needsAmount(result);
+  switch (needs.kind) {
+    case 'time':
+      return `need ${duration(needs.low)}`;
+    case 'paced':
+      return needs.buffer ? 'need in time' : 'must keep up';
+    case 'rate':
+      return `need ${number(needs.low)} ${rateUnit(needs.unit)}`;
+    default:
+      return 'no target';
+  }
 }

@@ -43,6 +43,21 @@ async function contextFor(service: Service, regionId: string, parts: readonly st
   return { first, last, context: { catalogue, region, policy, points } };
 }
 
+/** Cheapest landed price by day of each of some parts. */
+export async function seriesOf(
+  service: Service,
+  region: string,
+  parts: readonly string[],
+): Promise<ReadonlyMap<string, Series>> {
+  const found = await contextFor(service, region, parts);
+  return new Map(
+    [...new Set(parts)].flatMap((id) => {
+      const part = found?.context.catalogue.part(id);
+      return found && part ? [[id, partSeries(part, found.first, found.last, found.context)] as const] : [];
+    }),
+  );
+}
+
 /** Cheapest landed price of a part by day. */
 export async function partHistory(service: Service, part: string, region: string): Promise<HistoryView | undefined> {
   const found = await contextFor(service, region, [part]);
