@@ -4,6 +4,7 @@ import { usualSettings } from '@/core/model/settings';
 import { saveSettings } from '@/server/desk';
 import { demoCatalogue } from './catalogue';
 import { demoNews, demoPrices } from './prices';
+import { demoQuotes } from './quotes';
 import { benchBrief, benchDrafts, demoSeats } from './ninefathom';
 import { DEMO_TODAY } from './seed';
 import { importFile } from '@/server/import/importFile';
@@ -46,6 +47,7 @@ async function main(): Promise<void> {
       sources: { loopbackPorts: [Number(new URL(feed).port)], hosts: [], folder },
     });
     const points = await demoPrices(service, data, { feed, folder });
+    await demoQuotes(service);
     await demoNews(service, new Map(data.parts.map((part) => [part.id as string, part.kind])));
     await fixDemoDay(service, DEMO_TODAY);
     console.log(`demo database made: ${result.dryRun.read} catalogue entries, ${points} prices by day`);

@@ -4,6 +4,7 @@ import { deskFigures } from '@/server/deskProcess';
 import { service } from '@/server/instance';
 import { priceState } from '@/server/prices/manage';
 import { removedSeats } from '@/server/seats';
+import { readLogo, readWorkshop } from '@/store/quoteStore';
 import { WorkshopStation } from '@/ui/workshop/WorkshopStation';
 import { orTrouble } from '../orTrouble';
 
@@ -24,6 +25,8 @@ export default function WorkshopPage() {
           })),
         )}
         settings={await service().settings()}
+        workshop={await readWorkshop(service().db)}
+        logo={(await readLogo(service().db)) !== undefined}
         regions={data.regions}
         prices={await priceState(service())}
         backups={listBackups(service())}

@@ -24,6 +24,8 @@ export const insideSchema = z.strictObject({
     z.strictObject({
       name: plainText(200),
       seat: plainText(120).optional(),
+      part: idText.optional(),
+      kind: z.string().optional(),
       count: z.number().int(),
       costMinor: minorUnits(),
       netMinor: z.number().int(),
@@ -43,9 +45,17 @@ export function insideOf(
     costMinor,
     marginMinor,
     missedMinor,
-    lines: lines.map(({ name, machine, count, costMinor: cost, netMinor }) => {
+    lines: lines.map(({ name, machine, part, kind, count, costMinor: cost, netMinor }) => {
       const seat = machine === undefined ? undefined : quote.machines[machine]?.seat;
-      return { name, ...(seat === undefined ? {} : { seat }), count, costMinor: cost ?? 0, netMinor };
+      return {
+        name,
+        ...(seat === undefined ? {} : { seat }),
+        ...(part === undefined ? {} : { part }),
+        ...(kind === undefined ? {} : { kind }),
+        count,
+        costMinor: cost ?? 0,
+        netMinor,
+      };
     }),
   };
 }

@@ -1,4 +1,4 @@
-import { subjectOf, type Assessment, type Context } from '../assess';
+import { quickly, subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine } from '../model/edits';
 import { fullName } from '../model/fitted';
@@ -22,7 +22,9 @@ export interface Offered {
   readonly assessment: Assessment;
 }
 
-const judge = ({ brief, context }: Offered, machine: Machine): Assessment => subjectOf(brief, context).assess(machine);
+/** What-ifs are judged without the search for their best basket; what they cost is asked of those that are told. */
+const judge = ({ brief, context }: Offered, machine: Machine): Assessment =>
+  subjectOf(brief, quickly(context)).assess(machine);
 
 /** The machine as an option makes it; undefined where what it names is not there. */
 export function changedBy(machine: Machine, { item, part }: QuoteOption, context: Context): Machine | undefined {

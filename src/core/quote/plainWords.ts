@@ -1,4 +1,4 @@
-import type { Assessment, Context } from '../assess';
+import { quickly, type Assessment, type Context } from '../assess';
 import { warmestFor } from '../heat/state';
 import { fullName, type AnyFitted } from '../model/fitted';
 import type { Machine } from '../model/machine';
@@ -152,7 +152,7 @@ export function againstOf(machine: Assessment, present: Assessment | undefined, 
   const basket = basketFor(machine);
   const ours = basket.total.landedMinor;
   const branded = catalogue.rivals
-    .map((rival) => compareWithRival(machine, basket, rival, brief, context))
+    .map((rival) => compareWithRival(machine, basket, rival, brief, quickly(context)))
     .flatMap((comparison) => (comparison.theirs ? [{ ...comparison, theirs: comparison.theirs }] : []))
     .map((comparison) => ({
       comparison,

@@ -1,4 +1,4 @@
-import { subjectOf } from '../assess';
+import { quickly, subjectOf } from '../assess';
 import { editMachine } from '../model/edits';
 import { fullName } from '../model/fitted';
 import type { Part } from '../parts';
@@ -24,7 +24,7 @@ export function substitutesOf({ assessment, brief, context }: Offered, itemId: s
   const fitted = parts.all.find(({ item }) => item.id === itemId);
   if (!fitted) return [];
   const { kind } = fitted.part;
-  const subject = subjectOf(brief, context);
+  const subject = subjectOf(brief, quickly(context));
   const loud = (each: typeof assessment): Set<string> =>
     new Set(each.findings.flatMap(({ level, key }) => (level === 'blocks' || level === 'stops' ? [key] : [])));
   const before = loud(assessment);

@@ -14,7 +14,7 @@ const MARGIN = 54;
 const FOOT = 30;
 const LEADING = 1.32;
 const BODY = 9.5;
-const PAD = 3;
+const PAD = 2.2;
 const GAP = 8;
 
 interface Style {

@@ -1,4 +1,4 @@
-import { contextOf } from '@/core/assess';
+import { contextOf, type Context } from '@/core/assess';
 import type { Machine } from '@/core/model/machine';
 import type { RevisionSpec } from '@/core/quote/kept';
 import { quoteOf, type Quoted, type Subject } from '@/core/quote/quote';
@@ -6,6 +6,45 @@ import { notPricedWords } from '@/core/words/quote';
 import * as projects from '@/store/projectStore';
 import { refuse } from '../refuse';
 import { todayOf, type Service } from '../service';
+
+/** A seat with what its machines are judged in; as long as nothing of it moves, what was judged once is known. */
+interface Judged {
+  readonly key: string;
+  readonly seat: projects.SeatDocuments;
+  readonly context: Context;
+}
+const known = new Map<string, Judged>();
+/** Seats that are remembered; the one that was asked for longest ago goes first. */
+const REMEMBERED = 40;
+
+async function judgedSeat(service: Service, seatId: string): Promise<Judged | undefined> {
+  const seat = await projects.readSeat(service.db, seatId);
+  if (!seat) return undefined;
+  const [today, settings, { compiled, revision }] = [
+    await todayOf(service),
+    await service.settings(),
+    await service.catalogue(),
+  ];
+  const elsewhere = await projects.measuredElsewhere(service.db, seatId);
+  const documents = [seat.brief, ...seat.drafts].map((stored) => [stored.id, stored.revision]);
+  const key = JSON.stringify([service.path, revision, today, settings, seat.seat, documents, elsewhere]);
+  const before = known.get(seatId);
+  known.delete(seatId);
+  const judged =
+    before?.key === key
+      ? before
+      : {
+          key,
+          seat,
+          context: contextOf(compiled, today, settings, [...seat.drafts.map(({ body }) => body), ...elsewhere]),
+        };
+  known.set(seatId, judged);
+  for (const oldest of known.keys()) {
+    if (known.size <= REMEMBERED) break;
+    known.delete(oldest);
+  }
+  return judged;
+}
 
 /** A machine as the client chose it: changed by options, or another in its place. */
 export type Chosen = (machine: Machine, draft: string) => Machine;
@@ -20,15 +59,15 @@ export async function compose(
   { on, chosen = (machine) => machine }: { on?: string; chosen?: Chosen } = {},
 ): Promise<Quoted> {
   const today = await todayOf(service);
-  const settings = await service.settings();
   const { compiled } = await service.catalogue();
   const several = spec.subjects.length > 1;
   let title: string | undefined;
   const subjects: Subject[] = [];
   for (const { seat: seatId, draft: draftId } of spec.subjects) {
-    const seat = await projects.readSeat(service.db, seatId);
+    const judged = await judgedSeat(service, seatId);
+    const seat = judged?.seat;
     const draft = seat?.drafts.find(({ id }) => id === draftId);
-    if (!seat || !draft)
+    if (!judged || !seat || !draft)
       refuse('draft', `"${draftId}" is not there any more; take it out of this quote, or make one of another draft`);
     if (!compiled.region(seat.brief.body.region))
       refuse(
@@ -37,16 +76,14 @@ export async function compose(
       );
     title ??= several ? seat.seat.projectName : draft.body.name;
     const bodies = seat.drafts.map(({ body }) => body);
-    const elsewhere = await projects.measuredElsewhere(service.db, seatId);
-    const context = contextOf(compiled, today, settings, [...bodies, ...elsewhere]);
     subjects.push({
       id: draft.id,
       ...(several ? { seat: seat.seat.name } : {}),
       brief: seat.brief.body,
-      machine: { ...chosen(draft.body, draft.id), id: draft.id },
+      machine: named(chosen(draft.body, draft.id), draft.id),
       present: bodies.find((body) => body.present === true && body !== draft.body),
-      others: seat.drafts.flatMap(({ id, body }) => (spec.others.includes(id) ? [{ ...body, id }] : [])),
-      context,
+      others: seat.drafts.flatMap(({ id, body }) => (spec.others.includes(id) ? [named(body, id)] : [])),
+      context: judged.context,
     });
   }
   const regions = new Set(subjects.map(({ brief }) => brief.region));
@@ -58,4 +95,13 @@ export async function compose(
     refuse('terms', `This quote ${notPricedWords(made, region?.currency ?? 'USD')}`);
   }
   return made;
+}
+
+const renamed = new WeakMap<Machine, Machine>();
+
+/** A machine under its document's id; the same object each time, so that it is judged once. */
+function named(machine: Machine, id: string): Machine {
+  let found = renamed.get(machine);
+  if (!found) renamed.set(machine, (found = { ...machine, id }));
+  return found;
 }

@@ -1,12 +1,15 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { landedByItem, type Basket } from '@/core/money/basket';
 import { basketFor } from '@/core/versus/basketFor';
 import { useDraftAssessment } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { DraftChips } from '../shared/DraftChips';
+import { ChoiceRow } from '../shared/ChoiceRow';
+import { later, opening } from '../shared/later';
 import { BasketView } from './BasketView';
 import { Elsewhere } from './Elsewhere';
 import { MachineHistory } from './MachineHistory';
@@ -14,12 +17,18 @@ import { PartPane } from './PartPane';
 import { RefreshBar } from './RefreshBar';
 import { usePriceState } from './usePrices';
 
+// many look at the basket alone
+const QuotesView = later(() => import('../quotes/QuotesView').then((module) => module.QuotesView), {
+  meanwhile: opening,
+});
+
 /** How to buy this draft: the best basket by seller, each part's offers and history, watches, and another region. */
 export function BuyStation() {
   const assessment = useDraftAssessment();
   const basket = basketFor(assessment);
   const [chosen, setChosen] = useState<string>();
   const prices = usePriceState();
+  const [view, setView] = useView();
   const revision = useSeat((state) => state.bundle.catalogueRevision);
   const bought = assessment.facts.parts.all.filter(({ item }) => !item.owned);
   const dearest = dearestOf(basket);
@@ -29,9 +38,12 @@ export function BuyStation() {
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
       <Box className="row wrap" sx={{ padding: '6px 14px', borderBottom: '1px solid var(--hair)' }}>
         <DraftChips />
+        <ChoiceRow aria-label="View" value={view} options={VIEWS} onPick={setView} />
         <RefreshBar prices={prices} />
       </Box>
-      {bought.length === 0 ? (
+      {view === 'quotes' ? (
+        <QuotesView />
+      ) : bought.length === 0 ? (
         <div className="pane">
           <h1>Nothing to buy</h1>
           <p className="quiet">
@@ -56,6 +68,25 @@ export function BuyStation() {
       )}
     </Box>
   );
+}
+
+const VIEWS = [
+  { id: 'basket', label: 'Basket' },
+  { id: 'quotes', label: 'Quotes' },
+] as const;
+type View = (typeof VIEWS)[number]['id'];
+const ASKED = 'view';
+
+/** Which view is shown; the address says it, so that it can be kept and sent. */
+function useView(): readonly [View, (view: View) => void] {
+  const asked = useSearchParams().get(ASKED);
+  const show = (view: View) => {
+    const address = new URL(window.location.href);
+    if (view === 'basket') address.searchParams.delete(ASKED);
+    else address.searchParams.set(ASKED, view);
+    window.history.pushState(null, '', address);
+  };
+  return [VIEWS.find(({ id }) => id === asked)?.id ?? 'basket', show];
 }
 
 /** The item that costs most: what one looks at first. */

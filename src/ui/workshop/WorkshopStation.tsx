@@ -11,6 +11,9 @@ import { Panel } from '../shared/Panel';
 import { RemovedNotice } from '../shared/RemovedNotice';
 import { BackupsPanel } from './BackupsPanel';
 import { OwnedPanel, type Place } from './OwnedPanel';
+import type { Workshop } from '@/core/quote/terms';
+import { deskRegion } from '@/core/model/settings';
+import { PapersPanel } from './PapersPanel';
 import { PricesPanel } from './PricesPanel';
 import { SettingsPanel, type RegionChoice } from './SettingsPanel';
 
@@ -18,6 +21,9 @@ interface WorkshopProps {
   readonly owned: readonly OwnedRow[];
   readonly places: readonly Place[];
   readonly settings: Settings;
+  readonly workshop: Workshop;
+  /** Whether there is a picture for the head of papers. */
+  readonly logo: boolean;
   readonly regions: readonly RegionChoice[];
   readonly prices: PriceState;
   readonly backups: readonly BackupRow[];
@@ -25,7 +31,17 @@ interface WorkshopProps {
 }
 
 /** What holds for all seats: settings, buying rules, sources of prices, what is owned, backups, what was removed. */
-export function WorkshopStation({ owned, places, settings, regions, prices, backups, removed }: WorkshopProps) {
+export function WorkshopStation({
+  owned,
+  places,
+  settings,
+  workshop,
+  logo,
+  regions,
+  prices,
+  backups,
+  removed,
+}: WorkshopProps) {
   return (
     <Box className="frame" sx={{ '&&': { gridTemplateRows: '40px minmax(0, 1fr)' } }}>
       <DeskBar />
@@ -39,6 +55,11 @@ export function WorkshopStation({ owned, places, settings, regions, prices, back
               {() => (
                 <Stack sx={{ gap: 6, maxWidth: 860 }}>
                   <SettingsPanel settings={settings} regions={regions} />
+                  <PapersPanel
+                    workshop={workshop}
+                    logo={logo}
+                    currency={deskRegion(regions, settings)?.currency ?? 'USD'}
+                  />
                   <PricesPanel prices={prices} settings={settings} />
                 </Stack>
               )}

@@ -163,7 +163,8 @@ export const DE: PaperWords = {
       ...(against.onlyOurs.length > 0 ? [`Nur dieser Rechner leistet ${list(against.onlyOurs)}.`] : []),
       ...(against.onlyTheirs.length > 0 ? [`Nur ${against.name} leistet ${list(against.onlyTheirs)}.`] : []),
     ];
-    const side = (better: 'ours' | 'theirs') => besideShown(against.beside, better, BESIDE, ['ja', 'nein'], number);
+    const side = (better: 'ours' | 'theirs') =>
+      besideShown(against.beside, better, BESIDE, { yes: 'ja', no: 'nein', to: 'gegen' }, number);
     const [ours, theirs] = [side('ours'), side('theirs')];
     return [
       ...price,

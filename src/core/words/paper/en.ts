@@ -144,7 +144,8 @@ export const EN: PaperWords = {
       ...(against.onlyOurs.length > 0 ? [`Only this machine runs ${list(against.onlyOurs)}.`] : []),
       ...(against.onlyTheirs.length > 0 ? [`Only ${against.name} runs ${list(against.onlyTheirs)}.`] : []),
     ];
-    const side = (better: 'ours' | 'theirs') => besideShown(against.beside, better, BESIDE, ['yes', 'no'], number);
+    const side = (better: 'ours' | 'theirs') =>
+      besideShown(against.beside, better, BESIDE, { yes: 'yes', no: 'no', to: 'against' }, number);
     const [ours, theirs] = [side('ours'), side('theirs')];
     return [
       ...price,

@@ -12,7 +12,7 @@ export function besideShown(
   beside: Against['beside'],
   better: 'ours' | 'theirs',
   names: BesideNames,
-  [yes, no]: readonly [string, string],
+  { yes, no, to }: { readonly yes: string; readonly no: string; readonly to: string },
   number: (value: number, digits?: number) => string,
 ): string[] {
   const shown = (value: number | boolean, unit: string): string =>
@@ -21,6 +21,6 @@ export function besideShown(
     const known = names[entry.id];
     if (!known || entry.better !== better) return [];
     const [name, unit] = known;
-    return [`${name} (${shown(entry.ours, unit)}, ${shown(entry.theirs, unit)})`];
+    return [`${name} (${shown(entry.ours, unit)} ${to} ${shown(entry.theirs, unit)})`];
   });
 }
