@@ -26,13 +26,20 @@ function restore(port: number): void {
     const revision = (schema: string) =>
       Number(live.prepare(`SELECT value FROM ${schema}.meta WHERE key = 'catalogue-revision'`).pluck().get());
     // it takes the pen at once: a reader that would become a writer is turned away without waiting
+    const guards = live.prepare("SELECT name, sql FROM main.sqlite_master WHERE type = 'trigger'").all() as {
+      readonly name: string;
+      readonly sql: string;
+    }[];
     const all = live.transaction(() => {
+      // what went out is guarded against every change, this one too
+      for (const { name } of guards) live.exec(`DROP TRIGGER main.${name}`);
       const [now, before] = [revision('main'), revision('origin')];
       for (const table of tables)
         if (table !== LARGE || count('main') !== count('origin')) {
           live.exec(`DELETE FROM main.${table}`);
           live.exec(`INSERT INTO main.${table} SELECT * FROM origin.${table}`);
         }
+      for (const { sql } of guards) live.exec(sql);
       // the app knows a catalogue by its revision: one that was changed does not come back under an old number
       if (now !== before)
         for (const schema of ['main', 'origin'])

@@ -110,6 +110,11 @@ export function installBrowser() {
     needPackages(['chromium'], ['chromium'], 'The browser tests are run in Chromium, which');
 }
 
+/** What papers are read back with in the tests. */
+export function installPaperReaders() {
+  needPackages(['pdftotext', 'pdfinfo', 'pdftoppm'], ['poppler-utils'], 'The tests read papers back, which');
+}
+
 const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'tsconfig.json'];
 
 /** `next build` when a source changed since the last build. */

@@ -1,10 +1,11 @@
 // npm test: installs what is missing, then types, format, lint, dependency check, unused code, unit tests, build and
 // browser tests.
 import { rmSync } from 'node:fs';
-import { bin, build, installBrowser, installPackages, rootPath, run, together } from './prepare.mjs';
+import { bin, build, installBrowser, installPackages, installPaperReaders, rootPath, run, together } from './prepare.mjs';
 
 installPackages();
 installBrowser();
+installPaperReaders();
 // Next writes its types beside the build; the check must not trip over those of an older one
 rmSync(rootPath('.next', 'types'), { recursive: true, force: true });
 run('types', process.execPath, [rootPath('node_modules', 'next', 'dist', 'bin', 'next'), 'typegen']);

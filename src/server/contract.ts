@@ -353,6 +353,14 @@ export interface RevisionView {
   readonly order?: Order;
 }
 
+/** A seat of a quote with the drafts that may be sold to it. */
+export interface SeatDrafts {
+  readonly seat: string;
+  readonly name: string;
+  readonly budgetMinor?: number;
+  readonly drafts: readonly { readonly id: string; readonly name: string }[];
+}
+
 /** A revision in full. */
 export interface QuoteDetail {
   readonly state: 'made';
@@ -366,4 +374,11 @@ export interface QuoteDetail {
   readonly today?: { readonly changes: QuoteChanges; readonly costMinor: number };
   /** Why that cannot be told. */
   readonly todayNot?: string;
+  /** Of several machines as they stand: what each seat may have, and what they cost in baskets of their own, landed. */
+  readonly team?: {
+    readonly seats: readonly SeatDrafts[];
+    readonly apartMinor: number;
+    readonly togetherMinor: number;
+    readonly joint: boolean;
+  };
 }

@@ -9,6 +9,8 @@ import { quoteTermsSchema } from './terms';
 export const revisionSpecSchema = z.strictObject({
   subjects: listOf(z.strictObject({ seat: z.string().max(200), draft: z.string().max(200) }), 40).min(1),
   others: listOf(z.string().max(200), 12).default([]),
+  /** Parts that go beside the machines, for when one fails. */
+  spares: listOf(z.strictObject({ part: idText, count: z.number().int().min(1).max(50) }), 20).default([]),
   terms: quoteTermsSchema,
 });
 export type RevisionSpec = z.infer<typeof revisionSpecSchema>;

@@ -30,6 +30,8 @@ export interface Quoted {
   readonly inside: Priced;
   readonly purchases: Purchases;
   readonly machines: readonly Assessment[];
+  /** All that is bought: the machines, then spares. */
+  readonly bought: readonly Assessment[];
   /** Options that are not in it. */
   readonly out: readonly OptionOut[];
   /** Names of machines that were to stand in its place and cannot be priced in full. */
@@ -42,17 +44,32 @@ const judged = ({ brief, context }: Subject, machine: Machine): Assessment =>
 /**
  * A quote for machines, with options, with others at the same terms in place of a single one, and with the machine that is
  * there beside what it does. Another that cannot be priced in full is left out, as its total would be too low.
+ * @param spares parts that go beside the machines, as the items of one
  * @throws RangeError without a machine
  */
-export function quoteOf(title: string, subjects: readonly Subject[], terms: QuoteTerms): Quoted | NotPriced {
+export function quoteOf(
+  title: string,
+  subjects: readonly Subject[],
+  terms: QuoteTerms,
+  spares?: Machine,
+): Quoted | NotPriced {
   const [only] = subjects;
   if (!only) throw new RangeError('a quote offers at least one machine');
   const machines = subjects.map((subject) => judged(subject, subject.machine));
   const [first] = machines;
   if (!first) throw new RangeError('a quote offers at least one machine');
   const { facts, region } = first;
-  const purchases = purchasesOf(machines);
-  const inside = priced(costLines(machines, purchases.costOf, terms), terms, region);
+  // spares are bought in the same basket, and are no machine
+  const beside = spares && judged(only, spares);
+  const bought = beside ? [...machines, beside] : machines;
+  const purchases = purchasesOf(bought);
+  const inside = priced(
+    costLines(bought, purchases.costOf, terms).map((line) =>
+      beside && line.machine === machines.length ? { ...line, machine: undefined } : line,
+    ),
+    terms,
+    region,
+  );
   if ('code' in inside) return inside;
   const on = terms.on ?? facts.today;
   // a total that is asked for is asked of these machines: options and others are priced by what it comes to on cost
@@ -133,7 +150,7 @@ export function quoteOf(title: string, subjects: readonly Subject[], terms: Quot
     options: chosen.options,
     alternatives,
   });
-  return { quote, inside, purchases, machines, out: chosen.out, otherOut };
+  return { quote, inside, purchases, machines, bought, out: chosen.out, otherOut };
 }
 
 const sumOf = <K extends 'netMinor' | 'taxMinor' | 'grossMinor'>(

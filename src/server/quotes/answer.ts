@@ -79,9 +79,8 @@ export async function orderNow(service: Service, { spec }: StoredRevision, answe
         .filter((option) => (option.machine ?? first) === draft)
         .reduce((now, option) => changedBy(now, option, context) ?? now, inPhase(machine, FIRST)),
   });
-  return orderOf(
-    made.machines,
-    made.purchases,
-    made.quote.machines.map(({ seat }) => seat),
-  );
+  return orderOf(made.bought, made.purchases, [
+    ...made.quote.machines.map(({ seat }) => seat),
+    ...(spec.spares.length > 0 ? ['spares'] : []),
+  ]);
 }

@@ -1,9 +1,10 @@
 import { contextOf, type Context } from '@/core/assess';
-import type { Machine } from '@/core/model/machine';
+import { machineSchema, type Machine } from '@/core/model/machine';
 import type { RevisionSpec } from '@/core/quote/kept';
 import { quoteOf, type Quoted, type Subject } from '@/core/quote/quote';
 import { notPricedWords } from '@/core/words/quote';
 import * as projects from '@/store/projectStore';
+import type { SeatDrafts } from '../contract';
 import { refuse } from '../refuse';
 import { todayOf, type Service } from '../service';
 
@@ -89,12 +90,20 @@ export async function compose(
   const regions = new Set(subjects.map(({ brief }) => brief.region));
   if (regions.size > 1)
     refuse('region', `these seats pay in ${[...regions].join(' and ')}; make a quote for those of each`);
-  const made = quoteOf(title ?? '', subjects, { ...spec.terms, on: on ?? today });
+  const made = quoteOf(title ?? '', subjects, { ...spec.terms, on: on ?? today }, sparesOf(spec));
   if ('code' in made) {
     const region = compiled.region(subjects[0]?.brief.region ?? '');
     refuse('terms', `This quote ${notPricedWords(made, region?.currency ?? 'USD')}`);
   }
   return made;
+}
+
+/** Spares as the items of a machine, so that they are bought as its parts would be. */
+function sparesOf({ spares }: RevisionSpec): Machine | undefined {
+  const items = spares.flatMap(({ part, count }) =>
+    Array.from({ length: count }, (_, i) => ({ id: `${part}-${i + 1}`, part, label: part })),
+  );
+  return items.length === 0 ? undefined : machineSchema.parse({ id: 'spares', name: 'Spares', items });
 }
 
 const renamed = new WeakMap<Machine, Machine>();
@@ -104,4 +113,23 @@ function named(machine: Machine, id: string): Machine {
   let found = renamed.get(machine);
   if (!found) renamed.set(machine, (found = { ...machine, id }));
   return found;
+}
+
+/** The drafts of each seat of a quote, to choose among: all of them that have parts and are not the machine that is there. */
+export async function draftsOf(service: Service, { subjects }: RevisionSpec): Promise<SeatDrafts[]> {
+  const rows = await projects.listSeats(service.db);
+  const seats = await Promise.all(subjects.map(({ seat }) => projects.readSeat(service.db, seat)));
+  return seats.flatMap((found, i): SeatDrafts[] => {
+    const id = subjects[i]?.seat ?? '';
+    return [
+      {
+        seat: id,
+        name: rows.find((row) => row.id === id)?.name ?? id,
+        ...(found?.brief.body.budgetMinor === undefined ? {} : { budgetMinor: found.brief.body.budgetMinor }),
+        drafts: (found?.drafts ?? [])
+          .filter(({ body }) => body.present !== true && body.items.length > 0)
+          .map(({ id: draft, body }) => ({ id: draft, name: body.name })),
+      },
+    ];
+  });
 }

@@ -13,6 +13,10 @@ import {
 import type { Order } from '@/core/quote/order';
 import type { Quote } from '@/core/quote/document';
 import { termsOf, UNNAMED, type Workshop } from '@/core/quote/terms';
+import type { Assessment } from '@/core/assess';
+import type { Basket } from '@/core/money/basket';
+import { failing } from '@/core/rules/rule';
+import { findingWords } from '@/core/words/findings';
 import { counted, firstFree } from '@/core/units/free';
 import { optionOutWords } from '@/core/words/quote';
 import * as projects from '@/store/projectStore';
@@ -36,7 +40,7 @@ import type { QuoteDetail, QuoteView } from '../contract';
 import { answering, DONE, read, Refusal, refuse, type Done, type Refused } from '../refuse';
 import { todayOf, type Service } from '../service';
 import { giveAnswer, orderNow } from './answer';
-import { compose } from './compose';
+import { compose, draftsOf } from './compose';
 import { sendQuote } from './mail';
 
 const stateIn = (quote: StoredQuote, revision: StoredRevision, today: string): RevisionState =>
@@ -121,6 +125,9 @@ export async function quoteDetail(service: Service, id: string, revision: number
       quote: paper,
       inside,
       notes: [
+        ...(today && !sent
+          ? today.machines.flatMap((machine, i) => standsAgainst(machine, today.quote.machines[i]?.seat))
+          : []),
         ...(today && !sent ? today.out.map(optionOutWords) : []),
         ...(today && !sent
           ? today.otherOut.map(
@@ -132,10 +139,33 @@ export async function quoteDetail(service: Service, id: string, revision: number
       ...(sent && today
         ? { today: { changes: quoteChanges(sent.quote, today.quote), costMinor: today.inside.costMinor } }
         : {}),
+      ...(today && mine.spec.subjects.length > 1
+        ? {
+            team: {
+              seats: await draftsOf(service, mine.spec),
+              apartMinor: landed(today.purchases.own),
+              togetherMinor: landed(today.purchases.baskets),
+              joint: today.purchases.joint,
+            },
+          }
+        : {}),
       ...(now instanceof Refusal ? { todayNot: now.problems.map(({ message }) => message).join('; ') } : {}),
     };
   });
 }
+
+/** What stands against ordering a machine: nobody should sell it without knowing. */
+function standsAgainst({ facts, findings }: Assessment, seat: string | undefined): string[] {
+  const against = findings.filter(({ level }) => failing(level));
+  const [first] = against;
+  if (!first) return [];
+  const rest = against.length - 1;
+  return [
+    `${seat === undefined ? '' : `${seat}: `}${facts.machine.name} should not be ordered as it is: ${findingWords(first).says}${rest > 0 ? `, and ${rest} more under Draft` : ''}`,
+  ];
+}
+
+const landed = (baskets: readonly Basket[]): number => baskets.reduce((sum, { total }) => sum + total.landedMinor, 0);
 
 const beginSchema = z.object({
   seatId: z.string().max(200),

@@ -25,9 +25,9 @@ export async function quoteRisk(service: Service, id: string, revision: number):
   return answering(async () => {
     const mine = (await readQuote(service.db, id))?.revisions.find((each) => each.revision === revision);
     if (!mine) refuse('quote', 'is not there any more');
-    const { machines, quote, purchases } = await compose(service, mine.spec);
+    const { machines, bought, quote, purchases } = await compose(service, mine.spec);
     const pieces = new Map<string, { name: string; count: number }>();
-    for (const { facts } of machines)
+    for (const { facts } of bought)
       for (const { item, part } of facts.parts.all) {
         if (item.owned === true || item.handPrice) continue;
         const known = pieces.get(part.id);

@@ -18,6 +18,7 @@ import { Choices } from './Choices';
 import { Lines } from './Lines';
 import { Risk } from './Risk';
 import { Send } from './Send';
+import { Team } from './Team';
 import { TermsSentence } from './TermsSentence';
 import { useQuoteDetail } from './useQuotes';
 
@@ -76,7 +77,16 @@ export function RevisionPane({ quote, revision, workshop, reload, order, revisio
         )}
         {shown && (
           <>
-            <Section label="Line by line" gist={`${shown.inside.lines.length} lines`} open={!order}>
+            {shown.quote.machines.length > 1 && (
+              <Section label="By seat" gist={`${shown.quote.machines.length} seats`} open>
+                <Team detail={shown} spec={spec} {...(open ? { onChange: (next) => void keep(next) } : {})} />
+              </Section>
+            )}
+            <Section
+              label={shown.quote.machines.length > 1 ? 'All lines' : 'Line by line'}
+              gist={`${shown.inside.lines.length} lines`}
+              open={!order && shown.quote.machines.length === 1}
+            >
               <Lines
                 detail={shown}
                 terms={spec.terms}
