@@ -8,6 +8,8 @@ const PORT = Number(process.env.PORT ?? 4600);
 const HOST = '127.0.0.1';
 // the demo database names this address
 const FEED_PORT = 4601;
+const MAIL_PORT = 4602;
+const MAIL_PAGE_PORT = 4604;
 
 const free = await new Promise((resolve) => {
   const probe = createServer();
@@ -33,6 +35,14 @@ const feed = existsSync(catalogue)
       { cwd: rootPath(), stdio: ['ignore', 'ignore', 'inherit'], env: ENV },
     )
   : undefined;
+// the clients' mailbox, where quotes arrive that are sent
+const mailbox = existsSync(catalogue)
+  ? spawn(
+      process.execPath,
+      ['--import', 'tsx', rootPath('src', 'standins', 'mailbox', 'main.ts'), String(MAIL_PORT), String(MAIL_PAGE_PORT)],
+      { cwd: rootPath(), stdio: ['ignore', 'ignore', 'inherit'], env: ENV },
+    )
+  : undefined;
 const app = spawn(process.execPath, [rootPath('scripts', 'serve.mjs'), HOST, String(PORT)], {
   cwd: rootPath(),
   stdio: ['ignore', 'pipe', 'inherit'],
@@ -43,12 +53,13 @@ app.stdout.on('data', (chunk) => {
   if (!said && String(chunk).includes('Ready')) {
     said = true;
     console.log(
-      `\nVane Scale runs at http://${HOST}:${PORT} (end it with Ctrl C)\nThe demo data is in ${database}; delete that file to start over.`,
+      `\nVane Scale runs at http://${HOST}:${PORT} (end it with Ctrl C)\nThe demo data is in ${database}; delete that file to start over.\nQuotes that are sent arrive in the simulated mailbox at http://${HOST}:${MAIL_PAGE_PORT}.`,
     );
   }
 });
 app.on('exit', (code) => {
   feed?.kill();
+  mailbox?.kill();
   process.exit(code ?? 0);
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => app.kill(signal));

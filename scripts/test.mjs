@@ -1,7 +1,16 @@
 // npm test: installs what is missing, then types, format, lint, dependency check, unused code, unit tests, build and
 // browser tests.
 import { rmSync } from 'node:fs';
-import { bin, build, installBrowser, installPackages, installPaperReaders, rootPath, run, together } from './prepare.mjs';
+import {
+  bin,
+  build,
+  installBrowser,
+  installPackages,
+  installPaperReaders,
+  rootPath,
+  run,
+  together,
+} from './prepare.mjs';
 
 installPackages();
 installBrowser();

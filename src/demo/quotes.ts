@@ -1,9 +1,16 @@
-import { workshopSchema } from '@/core/quote/terms';
-import { readQuote, writeWorkshop } from '@/store/quoteStore';
 import type { RevisionSpec } from '@/core/quote/kept';
-import { answerQuote, beginQuote, keepRevision, orderStep, reviseQuote, sendRevision } from '@/server/quotes/manage';
+import {
+  answerQuote,
+  beginQuote,
+  keepRevision,
+  orderStep,
+  quoteById,
+  reviseQuote,
+  sendRevision,
+} from '@/server/quotes/manage';
 import type { Done, Refused } from '@/server/refuse';
-import { readSeat } from '@/store/projectStore';
+import { seatBundle } from '@/server/seatBundle';
+import { saveWorkshop } from '@/server/quotes/workshop';
 import { fixDemoDay, type Service } from '@/server/service';
 import { dayAfter } from '@/core/units/days';
 import { DEMO_TODAY } from './seed';
@@ -13,9 +20,8 @@ export const MAIL_PORT = 4602;
 
 /** The workshop's name, its usual terms, and four quotes: one sent, one accepted, one lapsed, and the team's. */
 export async function demoQuotes(service: Service): Promise<void> {
-  await writeWorkshop(
-    service.db,
-    workshopSchema.parse({
+  await taken(
+    saveWorkshop(service, {
       from: {
         name: 'Quillstone Workshop',
         address: ['4 Harbour Stairs', 'Ansley'],
@@ -91,7 +97,7 @@ async function taken<T extends { readonly state: string }>(work: Promise<T | Ref
 
 /** A draft's document by the machine's own id. */
 async function place(service: Service, seat: string, machine: string): Promise<{ seat: string; draft: string }> {
-  const found = (await readSeat(service.db, seat))?.drafts.find(({ body }) => body.id === machine);
+  const found = (await seatBundle(service, seat))?.drafts.find(({ body }) => body.id === machine);
   if (!found) throw new Error(`the demo has no ${machine}`);
   return { seat, draft: found.id };
 }
@@ -102,7 +108,7 @@ async function begun(service: Service, seatId: string, machine: string): Promise
 }
 
 async function open(service: Service, id: string) {
-  const last = (await readQuote(service.db, id))?.revisions.at(-1);
+  const last = (await quoteById(service, id))?.revisions.at(-1);
   if (!last) throw new Error(`the demo has no quote ${id}`);
   return last;
 }

@@ -19,6 +19,8 @@ import type { QuoteChanges } from '@/core/quote/changes';
 import type { Quote } from '@/core/quote/document';
 import type { Answer, Inside, RevisionSpec, RevisionState, WayToSend } from '@/core/quote/kept';
 import type { Order } from '@/core/quote/order';
+import type { CostRisk } from '@/core/quote/risk';
+import type { Substitute } from '@/core/quote/substitutes';
 import type { Settings } from '@/core/model/settings';
 import type { Mapping } from '@/core/formats/csv/mapping';
 import type { Owned } from '@/core/formats/projectFile';
@@ -381,4 +383,16 @@ export interface QuoteDetail {
     readonly togetherMinor: number;
     readonly joint: boolean;
   };
+}
+
+/** What prices may do to a quote while it holds, and parts that nobody sells with what may stand in for them. */
+export interface QuoteRisk {
+  readonly state: 'told';
+  readonly days: number;
+  readonly risk: CostRisk | undefined;
+  readonly gone: readonly {
+    readonly name: string;
+    readonly seat: string | undefined;
+    readonly instead: readonly Substitute[];
+  }[];
 }

@@ -128,7 +128,10 @@ export const offerSchema = z
     /** The last day it holds. */
     until: isoDate.optional(),
     /** Where it is bought. */
-    link: z.url({ protocol: /^https$/, error: 'is no address that begins with https://' }).max(400).optional(),
+    link: z
+      .url({ protocol: /^https$/, error: 'is no address that begins with https://' })
+      .max(400)
+      .optional(),
     asOf: isoDate,
   })
   .superRefine(({ priceMinor, free }, context) => {

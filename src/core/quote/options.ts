@@ -149,7 +149,7 @@ const QUIETER_BY = 2;
  * Each is tried on the machine under all rules; the cheapest that brings no conflict is told.
  */
 export function notAskedOf(offered: Offered, terms: QuoteTerms): NotAsked[] {
-  const { assessment, brief, context } = offered;
+  const { assessment, brief } = offered;
   const { machine, parts, catalogue, region } = assessment.facts;
   const cheapest = (kind: PartKind, wanted: (part: Part) => boolean): Part[] =>
     catalogue

@@ -4,17 +4,10 @@ import { fullName, type AnyFitted } from '../model/fitted';
 import type { Machine } from '../model/machine';
 import type { PartKind } from '../parts';
 import { basketFor } from '../versus/basketFor';
-import {
-  advantagesOf,
-  correction,
-  freeMemory,
-  freeSlots,
-  loudest,
-  reserve,
-  type Advantage,
-} from '../versus/advantages';
+import { advantagesOf, freeMemory, freeSlots, loudest, reserve, type Advantage } from '../versus/advantages';
 import { compareWithRival, meanSpeed, suppliers, taskRows, type TaskRow } from '../versus/rivals';
 import { daysBetween } from '../units/days';
+import { ratioOf } from '../units/money';
 import { getsAmount, needsAmount } from './amounts';
 import type { Against, PaperMachine, PaperWork, Reason } from './document';
 
@@ -157,7 +150,7 @@ export function againstOf(machine: Assessment, present: Assessment | undefined, 
     .map((comparison) => ({
       comparison,
       does: comparison.tasks.filter(({ theirs }) => theirs.verdict === 'carries' || theirs.gets !== undefined).length,
-      apart: Math.abs(Math.log(comparison.theirs.landedMinor / Math.max(1, ours))),
+      apart: Math.abs(Math.log(ratioOf(comparison.theirs.landedMinor, Math.max(1, ours)))),
     }))
     .sort((a, b) => b.does - a.does || a.apart - b.apart)[0]?.comparison;
   const arrives = basket.best?.arrives;

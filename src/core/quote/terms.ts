@@ -52,7 +52,6 @@ export const partySchema = z.strictObject({
 export const LOCALES = ['en', 'de'] as const;
 export type Locale = (typeof LOCALES)[number];
 export const SHEETS = ['A4', 'letter'] as const;
-export type Sheet = (typeof SHEETS)[number];
 
 /**
  * A change that the client may ask for by a tick: a part in place of one that is there, one more, or one less. `machine` is

@@ -1,7 +1,7 @@
 import PDFDocument from 'pdfkit';
 import type { Quote } from '@/core/quote/document';
 import { quoteBlocks, type Block, type Cell, type Table } from '@/core/formats/paper/blocks';
-import { paperWords } from '@/core/words/paper/words';
+import { paperWords } from '@/core/words/paper';
 import { faceBytes, type Weight } from './fonts';
 import { lines, type Run } from './runs';
 

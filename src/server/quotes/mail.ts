@@ -2,7 +2,7 @@ import { createTransport } from 'nodemailer';
 import { quoteCsv } from '@/core/formats/paper/csv';
 import { quotePage } from '@/core/formats/paper/html';
 import type { Quote } from '@/core/quote/document';
-import { paperWords } from '@/core/words/paper/words';
+import { paperWords } from '@/core/words/paper';
 import { quotePdf } from '../papers/pdf';
 import { refuse } from '../refuse';
 
@@ -10,8 +10,8 @@ import { refuse } from '../refuse';
 const PATIENCE_MS = 8_000;
 
 /** Where answers to a letter go: what the workshop can be reached at, where that is an address. */
-const addressOf = (reach: string | undefined): string =>
-  /[^\s<>]+@[^\s<>]+/.exec(reach ?? '')?.[0] ?? 'workshop@localhost';
+const addressOf = (reach = ''): string =>
+  reach.split(/[\s<>,;]/).find((word) => word.includes('@')) ?? 'workshop@localhost';
 
 /**
  * Hands a quote over to the mail server of this machine: a letter with the PDF and the page that reads without the app.

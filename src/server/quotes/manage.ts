@@ -94,6 +94,12 @@ export async function quotesOf(service: Service, seatId: string): Promise<{ quot
   return { quotes: mine.map((quote) => viewOf(quote, workshop, today)).reverse(), workshop };
 }
 
+/** One quote with its revisions. */
+export async function quoteById(service: Service, id: string): Promise<QuoteView | undefined> {
+  const quote = await readQuote(service.db, id);
+  return quote && viewOf(quote, await readWorkshop(service.db), await todayOf(service));
+}
+
 const GONE = 'is not there any more; another window took it away';
 
 async function revisionOf(service: Service, id: string, revision: number) {

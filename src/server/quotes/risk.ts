@@ -1,25 +1,14 @@
 import { contextOf } from '@/core/assess';
-import { costRisk, type CostRisk } from '@/core/quote/risk';
-import { substitutesOf, type Substitute } from '@/core/quote/substitutes';
+import { costRisk } from '@/core/quote/risk';
+import { substitutesOf } from '@/core/quote/substitutes';
 import { fullName } from '@/core/model/fitted';
 import { readQuote } from '@/store/quoteStore';
+import type { QuoteRisk } from '../contract';
 import { answering, refuse, type Refused } from '../refuse';
 import { seriesOf } from '../prices/history';
 import { todayOf, type Service } from '../service';
 import * as projects from '@/store/projectStore';
 import { compose } from './compose';
-
-/** What prices may do to a quote while it holds, and parts that nobody sells with what may stand in for them. */
-export interface QuoteRisk {
-  readonly state: 'told';
-  readonly days: number;
-  readonly risk: CostRisk | undefined;
-  readonly gone: readonly {
-    readonly name: string;
-    readonly seat: string | undefined;
-    readonly instead: readonly Substitute[];
-  }[];
-}
 
 export async function quoteRisk(service: Service, id: string, revision: number): Promise<QuoteRisk | Refused> {
   return answering(async () => {

@@ -22,6 +22,7 @@ import { coins, coinsOnly, listed } from '@/core/words/format';
 import { orderStep } from '@/server/actions';
 import { useDraftAssessment } from '../seat/moment';
 import { later, opening } from '../shared/later';
+import type { NextStep } from './nextStep';
 import { Opener } from '../shared/Opener';
 import { Problems } from '../shared/Problems';
 import { TextButton } from '../shared/TextButton';
@@ -208,5 +209,9 @@ function Line({ line, today, currency, onStep }: LineProps) {
   );
 }
 
-const NEXT = { bought: 'Bought', received: 'Received', back: 'Goes back', refund: 'Refunded' } as const;
-export type NextStep = keyof typeof NEXT;
+const NEXT: Readonly<Record<NextStep, string>> = {
+  bought: 'Bought',
+  received: 'Received',
+  back: 'Goes back',
+  refund: 'Refunded',
+};

@@ -9,7 +9,7 @@ import type { Problem } from '@/core/formats/problems';
 import type { WayToSend } from '@/core/quote/kept';
 import type { Workshop } from '@/core/quote/terms';
 import { coins } from '@/core/words/format';
-import { answerQuote, dropRevision, sendRevision, withdrawPage } from '@/server/actions';
+import { answerQuote, dropRevision, orderAgain, sendRevision, withdrawPage } from '@/server/actions';
 import type { Done, QuoteDetail, QuoteView, Refused, RevisionView } from '@/server/contract';
 import { Problems } from '../shared/Problems';
 import { TextButton } from '../shared/TextButton';
@@ -123,6 +123,14 @@ export function Send({ quote, revision, detail, workshop, named, reload }: Props
           {answer.alternative !== undefined &&
             `, ${detail?.quote.alternatives.find(({ id }) => id === answer.alternative)?.name ?? 'another draft'} in its place`}
           .
+        </p>
+      )}
+      {state === 'accepted' && !revision.order && (
+        <p>
+          There is no purchase list: a draft or a price was missing.{' '}
+          <Button disabled={busy} onClick={() => void run(() => orderAgain(quote.id, revision.revision))}>
+            Make it
+          </Button>
         </p>
       )}
       {state === 'sent' && detail && (

@@ -6,7 +6,7 @@ import { minorDigits, shownCoins, type Currency } from '@/core/units/money';
 import { orNone, typedAmount, typedDay } from '@/core/units/typed';
 import { FormDay, FormField } from '../shared/form';
 import { SmallForm } from '../shared/SmallForm';
-import type { NextStep } from './OrderView';
+import type { NextStep } from './nextStep';
 
 interface Props {
   readonly what: NextStep;

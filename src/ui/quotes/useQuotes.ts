@@ -3,8 +3,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import type { Workshop } from '@/core/quote/terms';
-import type { QuoteDetail, QuoteView, Refused } from '@/server/contract';
-import type { QuoteRisk } from '@/server/quotes/risk';
+import type { QuoteDetail, QuoteRisk, QuoteView, Refused } from '@/server/contract';
 import { answerOf, readJson, type Answer } from '../shared/asking';
 
 const QUOTES = '/api/quotes';

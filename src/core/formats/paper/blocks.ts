@@ -1,7 +1,7 @@
 import { unpricedIn, type PaperLine, type PaperMachine, type PaperOption, type Quote } from '../../quote/document';
 import type { Party } from '../../quote/terms';
 import { capitalised } from '../../words/format';
-import { paperWords } from '../../words/paper/words';
+import { paperWords } from '../../words/paper';
 
 /** One cell of a table of a paper. */
 export interface Cell {

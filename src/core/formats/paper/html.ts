@@ -1,5 +1,5 @@
 import { chosenTotal, type Quote } from '../../quote/document';
-import { paperWords } from '../../words/paper/words';
+import { paperWords } from '../../words/paper';
 import { minorDigits } from '../../units/money';
 import { quoteBlocks, type Block, type Cell, type Table } from './blocks';
 

@@ -1,8 +1,5 @@
 import type { Amount, Against, NotAsked, PaperMachine, PaperOption, Quote, Reason } from '../../quote/document';
-import type { Locale } from '../../quote/terms';
-import { DE } from './de';
-import { EN } from './en';
-import { numbersOf, type Numbers } from './numbers';
+import type { Numbers } from './numbers';
 
 /** All that papers say, in one language; every sentence of them is here. */
 export interface PaperWords {
@@ -67,11 +64,3 @@ export interface PaperWords {
     readonly text: (quote: Quote, numbers: Numbers) => string;
   };
 }
-
-const ALL: Readonly<Record<Locale, PaperWords>> = { en: EN, de: DE };
-
-/** The words and the numbers of a language. */
-export const paperWords = (locale: Locale): { readonly words: PaperWords; readonly numbers: Numbers } => ({
-  words: ALL[locale],
-  numbers: numbersOf(locale),
-});
