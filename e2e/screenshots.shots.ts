@@ -30,24 +30,6 @@ test('pictures for the README', async ({ page }) => {
   await expect(page.getByRole('complementary')).toContainText('Easily taken for it');
   await shot(page, 'library');
 
-  await page.getByLabel('File to open').setInputFiles({
-    name: 'price list.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(
-      [
-        'Brand;Model;Bus;PCIe gen;Lanes;Form factor;Max. read (GB/s);Steady write;Size;Power (W);Price (USD);Weight (oz)',
-        'Fenstore;Weir 2 TB;NVMe;4;4;M.2 2280;7,1;1900;2 TB;6,5;129,90;0,3',
-        'Fenstore;Weir 4 TB;NVMe;4;4;M.2 2280;9,9;1900;4 TB;7;259,90;0,3',
-        'Fenstore;Weir 8 TB;tape;4;4;M.2 2280;7,1;fast;8 TB;7;0;0,4',
-      ].join('\r\n'),
-    ),
-  });
-  await page.getByRole('button', { name: 'Check it' }).click();
-  await expect(page.getByRole('list', { name: 'Problems' })).toBeVisible();
-  await shot(page, 'import');
-  await page.getByRole('button', { name: 'Throw the file away' }).click();
-  await expect(page).toHaveURL(/library$/);
-
   await openSeat(page, 'brief');
   await settled(page);
   await shot(page, 'brief');
@@ -98,9 +80,6 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('button', { name: 'Heat and air', exact: true }).click();
   await calm(page);
   await shot(page, 'draft-heat');
-  await page.getByRole('button', { name: 'Fans and side view' }).click();
-  await expect(page.getByRole('slider', { name: 'Room' })).toBeVisible();
-  await shot(page, 'draft-side');
   await openSeat(page, 'draft');
 
   await page.getByRole('button', { name: /^Grade 5.4K raw: / }).click();
@@ -121,6 +100,20 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('link', { name: 'Buy', exact: true }).click();
   await expect(await opened(page, 'What waiting has been worth')).toContainText('90 days');
   await shot(page, 'buy');
+  await page.getByRole('button', { name: 'Quotes', exact: true }).click();
+  await page.getByRole('button', { name: '2026-3: sent' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('for Draft B');
+  await shot(page, 'quote');
+  const html = await page.request.get('/api/quotes/quote-3/2/html');
+  const client = await page.context().newPage();
+  await client.setContent(await html.text());
+  await client.getByRole('checkbox').first().check();
+  await client
+    .getByRole('heading', { level: 2 })
+    .first()
+    .evaluate((head) => head.scrollIntoView({ block: 'center' }));
+  await shot(client, 'client');
+  await client.close();
 
   await openSeat(page, 'weigh');
   await page.emulateMedia({ colorScheme: 'dark' });

@@ -187,6 +187,8 @@ export function offersOf({ part, usd }: Priced): Record<string, unknown>[] {
       priceMinor: asShopsWrite(coins),
       condition,
       deliveryDays: days,
+      // a name that belongs to nobody (RFC 2606)
+      link: `https://${seller}.example/${part.id}`,
       asOf: OFFERS_DAY,
       ...(rebate && region === 'region-a' && condition === 'new' ? { rebate } : {}),
       ...extra,

@@ -126,7 +126,8 @@ function penOf(doc: Doc): Pen {
         const wide = measure(style)(run);
         if (run.face) {
           use(run, style);
-          doc.fillColor(style.color).text(run.text, at, y, { lineBreak: false });
+          // all fonts of a line stand on one baseline, however high each of them reaches
+          doc.fillColor(style.color).text(run.text, at, y + style.size, { lineBreak: false, baseline: 'alphabetic' });
         } else
           doc
             .lineWidth(0.6)
@@ -242,7 +243,9 @@ function drawTable(pen: Pen, root: Part, { widths, head, rows, foot }: Table): v
     });
     const high =
       Math.max(...laid.map(({ lines: own, style }) => Math.max(1, own.length) * style.size * LEADING)) + PAD * 2;
-    if (!repeated && pen.room(high) && tag === 'TD') row(head, 'TH', true);
+    // the head of a group does not stand alone at the foot of a page
+    const wanted = cells[0]?.strong === true ? 2 * high : high;
+    if (!repeated && pen.room(wanted) && tag === 'TD') row(head, 'TH', true);
     const top = doc.y;
     const element = repeated ? undefined : doc.struct('TR');
     if (element) table.add(element);
