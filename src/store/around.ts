@@ -5,6 +5,7 @@ import { seenSchema } from '@/core/versus/standing';
 import { readJson } from './aside';
 import type { Database, Writer } from './database';
 import { readPoints, readSources, readWatches } from './priceStore';
+import { listQuotes } from './quoteStore';
 
 interface Wanted {
   readonly offers: ReadonlySet<string>;
@@ -34,6 +35,20 @@ export async function readAround(db: Database, wanted: Wanted): Promise<Around> 
       const read = readJson(spec, seenSchema);
       return wanted.seats.has(seat) && 'value' in read ? [{ seat, draft, seen: read.value }] : [];
     }),
+    quotes: (await listQuotes(db))
+      .filter(({ revisions }) => revisions.some(({ spec }) => spec.subjects.some(({ seat }) => wanted.seats.has(seat))))
+      .map(({ id, projectId, number, madeOn, revisions }) => ({
+        id,
+        project: projectId,
+        number,
+        madeOn,
+        revisions: revisions.map(({ token: _token, sent, answer, order, ...rest }) => ({
+          ...rest,
+          ...(sent ? { sent } : {}),
+          ...(answer ? { answer } : {}),
+          ...(order ? { order } : {}),
+        })),
+      })),
   };
 }
 
@@ -74,6 +89,30 @@ const ADD: { readonly [L in AroundList]: (trx: Writer, entry: Entry<L>) => Promi
     );
     return Number(added.numAffectedRows ?? 0) > 0;
   },
+  // a number that is another's here is not taken twice
+  quotes: async (trx, { id, project, number, madeOn, revisions }) => {
+    const added = await sql`
+      INSERT OR IGNORE INTO quotes (id, project_id, number, made_on) VALUES (${id}, ${project}, ${number}, ${madeOn})`.execute(
+      trx,
+    );
+    if (Number(added.numAffectedRows ?? 0) === 0) return false;
+    const text = (value: object | undefined): string | null => (value ? JSON.stringify(value) : null);
+    for (const { revision, version, spec, sent, answer, order } of revisions)
+      await trx
+        .insertInto('quote_revisions')
+        .values({
+          quote_id: id,
+          revision,
+          version,
+          spec: JSON.stringify(spec),
+          sent: text(sent),
+          answer: text(answer),
+          token: null,
+          purchase: text(order),
+        })
+        .execute();
+    return true;
+  },
 };
 
 /** Whether an entry would add something; only read. */
@@ -101,6 +140,12 @@ const LACKS: { readonly [L in AroundList]: (db: Database, entry: Entry<L>) => Pr
       .select('seat_id')
       .where('seat_id', '=', seat)
       .where('draft_id', '=', draft)
+      .executeTakeFirst()),
+  quotes: async (db, { id, number }) =>
+    !(await db
+      .selectFrom('quotes')
+      .select('id')
+      .where((where) => where.or([where('id', '=', id), where('number', '=', number)]))
       .executeTakeFirst()),
 };
 

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { watchSchema } from '../money/watch';
 import { idText, isoDate } from '../parts/common';
+import { answerSchema, revisionSpecSchema, sentSchema } from '../quote/kept';
+import { orderSchema } from '../quote/order';
 import { listOf } from '../units/bounds';
 import { currencySchema } from '../units/money';
 import { seenSchema } from '../versus/standing';
@@ -33,8 +35,27 @@ export const dayRateSchema = z.strictObject({
 /** How a draft stood when somebody marked it as seen. */
 export const markSchema = z.strictObject({ seat: idText, draft: z.string().min(1).max(200), seen: seenSchema });
 
+/** A quote with its revisions, as they went out and were answered. Addresses of pages stay where they are served. */
+export const quoteFileSchema = z.strictObject({
+  id: z.string().min(1).max(200),
+  project: z.string().min(1).max(200),
+  number: z.string().min(1).max(40),
+  madeOn: isoDate,
+  revisions: listOf(
+    z.strictObject({
+      revision: z.number().int().min(1),
+      version: z.number().int().min(1),
+      spec: revisionSpecSchema,
+      sent: sentSchema.optional(),
+      answer: answerSchema.optional(),
+      order: orderSchema.optional(),
+    }),
+    999,
+  ),
+});
+
 /** What belongs to a project beside its seats and parts. An archive adds of it what is not there; it overwrites nothing. */
-export const AROUND_LISTS = ['points', 'sources', 'watches', 'rates', 'marks'] as const;
+export const AROUND_LISTS = ['points', 'sources', 'watches', 'rates', 'marks', 'quotes'] as const;
 export type AroundList = (typeof AROUND_LISTS)[number];
 export const aroundSchemas = {
   points: pointsSchema,
@@ -42,6 +63,7 @@ export const aroundSchemas = {
   watches: watchSchema,
   rates: dayRateSchema,
   marks: markSchema,
+  quotes: quoteFileSchema,
 } as const;
 export type Around = { readonly [L in AroundList]: readonly z.infer<(typeof aroundSchemas)[L]>[] };
 

@@ -28,7 +28,7 @@ export function optionOutWords({ name, because, findings }: OptionOut): string {
       return `${name} is left out: nobody sells it here; give it a price by hand or take it away`;
     case 'brings': {
       const [first] = findings;
-      return `${name} is left out: with it, ${first ? findingWords(first).says : 'the machine has a conflict'}`;
+      return `${name} is left out: with it, ${first ? findingWords(first).says.replace(/\.$/, '') : 'the machine has a conflict'}`;
     }
   }
 }

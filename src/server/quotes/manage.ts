@@ -167,7 +167,7 @@ function standsAgainst({ facts, findings }: Assessment, seat: string | undefined
   if (!first) return [];
   const rest = against.length - 1;
   return [
-    `${seat === undefined ? '' : `${seat}: `}${facts.machine.name} should not be ordered as it is: ${findingWords(first).says}${rest > 0 ? `, and ${rest} more under Draft` : ''}`,
+    `${seat === undefined ? '' : `${seat}: `}${facts.machine.name} should not be ordered as it is: ${findingWords(first).says.replace(/\.$/, '')}${rest > 0 ? `, and ${rest} more under Draft` : ''}`,
   ];
 }
 

@@ -1,3 +1,7 @@
+import { createWriteStream, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
 import { sql } from 'kysely';
@@ -5,10 +9,12 @@ import { describe, expect, test } from 'vitest';
 import { usualWorkshop, workshopSchema } from '@/core/quote/terms';
 import { demoCatalogue } from '@/demo/catalogue';
 import { mailbox } from '@/standins/mailbox/server';
-import { readQuote, writeWorkshop } from '@/store/quoteStore';
+import { listQuotes, readQuote, writeWorkshop } from '@/store/quoteStore';
 import { readSeat } from '@/store/projectStore';
 import { saveDraftEdit } from '../edits';
-import { fixDemoDay, type Service } from '../service';
+import { exportArchive } from '../exports';
+import { importFile } from '../import/importFile';
+import { fixDemoDay, openService, type Service } from '../service';
 import { addFilm } from '../tests/film';
 import { preparedService } from '../tests/prepared';
 import {
@@ -213,6 +219,33 @@ describe('a quote', () => {
     expect(risk.gone.map(({ name }) => name)).toEqual(['Fenstore Cask 1 TB']);
     expect(risk.gone[0]?.instead.length).toBeGreaterThan(0);
     expect((await detail(id)).quote.machines[0]?.unpriced).toEqual(['Fenstore Cask 1 TB']);
+  });
+});
+
+describe('an archive', () => {
+  test('carries quotes to another database as they went out, once', async () => {
+    const id = await begun();
+    await send(id);
+    await answerQuote(service, id, 1, { state: 'accepted' });
+    await begun();
+    const before = await listQuotes(service.db);
+    const folder = mkdtempSync(join(tmpdir(), 'vane-quotes-'));
+    const there = openService(join(folder, 'there.db'));
+    try {
+      const archive = await exportArchive(service);
+      const path = join(folder, 'all.zip');
+      if (archive) await pipeline(archive.stream, createWriteStream(path));
+      expect((await importFile(there, { format: 'archive', path, name: 'all.zip' })).state).toBe('written');
+      expect(await listQuotes(there.db)).toEqual(before);
+      await expect(sql`DELETE FROM quote_revisions WHERE quote_id = ${id}`.execute(there.db)).rejects.toThrow(
+        /that was sent/,
+      );
+      await importFile(there, { format: 'archive', path, name: 'all.zip' });
+      expect(await listQuotes(there.db)).toEqual(before);
+    } finally {
+      await there.close();
+      rmSync(folder, { recursive: true, force: true });
+    }
   });
 });
 

@@ -28,7 +28,13 @@ export function Choices({ detail: { quote }, spec, onChange }: Props) {
   const { options } = spec.terms;
   const only = spec.subjects.length === 1 ? spec.subjects[0] : undefined;
   const others = drafts.filter(
-    ({ id, body }) => only?.seat === seat && id !== only.draft && body.present !== true && body.items.length > 0,
+    ({ id, body }) =>
+      only?.seat === seat &&
+      id !== only.draft &&
+      body.present !== true &&
+      body.items.length > 0 &&
+      // of what was sent only what it offered
+      (onChange !== undefined || spec.others.includes(id)),
   );
   const count = quote.options.length + quote.alternatives.length;
   const nameOf = (ids: readonly string[]): string =>
