@@ -16,8 +16,10 @@ const USE = `use:
                           cost less than one (two), how a machine is mended (repair), what a few parts at once do from there (steps), or one budget shared over several cases (team: --weights N,…, --floors AMOUNT,…, --step AMOUNT);
                           --machine ID, --figures tasks,memory,graphics,storage, --budget AMOUNT, --at low|likely,
                           --nodes N (gives up after so many), --catalogue FILE, --json
-  vane quote CASE.json    makes a quote for a machine of a case: --terms FILE, --machine ID, --out FILE.csv|json|html,
+  vane quote CASE.json    makes a quote for a machine of a case: --terms FILE, --machine ID, --out FILE.pdf|csv|json|html,
                           --own FILE.csv (costs and margin, for the workshop alone)
+  vane plan CASE.json     prints the order in which a machine is put together, with what each step waits for:
+                          --machine ID, --json
   vane check FILE…        says what importing the files would do, and every problem with its place
   vane import FILE…       takes catalogue, CSV, archive and case files into the database, each whole or not at all
   vane export WHAT        writes catalogue, archive [--project ID], bom --seat ID --draft ID, a kind of part or offer
@@ -113,6 +115,9 @@ switch (command) {
     break;
   case 'quote':
     process.exitCode = await (await import('./quote')).quoteCommand(args, aroundCatalogue);
+    break;
+  case 'plan':
+    process.exitCode = await (await import('./plan')).planCommand(args, aroundCatalogue);
     break;
   case 'schema':
     process.exitCode = schemaCommand(argument);

@@ -27,5 +27,6 @@ export const FLOORS = [
     holds: 'from the machine that is there to another: what it brings, what that costs, when it pays',
   },
   { folders: ['quote'], holds: 'what a client is offered: lines, margin, tax, totals' },
+  { folders: ['assemble'], holds: 'the order in which a machine is put together' },
   { folders: ['library', 'formats', 'words'], holds: 'finding, reading and writing, saying' },
 ];

@@ -1,3 +1,4 @@
+import { spreadFans } from '../../power/headers';
 import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** Fans of the case, of the cooler and those added, on the board's headers and the splitters in the machine. */
@@ -87,32 +88,14 @@ export const fanHeaders: Rule = {
 /** More fans than any machine has; what a file says beyond it decides nothing. */
 const MOST_FANS = 64;
 
-/**
- * The fullest header when fans are spread as well as headers and splitters allow: the hungriest fans get a header each,
- * the rest go on the splitters, each on the one with most current to spare.
- */
+/** The fullest header when fans are spread as well as headers and splitters allow. */
 function fullestHeader(
   currentsA: readonly number[],
   headers: number,
   splitters: readonly number[],
 ): { fansOnOne: number; currentA: number } {
-  const plain = Math.max(0, headers - splitters.length);
-  const sorted = [...currentsA].sort((a, b) => b - a);
-  const loads = [
-    ...sorted.slice(0, plain).map((currentA) => ({ fansOnOne: 1, currentA, room: 0 })),
-    ...splitters.map((outlets) => ({ fansOnOne: 0, currentA: 0, room: outlets })),
-  ];
-  for (const currentA of sorted.slice(plain)) {
-    const on = loads
-      .filter(({ room }) => room > 0)
-      .reduce<(typeof loads)[number] | undefined>(
-        (best, load) => (!best || load.currentA < best.currentA ? load : best),
-        undefined,
-      );
-    if (!on) continue;
-    on.fansOnOne++;
-    on.room--;
-    on.currentA += currentA;
-  }
-  return loads.reduce((most, load) => (load.currentA > most.currentA ? load : most), { fansOnOne: 0, currentA: 0 });
+  return spreadFans(currentsA, headers, splitters).reduce(
+    (most, { fans, currentA }) => (currentA > most.currentA ? { fansOnOne: fans.length, currentA } : most),
+    { fansOnOne: 0, currentA: 0 },
+  );
 }

@@ -1,0 +1,194 @@
+import type { Assessment } from '../assess';
+import type { Gap, Planned, StepCode, Why } from '../assemble/steps';
+import { fullName } from '../model/fitted';
+import { number } from './format';
+
+/** What a step's words are made with. */
+type Naming = Pick<Assessment, 'facts'>;
+
+const nameOf = ({ facts }: Naming, item: string | undefined): string => {
+  const fitted = facts.parts.all.find((entry) => entry.item.id === item);
+  return fitted ? fullName(fitted.part) : (item ?? '');
+};
+
+const PLUG: Readonly<Record<string, string>> = {
+  'board-24': '24-pin',
+  'processor-8': '8-pin processor power',
+  'card-8': '8-pin card power',
+  'card-16': '16-pin card power',
+  sata: 'power',
+  peripheral: 'peripheral power',
+  fan: 'fan',
+  pump: 'pump',
+  light: 'light',
+  usb: 'front USB',
+  audio: 'front audio',
+  switch: 'switch and lamps',
+  data: 'data',
+};
+
+/** What is done, in one line. */
+export function stepTitle(step: Planned, machine: Naming): string {
+  const about = nameOf(machine, step.about);
+  const at = step.place === undefined ? '' : ` ${step.place}`;
+  const { cable } = step;
+  const which = cable && cable.of > 1 ? ` ${cable.number} of ${cable.of}` : '';
+  switch (step.code) {
+    case 'prepare-case':
+      return `Open ${about}, set the standoffs for ${step.place ?? 'this board'}`;
+    case 'processor':
+      return `Put ${about} into the socket`;
+    case 'module':
+      return `Put a module of ${about} into slot${at}`;
+    case 'board-drive':
+      return `Put ${about} into${at}`;
+    case 'cooler-kit':
+      return `Mount the ${step.place ?? 'socket'} kit of ${about}`;
+    case 'radiator':
+      return `Screw the radiator of ${about} to the ${step.place ?? 'case'}`;
+    case 'case-fan':
+      return `Mount ${about} at the ${step.place ?? 'case'}`;
+    case 'supply':
+      return `Mount ${about}${step.place === undefined ? '' : ` at the ${step.place}`}`;
+    case 'cage-drive':
+      return `Screw ${about} into its bay`;
+    case 'board-in':
+      return `Lower ${about} into the case and screw it down`;
+    case 'power-cable':
+    case 'card-power':
+    case 'drive-power':
+      return `Plug the ${PLUG[cable?.connector ?? ''] ?? ''} cable${which} into ${about}`;
+    case 'front-cable':
+      return `Plug the ${PLUG[cable?.connector ?? ''] ?? ''} cable${step.place === undefined ? '' : ` (${step.place})`} of ${about} into its header`;
+    case 'fan-cable':
+      return `Plug the ${PLUG[cable?.connector ?? ''] ?? ''} cable${which} of ${about} into ${cable?.connector === 'pump' ? 'the pump header' : cable?.header === undefined ? 'a fan header' : `fan header ${cable.header}`}`;
+    case 'data-cable':
+      return `Run the data cable of ${about} to${at === '' ? ' its port' : at}`;
+    case 'cooler':
+      return `Paste, then ${about} on the processor`;
+    case 'card':
+      return `Seat ${about} in${at}`;
+    case 'accessory':
+      return `Fit ${about}`;
+    case 'close':
+      return 'Look over every plug once, close the case';
+  }
+}
+
+/** How tight or with what, the usual mistake, and how one sees that it is right. */
+export interface Craft {
+  readonly with: string;
+  readonly mistake: string;
+  readonly right: string;
+}
+
+export const CRAFT: Readonly<Record<StepCode, Craft>> = {
+  'prepare-case': {
+    with: 'standoff key or pliers, hand-tight',
+    mistake: 'a standoff left where the board has no hole: it shorts the board',
+    right: 'as many standoffs as holes, each under one',
+  },
+  processor: {
+    with: 'no tool, no force',
+    mistake: 'pressed or turned in the socket: pins bend',
+    right: 'mark on mark, it drops by its own weight; keep the socket’s cover',
+  },
+  module: {
+    with: 'both thumbs',
+    mistake: 'the wrong pair of slots: half the bandwidth',
+    right: 'both latches closed, the same height along its length',
+  },
+  'board-drive': {
+    with: 'small screwdriver or clasp, finger-tight',
+    mistake: 'the film left on under the cover: it runs hot',
+    right: 'lies flat, cover back on',
+  },
+  'cooler-kit': {
+    with: 'screwdriver, until the pillars stop',
+    mistake: 'bars of another socket',
+    right: 'the plate does not rattle',
+  },
+  radiator: {
+    with: 'screwdriver, short screws',
+    mistake: 'screws so long that they pierce the fins',
+    right: 'hoses without a kink, their ends below the top where it stands in front',
+  },
+  'case-fan': {
+    with: 'screwdriver, finger-tight',
+    mistake: 'turned round: it blows against the others',
+    right: 'the side with the struts is where the air leaves',
+  },
+  supply: {
+    with: 'screwdriver, four screws',
+    mistake: 'cables of another supply: the pins differ, the drives die',
+    right: 'its fan faces its intake',
+  },
+  'cage-drive': {
+    with: 'screwdriver or tray',
+    mistake: 'two screws only: it hums',
+    right: 'plugs face the board’s side',
+  },
+  'board-in': {
+    with: 'screwdriver, all screws begun before any is tight',
+    mistake: 'a spring of the rear shield inside a port',
+    right: 'every port shows, no standoff under a bare place',
+  },
+  'power-cable': {
+    with: 'straight down until it clicks',
+    mistake: 'the processor’s input forgotten: it turns and shows nothing',
+    right: 'the latch holds when pulled',
+  },
+  'front-cable': {
+    with: 'straight, by its missing pin',
+    mistake: 'one pin aside: the switch does nothing',
+    right: 'no pin left over',
+  },
+  'fan-cable': { with: 'by its guide', mistake: 'more on one header than it carries', right: 'no cable near blades' },
+  'data-cable': {
+    with: 'until it clicks',
+    mistake: 'a port that is off with this slot in use',
+    right: 'no sharp bend',
+  },
+  'drive-power': { with: 'by its L', mistake: 'forced the wrong way round', right: 'sits flush' },
+  cooler: {
+    with: 'paste as a pea or a thin cross; screws across, in turns',
+    mistake: 'the film on its base left on',
+    right: 'it does not turn, an even edge all round',
+  },
+  card: {
+    with: 'latch open, pressed along its length; screws',
+    mistake: 'not seated at the far end: fewer lanes',
+    right: 'the latch is closed, the bracket lies flat',
+  },
+  'card-power': {
+    with: 'one cable for each input',
+    mistake: 'one cable’s two plugs in two inputs',
+    right: 'no gap at the plug, no bend right behind it',
+  },
+  accessory: { with: 'as it says', mistake: 'left in its bag', right: 'nothing is left over' },
+  close: { with: 'by hand', mistake: 'a cable in a fan', right: 'the panel closes without force' },
+};
+
+/** Why a step comes after another, in a few words. */
+export const whyWords = (why: Why, step: string): string =>
+  why.code === 'carries' ? `after “${step}”, which it stands on` : `after “${step}”: it lies over the ${why.place}`;
+
+/** What cannot be planned, with the mend. */
+export function gapWords({ code, item, field }: Gap, machine: Naming): string {
+  switch (code) {
+    case 'no-board':
+      return 'There is no board: nothing can be planned without one.';
+    case 'no-case':
+      return 'There is no case: the plan ends on the bench.';
+    case 'no-place':
+      return `${nameOf(machine, item)} has no place in this machine, and is not in the plan; see Draft.`;
+    case 'no-header':
+      return `There is no header left for a fan of ${nameOf(machine, item)}; add a splitter.`;
+    case 'unstated':
+      return `${nameOf(machine, item)} does not state its ${field ?? 'figures'}: what it needs there is not in the plan.`;
+  }
+}
+
+/** "1 h 12 min, about" */
+export const minutesWords = (minutes: number): string =>
+  minutes >= 90 ? `about ${number(minutes / 60, 2)} h` : `about ${Math.round(minutes)} min`;
