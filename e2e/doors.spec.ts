@@ -87,7 +87,7 @@ test('each station answers before it shows evidence', async ({ page }) => {
 });
 
 test('a station says little before anything is opened, and stays as it was left', async ({ page }) => {
-  for (const station of ['brief', 'draft', 'weigh', 'rivals', 'buy'] as const) {
+  for (const station of ['brief', 'draft', 'weigh', 'rivals', 'buy', 'assemble'] as const) {
     await openSeat(page, station);
     await expect(page.getByText(/Trying/)).toHaveCount(0, { timeout: 60_000 });
     const words = (await page.getByRole('main').innerText()).split(/\s+/).filter(Boolean);

@@ -198,7 +198,7 @@ test('help says of each place what it answers; its words and keys stand beside',
   await noBarriers(page, 'help');
 });
 
-const STATIONS = ['brief', 'draft', 'weigh', 'rivals', 'buy'] as const;
+const STATIONS = ['brief', 'draft', 'weigh', 'rivals', 'buy', 'assemble'] as const;
 
 /** What of a page nobody could bring into view; runs in the page. */
 function outOfReach(): string[] {

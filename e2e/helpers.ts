@@ -10,7 +10,7 @@ export const SONAR = '/ninefathom/sonar-ingest';
 /** Opens a station of a seat, the film desk's first. */
 export async function openSeat(
   page: Page,
-  station: 'brief' | 'draft' | 'weigh' | 'rivals' | 'buy',
+  station: 'brief' | 'draft' | 'weigh' | 'rivals' | 'buy' | 'assemble',
   seat = SEAT,
 ): Promise<void> {
   await page.goto(`${seat}/${station}`);

@@ -267,7 +267,7 @@ test.describe('manners', () => {
     await expect(page.getByRole('button', { name: /^Palisar Gale 12, / })).toContainText('200 W limit');
   });
 
-  for (const station of ['brief', 'draft', 'weigh', 'rivals', 'buy'] as const)
+  for (const station of ['brief', 'draft', 'weigh', 'rivals', 'buy', 'assemble'] as const)
     test(`${station}: readable by all, in both themes, and never wider than the window`, async ({ page }) => {
       await openSeat(page, station);
       await openAll(page);

@@ -1,5 +1,6 @@
 import { EVIDENCE } from '../evidence/constants';
 import { HEAT } from '../heat/constants';
+import { MINUTES } from '../assemble/constants';
 import { UPGRADE } from '../upgrade/constants';
 import { COMMON } from '../work/common';
 import type { Register } from '../figures/registers';
@@ -128,5 +129,8 @@ export function modelDocument(): string {
     '### Selling what is there',
     '',
     ...registerTable(UPGRADE),
+    '### Putting it together',
+    '',
+    ...registerTable(MINUTES),
   ].join('\n');
 }

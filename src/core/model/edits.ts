@@ -7,7 +7,16 @@ import { handPriceSchema, paidSchema } from './offers';
 import type { PartKind } from '../parts';
 import { sideSchema } from '../parts/case';
 import { driveRole } from '../figures/resources';
-import { FIRST, itemSchema, phaseSchema, resaleSchema, tuningSchema, type Item, type Machine } from './machine';
+import {
+  doneSchema,
+  FIRST,
+  itemSchema,
+  phaseSchema,
+  resaleSchema,
+  tuningSchema,
+  type Item,
+  type Machine,
+} from './machine';
 import { idText, partIdSchema, plainText } from '../parts/common';
 import { phasesOf } from './phases';
 import { taskSchema } from './tasks';
@@ -48,6 +57,8 @@ const singleEditSchemas = [
   z.strictObject({ kind: z.literal('set-phase'), phase: phaseSchema }),
   /** Drops a phase and what it changes: what comes with it, and that something goes in it. */
   z.strictObject({ kind: z.literal('drop-phase'), phase: idText }),
+  /** Marks a step of the assembly as done, or takes that back. */
+  z.strictObject({ kind: z.literal('assembled'), step: plainText(120), done: doneSchema.optional() }),
 ] as const;
 
 /** Changes of a machine as values: they can be applied, previewed, priced, stored and offered again. */
@@ -198,6 +209,12 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
     }
     case 'drop-phase':
       return withoutPhase(machine, edit.phase);
+    case 'assembled': {
+      const { assembly, ...rest } = machine;
+      if (JSON.stringify(assembly?.[edit.step]) === JSON.stringify(edit.done)) return machine;
+      const left = edit.done ? { ...assembly, [edit.step]: edit.done } : without(assembly, edit.step);
+      return Object.keys(left).length > 0 ? { ...rest, assembly: left } : rest;
+    }
     case 'several':
       return edit.edits.reduce<Machine>(editMachine, machine);
   }

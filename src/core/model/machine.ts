@@ -120,6 +120,9 @@ export const movedHere = (
   machine.present !== true &&
   !boards.some(({ item }) => item.owned === true && item.stood !== true);
 
+/** A step of the assembly that is done. */
+export const doneSchema = z.strictObject({ on: isoDate, by: plainText(60).optional() });
+
 export const machineSchema = z
   .strictObject({
     id: idText,
@@ -140,6 +143,11 @@ export const machineSchema = z
     evidence: z.array(measurementSchema).max(500).optional(),
     /** The machine that is there already: what is added to it counts as owned. */
     present: z.boolean().optional(),
+    /** Steps of its assembly that are done, by step: when, and by whom where that is said. */
+    assembly: z
+      .record(plainText(120), doneSchema)
+      .refine((done) => Object.keys(done).length <= 2000, 'has more steps than any machine')
+      .optional(),
   })
   .superRefine((machine, context) => {
     const seen = new Set<string>();

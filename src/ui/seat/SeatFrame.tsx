@@ -5,6 +5,7 @@ import Box from '@mui/material/Box';
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
+import { OFF_TEXT } from '../shared/offText';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { SeatBundle } from '@/server/contract';
 import { HelpButton } from '../shared/HelpButton';
@@ -120,16 +121,17 @@ function TopBar() {
   useTourOffer(showAround);
 
   useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
-  useHotkeys('g>8', () => router.push('/workshop'));
-  useHotkeys('mod+z', () => void step('undo'), { preventDefault: true });
-  useHotkeys(['mod+shift+z', 'mod+y'], () => void step('redo'), { preventDefault: true });
-  useHotkeys('g>0', () => router.push('/'));
-  useHotkeys('g>1', () => go('brief'));
-  useHotkeys('g>2', () => go('draft'));
-  useHotkeys('g>3', () => go('weigh'));
-  useHotkeys('g>4', () => go('rivals'));
-  useHotkeys('g>5', () => go('buy'));
-  useHotkeys('g>7', () => router.push('/library'));
+  useHotkeys('g>8', () => router.push('/workshop'), OFF_TEXT);
+  useHotkeys('mod+z', () => void step('undo'), { ...OFF_TEXT, preventDefault: true });
+  useHotkeys(['mod+shift+z', 'mod+y'], () => void step('redo'), { ...OFF_TEXT, preventDefault: true });
+  useHotkeys('g>0', () => router.push('/'), OFF_TEXT);
+  useHotkeys('g>1', () => go('brief'), OFF_TEXT);
+  useHotkeys('g>2', () => go('draft'), OFF_TEXT);
+  useHotkeys('g>3', () => go('weigh'), OFF_TEXT);
+  useHotkeys('g>4', () => go('rivals'), OFF_TEXT);
+  useHotkeys('g>5', () => go('buy'), OFF_TEXT);
+  useHotkeys('g>6', () => go('assemble'), OFF_TEXT);
+  useHotkeys('g>7', () => router.push('/library'), OFF_TEXT);
 
   const busy = saving === 'saving';
   const undoText =

@@ -5,6 +5,7 @@ export const STATIONS = [
   { id: 'weigh', name: 'Weigh', key: '3' },
   { id: 'rivals', name: 'Rivals', key: '4' },
   { id: 'buy', name: 'Buy', key: '5' },
+  { id: 'assemble', name: 'Assemble', key: '6' },
 ] as const;
 
 /** In an address of a seat: shows around. */

@@ -36,6 +36,6 @@ export const TOUR: readonly TourStop[] = [
   {
     at: 'nav[aria-label="Stations"]',
     title: 'The way through',
-    says: 'Brief tells the work, Draft makes the machine, Weigh compares drafts, Rivals sets it against branded machines, Buy finds the cheapest basket. The question mark says what the words mean.',
+    says: 'Brief tells the work, Draft makes the machine, Weigh compares drafts, Rivals sets it against branded machines, Buy finds the cheapest basket, Assemble plans the build. The question mark says what the words mean.',
   },
 ];

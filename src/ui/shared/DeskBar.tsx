@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { OFF_TEXT } from './offText';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { HelpButton } from './HelpButton';
 import { ThemeSwitch } from './ThemeSwitch';
@@ -12,9 +13,9 @@ import { ThemeSwitch } from './ThemeSwitch';
 export function DeskBar({ children }: { children?: ReactNode }) {
   const path = usePathname();
   const router = useRouter();
-  useHotkeys('g>0', () => router.push('/'));
-  useHotkeys('g>7', () => router.push('/library'));
-  useHotkeys('g>8', () => router.push('/workshop'));
+  useHotkeys('g>0', () => router.push('/'), OFF_TEXT);
+  useHotkeys('g>7', () => router.push('/library'), OFF_TEXT);
+  useHotkeys('g>8', () => router.push('/workshop'), OFF_TEXT);
   const link = (href: string, name: string) => (
     <Link href={href} aria-current={path === href || (href !== '/' && path.startsWith(href)) ? 'page' : undefined}>
       {name}

@@ -17,7 +17,7 @@ import { HELP, placeOf } from '@/core/words/help';
 
 const KEYS = [
   ['Ctrl or ⌘ K', 'find a part or do something'],
-  ['g then 1 … 5', 'Brief, Draft, Weigh, Rivals, Buy'],
+  ['g then 1 … 6', 'Brief, Draft, Weigh, Rivals, Buy, Assemble'],
   ['g then 0', 'Desk'],
   ['g then 7', 'Library'],
   ['g then 8', 'Workshop'],

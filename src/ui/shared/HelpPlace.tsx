@@ -2,6 +2,7 @@
 
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { OFF_TEXT } from './offText';
 import type { GlossaryTerm } from '@/core/words/glossary';
 import type { HelpShown } from './Help';
 import { later } from './later';
@@ -44,7 +45,7 @@ export function HelpPlace({ children }: { children: ReactNode }) {
     }),
     [],
   );
-  useHotkeys('?', () => door.open('keys'), { useKey: true, ignoreModifiers: true });
+  useHotkeys('?', () => door.open('keys'), { ...OFF_TEXT, useKey: true, ignoreModifiers: true });
   return (
     <HelpContext value={door}>
       {children}

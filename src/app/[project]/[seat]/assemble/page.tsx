@@ -1,0 +1,5 @@
+import { AssembleStation } from '@/ui/assemble/AssembleStation';
+
+export default function AssemblePage() {
+  return <AssembleStation />;
+}
