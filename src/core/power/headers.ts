@@ -11,7 +11,7 @@ export interface HeaderLoad {
  * on the one with most current to spare. Fans that find no place hang nowhere.
  * @param currentsA A of each fan
  * @param splitters outlets of each splitter, the most first
- * @example spreadFans([0.2, 0.3], 1, [2]) // [{ fans: [1, 0], currentA: 0.5, splitter: 0 }]
+ * @example spreadFans([0.2, 0.3], 1, [2]).length // 1
  */
 export function spreadFans(currentsA: readonly number[], headers: number, splitters: readonly number[]): HeaderLoad[] {
   const used = splitters.slice(0, headers);
