@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isoDate, plainText } from '../parts/common';
 import { currencySchema } from '../units/money';
+import { COST_LINES } from '../versus/ownership';
 import { LOCALES, quoteTermsSchema, SHEETS } from './terms';
 
 export const QUOTE_FORMAT = 'vane-quote';
@@ -75,6 +76,10 @@ const againstSchema = z.strictObject({
   /** How fast this machine is against it, over the tasks that both run; above 1 is faster. */
   speed: z.strictObject({ low: z.number(), likely: z.number(), high: z.number() }).optional(),
   tasks: z.number().int(),
+  /** What it comes to over the years of service against this machine, and what of both is known and counted. */
+  years: z
+    .strictObject({ years: z.number().int(), differenceMinor: minor, lines: z.array(z.enum(COST_LINES)) })
+    .optional(),
   /** Tasks that only one of them runs. */
   onlyOurs: z.array(z.string()),
   onlyTheirs: z.array(z.string()),

@@ -5,7 +5,10 @@ import type { Machine } from '../model/machine';
 import type { PartKind } from '../parts';
 import { basketFor } from '../versus/basketFor';
 import { advantagesOf, freeMemory, freeSlots, loudest, reserve, type Advantage } from '../versus/advantages';
-import { compareWithRival, meanSpeed, suppliers, taskRows, type TaskRow } from '../versus/rivals';
+import { supportOf } from '../money/support';
+import type { Landed } from '../money/landed';
+import { compareOwnership } from '../versus/ownership';
+import { compareWithRival, meanSpeed, suppliers, taskRows, type Comparison, type TaskRow } from '../versus/rivals';
 import { daysBetween } from '../units/days';
 import { ratioOf } from '../units/money';
 import { getsAmount, needsAmount } from './amounts';
@@ -139,8 +142,34 @@ function against(
   };
 }
 
-/** The machine against what is there, and against the branded one that is nearest to it in price and does as many tasks. */
-export function againstOf(machine: Assessment, present: Assessment | undefined, context: Context): Against[] {
+/** What a branded machine comes to over the years of service against this one, of all that is known of both. */
+function overYears(
+  machine: Assessment,
+  totalMinor: number,
+  { assessment, theirs, side }: Comparison & { readonly theirs: Landed },
+): Pick<Against, 'years'> {
+  const pair = compareOwnership(
+    { assessment: machine, purchaseMinor: totalMinor, purchaseOpen: false, support: supportOf(machine.facts.parts) },
+    { assessment, purchaseMinor: theirs.landedMinor, purchaseOpen: false, support: side.support },
+  );
+  const [ours, other] = [pair.oursRunningMinor.at(-1), pair.theirsRunningMinor.at(-1)];
+  if (ours === undefined || other === undefined || !pair.compared.includes('purchase')) return {};
+  const counted = pair.compared.filter((line) => pair.ours.byLine[line] !== 0 || pair.theirs.byLine[line] !== 0);
+  return {
+    years: { years: pair.ours.years.length - 1, differenceMinor: other - ours, lines: counted },
+  };
+}
+
+/**
+ * The machine against what is there, and against the branded one that is nearest to it in price and does as many tasks.
+ * @param totalMinor what the client pays for it
+ */
+export function againstOf(
+  machine: Assessment,
+  present: Assessment | undefined,
+  context: Context,
+  totalMinor: number,
+): Against[] {
   const { brief, catalogue, today } = machine.facts;
   const basket = basketFor(machine);
   const ours = basket.total.landedMinor;
@@ -175,6 +204,7 @@ export function againstOf(machine: Assessment, present: Assessment | undefined, 
             ),
             name: `${branded.side.rival.maker} ${branded.side.rival.name}`,
             totalMinor: branded.theirs.landedMinor,
+            ...overYears(machine, totalMinor, { ...branded, theirs: branded.theirs }),
           },
         ]
       : []),

@@ -126,7 +126,12 @@ export function quoteOf(
         lacking: purchases.own[i]?.lacking ?? [],
         work: workOf(machine, present),
         parts: reasonsOf(machine),
-        against: againstOf(machine, present, subject.context),
+        against: againstOf(
+          machine,
+          present,
+          subject.context,
+          subjects.length === 1 ? inside.totalMinor : sumOf(mine, 'grossMinor'),
+        ),
         notAsked: offer ? notAskedOf(offer, fair) : [],
         room: roomOf(machine),
         later: laterOf(subject.machine),

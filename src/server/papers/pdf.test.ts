@@ -101,6 +101,7 @@ describe('a quote on paper', () => {
       'Cut UHD dive footage',
       'Why these parts',
       'Beside others',
+      'Over 4 years ',
       'Place and day',
       'Not in the price: ',
     ])

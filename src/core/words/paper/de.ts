@@ -1,4 +1,5 @@
 import type { Amount } from '../../quote/document';
+import type { CostLine } from '../../versus/ownership';
 import type { Numbers } from './numbers';
 import { besideShown, joined, type BesideNames } from './shared';
 import type { PaperWords } from './words';
@@ -72,6 +73,16 @@ function amount(said: Amount, { number, times }: Numbers): string {
       return said.buffer ? 'rechtzeitig' : 'hält Schritt';
   }
 }
+
+const COSTS: Readonly<Record<CostLine, string>> = {
+  purchase: 'Kauf',
+  later: 'spätere Käufe',
+  energy: 'Strom',
+  software: 'Software',
+  repair: 'Reparaturen',
+  waiting: 'Warten',
+  resale: 'Restwert',
+};
 
 const LACKING = {
   system: 'ein Betriebssystem',
@@ -168,6 +179,11 @@ export const DE: PaperWords = {
     const [ours, theirs] = [side('ours'), side('theirs')];
     return [
       ...price,
+      ...(against.years
+        ? [
+            `Über ${against.years.years} Jahre kostet ${against.name} ${coins(Math.abs(against.years.differenceMinor), quote.currency)} ${quote.currency} ${against.years.differenceMinor < 0 ? 'weniger' : 'mehr'} als dieser Rechner; gezählt sind ${list(against.years.lines.map((line) => COSTS[line]))}.`,
+          ]
+        : []),
       ...faster,
       ...more,
       ...(ours.length > 0 ? [`Dieser Rechner ist besser bei: ${ours.join('; ')}.`] : []),

@@ -1,4 +1,5 @@
 import type { Amount } from '../../quote/document';
+import type { CostLine } from '../../versus/ownership';
 import type { Numbers } from './numbers';
 import { besideShown, joined, type BesideNames } from './shared';
 import type { PaperWords } from './words';
@@ -53,6 +54,16 @@ function amount(said: Amount, { number, times }: Numbers): string {
       return said.buffer ? 'in time' : 'keeps up';
   }
 }
+
+const COSTS: Readonly<Record<CostLine, string>> = {
+  purchase: 'purchase',
+  later: 'later purchases',
+  energy: 'energy',
+  software: 'software',
+  repair: 'repairs',
+  waiting: 'waiting',
+  resale: 'what it still brings',
+};
 
 const LACKING = {
   system: 'an operating system',
@@ -149,6 +160,11 @@ export const EN: PaperWords = {
     const [ours, theirs] = [side('ours'), side('theirs')];
     return [
       ...price,
+      ...(against.years
+        ? [
+            `Over ${against.years.years} years ${against.name} costs ${coins(Math.abs(against.years.differenceMinor), quote.currency)} ${quote.currency} ${against.years.differenceMinor < 0 ? 'less' : 'more'} than this machine: ${list(against.years.lines.map((line) => COSTS[line]))} counted.`,
+          ]
+        : []),
       ...faster,
       ...more,
       ...(ours.length > 0 ? [`This machine is better in: ${ours.join('; ')}.`] : []),
