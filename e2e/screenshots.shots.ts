@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { BENCH, findings, MOSAICS, openSeat, settled, opened } from './helpers';
+import { BENCH, findings, openSeat, settled, opened } from './helpers';
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
@@ -76,10 +76,6 @@ test('pictures for the README', async ({ page }) => {
   await calm(page);
   await plan.evaluate((section) => section.scrollIntoView({ block: 'start' }));
   await shot(page, 'plan');
-  await openSeat(page, 'draft', MOSAICS);
-  await page.getByRole('button', { name: 'Heat and air', exact: true }).click();
-  await calm(page);
-  await shot(page, 'draft-heat');
   await openSeat(page, 'draft');
 
   await page.getByRole('button', { name: /^Grade 5.4K raw: / }).click();
@@ -114,6 +110,15 @@ test('pictures for the README', async ({ page }) => {
     .evaluate((head) => head.scrollIntoView({ block: 'center' }));
   await shot(client, 'client');
   await client.close();
+
+  await openSeat(page, 'assemble');
+  await page.getByRole('button', { name: 'Draft B', exact: true }).click();
+  const steps = page.getByRole('list', { name: 'Steps' });
+  await page.getByRole('textbox', { name: 'Who builds' }).fill('Ruan');
+  for (let i = 0; i < 4; i++) await steps.getByRole('checkbox').nth(i).check();
+  await steps.getByRole('button', { name: /Screw the radiator/ }).click();
+  await settled(page);
+  await shot(page, 'assemble');
 
   await openSeat(page, 'weigh');
   await page.emulateMedia({ colorScheme: 'dark' });
