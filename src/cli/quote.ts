@@ -77,7 +77,9 @@ export async function quoteCommand(args: readonly string[], around: () => Promis
   const unpriced = unpricedIn(quote);
   if (unpriced.length > 0) note(`no price for ${unpriced.join(', ')}: it is in no total`);
   for (const option of made.out) note(optionOutWords(option));
-  for (const name of made.otherOut) note(`${name} cannot be priced in full and stands in nobody's place`);
+  for (const { facts } of made.others)
+    if (!quote.alternatives.some(({ id }) => id === facts.machine.id))
+      note(`${facts.machine.name} cannot be priced in full and stands in nobody's place`);
   if (inside.missedMinor > 0)
     note(`${coins(inside.missedMinor, currency)} below the total that was asked for, as tax is rounded`);
   if (inside.marginMinor < 0) note(`${coins(-inside.marginMinor, currency)} below what it costs`);

@@ -1,13 +1,8 @@
 import type { RevisionSpec } from '@/core/quote/kept';
-import {
-  answerQuote,
-  beginQuote,
-  keepRevision,
-  orderStep,
-  quoteById,
-  reviseQuote,
-  sendRevision,
-} from '@/server/quotes/manage';
+import { answerQuote } from '@/server/quotes/answer';
+import { beginQuote, keepRevision, quoteById, reviseQuote } from '@/server/quotes/manage';
+import { orderStep } from '@/server/quotes/orders';
+import { sendRevision } from '@/server/quotes/send';
 import type { Done, Refused } from '@/server/refuse';
 import { seatBundle } from '@/server/seatBundle';
 import { saveWorkshop } from '@/server/quotes/workshop';

@@ -12,7 +12,10 @@ import { makeRival as makeRivalOf } from './rivals';
 import { markDrafts } from './seen';
 import * as setAside from './setAside';
 import * as library from './library';
+import { answerQuote as answerQuoteOf } from './quotes/answer';
 import * as quotes from './quotes/manage';
+import * as orders from './quotes/orders';
+import * as sending from './quotes/send';
 import { saveLogo as saveLogoOf, saveWorkshop as saveWorkshopOf } from './quotes/workshop';
 import * as drafts from './drafts';
 import * as edits from './edits';
@@ -257,21 +260,21 @@ export async function dropRevision(id: string, revision: number) {
 }
 
 export async function sendRevision(input: unknown) {
-  return quotes.sendRevision(service(), input);
+  return sending.sendRevision(service(), input);
 }
 
 export async function withdrawPage(id: string, revision: number) {
-  return quotes.withdrawPage(service(), String(id), Number(revision));
+  return sending.withdrawPage(service(), String(id), Number(revision));
 }
 
 export async function answerQuote(id: string, revision: number, said: unknown) {
-  return quotes.answerQuote(service(), String(id), Number(revision), said);
+  return answerQuoteOf(service(), String(id), Number(revision), said);
 }
 
 export async function orderAgain(id: string, revision: number) {
-  return quotes.orderAgain(service(), String(id), Number(revision));
+  return orders.orderAgain(service(), String(id), Number(revision));
 }
 
 export async function orderStep(id: string, revision: number, line: string, step: unknown) {
-  return quotes.orderStep(service(), String(id), Number(revision), String(line), step);
+  return orders.orderStep(service(), String(id), Number(revision), String(line), step);
 }

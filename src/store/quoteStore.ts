@@ -38,22 +38,33 @@ function optional<T>(text: string | null, schema: z.ZodType<T>): T | undefined {
   return 'value' in read ? read.value : undefined;
 }
 
-export async function listQuotes(db: Database, projectId?: string): Promise<StoredQuote[]> {
+/** All quotes, those of a project, or the one with an id. */
+async function quotesWhere(db: Database, { project, id }: { project?: string; id?: string }): Promise<StoredQuote[]> {
   const quotes = await db
     .selectFrom('quotes')
     .selectAll()
-    .$if(projectId !== undefined, (query) => query.where('project_id', '=', projectId ?? ''))
+    .$if(project !== undefined, (query) => query.where('project_id', '=', project ?? ''))
+    .$if(id !== undefined, (query) => query.where('id', '=', id ?? ''))
     .orderBy('made_on')
     .orderBy('number')
     .execute();
-  const rows = await db.selectFrom('quote_revisions').selectAll().orderBy('revision').execute();
-  return quotes.map(({ id, project_id, number, made_on }) => ({
-    id,
+  const rows = await db
+    .selectFrom('quote_revisions')
+    .selectAll()
+    .where(
+      'quote_id',
+      'in',
+      quotes.map((quote) => quote.id),
+    )
+    .orderBy('revision')
+    .execute();
+  return quotes.map(({ id: quoteId, project_id, number, made_on }) => ({
+    id: quoteId,
     projectId: project_id,
     number,
     madeOn: made_on,
     revisions: rows.flatMap((row): StoredRevision[] => {
-      const spec = row.quote_id === id ? optional(row.spec, revisionSpecSchema) : undefined;
+      const spec = row.quote_id === quoteId ? optional(row.spec, revisionSpecSchema) : undefined;
       return spec
         ? [
             {
@@ -71,8 +82,17 @@ export async function listQuotes(db: Database, projectId?: string): Promise<Stor
   }));
 }
 
+export const listQuotes = (db: Database, project?: string): Promise<StoredQuote[]> =>
+  quotesWhere(db, project === undefined ? {} : { project });
+
 export async function readQuote(db: Database, id: string): Promise<StoredQuote | undefined> {
-  return (await listQuotes(db)).find((quote) => quote.id === id);
+  return (await quotesWhere(db, { id }))[0];
+}
+
+/** Numbers and ids that quotes have. */
+export async function takenNames(db: Database): Promise<{ numbers: ReadonlySet<string>; ids: ReadonlySet<string> }> {
+  const rows = await db.selectFrom('quotes').select(['id', 'number']).execute();
+  return { numbers: new Set(rows.map(({ number }) => number)), ids: new Set(rows.map(({ id }) => id)) };
 }
 
 /** The revision whose page has this address. */

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { contextOf } from '../assess';
 import { compileCatalogue } from '../model/catalogue';
-import { briefOf, dataOf, machineOf, plus, without, type Change } from '../tests/world';
+import { briefOf, dataOf, machineOf, partLike, plus, without, type Change } from '../tests/world';
 import { quoteChanges } from './changes';
-import type { Quote } from './document';
+import { unpricedIn, type Quote } from './document';
 import { quoteOf, type Subject } from './quote';
 import { quoteTermsSchema } from './terms';
 
@@ -98,5 +98,19 @@ describe('a quote of several machines', () => {
     expect(made.quote.machines).toHaveLength(2);
     expect(made.quote.lines.filter(({ machine }) => machine === undefined).map(({ part }) => part)).toEqual(['disk']);
     expect(made.quote.totalMinor).toBe(quoted(two).totalMinor + 107_50);
+    // one that nobody sells is in no total, and is said
+    const gone = { ...spares, items: [{ id: 'x', part: 'unsold' as never }] };
+    const change: Change = {
+      addParts: [{ ...partLike('ssd'), id: 'unsold', name: 'Unsold' }],
+      offers: (offers) => offers.filter(({ part }) => part !== 'unsold'),
+    };
+    const unsold = quoteOf(
+      'Test',
+      [subjectOf(change, 'one', 'Bridge'), subjectOf(change, 'two', 'Bench')],
+      quoteTermsSchema.parse({ from: { name: 'Q' } }),
+      gone,
+    );
+    if ('code' in unsold) throw new Error(unsold.code);
+    expect(unpricedIn(unsold.quote)).toEqual(['Fenstore Unsold']);
   });
 });

@@ -131,7 +131,6 @@ const optionSchema = z.strictObject({
   /** The whole quote with this option and no other. */
   totalMinor: minor,
   needs: z.array(z.string()),
-  not: z.array(z.string()),
   /** Tasks that it changes. */
   work: z.array(z.strictObject({ task: plainText(200), does: amountSchema })),
 });
@@ -156,6 +155,8 @@ export const quoteSchema = z.strictObject({
   client: quoteTermsSchema.shape.client,
   machines: z.array(machineSchema),
   lines: z.array(lineSchema),
+  /** Parts for all of them without a price: they are in no total. */
+  unpriced: z.array(plainText(200)),
   byRate: z.array(z.strictObject({ taxRate: z.number(), netMinor: minor, taxMinor: minor })),
   discount: z.strictObject({ name: plainText(80), minor }).optional(),
   ...totals,
@@ -170,6 +171,8 @@ export const quoteSchema = z.strictObject({
   returnDays: z.number().int().optional(),
   notIncluded: z.array(plainText(200)),
   options: z.array(optionSchema),
+  /** Sets of options that cannot be had in full. */
+  notAll: z.array(z.array(z.string()).min(2)),
   /** Other machines at the same terms. */
   alternatives: z.array(
     z.strictObject({ id: z.string(), name: plainText(120), totalMinor: minor, differenceMinor: minor }),
@@ -177,9 +180,11 @@ export const quoteSchema = z.strictObject({
 });
 export type Quote = z.infer<typeof quoteSchema>;
 
-/** Parts of all machines that have no price. */
-export const unpricedIn = ({ machines }: Pick<Quote, 'machines'>): string[] =>
-  machines.flatMap(({ unpriced }) => unpriced);
+/** Parts that have no price, of machines and of what is for all. */
+export const unpricedIn = ({ machines, unpriced }: Pick<Quote, 'machines' | 'unpriced'>): string[] => [
+  ...machines.flatMap((machine) => machine.unpriced),
+  ...unpriced,
+];
 
 /** What the client may choose of a quote. */
 export interface Choice {
@@ -192,7 +197,7 @@ export interface Choice {
 export type NotHad =
   | { readonly code: 'unknown'; readonly id: string }
   | { readonly code: 'needs'; readonly option: string; readonly other: string }
-  | { readonly code: 'not-with'; readonly option: string; readonly other: string }
+  | { readonly code: 'not-all'; readonly options: readonly string[] }
   /** Options change the quoted machine: in place of it there is nothing that they could change. */
   | { readonly code: 'options-of-another' };
 
@@ -201,14 +206,14 @@ export function chosenTotal(quote: Quote, { alternative, options }: Choice): num
   const other = alternative === undefined ? undefined : quote.alternatives.find(({ id }) => id === alternative);
   if (alternative !== undefined && !other) return { code: 'unknown', id: alternative };
   if (other && options.length > 0) return { code: 'options-of-another' };
+  const clash = quote.notAll.find((set) => set.every((id) => options.includes(id)));
+  if (clash) return { code: 'not-all', options: clash };
   let totalMinor = other?.totalMinor ?? quote.totalMinor;
   for (const id of new Set(options)) {
     const option = quote.options.find((each) => each.id === id);
     if (!option) return { code: 'unknown', id };
     const lacks = option.needs.find((need) => !options.includes(need));
     if (lacks !== undefined) return { code: 'needs', option: id, other: lacks };
-    const clash = option.not.find((against) => options.includes(against));
-    if (clash !== undefined) return { code: 'not-with', option: id, other: clash };
     totalMinor += option.differenceMinor;
   }
   return totalMinor;

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { idText, isoDate, plainText } from '../parts/common';
+import { briefSchema } from '../model/brief';
+import { machineSchema } from '../model/machine';
 import { listOf, minorUnits } from '../units/bounds';
 import { quoteSchema, type Quote } from './document';
 import type { Priced } from './priced';
@@ -62,12 +64,23 @@ export function insideOf(
   };
 }
 
+/** A seat as it stood when something was sent: what was sold is bought, whatever becomes of the drafts. */
+export const seatThenSchema = z.strictObject({
+  seat: z.string().max(200),
+  name: plainText(120),
+  project: plainText(120),
+  brief: briefSchema,
+  drafts: z.array(z.strictObject({ id: z.string().max(200), body: machineSchema })),
+});
+export type SeatThen = z.infer<typeof seatThenSchema>;
+
 export const sentSchema = z.strictObject({
   on: isoDate,
   how: z.enum(WAYS_TO_SEND),
   to: plainText(200).optional(),
   quote: quoteSchema,
   inside: insideSchema,
+  seats: z.array(seatThenSchema),
 });
 export type Sent = z.infer<typeof sentSchema>;
 
@@ -85,15 +98,17 @@ export type Answer = z.infer<typeof answerSchema>;
 
 export type RevisionState = 'open' | 'sent' | 'accepted' | 'declined' | 'lapsed' | 'replaced';
 
-/** Where a revision stands on a day: a later one that was sent stands in its place. */
-export function stateOf(
-  revision: { readonly sent: Sent | undefined; readonly answer: Answer | undefined },
-  laterSent: boolean,
-  today: string,
-): RevisionState {
-  const { sent, answer } = revision;
+/** What of a revision says where it stands. */
+interface Standing {
+  readonly revision: number;
+  readonly sent: Sent | undefined;
+  readonly answer: Answer | undefined;
+}
+
+/** Where a revision stands on a day among all of its quote: a later one that was sent stands in its place. */
+export function stateOf({ revision, sent, answer }: Standing, all: readonly Standing[], today: string): RevisionState {
   if (!sent) return 'open';
   if (answer) return answer.state;
-  if (laterSent) return 'replaced';
+  if (all.some((each) => each.revision > revision && each.sent !== undefined)) return 'replaced';
   return today > sent.quote.validUntil ? 'lapsed' : 'sent';
 }

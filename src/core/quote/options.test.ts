@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { contextOf } from '../assess';
 import { compileCatalogue } from '../model/catalogue';
-import { briefOf, dataOf, machineOf, partLike, type Change } from '../tests/world';
+import { quoteBlocks } from '../formats/paper/blocks';
+import { briefOf, dataOf, machineOf, partLike, without, type Change } from '../tests/world';
 import { notHadWords, optionOutWords } from '../words/quote';
 import { chosenTotal, type NotHad, type Quote } from './document';
 import { quoteOf, type Quoted } from './quote';
@@ -52,10 +53,8 @@ describe('options', () => {
 
   test('that change the same part cannot be had together; the others can', () => {
     const { quote } = quoted(OPTIONS);
-    const by = new Map(quote.options.map((option) => [option.id, option.not]));
-    expect(by.get('no-disk')).toEqual(['other-disk']);
-    expect(by.get('other-disk')).toContain('no-disk');
-    expect(by.get('larger')).toEqual([]);
+    expect(quote.notAll).toContainEqual(['no-disk', 'other-disk']);
+    expect(quote.notAll.flat()).not.toContain('larger');
   });
 
   test('that bring a conflict only together cannot be had together: the board has two slots for drives', () => {
@@ -64,10 +63,42 @@ describe('options', () => {
       { id: 'two', name: 'Another', part: 'ssd-2tb' },
     ];
     const { quote } = quoted(two);
-    expect(quote.options.map(({ not }) => not)).toEqual([['two'], ['one']]);
+    expect(quote.notAll).toEqual([['one', 'two']]);
     expect(reason(quote, chosenTotal(quote, { options: ['one', 'two'] }))).toBe(
-      'One more cannot be had with Another; leave one of them out',
+      'One more and Another cannot be had together; leave one of them out',
     );
+  });
+
+  test('that are too much only all three together are told as three, and each two can be had', () => {
+    // one slot for drives on the board is free, and one on a card of two slots
+    const small: Change = {
+      ...WORLD,
+      items: without('disk-1'),
+      boards: (topology) => ({
+        ...topology,
+        slots: [
+          ...topology.slots,
+          {
+            id: 'm2-3',
+            label: 'M.2 slot 3',
+            on: 'hub',
+            kind: 'm2',
+            generation: 4,
+            lanes: 4,
+            lengthsMm: [80],
+            atRow: 6,
+          },
+        ],
+      }),
+    };
+    const three = ['one', 'two', 'three'].map((id) => ({ id, name: id, part: 'ssd' }));
+    const { quote } = quoted(three, small);
+    expect(quote.notAll).toEqual([['one', 'two', 'three']]);
+    expect(typeof chosenTotal(quote, { options: ['one', 'three'] })).toBe('number');
+    expect(reason(quote, chosenTotal(quote, { options: ['one', 'two', 'three'] }))).toBe(
+      'one, two and three cannot be had together; leave one of them out',
+    );
+    expect(JSON.stringify(quoteBlocks(quote))).toContain('one (not with two and three together)');
   });
 
   test('that bring a conflict, have no price, or change what is not there, are left out and said', () => {
@@ -105,9 +136,7 @@ describe('options', () => {
     fc.assert(
       fc.property(fc.subarray(quote.options.map(({ id }) => id)), (ids) => {
         const total = chosenTotal(quote, { options: ids });
-        const clashes = quote.options.some(
-          ({ id, not }) => ids.includes(id) && not.some((other) => ids.includes(other)),
-        );
+        const clashes = quote.notAll.some((set) => set.every((id) => ids.includes(id)));
         expect(typeof total !== 'number').toBe(clashes);
         if (typeof total !== 'number') return;
         const differences = quote.options.filter(({ id }) => ids.includes(id)).map((option) => option.differenceMinor);
@@ -142,7 +171,10 @@ describe('options', () => {
 describe('what nobody asked for', () => {
   test('is told with its difference where it can be had, and without where it cannot', () => {
     const told = (change: Change) => quoted([], change).quote.machines[0]?.notAsked ?? [];
-    expect(told(WORLD).find(({ what }) => what === 'error-correction')).toEqual({ what: 'error-correction' });
+    // board and processor could; no such memory is sold, and of that nothing is said
+    expect(told(WORLD).find(({ what }) => what === 'error-correction')).toBeUndefined();
+    const never = told({ ...WORLD, parts: { board: { errorCorrection: false } } });
+    expect(never.find(({ what }) => what === 'error-correction')).toEqual({ what: 'error-correction' });
     const able = told({
       ...WORLD,
       addParts: [{ ...partLike('kit'), id: 'kit-ecc', name: 'Test ECC', errorCorrection: true }],

@@ -56,6 +56,24 @@ describe('a purchase list', () => {
     ).toBe(true);
   });
 
+  test('names the set that a part makes up, and no other part', () => {
+    const bundle = {
+      id: 'pair',
+      name: 'Card and drive',
+      region: 'here',
+      parts: ['card', 'ssd'],
+      reductionMinor: 10_00,
+      until: '2026-06-01',
+    };
+    const { lines } = ordered({ sellers: [{ ...SHOP, bundles: [bundle as never] }] });
+    expect(
+      lines
+        .filter(({ bundle: set }) => set !== undefined)
+        .map(({ part }) => part)
+        .sort(),
+    ).toEqual(['card', 'ssd']);
+  });
+
   test('names what nobody sells', () => {
     expect(ordered({ offers: (all) => all.filter(({ part }) => part !== 'card') }).unbought).toEqual([
       'Palisar Test 12',

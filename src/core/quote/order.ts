@@ -56,7 +56,9 @@ export function orderOf(
           const machine = purchases.pieceOf(basket, item)?.machine;
           return machine === undefined ? [] : [machine];
         });
-        const bundle = invoice.bundles[0];
+        const bundle = invoice.seller.bundles?.find(
+          ({ id, parts }) => invoice.bundles.some((taken) => taken.id === id) && parts.includes(part.id),
+        );
         return {
           id: `${basket}-${offer.id}`,
           seller: { id: invoice.seller.id, name: invoice.seller.name },

@@ -192,7 +192,7 @@ export function againstOf(
           {
             ...against(
               'branded',
-              branded.side.rival.name,
+              `${branded.side.rival.maker} ${branded.side.rival.name}`,
               machine,
               branded.tasks,
               advantagesOf(
@@ -202,7 +202,6 @@ export function againstOf(
                 branded.assessment,
               ),
             ),
-            name: `${branded.side.rival.maker} ${branded.side.rival.name}`,
             totalMinor: branded.theirs.landedMinor,
             ...overYears(machine, totalMinor, { ...branded, theirs: branded.theirs }),
           },

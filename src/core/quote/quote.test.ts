@@ -285,7 +285,7 @@ describe('a quote of a machine', () => {
   test('others stand beside it at the same terms; one that cannot be priced is left out', () => {
     const cheap = machineOf({ machine: { id: 'cheap', name: 'Without a disk' }, items: without('disk-1') });
     const open = machineOf({ machine: { id: 'open', name: 'Open' }, items: plus({ id: 'x', part: 'nowhere' }) });
-    const { quote, otherOut } = made(
+    const { quote, others } = made(
       [subject({}, { others: [cheap, open], present: machineOf({ machine: { id: 'old', present: true } }) })],
       terms({ margin: { by: 'total', totalMinor: 1_161_00 } }),
     );
@@ -294,7 +294,7 @@ describe('a quote of a machine', () => {
     expect(quote.alternatives).toEqual([
       { id: 'cheap', name: 'Without a disk', totalMinor: 1_032_00, differenceMinor: -129_00 },
     ]);
-    expect(otherOut).toEqual(['Open']);
+    expect(others.map(({ facts }) => facts.machine.name)).toEqual(['Without a disk', 'Open']);
     expect(quote.machines[0]?.work.every(({ now }) => now !== undefined)).toBe(true);
     expect(quote.machines[0]?.against.map(({ what }) => what)).toEqual(['present']);
   });

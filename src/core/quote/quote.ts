@@ -6,10 +6,12 @@ import { dayAfter } from '../units/days';
 import { netOf } from '../units/money';
 import { costLines, purchasesOf, type Purchases } from './costs';
 import { QUOTE_FORMAT, quoteSchema, type PaperLine, type Quote } from './document';
-import { notAskedOf, optionsOf, priceAlone, type Offered, type OptionOut } from './options';
+import { notAskedOf } from './notAsked';
+import { optionsOf, priceAlone, type OptionOut } from './options';
 import { againstOf, laterOf, reasonsOf, roomOf, workOf } from './plainWords';
-import { priced, type NotPriced, type Priced } from './priced';
+import { priced, type NotPriced, type Priced, type QuoteLine } from './priced';
 import type { QuoteTerms } from './terms';
+import type { Offered } from './tried';
 
 /** A machine that is offered: a draft with its brief, and the machine that is there. */
 export interface Subject {
@@ -24,27 +26,43 @@ export interface Subject {
   readonly context: Context;
 }
 
-/** A quote with what stays in the workshop. */
-export interface Quoted {
-  readonly quote: Quote;
-  readonly inside: Priced;
-  readonly purchases: Purchases;
+/** Machines as they are bought: judged, with spares beside them in one basket. */
+export interface Bought {
   readonly machines: readonly Assessment[];
   /** All that is bought: the machines, then spares. */
-  readonly bought: readonly Assessment[];
+  readonly all: readonly Assessment[];
+  readonly purchases: Purchases;
+}
+
+/** A quote with what stays in the workshop. */
+export interface Quoted extends Bought {
+  readonly quote: Quote;
+  readonly inside: Priced;
   /** Options that are not in it. */
   readonly out: readonly OptionOut[];
-  /** Names of machines that were to stand in its place and cannot be priced in full. */
-  readonly otherOut: readonly string[];
+  /** Machines that may stand in its place, also those that cannot be priced in full and are not in it. */
+  readonly others: readonly Assessment[];
 }
 
 const judged = ({ brief, context }: Subject, machine: Machine): Assessment =>
   subjectOf(brief, context).assess(inPhase(machine, FIRST));
 
 /**
+ * How machines are bought for a client.
+ * @param spares parts that go beside the machines, as the items of one
+ * @throws RangeError without a machine
+ */
+export function boughtFor(subjects: readonly Subject[], spares?: Machine): Bought {
+  const [first] = subjects;
+  if (!first) throw new RangeError('a quote offers at least one machine');
+  const machines = subjects.map((subject) => judged(subject, subject.machine));
+  const all = spares ? [...machines, judged(first, spares)] : machines;
+  return { machines, all, purchases: purchasesOf(all) };
+}
+
+/**
  * A quote for machines, with options, with others at the same terms in place of a single one, and with the machine that is
  * there beside what it does. Another that cannot be priced in full is left out, as its total would be too low.
- * @param spares parts that go beside the machines, as the items of one
  * @throws RangeError without a machine
  */
 export function quoteOf(
@@ -53,19 +71,14 @@ export function quoteOf(
   terms: QuoteTerms,
   spares?: Machine,
 ): Quoted | NotPriced {
-  const [only] = subjects;
-  if (!only) throw new RangeError('a quote offers at least one machine');
-  const machines = subjects.map((subject) => judged(subject, subject.machine));
-  const [first] = machines;
-  if (!first) throw new RangeError('a quote offers at least one machine');
+  const { machines, all, purchases } = boughtFor(subjects, spares);
+  const [only, first] = [subjects[0], machines[0]];
+  if (!only || !first) throw new RangeError('a quote offers at least one machine');
   const { facts, region } = first;
-  // spares are bought in the same basket, and are no machine
-  const beside = spares && judged(only, spares);
-  const bought = beside ? [...machines, beside] : machines;
-  const purchases = purchasesOf(bought);
   const inside = priced(
-    costLines(bought, purchases.costOf, terms).map((line) =>
-      beside && line.machine === machines.length ? { ...line, machine: undefined } : line,
+    // spares are no machine: they are for all
+    costLines(all, purchases.costOf, terms).map((line) =>
+      line.machine === machines.length ? { ...line, machine: undefined } : line,
     ),
     terms,
     region,
@@ -82,18 +95,12 @@ export function quoteOf(
     return { id, brief, context, assessment: machines[i] ?? first };
   });
   const chosen = optionsOf(offered, terms.options, fair, inside.totalMinor);
-  const otherOut: string[] = [];
-  const alternatives =
-    subjects.length > 1
-      ? []
-      : only.others.flatMap((other) => {
-          const totalMinor = priceAlone(judged(only, other), fair);
-          if (totalMinor === undefined) {
-            otherOut.push(other.name);
-            return [];
-          }
-          return [{ id: other.id, name: other.name, totalMinor, differenceMinor: totalMinor - inside.totalMinor }];
-        });
+  const others = subjects.length > 1 ? [] : only.others.map((other) => judged(only, other));
+  const alternatives = others.flatMap((other) => {
+    const totalMinor = priceAlone(other, fair);
+    const { id, name } = other.facts.machine;
+    return totalMinor === undefined ? [] : [{ id, name, totalMinor, differenceMinor: totalMinor - inside.totalMinor }];
+  });
   const arrivals = purchases.baskets.map(({ best }) => best?.arrives);
   const quote = quoteSchema.parse({
     format: QUOTE_FORMAT,
@@ -137,7 +144,8 @@ export function quoteOf(
         later: laterOf(subject.machine),
       };
     }),
-    lines: shown(inside, terms, machines),
+    lines: shown(inside.lines, terms, machines),
+    unpriced: inside.unpriced.flatMap((line) => (line.machine === undefined ? [line.name] : [])),
     byRate: inside.byRate,
     ...(terms.discount ? { discount: { name: terms.discount.name, minor: inside.discountMinor } } : {}),
     netMinor: inside.netMinor,
@@ -153,12 +161,13 @@ export function quoteOf(
     returnDays: terms.returnDays,
     notIncluded: terms.notIncluded,
     options: chosen.options,
+    notAll: chosen.notAll,
     alternatives,
   });
-  return { quote, inside, purchases, machines, bought, out: chosen.out, otherOut };
+  return { quote, inside, purchases, machines, all, out: chosen.out, others };
 }
 
-const sumOf = <K extends 'netMinor' | 'taxMinor' | 'grossMinor'>(
+const sumOf = <K extends 'netMinor' | 'taxMinor' | 'grossMinor' | 'discountMinor'>(
   lines: readonly Readonly<Record<K, number>>[],
   key: K,
 ): number => lines.reduce((sum, line) => sum + line[key], 0);
@@ -173,51 +182,53 @@ function percentOfCost({ lines }: Priced, taxIn: boolean): string {
 }
 
 /** Lines as the client reads them: all of them, or each machine as one. At one price for one machine work and sending are in it. */
-function shown({ lines }: Priced, { show }: QuoteTerms, machines: readonly Assessment[]): PaperLine[] {
-  const idOf = (at: number | undefined): { machine?: string } => {
-    const id = at === undefined ? undefined : machines[at]?.facts.machine.id;
-    return id === undefined ? {} : { machine: id };
-  };
-  const plain = lines.map((line): PaperLine & { at: number | undefined } => ({
-    what: line.what,
-    at: line.machine,
-    ...idOf(line.machine),
-    ...(line.part === undefined ? {} : { part: line.part }),
-    name: line.name,
-    count: line.count,
-    taxRate: line.taxRate,
-    discountMinor: line.discountMinor,
-    netMinor: line.netMinor,
-    taxMinor: line.taxMinor,
-    grossMinor: line.grossMinor,
-  }));
-  if (show === 'lines') return plain.map(({ at: _at, ...line }) => line);
+function shown(
+  lines: readonly QuoteLine[],
+  { show }: Pick<QuoteTerms, 'show'>,
+  machines: readonly Assessment[],
+): PaperLine[] {
+  if (show === 'lines')
+    return lines.map((line) =>
+      asOne([line], line.what, line.name, line.machine === undefined ? undefined : machines[line.machine], line),
+    );
   const single = machines.length === 1;
   // tax is told by its rate, so there is one line for each
-  const groups = new Map<string, PaperLine[]>();
-  for (const line of plain) {
-    const key = `${single ? 0 : (line.at ?? line.name)} ${line.taxRate}`;
+  const groups = new Map<string, QuoteLine[]>();
+  for (const line of lines) {
+    const key = `${single ? 0 : (line.machine ?? line.name)} ${line.taxRate}`;
     groups.set(key, [...(groups.get(key) ?? []), line]);
   }
-  const named = new Set<string>();
-  return [...groups.values()].map((group): PaperLine => {
-    const [head] = group as [PaperLine, ...PaperLine[]];
-    const at = single ? 0 : (head as PaperLine & { at?: number }).at;
-    const machine = at === undefined ? undefined : machines[at]?.facts.machine;
-    const again = machine !== undefined && named.has(machine.id);
-    if (machine) named.add(machine.id);
-    const sum = (key: 'discountMinor' | 'netMinor' | 'taxMinor' | 'grossMinor'): number =>
-      group.reduce((all, line) => all + line[key], 0);
-    return {
-      what: machine ? (again ? 'beside' : 'machine') : head.what,
-      ...(machine ? { machine: machine.id } : {}),
-      name: machine?.name ?? head.name,
-      count: 1,
-      taxRate: head.taxRate,
-      discountMinor: sum('discountMinor'),
-      netMinor: sum('netMinor'),
-      taxMinor: sum('taxMinor'),
-      grossMinor: sum('grossMinor'),
-    };
+  const named = new Set<Assessment>();
+  return [...groups.values()].flatMap((group): PaperLine[] => {
+    const [head] = group;
+    if (!head) return [];
+    const at = single ? 0 : head.machine;
+    const machine = at === undefined ? undefined : machines[at];
+    if (!machine) return [asOne(group, head.what, head.name, undefined)];
+    const what = named.has(machine) ? 'beside' : 'machine';
+    named.add(machine);
+    return [asOne(group, what, machine.facts.machine.name, machine)];
   });
+}
+
+/** Lines of one tax rate as one. */
+function asOne(
+  group: readonly QuoteLine[],
+  what: PaperLine['what'],
+  name: string,
+  machine: Assessment | undefined,
+  { part, count }: { readonly part: string | undefined; readonly count: number } = { part: undefined, count: 1 },
+): PaperLine {
+  return {
+    what,
+    ...(machine ? { machine: machine.facts.machine.id } : {}),
+    ...(part === undefined ? {} : { part }),
+    name,
+    count,
+    taxRate: group[0]?.taxRate ?? 0,
+    discountMinor: sumOf(group, 'discountMinor'),
+    netMinor: sumOf(group, 'netMinor'),
+    taxMinor: sumOf(group, 'taxMinor'),
+    grossMinor: sumOf(group, 'grossMinor'),
+  };
 }

@@ -1,10 +1,9 @@
-import { quickly, subjectOf } from '../assess';
 import { editMachine } from '../model/edits';
 import { fullName } from '../model/fitted';
 import type { Part } from '../parts';
 import { LOWEST_FIRST } from '../units/band';
 import { editFor } from '../search/candidates';
-import type { Offered } from './options';
+import { brings, cheapestOf, judge, type Offered } from './tried';
 
 /** What may be bought in place of a part that nobody has: no conflict more, and no task further from its target. */
 export interface Substitute {
@@ -19,33 +18,17 @@ const TRIED = 16;
 const TOLD = 3;
 
 /** Substitutes of an item that is not sold any more, the cheapest first. */
-export function substitutesOf({ assessment, brief, context }: Offered, itemId: string): Substitute[] {
-  const { machine, parts, catalogue, region } = assessment.facts;
+export function substitutesOf(offered: Offered, itemId: string): Substitute[] {
+  const { assessment } = offered;
+  const { machine, parts } = assessment.facts;
   const fitted = parts.all.find(({ item }) => item.id === itemId);
   if (!fitted) return [];
   const { kind } = fitted.part;
-  const subject = subjectOf(brief, quickly(context));
-  const loud = (each: typeof assessment): Set<string> =>
-    new Set(each.findings.flatMap(({ level, key }) => (level === 'blocks' || level === 'stops' ? [key] : [])));
-  const before = loud(assessment);
-  return catalogue
-    .ofKind(kind)
-    .flatMap((part) => {
-      const prices = catalogue
-        .offers(part.id, region.id)
-        .filter(({ stock, condition }) => stock !== 0 && condition === 'new')
-        .map(({ priceMinor }) => priceMinor);
-      return part.id === fitted.part.id || prices.length === 0
-        ? []
-        : [{ part: part as Part, leastMinor: Math.min(...prices) }];
-    })
-    .sort((a, b) => a.leastMinor - b.leastMinor || (a.part.id < b.part.id ? -1 : 1))
-    .filter(({ part }) => like(part, fitted.part))
-    .slice(0, TRIED)
+  return cheapestOf(offered, kind, (part) => part.id !== fitted.part.id && like(part, fitted.part), TRIED)
     .filter(({ part }) => {
-      const after = subject.assess(editMachine(machine, editFor(machine, { kind, item: itemId }, part)));
+      const after = judge(offered, editMachine(machine, editFor(machine, { kind, item: itemId }, part)));
       return (
-        [...loud(after)].every((key) => before.has(key)) &&
+        brings(after, [assessment]).length === 0 &&
         after.tasks.every((task) => {
           const now = assessment.tasks.find((each) => each.task === task.task);
           return !now || LOWEST_FIRST[task.verdict] >= LOWEST_FIRST[now.verdict];

@@ -3,7 +3,7 @@ import type { OptionOut } from '../quote/options';
 import type { NotPriced } from '../quote/priced';
 import type { Currency } from '../units/money';
 import { findingWords } from './findings';
-import { coins } from './format';
+import { coins, listed } from './format';
 
 /** Why a quote cannot be made, with the mend. */
 export function notPricedWords(why: NotPriced, currency: Currency): string {
@@ -41,8 +41,8 @@ export function notHadWords(why: NotHad, { options }: Pick<Quote, 'options'>): s
       return `"${why.id}" is no choice of this quote`;
     case 'needs':
       return `${name(why.option)} can only be had with ${name(why.other)}; tick both or neither`;
-    case 'not-with':
-      return `${name(why.option)} cannot be had with ${name(why.other)}; leave one of them out`;
+    case 'not-all':
+      return `${listed(why.options.map(name))} cannot be had together; leave one of them out`;
     case 'options-of-another':
       return 'options change the quoted machine; another in its place is had as it is';
   }

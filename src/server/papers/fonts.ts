@@ -63,12 +63,22 @@ function allSubsets(): readonly Subset[] {
 
 const faces = new Map<number, Subset | undefined>();
 
+/** Han and kana are asked of one family and Hangul of another: each says of the other's that it has them, and lacks some. */
+const HANGUL = /\p{Script=Hangul}/u;
+const speaks = ({ family }: Subset, codePoint: number): boolean =>
+  family === 'noto-sans-sc' || family === 'gowun-dodum'
+    ? HANGUL.test(String.fromCodePoint(codePoint)) === (family === 'gowun-dodum')
+    : true;
+
 /** The file that a character is drawn from; undefined where none has it. */
 export function faceOf(codePoint: number, weight: Weight): Face | undefined {
   if (!faces.has(codePoint))
     faces.set(
       codePoint,
-      allSubsets().find(({ ranges }) => ranges.some(([low, high]) => codePoint >= low && codePoint <= high)),
+      allSubsets().find(
+        (subset) =>
+          subset.ranges.some(([low, high]) => codePoint >= low && codePoint <= high) && speaks(subset, codePoint),
+      ),
     );
   const found = faces.get(codePoint);
   if (!found) return undefined;

@@ -134,7 +134,7 @@ describe('a quote on paper', () => {
       arabic: 'سفينة المسح',
       chinese: '海洋調查船',
       japanese: 'センター',
-      korean: '해양조사',
+      korean: '가람해양',
       hindi: 'समुद्र',
       thai: 'ทะเล',
       greek: 'Θάλασσα',
@@ -228,7 +228,8 @@ describe('lines of text', () => {
     expect(faceOf(0x41, 600)).toMatchObject({ family: 'source-sans-3', weight: 600 });
     expect(faceOf(0x5d0, 600)).toMatchObject({ family: 'noto-sans-hebrew', weight: 400 });
     expect(faceOf(0x6d77, 400)?.family).toBe('noto-sans-sc');
-    expect(faceOf(0xd574, 400)?.family).toBe('gowun-dodum');
+    for (const syllable of [0xac00, 0xb78c, 0xd574, 0xd7a3]) expect(faceOf(syllable, 400)?.family).toBe('gowun-dodum');
+    expect(faceOf(0x4e00, 400)?.family).toBe('noto-sans-sc');
     expect(faceOf(0x1f41f, 400)?.family ?? 'none').not.toBe('source-sans-3');
     expect(() => openType(readFileSync(__filename))).toThrow(RangeError);
   });

@@ -1,86 +1,56 @@
-import { FIRST } from '@/core/model/machine';
-import { inPhase } from '@/core/model/phases';
-import { contextOf } from '@/core/assess';
+import { z } from 'zod';
 import { chosenTotal } from '@/core/quote/document';
-import { answerSchema, stateOf, type Answer, type RevisionSpec } from '@/core/quote/kept';
-import { changedBy } from '@/core/quote/options';
-import { orderOf, type Order } from '@/core/quote/order';
+import { answerSchema, stateOf } from '@/core/quote/kept';
 import { notHadWords } from '@/core/words/quote';
-import { readQuote, writeAnswer, type StoredRevision } from '@/store/quoteStore';
-import { read, Refusal, refuse } from '../refuse';
+import { writeAnswer } from '@/store/quoteStore';
+import { answering, DONE, read, Refusal, refuse, type Done, type Refused } from '../refuse';
 import { todayOf, type Service } from '../service';
-import { compose } from './compose';
+import { revisionOf } from './found';
+import { orderNow } from './orders';
 
 /** What a client says to a quote. */
-export type Saying = Pick<Answer, 'state' | 'options' | 'alternative' | 'by'>;
+export const sayingSchema = z.object({
+  state: z.enum(['accepted', 'declined']),
+  by: z.string().max(120).optional(),
+  options: z.array(z.string().max(100)).max(12).default([]),
+  alternative: z.string().max(200).optional(),
+});
 
 /**
  * Keeps the client's answer, once; with an accepted one the purchase list of what was chosen.
  * @throws Refusal where the quote lapsed, was replaced or answered, or the choice cannot be had
  */
-export async function giveAnswer(
-  service: Service,
-  quoteId: string,
-  revision: number,
-  said: Partial<Saying>,
-): Promise<void> {
-  const quote = await readQuote(service.db, quoteId);
-  const mine = quote?.revisions.find((each) => each.revision === revision);
-  if (!quote || !mine?.sent) refuse('quote', 'was not sent; send it first');
-  const today = await todayOf(service);
-  const state = stateOf(
-    mine,
-    quote.revisions.some((each) => each.revision > revision && each.sent !== undefined),
-    today,
-  );
-  const { quote: paper } = mine.sent;
+export async function giveAnswer(service: Service, id: string, revision: number, input: unknown): Promise<void> {
+  const said = read(sayingSchema, input);
+  const { quote, mine } = await revisionOf(service, id, revision);
+  if (!mine.sent) refuse('quote', 'was not sent; send it first');
   if (mine.answer) refuse('quote', `was ${mine.answer.state} on ${mine.answer.on} already`);
-  if (said.state === 'accepted' && state === 'lapsed')
+  const today = await todayOf(service);
+  const { quote: paper } = mine.sent;
+  if (said.state === 'declined') {
+    const answer = read(answerSchema, { state: said.state, by: said.by, on: today });
+    if (!(await writeAnswer(service.db, id, revision, answer, undefined))) refuse('quote', ANSWERED);
+    return;
+  }
+  const state = stateOf(mine, quote.revisions, today);
+  if (state === 'lapsed')
     refuse('quote', `lapsed on ${paper.validUntil}; make a new revision of it with today’s prices`);
-  if (said.state === 'accepted' && state === 'replaced')
-    refuse('quote', 'was replaced by a later revision; that one can be accepted');
-  const options = said.options ?? [];
-  const total = chosenTotal(paper, { options, alternative: said.alternative });
-  if (said.state === 'accepted' && typeof total !== 'number') refuse('options', notHadWords(total, paper));
-  const answer = read(answerSchema, {
-    ...said,
-    options: said.state === 'accepted' ? options : [],
-    on: today,
-    ...(said.state === 'accepted' ? { totalMinor: total } : {}),
+  if (state === 'replaced') refuse('quote', 'was replaced by a later revision; that one can be accepted');
+  const totalMinor = chosenTotal(paper, said);
+  if (typeof totalMinor !== 'number') refuse('options', notHadWords(totalMinor, paper));
+  const answer = read(answerSchema, { ...said, on: today, totalMinor });
+  // the answer counts although its purchase list cannot be made
+  const order = await orderNow(service, mine, answer).catch((error: unknown) => {
+    if (!(error instanceof Refusal)) throw error;
+    return undefined;
   });
-  const order = answer.state === 'accepted' ? await orderNow(service, mine, answer).catch(notMade) : undefined;
-  if (!(await writeAnswer(service.db, quoteId, revision, answer, order))) refuse('quote', 'was answered meanwhile');
+  if (!(await writeAnswer(service.db, id, revision, answer, order))) refuse('quote', ANSWERED);
 }
+const ANSWERED = 'was answered meanwhile';
 
-/** The answer counts although its purchase list cannot be made: a draft is gone, or a price. */
-function notMade(error: unknown): undefined {
-  if (!(error instanceof Refusal)) throw error;
-  return undefined;
-}
-
-/** The purchase list of what was accepted, at today's prices. @throws Refusal where a draft is gone */
-export async function orderNow(service: Service, { spec }: StoredRevision, answer: Answer): Promise<Order> {
-  const { compiled } = await service.catalogue();
-  const context = contextOf(compiled, await todayOf(service), await service.settings());
-  const { alternative } = answer;
-  const taken: RevisionSpec = {
-    ...spec,
-    subjects: spec.subjects.map((subject, i) =>
-      alternative !== undefined && i === 0 ? { ...subject, draft: alternative } : subject,
-    ),
-    others: [],
-    terms: { ...spec.terms, options: [], margin: { by: 'percent', percent: '0' }, discount: undefined },
-  };
-  const options = spec.terms.options.filter(({ id }) => answer.options.includes(id));
-  const first = spec.subjects[0]?.draft;
-  const made = await compose(service, taken, {
-    chosen: (machine, draft) =>
-      options
-        .filter((option) => (option.machine ?? first) === draft)
-        .reduce((now, option) => changedBy(now, option, context) ?? now, inPhase(machine, FIRST)),
+/** What the client said on paper or otherwise. */
+export const answerQuote = (service: Service, id: string, revision: number, said: unknown): Promise<Done | Refused> =>
+  answering(async () => {
+    await giveAnswer(service, id, revision, said);
+    return DONE;
   });
-  return orderOf(made.bought, made.purchases, [
-    ...made.quote.machines.map(({ seat }) => seat),
-    ...(spec.spares.length > 0 ? ['spares'] : []),
-  ]);
-}

@@ -1,6 +1,7 @@
+import { createHash } from 'node:crypto';
 import { contextOf, type Context } from '@/core/assess';
 import { machineSchema, type Machine } from '@/core/model/machine';
-import type { RevisionSpec } from '@/core/quote/kept';
+import type { RevisionSpec, SeatThen } from '@/core/quote/kept';
 import { quoteOf, type Quoted, type Subject } from '@/core/quote/quote';
 import { notPricedWords } from '@/core/words/quote';
 import * as projects from '@/store/projectStore';
@@ -8,38 +9,51 @@ import type { SeatDrafts } from '../contract';
 import { refuse } from '../refuse';
 import { todayOf, type Service } from '../service';
 
-/** A seat with what its machines are judged in; as long as nothing of it moves, what was judged once is known. */
+/** The seats of a revision as they stand, each once. @throws Refusal where one is gone */
+export async function seatsNow(service: Service, { subjects }: RevisionSpec): Promise<SeatThen[]> {
+  const seats: SeatThen[] = [];
+  for (const id of new Set(subjects.map(({ seat }) => seat))) {
+    const found = await projects.readSeat(service.db, id);
+    if (!found) refuse('seat', `"${id}" is not there any more; make a quote of another seat`);
+    seats.push({
+      seat: id,
+      name: found.seat.name,
+      project: found.seat.projectName,
+      brief: found.brief.body,
+      drafts: found.drafts.map(({ id: draft, body }) => ({ id: draft, body })),
+    });
+  }
+  return seats;
+}
+
+/** A seat with what its machines are judged in; machines have their document's id. */
 interface Judged {
-  readonly key: string;
-  readonly seat: projects.SeatDocuments;
+  readonly seat: SeatThen;
   readonly context: Context;
 }
+/** By all that they rest on: what was judged once is known as long as nothing of it moves. */
 const known = new Map<string, Judged>();
 /** Seats that are remembered; the one that was asked for longest ago goes first. */
 const REMEMBERED = 40;
 
-async function judgedSeat(service: Service, seatId: string): Promise<Judged | undefined> {
-  const seat = await projects.readSeat(service.db, seatId);
-  if (!seat) return undefined;
-  const [today, settings, { compiled, revision }] = [
+async function judgedSeat(service: Service, seat: SeatThen): Promise<Judged> {
+  const [today, settings, { compiled, revision }, elsewhere] = [
     await todayOf(service),
     await service.settings(),
     await service.catalogue(),
+    await projects.measuredElsewhere(service.db, seat.seat),
   ];
-  const elsewhere = await projects.measuredElsewhere(service.db, seatId);
-  const documents = [seat.brief, ...seat.drafts].map((stored) => [stored.id, stored.revision]);
-  const key = JSON.stringify([service.path, revision, today, settings, seat.seat, documents, elsewhere]);
-  const before = known.get(seatId);
-  known.delete(seatId);
-  const judged =
-    before?.key === key
-      ? before
-      : {
-          key,
-          seat,
-          context: contextOf(compiled, today, settings, [...seat.drafts.map(({ body }) => body), ...elsewhere]),
-        };
-  known.set(seatId, judged);
+  const key = createHash('sha256')
+    .update(JSON.stringify([service.path, revision, today, settings, seat, elsewhere]))
+    .digest('base64');
+  const before = known.get(key);
+  known.delete(key);
+  const drafts = before ? [] : seat.drafts.map(({ id, body }) => ({ id, body: { ...body, id } }));
+  const judged = before ?? {
+    seat: { ...seat, drafts },
+    context: contextOf(compiled, today, settings, [...drafts.map(({ body }) => body), ...elsewhere]),
+  };
+  known.set(key, judged);
   for (const oldest of known.keys()) {
     if (known.size <= REMEMBERED) break;
     known.delete(oldest);
@@ -47,52 +61,63 @@ async function judgedSeat(service: Service, seatId: string): Promise<Judged | un
   return judged;
 }
 
-/** A machine as the client chose it: changed by options, or another in its place. */
-export type Chosen = (machine: Machine, draft: string) => Machine;
+/** What a revision offers. */
+export interface Offering {
+  readonly title: string;
+  readonly subjects: readonly Subject[];
+  readonly spares: Machine | undefined;
+}
 
 /**
- * A revision as it would be today: its drafts, terms and prices as they stand.
- * @throws Refusal where a draft is gone or no price can be made
+ * What a revision offers, from seats as they stand or stood.
+ * @throws Refusal where a draft or region is gone, or the seats pay in different regions
  */
-export async function compose(
-  service: Service,
-  spec: RevisionSpec,
-  { on, chosen = (machine) => machine }: { on?: string; chosen?: Chosen } = {},
-): Promise<Quoted> {
-  const today = await todayOf(service);
+export async function offeringOf(service: Service, spec: RevisionSpec, seats: readonly SeatThen[]): Promise<Offering> {
   const { compiled } = await service.catalogue();
   const several = spec.subjects.length > 1;
   let title: string | undefined;
   const subjects: Subject[] = [];
   for (const { seat: seatId, draft: draftId } of spec.subjects) {
-    const judged = await judgedSeat(service, seatId);
-    const seat = judged?.seat;
-    const draft = seat?.drafts.find(({ id }) => id === draftId);
-    if (!judged || !seat || !draft)
+    const then = seats.find((each) => each.seat === seatId);
+    const judged = then && (await judgedSeat(service, then));
+    const draft = judged?.seat.drafts.find(({ id }) => id === draftId);
+    if (!judged || !draft)
       refuse('draft', `"${draftId}" is not there any more; take it out of this quote, or make one of another draft`);
-    if (!compiled.region(seat.brief.body.region))
-      refuse(
-        'region',
-        `"${seat.brief.body.region}" of ${seat.seat.name} is not in the library; bring it back there first`,
-      );
-    title ??= several ? seat.seat.projectName : draft.body.name;
-    const bodies = seat.drafts.map(({ body }) => body);
+    const { name, project, brief, drafts } = judged.seat;
+    if (!compiled.region(brief.region))
+      refuse('region', `"${brief.region}" of ${name} is not in the library; bring it back there first`);
+    title ??= several ? project : draft.body.name;
     subjects.push({
       id: draft.id,
-      ...(several ? { seat: seat.seat.name } : {}),
-      brief: seat.brief.body,
-      machine: named(chosen(draft.body, draft.id), draft.id),
-      present: bodies.find((body) => body.present === true && body !== draft.body),
-      others: seat.drafts.flatMap(({ id, body }) => (spec.others.includes(id) ? [named(body, id)] : [])),
+      ...(several ? { seat: name } : {}),
+      brief,
+      machine: draft.body,
+      present: drafts.find(({ id, body }) => body.present === true && id !== draft.id)?.body,
+      others: drafts.flatMap(({ id, body }) => (spec.others.includes(id) ? [body] : [])),
       context: judged.context,
     });
   }
   const regions = new Set(subjects.map(({ brief }) => brief.region));
   if (regions.size > 1)
     refuse('region', `these seats pay in ${[...regions].join(' and ')}; make a quote for those of each`);
-  const made = quoteOf(title ?? '', subjects, { ...spec.terms, on: on ?? today }, sparesOf(spec));
+  return { title: title ?? '', subjects, spares: sparesOf(spec) };
+}
+
+/**
+ * A revision at the prices of a day, today's where none is said.
+ * @throws Refusal where something is gone or no price can be made
+ */
+export async function compose(
+  service: Service,
+  spec: RevisionSpec,
+  seats: readonly SeatThen[],
+  on?: string,
+): Promise<Quoted> {
+  const { title, subjects, spares } = await offeringOf(service, spec, seats);
+  const made = quoteOf(title, subjects, { ...spec.terms, on: on ?? (await todayOf(service)) }, spares);
   if ('code' in made) {
-    const region = compiled.region(subjects[0]?.brief.region ?? '');
+    const [first] = subjects;
+    const region = first?.context.catalogue.region(first.brief.region);
     refuse('terms', `This quote ${notPricedWords(made, region?.currency ?? 'USD')}`);
   }
   return made;
@@ -106,29 +131,22 @@ function sparesOf({ spares }: RevisionSpec): Machine | undefined {
   return items.length === 0 ? undefined : machineSchema.parse({ id: 'spares', name: 'Spares', items });
 }
 
-const renamed = new WeakMap<Machine, Machine>();
+/** Drafts that can be sold: they have parts and are not the machine that is there. */
+export const sellable = <D extends { readonly body: Machine }>(drafts: readonly D[]): D[] =>
+  drafts.filter(({ body }) => body.present !== true && body.items.length > 0);
 
-/** A machine under its document's id; the same object each time, so that it is judged once. */
-function named(machine: Machine, id: string): Machine {
-  let found = renamed.get(machine);
-  if (!found) renamed.set(machine, (found = { ...machine, id }));
-  return found;
-}
-
-/** The drafts of each seat of a quote, to choose among: all of them that have parts and are not the machine that is there. */
+/** The drafts of each seat of a quote, to choose among. */
 export async function draftsOf(service: Service, { subjects }: RevisionSpec): Promise<SeatDrafts[]> {
-  const rows = await projects.listSeats(service.db);
   const seats = await Promise.all(subjects.map(({ seat }) => projects.readSeat(service.db, seat)));
-  return seats.flatMap((found, i): SeatDrafts[] => {
-    const id = subjects[i]?.seat ?? '';
+  return seats.flatMap((found): SeatDrafts[] => {
+    if (!found) return [];
+    const { budgetMinor } = found.brief.body;
     return [
       {
-        seat: id,
-        name: rows.find((row) => row.id === id)?.name ?? id,
-        ...(found?.brief.body.budgetMinor === undefined ? {} : { budgetMinor: found.brief.body.budgetMinor }),
-        drafts: (found?.drafts ?? [])
-          .filter(({ body }) => body.present !== true && body.items.length > 0)
-          .map(({ id: draft, body }) => ({ id: draft, name: body.name })),
+        seat: found.seat.id,
+        name: found.seat.name,
+        ...(budgetMinor === undefined ? {} : { budgetMinor }),
+        drafts: sellable(found.drafts).map(({ id, body }) => ({ id, name: body.name })),
       },
     ];
   });

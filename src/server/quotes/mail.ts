@@ -25,7 +25,7 @@ export async function sendQuote(
   quote: Quote,
   { logo, page }: { logo: Buffer | undefined; page: string | undefined },
 ): Promise<void> {
-  const { words, numbers } = paperWords(quote.locale);
+  const { subject, text } = paperWords(quote.locale).said.letter(quote);
   const name = `quote-${quote.number.replace(/[^\w-]/g, '-')}-${quote.revision}`;
   const transport = createTransport({
     host: '127.0.0.1',
@@ -36,12 +36,11 @@ export async function sendQuote(
     greetingTimeout: PATIENCE_MS,
     socketTimeout: PATIENCE_MS,
   });
-  const text = words.letter.text(quote, numbers);
   try {
     await transport.sendMail({
       from: { name: quote.from.name, address: addressOf(quote.from.reach) },
       to,
-      subject: words.letter.subject(quote),
+      subject,
       text: page === undefined ? text : `${text}\n\n${page}\n`,
       attachments: [
         { filename: `${name}.pdf`, content: await quotePdf(quote, logo), contentType: 'application/pdf' },

@@ -1,57 +1,32 @@
-import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
-import { quoteChanges, type QuoteChanges } from '@/core/quote/changes';
-import {
-  insideOf,
-  revisionSpecSchema,
-  stateOf,
-  WAYS_TO_SEND,
-  type Inside,
-  type RevisionSpec,
-  type RevisionState,
-} from '@/core/quote/kept';
-import type { Order } from '@/core/quote/order';
-import type { Quote } from '@/core/quote/document';
-import { termsOf, UNNAMED, type Workshop } from '@/core/quote/terms';
 import type { Assessment } from '@/core/assess';
 import type { Basket } from '@/core/money/basket';
+import { quoteChanges } from '@/core/quote/changes';
+import { insideOf, revisionSpecSchema, stateOf, type RevisionSpec, type Sent } from '@/core/quote/kept';
+import type { Quoted } from '@/core/quote/quote';
+import { termsOf, type Workshop } from '@/core/quote/terms';
 import { failing } from '@/core/rules/rule';
-import { findingWords } from '@/core/words/findings';
 import { counted, firstFree } from '@/core/units/free';
+import { findingWords } from '@/core/words/findings';
 import { optionOutWords } from '@/core/words/quote';
 import * as projects from '@/store/projectStore';
 import {
   addQuote,
   addRevision,
-  changeOrder,
   dropRevision,
   listQuotes,
-  readLogo,
   readQuote,
   readWorkshop,
-  writeOrder,
-  writeSent,
+  takenNames,
   writeSpec,
-  writeToken,
   type StoredQuote,
-  type StoredRevision,
 } from '@/store/quoteStore';
 import type { QuoteDetail, QuoteView } from '../contract';
 import { answering, DONE, read, Refusal, refuse, type Done, type Refused } from '../refuse';
 import { todayOf, type Service } from '../service';
-import { giveAnswer, orderNow } from './answer';
-import { compose, draftsOf } from './compose';
-import { sendQuote } from './mail';
-
-const stateIn = (quote: StoredQuote, revision: StoredRevision, today: string): RevisionState =>
-  stateOf(
-    revision,
-    quote.revisions.some((each) => each.revision > revision.revision && each.sent !== undefined),
-    today,
-  );
-
-const pageAddress = (workshop: Workshop, token: string | undefined): string | undefined =>
-  token === undefined ? undefined : `http://127.0.0.1:${workshop.pages.port}/${token}`;
+import { compose, draftsOf, seatsNow, sellable } from './compose';
+import { GONE, revisionOf } from './found';
+import { pageAddress } from './send';
 
 const viewOf = (quote: StoredQuote, workshop: Workshop, today: string): QuoteView => ({
   id: quote.id,
@@ -63,7 +38,7 @@ const viewOf = (quote: StoredQuote, workshop: Workshop, today: string): QuoteVie
     return {
       revision: revision.revision,
       version: revision.version,
-      state: stateIn(quote, revision, today),
+      state: stateOf(revision, quote.revisions, today),
       spec: revision.spec,
       ...(sent
         ? {
@@ -79,7 +54,7 @@ const viewOf = (quote: StoredQuote, workshop: Workshop, today: string): QuoteVie
           }
         : {}),
       ...(answer ? { answer } : {}),
-      ...(revision.token === undefined ? {} : { page: pageAddress(workshop, revision.token) ?? '' }),
+      ...(revision.token === undefined ? {} : { page: pageAddress(workshop, revision.token) }),
       ...(revision.order ? { order: revision.order } : {}),
     };
   }),
@@ -87,9 +62,14 @@ const viewOf = (quote: StoredQuote, workshop: Workshop, today: string): QuoteVie
 
 /** The quotes that are made of drafts of a seat, the last first. */
 export async function quotesOf(service: Service, seatId: string): Promise<{ quotes: QuoteView[]; workshop: Workshop }> {
-  const [all, workshop, today] = [await listQuotes(service.db), await readWorkshop(service.db), await todayOf(service)];
+  const seat = (await projects.listSeats(service.db)).find(({ id }) => id === seatId);
+  const [all, workshop, today] = [
+    seat ? await listQuotes(service.db, seat.projectId) : [],
+    await readWorkshop(service.db),
+    await todayOf(service),
+  ];
   const mine = all.filter(({ revisions }) =>
-    revisions.some(({ spec }) => spec.subjects.some(({ seat }) => seat === seatId)),
+    revisions.some(({ spec }) => spec.subjects.some(({ seat: of }) => of === seatId)),
   );
   return { quotes: mine.map((quote) => viewOf(quote, workshop, today)).reverse(), workshop };
 }
@@ -100,64 +80,68 @@ export async function quoteById(service: Service, id: string): Promise<QuoteView
   return quote && viewOf(quote, await readWorkshop(service.db), await todayOf(service));
 }
 
-const GONE = 'is not there any more; another window took it away';
-
-async function revisionOf(service: Service, id: string, revision: number) {
-  const quote = await readQuote(service.db, id);
-  const mine = quote?.revisions.find((each) => each.revision === revision);
-  if (!quote || !mine) refuse('quote', GONE);
-  return { quote, mine };
-}
-
 /** A revision in full: what goes out, what stays in the workshop, and what has changed since others. */
 export async function quoteDetail(service: Service, id: string, revision: number): Promise<QuoteDetail | Refused> {
   return answering(async () => {
     const { quote, mine } = await revisionOf(service, id, revision);
     const before = quote.revisions.filter((each) => each.revision < revision && each.sent).at(-1)?.sent?.quote;
-    const { sent } = mine;
-    const now = await compose(service, mine.spec).catch((error: unknown) => {
-      // what was sent can be read whatever became of its drafts
-      if (sent && error instanceof Refusal) return error;
-      throw error;
-    });
-    const today = now instanceof Refusal ? undefined : now;
-    if (!sent && !today) refuse('quote', GONE);
-    const paper: Quote | undefined = sent?.quote ?? today?.quote;
-    const inside: Inside | undefined = sent?.inside ?? (today && insideOf(today.inside, today.quote));
-    if (!paper || !inside) refuse('quote', GONE);
-    const since: QuoteChanges | undefined = before && quoteChanges(before, paper);
-    return {
-      state: 'made' as const,
-      quote: paper,
-      inside,
-      notes: [
-        ...(today && !sent
-          ? today.machines.flatMap((machine, i) => standsAgainst(machine, today.quote.machines[i]?.seat))
-          : []),
-        ...(today && !sent ? today.out.map(optionOutWords) : []),
-        ...(today && !sent
-          ? today.otherOut.map(
-              (name) => `${name} is left out: it cannot be priced in full, so its total would be too low`,
-            )
-          : []),
-      ],
-      ...(since ? { since } : {}),
-      ...(sent && today
-        ? { today: { changes: quoteChanges(sent.quote, today.quote), costMinor: today.inside.costMinor } }
-        : {}),
-      ...(today && mine.spec.subjects.length > 1
-        ? {
-            team: {
-              seats: await draftsOf(service, mine.spec),
-              apartMinor: landed(today.purchases.own),
-              togetherMinor: landed(today.purchases.baskets),
-              joint: today.purchases.joint,
-            },
-          }
-        : {}),
-      ...(now instanceof Refusal ? { todayNot: now.problems.map(({ message }) => message).join('; ') } : {}),
-    };
+    const shown = mine.sent ? await sentDetail(service, mine.spec, mine.sent) : await openDetail(service, mine.spec);
+    return { state: 'made' as const, ...shown, ...(before ? { since: quoteChanges(before, shown.quote) } : {}) };
   });
+}
+
+type Detail = Omit<QuoteDetail, 'state' | 'since'>;
+
+/** What is open is as it would be if it were sent now, with what the workshop should know of that. */
+async function openDetail(service: Service, spec: RevisionSpec): Promise<Detail> {
+  const made = await compose(service, spec, await seatsNow(service, spec));
+  const { quote, machines, others, out } = made;
+  const there = new Set(quote.alternatives.map(({ id }) => id));
+  return {
+    quote,
+    inside: insideOf(made.inside, quote),
+    notes: [
+      ...machines.flatMap((machine, i) => standsAgainst(machine, quote.machines[i]?.seat)),
+      ...others.flatMap((machine) =>
+        there.has(machine.facts.machine.id)
+          ? standsAgainst(machine, undefined)
+          : [`${machine.facts.machine.name} is left out: it cannot be priced in full, so its total would be too low`],
+      ),
+      ...out.map(optionOutWords),
+    ],
+    ...(await teamOf(service, spec, made)),
+  };
+}
+
+/** What was sent is as it was; beside it what the same machines would cost today. */
+async function sentDetail(service: Service, spec: RevisionSpec, sent: Sent): Promise<Detail> {
+  const kept = { quote: sent.quote, inside: sent.inside, notes: [] };
+  try {
+    const now = await compose(service, spec, sent.seats);
+    return {
+      ...kept,
+      today: { changes: quoteChanges(sent.quote, now.quote), costMinor: now.inside.costMinor },
+      ...(await teamOf(service, spec, now)),
+    };
+  } catch (error) {
+    // it can be read whatever became of what it is priced by
+    if (!(error instanceof Refusal)) throw error;
+    return { ...kept, todayNot: error.problems.map(({ message }) => message).join('; ') };
+  }
+}
+
+/** Of several machines: what each seat may have, and what they cost in baskets of their own beside one. */
+async function teamOf(service: Service, spec: RevisionSpec, { purchases }: Quoted): Promise<Pick<Detail, 'team'>> {
+  if (spec.subjects.length === 1) return {};
+  const landed = (baskets: readonly Basket[]): number => baskets.reduce((sum, { total }) => sum + total.landedMinor, 0);
+  return {
+    team: {
+      seats: await draftsOf(service, spec),
+      apartMinor: landed(purchases.own),
+      togetherMinor: landed(purchases.baskets),
+      joint: purchases.joint,
+    },
+  };
 }
 
 /** What stands against ordering a machine: nobody should sell it without knowing. */
@@ -170,8 +154,6 @@ function standsAgainst({ facts, findings }: Assessment, seat: string | undefined
     `${seat === undefined ? '' : `${seat}: `}${facts.machine.name} should not be ordered as it is: ${findingWords(first).says.replace(/\.$/, '')}${rest > 0 ? `, and ${rest} more under Draft` : ''}`,
   ];
 }
-
-const landed = (baskets: readonly Basket[]): number => baskets.reduce((sum, { total }) => sum + total.landedMinor, 0);
 
 const beginSchema = z.object({
   seatId: z.string().max(200),
@@ -191,14 +173,10 @@ export async function beginQuote(service: Service, input: unknown): Promise<{ st
     const first = subjects[0];
     if (!first) refuse('draft', 'no seat of this project has a machine to sell');
     const today = await todayOf(service);
-    const all = await listQuotes(service.db);
+    const { numbers, ids } = await takenNames(service.db);
     const year = today.slice(0, 4);
-    const numbers = new Set(all.map(({ number }) => number));
-    const number = firstFree(
-      counted(year, all.filter(({ number: known }) => known.startsWith(`${year}-`)).length + 1),
-      (wanted) => numbers.has(wanted),
-    );
-    const id = firstFree(counted('quote', all.length + 1), (wanted) => all.some((quote) => quote.id === wanted));
+    const number = firstFree(counted(year), (wanted) => numbers.has(wanted));
+    const id = firstFree(counted('quote', ids.size + 1), (wanted) => ids.has(wanted));
     const terms = termsOf(await readWorkshop(service.db), {
       number,
       client: { name: seat.seat.projectName, address: [] },
@@ -218,7 +196,7 @@ async function teamSubjects(service: Service, projectId: string): Promise<Revisi
   const subjects: RevisionSpec['subjects'] = [];
   for (const { id } of rows) {
     const seat = await projects.readSeat(service.db, id);
-    const draft = seat?.drafts.find(({ body }) => body.present !== true && body.items.length > 0);
+    const [draft] = sellable(seat?.drafts ?? []);
     if (draft) subjects.push({ seat: id, draft: draft.id });
   }
   return subjects;
@@ -270,149 +248,6 @@ export async function dropOpen(service: Service, id: string, revision: number): 
     const { mine } = await revisionOf(service, id, revision);
     if (mine.sent) refuse('revision', `${revision} was sent on ${mine.sent.on} and is kept`);
     await dropRevision(service.db, id, revision);
-    return DONE;
-  });
-}
-
-const sendSchema = z.object({
-  id: z.string().max(200),
-  revision: z.number().int(),
-  version: z.number().int(),
-  how: z.enum(WAYS_TO_SEND),
-  to: z.string().trim().max(200).optional(),
-});
-
-/** An address of a page: 24 bytes of chance. */
-const newToken = (): string => randomBytes(24).toString('base64url');
-
-/** Sends an open revision, and freezes it as it went out. */
-export async function sendRevision(service: Service, input: unknown): Promise<Done | Refused> {
-  return answering(async () => {
-    const { id, revision, version, how, to } = read(sendSchema, input);
-    const { mine } = await revisionOf(service, id, revision);
-    if (mine.sent) refuse('revision', `was sent on ${mine.sent.on} already`);
-    if (mine.version !== version)
-      refuse('revision', 'was changed in another window; look at it again before it goes out');
-    const workshop = await readWorkshop(service.db);
-    const from = mine.spec.terms.from.name === UNNAMED.name ? workshop.from : mine.spec.terms.from;
-    if (!from) refuse('from', 'has no name yet: say under Workshop what the workshop is called');
-    const on = await todayOf(service);
-    const made = await compose(service, { ...mine.spec, terms: { ...mine.spec.terms, from, revision } }, { on });
-    const token = workshop.pages.on && how !== 'file' ? newToken() : undefined;
-    if (how === 'page' && token === undefined)
-      refuse('page', 'pages for clients are off; turn them on under Workshop, or send it by mail or as a file');
-    if (how === 'mail') {
-      if (workshop.mailPort === undefined)
-        refuse('mail', 'no mail server is named under Workshop; name one, or send it as a file');
-      if (to === undefined || !/^[^\s@<>]+@[^\s@<>]+$/.test(to)) refuse('to', 'is no address; write it as name@place');
-      await sendQuote(workshop.mailPort, to, made.quote, {
-        logo: await readLogo(service.db),
-        page: pageAddress(workshop, token),
-      });
-    }
-    const sent = {
-      on,
-      how,
-      ...(to === undefined || to === '' ? {} : { to }),
-      quote: made.quote,
-      inside: insideOf(made.inside, made.quote),
-    };
-    if (!(await writeSent(service.db, id, revision, sent, token))) refuse('revision', 'was sent from another window');
-    return DONE;
-  });
-}
-
-/** Takes the page of a revision away; its address answers as one that never was. */
-export async function withdrawPage(service: Service, id: string, revision: number): Promise<Done | Refused> {
-  return answering(async () => {
-    await revisionOf(service, id, revision);
-    await writeToken(service.db, id, revision, undefined);
-    return DONE;
-  });
-}
-
-export async function answerQuote(
-  service: Service,
-  id: string,
-  revision: number,
-  said: unknown,
-): Promise<Done | Refused> {
-  return answering(async () => {
-    await giveAnswer(
-      service,
-      id,
-      revision,
-      read(
-        z.object({
-          state: z.enum(['accepted', 'declined']),
-          options: z.array(z.string().max(100)).max(12).default([]),
-          alternative: z.string().max(200).optional(),
-        }),
-        said,
-      ),
-    );
-    return DONE;
-  });
-}
-
-/** Makes the purchase list anew where there was none: a draft came back, or a price. */
-export async function orderAgain(service: Service, id: string, revision: number): Promise<Done | Refused> {
-  return answering(async () => {
-    const { mine } = await revisionOf(service, id, revision);
-    if (mine.answer?.state !== 'accepted') refuse('quote', 'was not accepted');
-    if (mine.order) refuse('order', 'is there already');
-    const order: Order = await orderNow(service, mine, mine.answer);
-    if (!(await writeOrder(service.db, id, revision, order))) refuse('order', 'was made in another window');
-    return DONE;
-  });
-}
-
-const stepSchema = z.discriminatedUnion('step', [
-  z.object({ step: z.literal('bought'), on: z.iso.date(), paidMinor: z.number().int().nonnegative() }),
-  z.object({ step: z.literal('received'), on: z.iso.date() }),
-  z.object({ step: z.literal('back'), on: z.iso.date(), refundMinor: z.number().int().nonnegative().optional() }),
-  z.object({ step: z.literal('undo') }),
-]);
-
-/** What happened to a line of an order: bought, received, sent back; or its last step taken back. */
-export async function orderStep(
-  service: Service,
-  id: string,
-  revision: number,
-  line: string,
-  input: unknown,
-): Promise<Done | Refused> {
-  return answering(async () => {
-    const step = read(stepSchema, input);
-    const done = await changeOrder(service.db, id, revision, (order) => ({
-      ...order,
-      lines: order.lines.map((entry) => {
-        if (entry.id !== line) return entry;
-        const { bought, received, back, ...rest } = entry;
-        const had = { ...(bought ? { bought } : {}), ...(received === undefined ? {} : { received }) };
-        switch (step.step) {
-          case 'bought':
-            return { ...rest, ...had, bought: { on: step.on, paidMinor: step.paidMinor } };
-          case 'received':
-            if (!bought) refuse('line', `${entry.name} was not bought yet`);
-            if (step.on < bought.on) refuse('on', `is before ${bought.on}, the day on which it was bought`);
-            return { ...rest, ...had, received: step.on };
-          case 'back':
-            if (received === undefined) refuse('line', `${entry.name} is not there yet`);
-            if (step.on < received) refuse('on', `is before ${received}, the day on which it came`);
-            return {
-              ...rest,
-              ...had,
-              back: { on: step.on, ...(step.refundMinor === undefined ? {} : { refundMinor: step.refundMinor }) },
-            };
-          case 'undo':
-            if (back) return { ...rest, ...had };
-            if (received !== undefined) return { ...rest, ...(bought ? { bought } : {}) };
-            return rest;
-        }
-      }),
-    }));
-    if (!done) refuse('order', GONE);
     return DONE;
   });
 }

@@ -1,12 +1,12 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
-import { z } from 'zod';
-import { PAPER_STYLE, quotePage, type Said } from '@/core/formats/paper/html';
+import type { z } from 'zod';
+import { escaped, PAPER_STYLE, quotePage, type Said } from '@/core/formats/paper/html';
 import { stateOf } from '@/core/quote/kept';
-import { byToken, readQuote, readWorkshop, type StoredRevision } from '@/store/quoteStore';
+import { byToken, readQuote, readWorkshop, type StoredQuote, type StoredRevision } from '@/store/quoteStore';
 import { Refusal } from '../refuse';
 import { todayOf, type Service } from '../service';
-import { giveAnswer } from './answer';
+import { giveAnswer, sayingSchema } from './answer';
 
 /**
  * Pages on which clients answer: a listener of its own that knows quote pages at unguessable addresses and nothing else.
@@ -75,8 +75,7 @@ export function pageServer(service: Service): Server {
     const quote = found && (await readQuote(service.db, found.quote));
     const revision = quote?.revisions.find((each) => each.revision === found?.revision);
     if (!found || !quote || !revision?.sent || token === undefined) return nothing(response);
-    if (request.method === 'GET')
-      return send(response, 200, await pageOf(service, revision, token, laterSent(quote.revisions, revision)));
+    if (request.method === 'GET') return send(response, 200, await pageOf(service, quote, revision, token));
     if (request.method !== 'POST') return send(response, 405, bare('Not this way', 'Open the address in a browser.'));
     const form = await formOf(request);
     if (!form) return send(response, 400, bare('Not understood', 'Go back, and answer on the page itself.'));
@@ -99,13 +98,15 @@ export function pageServer(service: Service): Server {
   return server;
 }
 
-const laterSent = (all: readonly StoredRevision[], { revision }: StoredRevision): boolean =>
-  all.some((each) => each.revision > revision && each.sent !== undefined);
-
-async function pageOf(service: Service, revision: StoredRevision, token: string, later: boolean): Promise<string> {
+async function pageOf(
+  service: Service,
+  { revisions }: StoredQuote,
+  revision: StoredRevision,
+  token: string,
+): Promise<string> {
   const { sent, answer } = revision;
   if (!sent) throw new RangeError('only what was sent has a page');
-  const state = stateOf(revision, later, await todayOf(service));
+  const state = stateOf(revision, revisions, await todayOf(service));
   const said: Said | undefined = answer
     ? { state: answer.state, on: answer.on }
     : state === 'lapsed' || state === 'replaced'
@@ -129,18 +130,11 @@ const bare = (title: string, text: string): string => `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'">
 <title>${title}</title><style>${PAPER_STYLE}</style></head>
-<body><h1>${title}</h1><p>${text.replace(/[&<>]/g, ' ')}</p></body></html>
+<body><h1>${title}</h1><p>${escaped(text)}</p></body></html>
 `;
 
-const formSchema = z.object({
-  state: z.enum(['accepted', 'declined']),
-  by: z.string().max(120).optional(),
-  options: z.array(z.string().max(100)).max(12),
-  alternative: z.string().max(200).optional(),
-});
-
 /** What a page's form says; undefined where it is none of ours. */
-async function formOf(request: IncomingMessage): Promise<z.infer<typeof formSchema> | undefined> {
+async function formOf(request: IncomingMessage): Promise<z.infer<typeof sayingSchema> | undefined> {
   let text = '';
   for await (const chunk of request) {
     text += String(chunk);
@@ -149,7 +143,7 @@ async function formOf(request: IncomingMessage): Promise<z.infer<typeof formSche
   const form = new URLSearchParams(text);
   const by = form.get('name')?.trim();
   const [alternative] = form.getAll('alternative');
-  return formSchema.safeParse({
+  return sayingSchema.safeParse({
     state: form.get('answer'),
     ...(by === undefined || by === '' ? {} : { by }),
     options: form.getAll('option'),

@@ -17,17 +17,10 @@ import { importFile } from '../import/importFile';
 import { fixDemoDay, openService, type Service } from '../service';
 import { addFilm } from '../tests/film';
 import { preparedService } from '../tests/prepared';
-import {
-  answerQuote,
-  beginQuote,
-  keepRevision,
-  orderStep,
-  quoteDetail,
-  quotesOf,
-  reviseQuote,
-  sendRevision,
-  withdrawPage,
-} from './manage';
+import { answerQuote } from './answer';
+import { beginQuote, keepRevision, quoteDetail, quotesOf, reviseQuote } from './manage';
+import { orderStep } from './orders';
+import { sendRevision, withdrawPage } from './send';
 import { pageServer } from './pages';
 import { quoteRisk } from './risk';
 import { saveLogo } from './workshop';
@@ -181,6 +174,21 @@ describe('a quote', () => {
     expect((await last(id)).order?.lines[0]?.received).toBeUndefined();
   });
 
+  test('buys what was sold, though the draft has changed since', async () => {
+    const id = await begun();
+    await send(id);
+    const sold = (await detail(id)).quote.lines.flatMap(({ part }) => part ?? []).sort();
+    const draft = (await readSeat(service.db, 'film'))?.drafts[1];
+    await saveDraftEdit(
+      service,
+      { seatId: 'film', documentId: draft?.id, revision: draft?.revision, window: 'w' },
+      { edit: { kind: 'remove', item: 'graphics-1' }, label: 'Card out' },
+    );
+    expect((await detail(id)).today?.changes.lines).toEqual([]);
+    await answerQuote(service, id, 1, { state: 'accepted' });
+    expect((await last(id)).order?.lines.map(({ part }) => part).sort()).toEqual(sold);
+  });
+
   test('that lapsed cannot be accepted, and can be declined', async () => {
     const id = await begun();
     await send(id);
@@ -192,15 +200,19 @@ describe('a quote', () => {
     expect(await answerQuote(service, id, 1, { state: 'declined' })).toEqual({ state: 'done' });
   });
 
-  test('of a draft that is gone can be read as it was sent, and not made anew', async () => {
+  test('of a draft that is gone can be read, priced anew, accepted and bought as it was sent', async () => {
     const id = await begun();
     await send(id);
     await sql`DELETE FROM documents WHERE id = ${(await last(id)).spec.subjects[0]?.draft}`.execute(service.db);
     const made = await detail(id);
     expect(made.quote.title).toBe('Draft B');
-    expect(made.todayNot).toMatch(/is not there any more/);
+    // what was sold is bought, whatever became of its draft
+    expect(made.today?.changes.differenceMinor).toBe(0);
     expect(await answerQuote(service, id, 1, { state: 'accepted' })).toEqual({ state: 'done' });
-    expect((await last(id)).order).toBeUndefined();
+    expect((await last(id)).order?.lines.map(({ part }) => part).sort()).toEqual(
+      made.quote.lines.flatMap(({ part }) => part ?? []).sort(),
+    );
+    expect(problem(await reviseQuote(service, id))).toMatch(/what is agreed does not change/);
   });
 
   test('does not go out without a name of the workshop', async () => {

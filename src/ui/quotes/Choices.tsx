@@ -55,7 +55,11 @@ export function Choices({ detail: { quote }, spec, onChange }: Props) {
                 ? `${coinsChange(priced.differenceMinor, quote.currency)}, ${coins(priced.totalMinor, quote.currency)} with it`
                 : 'is not in it'}
               {priced && priced.needs.length > 0 && `, only with ${nameOf(priced.needs)}`}
-              {priced && priced.not.length > 0 && `, not with ${nameOf(priced.not)}`}
+              {quote.notAll
+                .filter((set) => set.includes(option.id))
+                .map((set) => set.filter((id) => id !== option.id))
+                .map((rest) => `, not with ${nameOf(rest)}${rest.length > 1 ? ' together' : ''}`)
+                .join('')}
               {onChange && (
                 <>
                   {' '}

@@ -33,31 +33,23 @@ export type Block =
 
 /** A quote as the client reads it: the price first, what may be chosen, then each machine in plain words. */
 export function quoteBlocks(quote: Quote): Block[] {
-  const { words, numbers } = paperWords(quote.locale);
-  const { heads, sections } = words;
+  const { words, said, numbers } = paperWords(quote.locale);
+  const { sections } = words;
+  const notIn = said.notIn(quote);
+  const under = (text: string, table: Table): Block[] =>
+    table.rows.length > 0 ? [{ kind: 'heading', level: 2, text }, table] : [];
   return [
     { kind: 'parties', from: quote.from, client: quote.client },
     { kind: 'heading', level: 1, text: `${words.title(quote)}: ${quote.title}` },
     { kind: 'text', text: numbers.day(quote.on), quiet: true },
     priceTable(quote),
-    ...words.notes(quote, numbers).map((text): Block => ({ kind: 'text', text })),
-    ...notIn(quote),
-    ...(quote.options.length > 0
-      ? [{ kind: 'heading', level: 2, text: sections.options } satisfies Block, optionTable(quote)]
-      : []),
-    ...(quote.alternatives.length > 0
-      ? [{ kind: 'heading', level: 2, text: sections.inPlace } satisfies Block, otherTable(quote)]
-      : []),
+    ...[...said.notes(quote), ...(notIn === undefined ? [] : [notIn])].map((text): Block => ({ kind: 'text', text })),
+    ...under(sections.options, optionTable(quote)),
+    ...under(sections.inPlace, otherTable(quote)),
     { kind: 'heading', level: 2, text: sections.sign },
     { kind: 'sign' },
     ...quote.machines.flatMap((machine, i) => plainPage(quote, machine, i === 0)),
   ];
-
-  function notIn({ machines, notIncluded }: Quote): Block[] {
-    const lacking = [...new Set(machines.flatMap((machine) => machine.lacking))].map(words.lacking);
-    const names = [...lacking, ...notIncluded, ...unpricedIn(quote).map((name) => `${name} (${heads.noPrice})`)];
-    return names.length === 0 ? [] : [{ kind: 'text', text: words.notIn(names) }];
-  }
 }
 
 /** As a head begins: its first letter large. */
@@ -142,28 +134,17 @@ function priceTable(quote: Quote): Table {
 }
 
 function optionTable(quote: Quote): Table {
-  const { words, numbers } = paperWords(quote.locale);
-  const named = (ids: readonly string[]): string[] =>
-    ids.flatMap((id) => quote.options.find((option) => option.id === id)?.name ?? []);
-  const said = (option: PaperOption): string => {
-    const seat = quote.machines.length > 1 ? quote.machines.find(({ id }) => id === option.machine)?.seat : undefined;
-    const beside = [
-      words.optionWork(option.work, (amount) => words.amount(amount, numbers)),
-      ...(option.needs.length > 0 ? [words.needs(named(option.needs))] : []),
-      ...(option.not.length > 0 ? [words.notWith(named(option.not))] : []),
-    ].filter((text) => text !== '');
-    return `${seat === undefined ? '' : `${seat}: `}${option.name}${beside.length > 0 ? ` (${beside.join('; ')})` : ''}`;
-  };
+  const { words, said, numbers } = paperWords(quote.locale);
   return {
     kind: 'table',
     widths: [11, 3, 3],
     head: [
-      { text: words.optionsAdd },
+      { text: words.option.adds },
       right(head(words.option.difference)),
       right(head(`${words.option.alone} ${quote.currency}`)),
     ],
     rows: quote.options.map((option) => [
-      { text: said(option), tick: { kind: 'option', id: option.id } },
+      { text: said.option(option, quote), tick: { kind: 'option', id: option.id } },
       right(numbers.change(option.differenceMinor, quote.currency)),
       right(numbers.coins(option.totalMinor, quote.currency)),
     ]),
@@ -192,10 +173,10 @@ function otherTable(quote: Quote): Table {
 
 /** One page a machine, in the client's words. */
 function plainPage(quote: Quote, machine: PaperMachine, first: boolean): Block[] {
-  const { words, numbers } = paperWords(quote.locale);
+  const { words, said } = paperWords(quote.locale);
   const { sections } = words;
   const now = machine.work.some((task) => task.now !== undefined);
-  const amount = (said: PaperMachine['work'][number]['does']): Cell => ({ text: words.amount(said, numbers) });
+  const amount = (does: PaperMachine['work'][number]['does']): Cell => ({ text: said.amount(does) });
   const bullets = (head: string, items: readonly string[]): Block[] =>
     items.length === 0
       ? []
@@ -203,7 +184,7 @@ function plainPage(quote: Quote, machine: PaperMachine, first: boolean): Block[]
           { kind: 'heading', level: 3, text: head },
           { kind: 'list', items },
         ];
-  const room = words.room(machine.room, numbers);
+  const room = said.room(machine.room);
   const name = machine.seat === undefined ? machine.name : `${machine.seat}: ${machine.name}`;
   return [
     { kind: 'heading', level: 2, text: sections.plain(name), newPage: first },
@@ -226,19 +207,19 @@ function plainPage(quote: Quote, machine: PaperMachine, first: boolean): Block[]
     },
     ...bullets(
       sections.reasons,
-      machine.parts.map((part) => `${part.name}: ${words.reason(part.reason, numbers)}`),
+      machine.parts.map((part) => `${part.name}: ${said.reason(part.reason)}`),
     ),
     ...bullets(
       sections.against,
-      machine.against.flatMap((other) => words.against(other, quote, numbers)),
+      machine.against.flatMap((other) => said.against(other, quote)),
     ),
     ...bullets(
       sections.notAsked,
-      machine.notAsked.map((what) => words.notAsked(what, quote.currency, numbers)),
+      machine.notAsked.map((what) => said.notAsked(what, quote.currency)),
     ),
     ...bullets(sections.later, [
       ...(room === undefined ? [] : [room]),
-      ...machine.later.map((phase) => words.later(phase, numbers)),
+      ...machine.later.map((phase) => said.later(phase)),
     ]),
   ];
 }

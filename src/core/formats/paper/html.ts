@@ -34,18 +34,20 @@ button.plain{background:none;color:#9c3a36;border:1px solid #9c3a36}input[type=t
 export const PAPER_SCRIPT = `'use strict';
 const out=document.querySelector('[data-chosen]');
 const boxes=[...document.querySelectorAll('input[data-difference]')];
+const sets=(out.dataset.sets||'').split('|').filter(Boolean).map(set=>set.split(' '));
 const show=()=>{let sum=Number(out.dataset.chosen);for(const box of boxes)if(box.checked)sum+=Number(box.dataset.difference);
 const digits=Number(out.dataset.digits);out.textContent=new Intl.NumberFormat(document.documentElement.lang,{minimumFractionDigits:digits,maximumFractionDigits:digits}).format(sum/10**digits)};
 for(const box of boxes)box.addEventListener('change',()=>{
-const ids=(name,of)=>(of.dataset[name]||'').split(' ').filter(Boolean);
-if(box.checked)for(const other of boxes){if(other===box)continue;
-if(box.dataset.kind==='alternative'||other.dataset.kind==='alternative'||ids('not',box).includes(other.value))other.checked=false;
-if(ids('needs',box).includes(other.value))other.checked=true}
-else for(const other of boxes)if(ids('needs',other).includes(box.value))other.checked=false;
+const needs=(of)=>(of.dataset.needs||'').split(' ').filter(Boolean);
+const at=(id)=>boxes.find(other=>other.dataset.kind==='option'&&other.value===id);
+if(box.checked){for(const other of boxes)if(other!==box&&(box.dataset.kind==='alternative'||other.dataset.kind==='alternative'))other.checked=false;
+for(const id of needs(box)){const other=at(id);if(other)other.checked=true}
+for(const set of sets)if(set.every(id=>at(id)?.checked)){const other=at(set.find(id=>id!==box.value&&!needs(box).includes(id)));if(other)other.checked=false}}
+for(const other of boxes)if(other.checked&&needs(other).some(id=>!at(id)?.checked))other.checked=false;
 show()});
 show();`;
 /** SHA-256 of the script, base64; the tests hold it to it. */
-export const PAPER_SCRIPT_HASH = 'Ttxha9VxATsJDsZocjPbHf2/gWOMyMK2bats60gQntQ=';
+export const PAPER_SCRIPT_HASH = '3jTiUoBFHLnsBKfMVoiaZOW9kup4fVcWNyzWrgxX8dw=';
 
 /** How a page takes the client's answer. */
 export interface Answering {
@@ -131,7 +133,6 @@ function tickHtml({ text, tick }: Cell, quote: Quote): string {
     `data-kind="${tick.kind}"`,
     `data-difference="${option?.differenceMinor ?? other?.differenceMinor ?? 0}"`,
     ...(option && option.needs.length > 0 ? [`data-needs="${escaped(option.needs.join(' '))}"`] : []),
-    ...(option && option.not.length > 0 ? [`data-not="${escaped(option.not.join(' '))}"`] : []),
   ].join(' ');
   return `<label><input type="checkbox" name="${tick.kind}" value="${escaped(tick.id)}" ${data}> <bdi>${escaped(text)}</bdi></label>`;
 }
@@ -142,7 +143,7 @@ function signHtml(quote: Quote, open: boolean): string {
   const total = chosenTotal(quote, { options: [] });
   const chosen =
     quote.options.length + quote.alternatives.length > 0
-      ? `<p>${escaped(answer.chosen)}: <b data-chosen="${quote.totalMinor}" data-digits="${minorDigits(quote.currency)}">${escaped(numbers.coins(typeof total === 'number' ? total : quote.totalMinor, quote.currency))}</b> ${quote.currency}</p>`
+      ? `<p>${escaped(answer.chosen)}: <b data-chosen="${quote.totalMinor}" data-digits="${minorDigits(quote.currency)}"${quote.notAll.length > 0 ? ` data-sets="${escaped(quote.notAll.map((set) => set.join(' ')).join('|'))}"` : ''}>${escaped(numbers.coins(typeof total === 'number' ? total : quote.totalMinor, quote.currency))}</b> ${quote.currency}</p>`
       : `<p hidden><b data-chosen="${quote.totalMinor}" data-digits="${minorDigits(quote.currency)}"></b></p>`;
   if (!open)
     return `${chosen}<p>${escaped(answer.place)} <span class="line"></span> ${escaped(answer.signature)} <span class="line"></span></p>`;
