@@ -407,12 +407,12 @@ function ordered(steps: readonly Step[]): Pick<Plan, 'steps' | 'minutes' | 'knot
   const left = [...steps];
   const done = new Set<string>();
   const planned: Planned[] = [];
-  const knots: string[][] = [];
+  const knots: string[] = [];
   while (left.length > 0) {
     const free = left.filter(({ id }) => (edges.get(id) ?? []).every(({ step }) => done.has(step)));
-    // steps that lie over each other's places: the usual order decides, and it is told
-    if (free.length === 0) knots.push(left.filter(({ code }) => code !== 'close').map(({ id }) => id));
     const choice = (free.length > 0 ? free : left).reduce((best, step) => (rank(step) < rank(best) ? step : best));
+    // steps that lie over each other's places: the usual order decides, and it is told
+    if (free.length === 0) knots.push(choice.id);
     left.splice(left.indexOf(choice), 1);
     done.add(choice.id);
     planned.push({ ...choice, before: edges.get(choice.id) ?? [], minutes: MINUTES[choice.pace].value });

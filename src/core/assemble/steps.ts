@@ -89,6 +89,6 @@ export interface Plan {
   readonly steps: readonly Planned[];
   readonly minutes: number;
   readonly gaps: readonly Gap[];
-  /** Steps that lie over each other's places: whichever comes first, something comes off again. */
-  readonly knots: readonly (readonly string[])[];
+  /** Steps that had to come although something before them is open: they lie over each other's places. */
+  readonly knots: readonly string[];
 }

@@ -33,6 +33,10 @@ export function AssembleStation() {
   const [who, setWho] = useState(() => keptText(WHO) ?? '');
   const [chosen, setChosen] = useState<string>();
   const { today } = assessment.facts;
+  const titleOf = (id: string): string => {
+    const step = plan.steps.find((each) => each.id === id);
+    return step ? stepTitle(step, assessment) : id;
+  };
   const next = progress.ready[0];
   const shown = plan.steps.find(({ id }) => id === chosen) ?? next ?? plan.steps[0];
   const mark = (step: Planned, on: boolean) => {
@@ -70,7 +74,7 @@ export function AssembleStation() {
             keepText(WHO, event.target.value);
           }}
           slotProps={{ htmlInput: { maxLength: 60 } }}
-          sx={{ ml: 'auto', width: 160 }}
+          sx={{ ml: 'auto', mt: '4px', width: 160 }}
         />
         <Button onClick={() => window.print()} disabled={plan.steps.length === 0}>
           Print the list
@@ -86,7 +90,8 @@ export function AssembleStation() {
           ))}
           {plan.knots.length > 0 && (
             <p className="caution small">
-              ◆ Some steps lie over each other’s places: whichever comes first, something comes off again.
+              ◆ {listed(plan.knots.map(titleOf))}: some steps lie over each other’s places, and something comes off
+              again.
             </p>
           )}
           {progress.off.length > 0 && (
@@ -104,7 +109,12 @@ export function AssembleStation() {
               </TextButton>
             </p>
           )}
-          <Box component="ol" aria-label="Steps" onKeyDown={walk} sx={{ p: 0, m: 0, mt: 1, listStyle: 'none' }}>
+          <Box
+            component="ol"
+            aria-label="Steps"
+            onKeyDown={walk}
+            sx={{ p: 0, m: 0, mt: 1, listStyle: 'none', maxWidth: 980 }}
+          >
             {plan.steps.map((step, i) => {
               const done = assembly?.[step.id];
               const early = progress.early.find((each) => each.step === step);
@@ -167,6 +177,8 @@ function answerOf(
     : `${done} of ${how}${next ? `: next “${stepTitle(next, assessment)}”` : ''}`;
 }
 
+const LIST = { m: 0, pl: '16px', listStyle: 'disc' } as const;
+
 /** One step: with what, the usual mistake, how one sees that it is right, and why it stands where it does. */
 function StepPane({ step, steps, assessment }: { step: Planned; steps: readonly Planned[]; assessment: Assessment }) {
   const craft = CRAFT[step.code];
@@ -201,22 +213,26 @@ function StepPane({ step, steps, assessment }: { step: Planned; steps: readonly 
       </Box>
       {before.length > 0 && (
         <>
-          <h3>Why not earlier</h3>
-          <ul>
+          <Box component="h3" sx={{ mt: 2 }}>
+            Why not earlier
+          </Box>
+          <Box component="ul" sx={LIST}>
             {before.map(({ step: id, why }) => (
               <li key={id}>{whyWords(why, titleOf(id))}</li>
             ))}
-          </ul>
+          </Box>
         </>
       )}
       {after.length > 0 && (
         <>
-          <h3>What waits for it</h3>
-          <ul>
+          <Box component="h3" sx={{ mt: 2 }}>
+            What waits for it
+          </Box>
+          <Box component="ul" sx={LIST}>
             {after.map(({ id }) => (
               <li key={id}>{titleOf(id)}</li>
             ))}
-          </ul>
+          </Box>
         </>
       )}
     </>

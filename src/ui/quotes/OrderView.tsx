@@ -43,7 +43,7 @@ const BY: Readonly<Partial<Record<LineState, string>>> = {
   overdue: 'on',
   ordered: 'due',
   late: 'due',
-  there: 'goes back by',
+  there: 'can go back until',
 };
 const STAGE: Readonly<Record<Stage, string>> = {
   bench: 'Build board, processor, memory and cooler',
@@ -81,7 +81,9 @@ export function OrderView({ quote, revision, order, reload }: Props) {
         {totals.backMinor > 0 ? `, ${coins(totals.backMinor, currency)} came back` : ''};{' '}
         {coins(totals.expectedMinor, currency)} was expected.
       </p>
-      {late.length > 0 && <p className="caution">◆ Look after {listed(late.map(({ name }) => name))}.</p>}
+      {late.length > 0 && (
+        <p className="caution">◆ Late, or its price has ended: {listed(late.map(({ name }) => name))}.</p>
+      )}
       {order.unbought.length > 0 && (
         <p className="unproven">
           ○ Nobody sells {listed(order.unbought)} here; buy it elsewhere, and give it a price by hand.
@@ -111,12 +113,7 @@ export function OrderView({ quote, revision, order, reload }: Props) {
               <TableRow>
                 <TableCell component="th" scope="rowgroup" colSpan={6} sx={{ pt: 2, color: 'var(--ink)' }}>
                   {seller.name}
-                  {order.lines.find((line) => line.seller.id === seller.id && line.coupon !== undefined) && (
-                    <span className="quiet">
-                      , code{' '}
-                      <span className="mono">{order.lines.find((line) => line.seller.id === seller.id)?.coupon}</span>
-                    </span>
-                  )}
+                  <Codes lines={order.lines.filter((line) => line.seller.id === seller.id)} />
                 </TableCell>
               </TableRow>
               {order.lines
@@ -146,6 +143,17 @@ export function OrderView({ quote, revision, order, reload }: Props) {
         ))}
       </Box>
     </>
+  );
+}
+
+/** Codes to name with an order. */
+function Codes({ lines }: { lines: readonly OrderLine[] }) {
+  const codes = [...new Set(lines.flatMap(({ coupon }) => coupon ?? []))];
+  if (codes.length === 0) return null;
+  return (
+    <span className="quiet">
+      , code <span className="mono">{codes.join(', ')}</span>
+    </span>
   );
 }
 

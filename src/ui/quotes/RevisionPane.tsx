@@ -5,6 +5,7 @@ import Stack from '@mui/material/Stack';
 import { useRef, useState, type ReactNode } from 'react';
 import { UNNAMED, type Workshop } from '@/core/quote/terms';
 import type { RevisionSpec } from '@/core/quote/kept';
+import { PART_KINDS } from '@/core/parts';
 import type { Problem } from '@/core/formats/problems';
 import { ratioOf } from '@/core/units/money';
 import { coins, number } from '@/core/words/format';
@@ -43,7 +44,7 @@ export function RevisionPane({ quote, revision, workshop, reload, order, revisio
     <TermsSentence
       terms={spec.terms}
       currency={currency}
-      kinds={[...new Set((shown?.inside.lines ?? []).flatMap(({ kind }) => kind ?? []))]}
+      kinds={PART_KINDS.filter((kind) => shown?.inside.lines.some((line) => line.kind === kind))}
       {...(open ? { onChange: (terms) => void keep({ ...spec, terms: { ...spec.terms, ...terms } }) } : {})}
     />
   );

@@ -48,9 +48,9 @@ export function Team({ detail: { quote, team }, spec, onChange }: Props) {
           </TableRow>
         </TableHead>
         <TableBody>
-          {quote.machines.map((machine, i) => {
-            const seat = team?.seats[i];
-            const subject = spec.subjects[i];
+          {quote.machines.map((machine) => {
+            const subject = spec.subjects.find(({ draft }) => draft === machine.id);
+            const seat = team?.seats.find((each) => each.seat === subject?.seat);
             return (
               <TableRow key={machine.id}>
                 <TableCell>{machine.seat}</TableCell>

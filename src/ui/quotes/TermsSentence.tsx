@@ -8,9 +8,9 @@ import { coins, number } from '@/core/words/format';
 import { kindName } from '@/core/words/names';
 import { later, opening } from '../shared/later';
 import { Opener } from '../shared/Opener';
-import { choice, Num } from '../shared/phrases';
 import { TextButton } from '../shared/TextButton';
 import { Value } from '../shared/Value';
+import { Figure, OneOf, Words } from './Changeable';
 
 const ClientEntry = later(() => import('./Entries').then((module) => module.PartyEntry), { meanwhile: opening });
 const WorkEntry = later(() => import('./Entries').then((module) => module.WorkEntry), { meanwhile: opening });
@@ -23,8 +23,8 @@ export type TermsPatch = Partial<Terms>;
 interface Props {
   readonly terms: Terms;
   readonly currency: Currency;
-  /** Kinds of part that are in it: each may have a margin of its own. */
-  readonly kinds: readonly string[];
+  /** Kinds of part that may have a margin of their own: those that are in it. */
+  readonly kinds?: readonly PartKind[];
   /** Whether it is what the workshop usually offers: without a client and without a discount. */
   readonly usual?: boolean;
   /** Without it nothing can be changed: it was sent. */
@@ -32,119 +32,72 @@ interface Props {
 }
 
 /** What a quote is made on, as sentences whose values are changed in place. */
-export function TermsSentence({ terms, currency, kinds, usual = false, onChange }: Props) {
-  const amount = (minor: number | undefined) => (minor === undefined ? undefined : shownCoins(minor, currency));
-  /** A figure that may be none, or only said where it cannot be changed. */
-  const figure = (
-    label: string,
-    value: number | undefined,
-    unit: string,
-    change: (value: number | undefined) => void,
-    { none, said, max }: { none: string; said?: string; max?: number },
-  ): ReactNode =>
-    onChange ? (
-      <Num label={label} value={value} unit={unit} optional onChange={change} {...(max === undefined ? {} : { max })}>
-        {value === undefined ? none : (said ?? `${value} ${unit}`)}
-      </Num>
-    ) : (
-      <b>{value === undefined ? none : (said ?? `${value} ${unit}`)}</b>
-    );
-  const pick = (
-    label: string,
-    value: string,
-    options: readonly (readonly [string, string])[],
-    change: (value: string) => void,
-  ): ReactNode => {
-    const said = options.find(([id]) => id === value)?.[1] ?? value;
-    return onChange ? (
-      <Value
-        label={label}
-        editor={{
-          kind: 'choice',
-          value,
-          options: options.map(([id, words]) => ({ value: id, label: words })),
-          onChange: change,
-        }}
-      >
-        {said}
-      </Value>
-    ) : (
-      <b>{said}</b>
-    );
-  };
+export function TermsSentence({ terms, currency, kinds = PART_KINDS, usual = false, onChange }: Props) {
   const { labour, notIncluded, discount } = terms;
+  /** Changes one of the terms, where they can be changed. */
+  const set = <K extends keyof Terms>(key: K): ((value: Terms[K]) => void) | undefined =>
+    onChange && ((value) => onChange({ [key]: value }));
+  const { shippingMinor } = terms;
   return (
     <div className="sentence" aria-label="Terms" role="group">
       {!usual && (
         <p>
           For <b>{terms.client?.name ?? 'nobody yet'}</b>
-          {terms.client && terms.client.address.length > 0 ? `, ${terms.client.address.join(', ')}` : ''}
+          {terms.client && terms.client.address.length > 0 ? `, ${terms.client.address.join(', ')}` : ''}{' '}
           {onChange && (
-            <>
-              {' '}
-              <Opener label="Client">
-                {(close) => (
-                  <ClientEntry
-                    label="Client"
-                    party={terms.client}
-                    onKeep={(client) => onChange({ client })}
-                    onDone={close}
-                  />
-                )}
-              </Opener>
-            </>
-          )}
-        </p>
-      )}
-      <p>
-        <MarginSentence {...{ terms, currency, kinds, usual, pick, figure }} onChange={onChange} /> Sending costs the
-        client{' '}
-        {figure(
-          'Sending',
-          amount(terms.shippingMinor),
-          currency,
-          (value) => onChange?.({ shippingMinor: value === undefined ? undefined : minorOfShown(value, currency) }),
-          {
-            none: 'nothing extra',
-            ...(terms.shippingMinor === undefined ? {} : { said: coins(terms.shippingMinor, currency) }),
-          },
-        )}
-        . Work: {labour.length === 0 && 'none'}
-        {labour.map((work, i) => (
-          <Fragment key={i}>
-            {i > 0 ? '; ' : ''}
-            <b>{work.name}</b>
-            {work.hours !== undefined && work.hourMinor !== undefined
-              ? `, ${number(work.hours)} h at ${coins(work.hourMinor, currency)}`
-              : ''}{' '}
-            {coins(work.flatMinor ?? timesFigure(work.hourMinor ?? 0, work.hours ?? 0), currency)}
-            {onChange && (
-              <>
-                {' '}
-                <TextButton
-                  aria-label={`Take ${work.name} away`}
-                  onClick={() => onChange({ labour: labour.filter((_, at) => at !== i) })}
-                >
-                  take away
-                </TextButton>
-              </>
-            )}
-          </Fragment>
-        ))}
-        .
-        {onChange && (
-          <>
-            {' '}
-            <Opener label="Add work">
+            <Opener label="Client">
               {(close) => (
-                <WorkEntry
-                  currency={currency}
-                  onKeep={(work) => onChange({ labour: [...labour, work] })}
+                <ClientEntry
+                  label="Client"
+                  party={terms.client}
+                  onKeep={(client) => onChange({ client })}
                   onDone={close}
                 />
               )}
             </Opener>
-          </>
+          )}
+        </p>
+      )}
+      <p>
+        <MarginSentence margin={terms.margin} {...{ currency, kinds, usual }} onChange={set('margin')} /> Sending costs
+        the client{' '}
+        <Figure
+          label="Sending"
+          value={shippingMinor === undefined ? undefined : shownCoins(shippingMinor, currency)}
+          unit={currency}
+          none="nothing extra"
+          said={coins(shippingMinor ?? 0, currency)}
+          onChange={
+            onChange &&
+            ((value) => onChange({ shippingMinor: value === undefined ? undefined : minorOfShown(value, currency) }))
+          }
+        />
+        . Work:{' '}
+        <Removable
+          list={labour}
+          said={(work) => (
+            <>
+              <b>{work.name}</b>,{' '}
+              {work.hours !== undefined && work.hourMinor !== undefined
+                ? `${number(work.hours)} h at ${coins(work.hourMinor, currency)}: `
+                : ''}
+              {coins(work.flatMinor ?? timesFigure(work.hourMinor ?? 0, work.hours ?? 0), currency)}
+            </>
+          )}
+          away={({ name }) => `Take ${name} away`}
+          onChange={set('labour')}
+        />
+        .{' '}
+        {onChange && (
+          <Opener label="Add work">
+            {(close) => (
+              <WorkEntry
+                currency={currency}
+                onKeep={(work) => onChange({ labour: [...labour, work] })}
+                onDone={close}
+              />
+            )}
+          </Opener>
         )}
         {!usual && (
           <>
@@ -171,232 +124,237 @@ export function TermsSentence({ terms, currency, kinds, usual = false, onChange 
       </p>
       <p>
         It holds{' '}
-        {onChange ? (
-          <Num
-            label="Days a quote holds"
-            value={terms.validDays}
-            unit="days"
-            min={1}
-            max={365}
-            whole
-            onChange={(value) => value !== undefined && onChange({ validDays: value })}
-          >
-            {`${terms.validDays} days`}
-          </Num>
-        ) : (
-          <b>{terms.validDays} days</b>
-        )}
+        <Figure
+          label="Days a quote holds"
+          value={terms.validDays}
+          unit="days"
+          min={1}
+          max={365}
+          whole
+          onChange={onChange && ((validDays) => validDays !== undefined && onChange({ validDays }))}
+        />
         . With the order{' '}
-        {figure(
-          'Paid with the order',
-          terms.depositPercent === undefined ? undefined : Number(terms.depositPercent),
-          '%',
-          (value) => onChange?.({ depositPercent: value === undefined ? undefined : String(value) }),
-          { none: 'nothing', max: 100 },
-        )}{' '}
+        <Figure
+          label="Paid with the order"
+          value={terms.depositPercent === undefined ? undefined : Number(terms.depositPercent)}
+          unit="%"
+          max={100}
+          none="nothing"
+          onChange={
+            onChange && ((value) => onChange({ depositPercent: value === undefined ? undefined : percentText(value) }))
+          }
+        />{' '}
         is paid, the rest{' '}
-        {figure(
-          'Days to pay',
-          terms.paymentDays,
-          'days after delivery',
-          (value) => onChange?.({ paymentDays: value }),
-          { none: 'on delivery', max: 365 },
-        )}
+        <Figure
+          label="Days to pay"
+          value={terms.paymentDays}
+          unit="days after delivery"
+          max={365}
+          whole
+          none="on delivery"
+          onChange={set('paymentDays')}
+        />
         . Warranty:{' '}
-        {figure('Warranty', terms.warrantyMonths, 'months', (value) => onChange?.({ warrantyMonths: value }), {
-          none: 'as the law has it',
-          max: 240,
-        })}
-        {terms.warrantyMonths === undefined ? '' : ' on '}
-        {terms.warrantyMonths !== undefined &&
-          (onChange ? (
-            <Value
-              label="What the warranty covers"
-              editor={{
-                kind: 'text',
-                value: terms.covers ?? 'parts and work',
-                onChange: (covers) => onChange({ covers }),
-              }}
-            >
-              {terms.covers ?? 'what is agreed'}
-            </Value>
-          ) : (
-            <b>{terms.covers ?? 'what is agreed'}</b>
-          ))}
-        ; sent back within{' '}
-        {figure('Days to send it back', terms.returnDays, 'days', (value) => onChange?.({ returnDays: value }), {
-          none: 'no agreed time',
-          max: 365,
-        })}
-        . Said to be outside the price: {notIncluded.length === 0 && 'nothing'}
-        {notIncluded.map((what, i) => (
-          <Fragment key={what}>
-            {i > 0 ? ', ' : ''}
-            <b>{what}</b>
-            {onChange && (
-              <>
-                {' '}
-                <TextButton
-                  aria-label={`Say nothing of ${what}`}
-                  onClick={() => onChange({ notIncluded: notIncluded.filter((_, at) => at !== i) })}
-                >
-                  take away
-                </TextButton>
-              </>
-            )}
-          </Fragment>
-        ))}
-        {onChange && (
+        <Figure
+          label="Warranty"
+          value={terms.warrantyMonths}
+          unit="months"
+          max={240}
+          whole
+          none="as the law has it"
+          onChange={set('warrantyMonths')}
+        />
+        {terms.warrantyMonths !== undefined && (
           <>
             {' '}
-            <Value
-              label="Not included"
-              editor={{
-                kind: 'text',
-                value: '',
-                onChange: (what) => onChange({ notIncluded: [...notIncluded, what] }),
-              }}
-            >
-              add
-            </Value>
+            on{' '}
+            <Words label="What the warranty covers" value={terms.covers ?? 'what is agreed'} onChange={set('covers')} />
           </>
+        )}
+        ; sent back within{' '}
+        <Figure
+          label="Days to send it back"
+          value={terms.returnDays}
+          unit="days"
+          max={365}
+          whole
+          none="no agreed time"
+          onChange={set('returnDays')}
+        />
+        . Said to be outside the price:{' '}
+        <Removable
+          list={notIncluded}
+          said={(what) => <b>{what}</b>}
+          away={(what) => `Say nothing of ${what}`}
+          onChange={set('notIncluded')}
+        />{' '}
+        {onChange && (
+          <Value
+            label="Not included"
+            editor={{ kind: 'text', value: '', onChange: (what) => onChange({ notIncluded: [...notIncluded, what] }) }}
+          >
+            add
+          </Value>
         )}
         .
       </p>
       <p>
         On paper:{' '}
-        {pick('Language of the paper', terms.locale, LANGUAGES, (locale) =>
-          onChange?.({ locale: locale as Terms['locale'] }),
-        )}
-        , {pick('Sheet', terms.sheet, SHEETS, (sheet) => onChange?.({ sheet: sheet as Terms['sheet'] }))},{' '}
-        {pick('What has a price', terms.show, SHOWN, (show) => onChange?.({ show: show as Terms['show'] }))}.
+        <OneOf label="Language of the paper" value={terms.locale} options={LANGUAGES} onChange={set('locale')} />,{' '}
+        <OneOf label="Sheet" value={terms.sheet} options={SHEETS} onChange={set('sheet')} />,{' '}
+        <OneOf label="What has a price" value={terms.show} options={SHOWN} onChange={set('show')} />.
       </p>
     </div>
   );
 }
 
-const LANGUAGES = [
-  ['en', 'English'],
-  ['de', 'German'],
-] as const;
-const SHEETS = [
-  ['A4', 'A4'],
-  ['letter', 'letter'],
-] as const;
-const SHOWN = [
-  ['lines', 'every part with its price'],
-  ['one price', 'one price for the machine'],
-] as const;
+const LANGUAGES = { en: 'English', de: 'German' } as const;
+const SHEETS = { A4: 'A4', letter: 'letter' } as const;
+const SHOWN = { lines: 'every part with its price', 'one price': 'one price for the machine' } as const;
 const WAYS: Readonly<Record<Margin['by'], string>> = {
   percent: 'the same share above cost',
   kind: 'a share by kind above cost',
   part: 'a share by line above cost',
   total: 'so much that the total is reached',
 };
+/** Without a machine there is neither a line nor a total. */
+const USUAL_WAYS = { percent: WAYS.percent, kind: WAYS.kind } as const;
 
-interface MarginProps extends Pick<Props, 'terms' | 'currency' | 'kinds' | 'usual'> {
-  readonly onChange: Props['onChange'] | undefined;
-  readonly pick: (
-    label: string,
-    value: string,
-    options: readonly (readonly [string, string])[],
-    change: (value: string) => void,
-  ) => ReactNode;
+/** A percentage as terms keep it. */
+const percentText = (value: number): string => String(Math.round(value * 1e4) / 1e4);
+
+interface RemovableProps<T> {
+  readonly list: readonly T[];
+  readonly said: (entry: T) => ReactNode;
+  /** How a screen reader names taking it away. */
+  readonly away: (entry: T) => string;
+  readonly onChange: ((list: T[]) => void) | undefined;
 }
 
-function MarginSentence({ terms: { margin }, currency, kinds, usual, pick, onChange }: MarginProps) {
-  const keep = (next: Margin) => onChange?.({ margin: next });
-  const plain = margin.by === 'total' ? '0' : margin.percent;
-  const change = (by: string) => {
-    switch (by as Margin['by']) {
+/** Entries in a sentence, each of which can be taken away. */
+function Removable<T>({ list, said, away, onChange }: RemovableProps<T>) {
+  if (list.length === 0) return 'nothing';
+  return list.map((entry, i) => (
+    <Fragment key={i}>
+      {i > 0 ? '; ' : ''}
+      {said(entry)}
+      {onChange && (
+        <>
+          {' '}
+          <TextButton aria-label={away(entry)} onClick={() => onChange(list.filter((other) => other !== entry))}>
+            take away
+          </TextButton>
+        </>
+      )}
+    </Fragment>
+  ));
+}
+
+interface MarginProps {
+  readonly margin: Margin;
+  readonly currency: Currency;
+  readonly kinds: readonly PartKind[];
+  readonly usual: boolean;
+  readonly onChange: ((margin: Margin) => void) | undefined;
+}
+
+/** What parts cost the client above what they cost. */
+function MarginSentence({ margin, currency, kinds, usual, onChange }: MarginProps) {
+  const percent = margin.by === 'total' ? '0' : margin.percent;
+  const anew = (by: Margin['by']): Margin => {
+    switch (by) {
       case 'percent':
-        return keep({ by: 'percent', percent: plain });
+        return { by, percent };
       case 'kind':
-        return keep({ by: 'kind', percent: plain, kinds: {} });
+        return { by, percent, kinds: {} };
       case 'part':
-        return keep({ by: 'part', percent: plain, parts: {} });
+        return { by, percent, parts: {} };
       case 'total':
-        return keep({
-          by: 'total',
-          totalMinor: margin.by === 'total' ? margin.totalMinor : minorOfShown(1000, currency),
-        });
+        return { by, totalMinor: minorOfShown(1000, currency) };
     }
   };
-  const ways = (Object.keys(WAYS) as Margin['by'][]).filter((by) => !usual || by === 'percent' || by === 'kind');
-  const share = (label: string, value: string, kept: (percent: string) => void): ReactNode =>
-    onChange ? (
-      <Num
-        label={label}
-        value={Number(value)}
-        unit="%"
-        max={999}
-        onChange={(next) => next !== undefined && kept(String(Math.round(next * 1e4) / 1e4))}
-      >
-        {`${value} %`}
-      </Num>
-    ) : (
-      <b>{value} %</b>
-    );
   return (
     <>
       Parts cost the client{' '}
-      {pick(
-        'How parts are priced',
-        margin.by,
-        ways.map((by) => [by, WAYS[by]] as const),
-        change,
-      )}
+      <OneOf<Margin['by']>
+        label="How parts are priced"
+        value={margin.by}
+        options={(usual ? USUAL_WAYS : WAYS) as typeof WAYS}
+        onChange={onChange && ((by) => onChange(anew(by)))}
+      />
       :{' '}
       {margin.by === 'total' ? (
-        onChange ? (
-          <Num
-            label="Total of the quote"
-            value={shownCoins(margin.totalMinor, currency)}
-            unit={`${currency}, tax in`}
-            onChange={(value) =>
-              value !== undefined && value > 0 && keep({ by: 'total', totalMinor: minorOfShown(value, currency) })
-            }
-          >
-            {coins(margin.totalMinor, currency)}
-          </Num>
-        ) : (
-          <b>{coins(margin.totalMinor, currency)}</b>
-        )
+        <Figure
+          label="Total of the quote"
+          value={shownCoins(margin.totalMinor, currency)}
+          unit={`${currency}, tax in`}
+          min={0.01}
+          said={coins(margin.totalMinor, currency)}
+          onChange={
+            onChange &&
+            ((value) => value !== undefined && onChange({ by: 'total', totalMinor: minorOfShown(value, currency) }))
+          }
+        />
       ) : (
-        share('Share above cost', margin.percent, (percent) => keep({ ...margin, percent }))
+        <Figure
+          label="Share above cost"
+          value={Number(margin.percent)}
+          unit="%"
+          max={999}
+          onChange={
+            onChange && ((value) => value !== undefined && onChange({ ...margin, percent: percentText(value) }))
+          }
+        />
       )}
-      {margin.by === 'kind' && (usual || kinds.length > 0) && (
-        <>
-          {' '}
-          and for{' '}
-          {(usual ? choice(PART_KINDS).map(({ value }) => value) : kinds)
-            .filter((kind) => !usual || USUAL_KINDS.includes(kind))
-            // what was sent says only what differs
-            .filter((kind) => onChange !== undefined || margin.kinds[kind as PartKind] !== undefined)
-            .map((kind, i) => (
-              <Fragment key={kind}>
-                {i > 0 ? ', ' : ''}
-                {kindName(kind as PartKind)}{' '}
-                {share(`Share above cost, ${kind}`, margin.kinds[kind as PartKind] ?? margin.percent, (percent) =>
-                  keep({ ...margin, kinds: { ...margin.kinds, [kind]: percent } }),
-                )}
-              </Fragment>
-            ))}
-        </>
-      )}
+      {margin.by === 'kind' && <ByKind margin={margin} kinds={kinds} onChange={onChange} />}
       {margin.by === 'part' && ' unless its line says otherwise'}.
     </>
   );
 }
 
-const USUAL_KINDS: readonly string[] = [
-  'processor',
-  'board',
-  'memory',
-  'graphics',
-  'drive',
-  'supply',
-  'case',
-  'cooler',
-  'display',
-];
+/** Kinds that have a share of their own; the others have the usual one. */
+function ByKind({
+  margin,
+  kinds,
+  onChange,
+}: Pick<MarginProps, 'kinds' | 'onChange'> & { readonly margin: Extract<Margin, { by: 'kind' }> }) {
+  const own = PART_KINDS.filter((kind) => margin.kinds[kind] !== undefined);
+  const others = kinds.filter((kind) => !own.includes(kind));
+  const set = (kind: PartKind, value: number | undefined): void => {
+    const { [kind]: _before, ...rest } = margin.kinds;
+    onChange?.({ ...margin, kinds: value === undefined ? rest : { ...rest, [kind]: percentText(value) } });
+  };
+  return (
+    <>
+      {own.map((kind) => (
+        <Fragment key={kind}>
+          , for {kindName(kind)}{' '}
+          <Figure
+            label={`Share above cost, ${kindName(kind)}`}
+            value={Number(margin.kinds[kind])}
+            unit="%"
+            max={999}
+            none="as usual"
+            onChange={onChange && ((value) => set(kind, value))}
+          />
+        </Fragment>
+      ))}
+      {onChange && others.length > 0 && (
+        <>
+          , for{' '}
+          <Value
+            label="Kind with a share of its own"
+            editor={{
+              kind: 'choice',
+              value: '',
+              options: others.map((kind) => ({ value: kind, label: kindName(kind) })),
+              onChange: (kind) => set(kind as PartKind, Number(margin.percent)),
+            }}
+          >
+            another kind
+          </Value>
+        </>
+      )}
+    </>
+  );
+}

@@ -58,7 +58,7 @@ export function PapersPanel({ workshop, logo, currency }: Props) {
         </Opener>{' '}
         <Logo there={logo} onPick={async (picture) => done(await saveLogo(picture))} />
       </p>
-      <TermsSentence terms={workshop} currency={currency} kinds={[]} usual onChange={(patch) => void save(patch)} />
+      <TermsSentence terms={workshop} currency={currency} usual onChange={(patch) => void save(patch)} />
       <p className="sentence">
         Letters go to the mail server of this machine on port{' '}
         <Num

@@ -1,4 +1,4 @@
-import { unpricedIn, type PaperLine, type PaperMachine, type PaperOption, type Quote } from '../../quote/document';
+import { unpricedIn, type PaperLine, type PaperMachine, type Quote } from '../../quote/document';
 import type { Party } from '../../quote/terms';
 import { capitalised } from '../../words/format';
 import { paperWords } from '../../words/paper';
