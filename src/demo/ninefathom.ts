@@ -173,7 +173,7 @@ export function mosaicsBrief(): Brief {
     mustHaves: { noiseDbA: 40 },
     ownedDisplays: ['glasswater-pane-32'],
     tasks: [
-      { kind: 'survey', id: 'align', name: 'Align the stills', importance: 5, runsPerWeek: 2, application: 'stonefathom', images: 12_000, mpx: 24, mbPerImage: 12, neighbours: 30, depth: 'quarter', blockMPoints: 90, targetH: 11 },
+      { kind: 'survey', id: 'align', name: 'Align the stills', importance: 5, runsPerWeek: 2, application: 'stonefathom', images: 12_000, mpx: 24, mbPerImage: 12, neighbours: 30, depth: 'quarter', blockMPoints: 35, targetH: 12 },
       { kind: 'custom', id: 'mesh', name: 'Lay pictures over the mesh', importance: 3, runsPerWeek: 2, mode: 'elastic', unit: 'tile', unitsPerRun: 400, targetMin: 60, threadCap: 64, parallelGwork: 600, serialGwork: 12, fp32Gflop: 9000, memoryGiB: 40, graphicsMemoryGiB: 6, writeGB: { scratch: 0.4 } },
       { kind: 'render', id: 'fly', name: 'Render the fly-through', importance: 3, runsPerWeek: 1, application: 'deepray', width: 1920, height: 1080, samples: 96, bounces: 3, mTriangles: 30, texturesGiB: 4, frames: 200, targetH: 4 },
       { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 10, conferencing: false, otherGiB: 1 },

@@ -5,7 +5,8 @@ import { given, product, type Derivation } from '../figures/derive';
 import type { Expanded } from '../work/stage';
 import { EVIDENCE } from './constants';
 import type { Workload } from '../model/measurement';
-import { piecesOf, predictWorkload, type Measurable } from './predict';
+import { piecesOf } from './pieces';
+import { predictWorkload, type Measurable } from './predict';
 import type { Factor } from '../predict/rates';
 import { ratesOf, teachesRate } from './rates';
 import { noiseOf, shrunk, type Seen } from './shrinkage';
@@ -13,24 +14,25 @@ import { noiseOf, shrunk, type Seen } from './shrinkage';
 const UNTAUGHT: Factor = { factor: 1, spread: EVIDENCE.threadGain.spread, count: 0 };
 
 /**
- * Whether results of this work can calibrate: one kind of picture work by itself, memory with all threads, a drive in
- * one piece. Others are compared only.
+ * Whether results of this work can calibrate: one kind of work by itself, memory with all threads, a drive in one piece.
+ * Others are compared only.
  */
-export const teaches = (workload: Workload, threads: number | undefined): boolean =>
-  piecesOf(workload).length === 1 || teachesRate(workload, threads);
+export const teaches = (workload: Workload, { supply, facts }: Measurable): boolean =>
+  piecesOf(workload, facts.parts).length === 1 || teachesRate(workload, supply.processor?.threads);
 
 /**
  * Learns from measurements marked to calibrate: first what each kind of work costs, from runs on one thread, then what
  * more threads give, from runs on several; a kind of work only seen on several threads is learnt last.
  */
 export function calibrationOf(comparable: readonly Comparable[], machine: Measurable): Calibration {
+  const pieces = (workload: Workload) => piecesOf(workload, machine.facts.parts);
   const calibrating = comparable.filter(({ measurement }) => measurement.use === 'calibrate');
-  const usable = calibrating.filter(({ measurement }) => piecesOf(measurement.workload).length === 1);
+  const usable = calibrating.filter(({ measurement }) => pieces(measurement.workload).length === 1);
   const works = new Map<string, Factor>();
   const learn = (several: boolean, threads: Factor) => {
     const seen = new Map<string, { seen: Seen[]; prior: number }>();
     for (const { measurement, apart } of usable) {
-      const [piece] = piecesOf(measurement.workload);
+      const [piece] = pieces(measurement.workload);
       if (!piece || !('threads' in measurement.workload) || measurement.workload.threads > 1 !== several) continue;
       const predicted = predictWorkload(measurement.workload, machine, { threads }).band;
       if (!predicted || (several && works.has(piece.name))) continue;
@@ -46,7 +48,7 @@ export function calibrationOf(comparable: readonly Comparable[], machine: Measur
   learn(false, UNTAUGHT);
   const gains = usable.flatMap(({ measurement, apart }): Seen[] => {
     const { workload } = measurement;
-    const [piece] = piecesOf(workload);
+    const [piece] = pieces(workload);
     if (!piece || !('threads' in workload) || workload.threads < 2 || !works.has(piece.name)) return [];
     const predicted = predictWorkload(workload, machine, { works, threads: UNTAUGHT }).band;
     return predicted
@@ -56,7 +58,7 @@ export function calibrationOf(comparable: readonly Comparable[], machine: Measur
   const threads = gains.length === 0 ? UNTAUGHT : shrunk(gains, EVIDENCE.threadGain.spread);
   learn(true, threads);
   const borrowed = calibrating.filter(
-    ({ measurement, apart }) => apart > 0 && teaches(measurement.workload, machine.supply.processor?.threads),
+    ({ measurement, apart }) => apart > 0 && teaches(measurement.workload, machine),
   ).length;
   return { works, threads, rates: ratesOf(calibrating, machine), borrowed };
 }

@@ -1,72 +1,17 @@
 import type { FittedParts } from '../model/fitted';
 import type { MemoryState } from '../memory/population';
-import { given, product, type Derivation } from '../figures/derive';
 import type { PartOf } from '../parts';
 import { averageWrite, fitsCache } from '../predict/driveWrites';
 import type { Supply } from '../predict/supply';
 import { combineSpreads, type Band } from '../units/band';
 import { COMMON } from '../work/common';
 import { constantOf } from '../figures/registers';
-import { c, gwork } from '../work/demands';
-import { decodeWork } from '../work/editPicture';
-import { encodeName, encodeWork } from '../work/encode';
+import { piecesOf } from './pieces';
 import type { Calibration } from './calibration';
 import { measuredDrive } from './comparable';
 import { EVIDENCE } from './constants';
 import type { Workload } from '../model/measurement';
 import type { Rates, TaughtRate } from '../predict/rates';
-
-/** Processor work of a picture workload, by the names under which it is calibrated. */
-export interface WorkPiece {
-  readonly name: string;
-  readonly amount: Derivation;
-  readonly serialShare: number;
-}
-
-/** Pieces of work of one frame; empty for what is no picture work. */
-export function piecesOf(workload: Workload): WorkPiece[] {
-  if (!('width' in workload)) return [];
-  const px = product('pixels', 'px', [
-    given('width', workload.width, 'px', 'setting', 'the measurement'),
-    given('height', workload.height, 'px', 'setting', 'the measurement'),
-  ]);
-  const source = 'source' in workload ? workload.source : undefined;
-  const target = 'target' in workload ? workload.target : undefined;
-  const steps = 'steps' in workload ? workload.steps : 0;
-  return [
-    ...(source
-      ? [
-          {
-            name: `decode ${source.codec}`,
-            amount: decodeWork(px, source),
-            serialShare: c('serial share of decoding', 'decodeSerialShare').value,
-          },
-        ]
-      : []),
-    ...(steps > 0
-      ? [
-          {
-            name: 'correct',
-            amount: gwork('correction on the processor', [
-              px,
-              given('steps', steps, 'steps', 'setting', 'the measurement'),
-              c('a step', 'stepProcessor'),
-            ]),
-            serialShare: c('serial share of decoding', 'decodeSerialShare').value,
-          },
-        ]
-      : []),
-    ...(target
-      ? [
-          {
-            name: encodeName(target),
-            amount: encodeWork(px, { ...target, path: 'software', bitDepth: 8, width: 0, height: 0 }),
-            serialShare: c('serial share of encoding', 'encodeSerialShare').value,
-          },
-        ]
-      : []),
-  ];
-}
 
 /** What the model says of a workload before measurements, and why it says nothing. */
 export interface Prediction {
@@ -91,8 +36,8 @@ export interface Measurable {
 type Taught = Partial<Pick<Calibration, 'works' | 'threads' | 'rates'>>;
 
 /**
- * Predicts a measured workload on a machine: frames/s of picture work as the sum of its pieces (one process does one
- * after the other; Amdahl 1967 for its threads), bytes of drives and memory from their figures. `calibration` applies
+ * Predicts a measured workload on a machine: work of cores as the sum of its pieces (one process does one after the
+ * other; Amdahl 1967 for its threads), bytes of drives and memory from their figures. `calibration` applies
  * what measurements of this machine taught; `about` is the drive's part, where it is not the machine's only one.
  */
 export function predictWorkload(
@@ -103,11 +48,6 @@ export function predictWorkload(
 ): Prediction {
   const rates = calibration?.rates;
   switch (workload.work) {
-    case 'decode':
-    case 'encode':
-    case 'correct':
-    case 'chain':
-      return pictureRate(workload, supply, calibration);
     case 'drive':
       return driveRate(workload, facts.parts, rates, about);
     case 'memory':
@@ -122,18 +62,30 @@ export function predictWorkload(
     }
     case 'sensor':
       return none('a model of this sensor');
+    default:
+      return workRate(workload, { supply, facts }, calibration);
   }
 }
 
-function pictureRate(workload: Workload, supply: Supply, calibration: Taught | undefined): Prediction {
-  if (!('width' in workload)) return none();
+function workRate(
+  workload: Extract<Workload, { readonly threads: number }>,
+  { supply, facts }: Measurable,
+  calibration: Taught | undefined,
+): Prediction {
   const serial = supply.processor?.serial?.value;
   const parallel = supply.processor?.parallel(workload.threads)?.value;
   if (serial === undefined || parallel === undefined) return none('clocks and work per clock of the processor');
+  const pieces = piecesOf(workload, facts.parts);
+  if (pieces.length === 0)
+    return none(
+      workload.work === 'factorise' || workload.work === 'prompt'
+        ? 'floating-point operations per clock of the processor'
+        : 'any work in it',
+    );
   const gain = workload.threads > 1 ? (calibration?.threads?.factor ?? 1) : 1;
   let seconds = 0;
   const spreads: { seconds: number; spread: number }[] = [];
-  for (const { name, amount, serialShare } of piecesOf(workload)) {
+  for (const { name, amount, serialShare } of pieces) {
     const known = calibration?.works?.get(name);
     const work = amount.value / (known?.factor ?? 1);
     const here =
@@ -143,7 +95,6 @@ function pictureRate(workload: Workload, supply: Supply, calibration: Taught | u
     seconds += here;
     spreads.push({ seconds: here, spread: known?.spread ?? amount.spread });
   }
-  if (seconds <= 0) return none('any work in the chain');
   const spread = combineSpreads([
     combineSpreads(spreads.map((piece) => piece.spread ** (piece.seconds / seconds))),
     ...(workload.threads > 1 && calibration?.threads ? [calibration.threads.spread] : []),

@@ -36,7 +36,7 @@ const withResults = (evidence: readonly Measurement[], change: Change = {}) =>
 const rate = (assessment: ReturnType<typeof assessed>, resource: Parameters<typeof assessment.supply.of>[0]) =>
   assessment.supply.of(resource)?.rate;
 /** Share of one result against the model's own doubt, and the factor it leaves: see the shrinkage of factors. */
-const shrink = (ratio: number, prior: number, noise = 0.15) =>
+const shrink = (ratio: number, prior: number, noise = 0.163) =>
   ratio ** (1 / noise ** 2 / (1 / noise ** 2 + 1 / Math.log(prior) ** 2));
 
 describe('drives', () => {
@@ -88,7 +88,7 @@ describe('drives', () => {
 
   test('random access is compared, not taught', () => {
     const random: Workload = { work: 'drive', direction: 'read', access: 'random', item: 'ssd-1' as never };
-    expect(teaches(random, 16)).toBe(false);
+    expect(teaches(random, assessed())).toBe(false);
     expect(withResults([result(random, 100)]).facts.calibration.rates.drives.size).toBe(0);
   });
 });
@@ -104,7 +104,7 @@ describe('memory', () => {
 
   test('streams on fewer threads are bounded by those threads and teach nothing', () => {
     const few: Workload = { work: 'memory', threads: 2 };
-    expect(teaches(few, 16)).toBe(false);
+    expect(teaches(few, assessed())).toBe(false);
     expect(withResults([result(few, 9000)]).facts.calibration.rates.memory).toBeUndefined();
   });
 

@@ -16,9 +16,9 @@ export interface Given {
   readonly where: string;
 }
 
-/** A figure computed from others. `op` says how: product, sum, quotient (first ÷ the rest), least or most. */
+/** A figure computed from others. `op` says how: product, sum, quotient (first ÷ the rest), power (first to the second), least or most. */
 export interface Computed {
-  readonly op: 'product' | 'sum' | 'quotient' | 'least' | 'most';
+  readonly op: 'product' | 'sum' | 'quotient' | 'power' | 'least' | 'most';
   readonly label: string;
   readonly value: number;
   readonly unit: string;
@@ -88,6 +88,24 @@ export function quotient(
     spread: combineSpreads(inputs.map((input) => input.spread)),
     inputs,
     source,
+  };
+}
+
+/**
+ * A figure to the power of another. In logarithms the doubt of the base counts by the exponent, that of the exponent by
+ * the logarithm of the base: next to 1 an exponent does not matter.
+ * @example powered(given('times', 8, '×', 'setting', 'a test'), given('exponent', 1 / 3, '', 'setting', 'a test')).value // 2
+ */
+export function powered(base: Derivation, exponent: Derivation): Computed {
+  const byExponent = Math.max(base.value, 1 / base.value) ** (Math.abs(exponent.value) * (exponent.spread - 1));
+  return {
+    op: 'power',
+    label: base.label,
+    value: base.value ** exponent.value,
+    unit: '×',
+    spread: combineSpreads([base.spread ** Math.abs(exponent.value), byExponent]),
+    inputs: [base, exponent],
+    source: DEFINITION,
   };
 }
 

@@ -11,6 +11,10 @@ export interface Constant {
   readonly unit: string;
   readonly source: SourceClass;
   readonly reasoning: string;
+  /** Rows of the measurements that determine a measured value; `*` stands for all of them. */
+  readonly rows?: readonly string[];
+  /** What was taken before there were rows. */
+  readonly judged?: number;
 }
 
 export type Register = Readonly<Record<string, Constant>>;

@@ -72,4 +72,5 @@ export const processorSchema = z.strictObject({
   unlocked: flag('unlocked'),
   fp32PerClock: figure('FP32 operations per clock and core', '', 'higher'),
   fp64PerClock: figure('FP64 operations per clock and core', '', 'higher'),
+  hashInstructions: flag('instructions for strong checksums'),
 });

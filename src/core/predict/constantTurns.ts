@@ -63,6 +63,8 @@ function valueWith(node: Derivation, where: string, factor: number): number {
       return values.reduce((all, value) => all * value, 1);
     case 'quotient':
       return rest.reduce((left, value) => left / value, first);
+    case 'power':
+      return rest.reduce((base, exponent) => base ** exponent, first);
     case 'sum':
       return values.reduce((all, value) => all + value, 0);
     case 'least':

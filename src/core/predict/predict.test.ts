@@ -533,6 +533,8 @@ describe('the why of a figure', () => {
         return values.reduce((all, value) => all + value, 0);
       case 'quotient':
         return values.slice(1).reduce((all, value) => all / value, values[0] ?? NaN);
+      case 'power':
+        return (values[0] ?? NaN) ** (values[1] ?? NaN);
       case 'least':
         return Math.min(...values);
       case 'most':

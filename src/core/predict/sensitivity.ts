@@ -34,6 +34,13 @@ function walk(node: Derivation, weight: number, leaves: Map<string, Leaf>): void
     case 'quotient':
       node.inputs.forEach((input, i) => walk(input, i === 0 ? weight : -weight, leaves));
       return;
+    case 'power': {
+      const [base, exponent] = node.inputs;
+      if (!base || !exponent) return;
+      walk(base, weight * exponent.value, leaves);
+      walk(exponent, weight * exponent.value * Math.log(base.value), leaves);
+      return;
+    }
     case 'sum':
       for (const input of node.inputs) walk(input, node.value === 0 ? 0 : (weight * input.value) / node.value, leaves);
       return;

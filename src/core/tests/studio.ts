@@ -61,7 +61,7 @@ export function studio(tasks: readonly Task[], change: Change = {}): Assessment 
     addParts: [CAPTURE, MIXER, ...addParts],
     parts: {
       ...parts,
-      cpu: { fp64PerClock: 16, ...parts['cpu'] },
+      cpu: { fp32PerClock: 32, fp64PerClock: 16, ...parts['cpu'] },
       card: { ...CARD, ...parts['card'] },
       ssd: { writeCacheGB: 100, ...parts['ssd'] },
     },

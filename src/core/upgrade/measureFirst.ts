@@ -136,7 +136,7 @@ function candidatesFor(present: Assessment): Candidate[] {
   );
   return workloads.flatMap(({ workload, drive, unit }, i): Candidate[] => {
     const key = JSON.stringify(workload);
-    if (seen.has(key) || !teaches(workload, threads)) return [];
+    if (seen.has(key) || !teaches(workload, present)) return [];
     seen.add(key);
     const about = 'item' in workload ? drives.find(({ item }) => item.id === workload.item)?.part.id : undefined;
     const expected = predictWorkload(workload, present, undefined, about).band;

@@ -1,6 +1,7 @@
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../figures/derive';
+import { fromConstant, given, powered, product, quotient, sum, type Derivation } from '../figures/derive';
 
 import { CAD } from './cadConstants';
+import { coreArithmetic, type CoreArithmetic } from './coreArithmetic';
 import { achievedFlop, briefOf, defined, Demands, gwork, ownCost, within } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { CadStep, CadView, SolveWork } from '../model/tasks/making';
@@ -97,33 +98,68 @@ export function expandCadStep(task: CadStep, facts: MachineFacts): Elastic {
   };
 }
 
+const FACTOR = {
+  solid: { entries: 'solidFactor', flop: 'solidWork', order: 'orderSolid' },
+  scalar: { entries: 'scalarFactor', flop: 'scalarWork', order: 'orderScalar' },
+  shell: { entries: 'shellFactor', flop: 'shellWork', order: 'orderShell' },
+} as const;
+
+type Mesh = Pick<SolveWork, 'mesh' | 'unknownsK' | 'name'>;
+
 /** Entries of the factor: n^(4/3) of 3-D meshes, n·log2 n of surfaces (George 1973). */
-export function factorEntries({ mesh, unknownsK, name }: Pick<SolveWork, 'mesh' | 'unknownsK' | 'name'>): Derivation {
+export function factorEntries({ mesh, unknownsK, name }: Mesh): Derivation {
   const n = unknownsK * 1e3;
-  return mesh === 'solid'
-    ? product('entries of the factor', '', [
-        given('unknowns to the power 4/3', n ** (4 / 3), '', 'brief', name),
-        k('nested dissection', 'solidFactor'),
-      ])
-    : product('entries of the factor', '', [
-        given('unknowns × log2', n * Math.log2(n), '', 'brief', name),
-        k('nested dissection', 'shellFactor'),
-      ]);
+  return product('entries of the factor', '', [
+    mesh === 'shell'
+      ? given('unknowns × log2', n * Math.log2(n), '', 'brief', name)
+      : given('unknowns to the power 4/3', n ** (4 / 3), '', 'brief', name),
+    k('nested dissection', FACTOR[mesh].entries),
+  ]);
 }
 
 /** FLOP of one factorisation: n² of 3-D meshes, n^(3/2) of surfaces. */
-export function factorFlop({ mesh, unknownsK, name }: Pick<SolveWork, 'mesh' | 'unknownsK' | 'name'>): Derivation {
+export function factorFlop({ mesh, unknownsK, name }: Mesh): Derivation {
   const n = unknownsK * 1e3;
-  return mesh === 'solid'
-    ? product('FLOP of a factorisation', 'FLOP', [
-        given('unknowns squared', n ** 2, '', 'brief', name),
-        k('nested dissection', 'solidWork'),
-      ])
-    : product('FLOP of a factorisation', 'FLOP', [
-        given('unknowns to the power 3/2', n ** 1.5, '', 'brief', name),
-        k('nested dissection', 'shellWork'),
-      ]);
+  return product('FLOP of a factorisation', 'FLOP', [
+    mesh === 'shell'
+      ? given('unknowns to the power 3/2', n ** 1.5, '', 'brief', name)
+      : given('unknowns squared', n ** 2, '', 'brief', name),
+    k('nested dissection', FACTOR[mesh].flop),
+  ]);
 }
+
+/** Cores that share the arithmetic of a front, of so many threads; one where they are unknown. */
+export const coresAtWork = (threads: number, { parts }: Pick<MachineFacts, 'parts'>): number =>
+  Math.min(threads, parts.one('processor')?.part.coreGroups?.reduce((all, { count }) => all + count, 0) ?? 1);
+
+/**
+ * Share of the peak that a factorisation reaches on so many cores: small fronts are not worth their way. With r FLOP an
+ * entry of the factor it is r ÷ (r + h), h growing with the cores (Hockney and Jesshope 1981, half-performance length).
+ * @example peakReached({ mesh: 'solid', unknownsK: 600, name: 'Plate' }, 1).value // 0.665946
+ */
+export function peakReached(task: Mesh, cores: number): Derivation {
+  const arithmetic = quotient('FLOP an entry', 'FLOP', [factorFlop(task), factorEntries(task)]);
+  const half = product('half of the peak at', 'FLOP', [
+    k('on one core', 'halfSpeed'),
+    powered(given('cores', cores, '', 'part', 'the processor'), k('by cores', 'halfByThreads')),
+  ]);
+  return quotient('share of peak reached', 'share', [
+    arithmetic,
+    sum('with that of half the peak', 'FLOP', [arithmetic, half]),
+  ]);
+}
+
+/** Processor work of one factorisation on so many cores. */
+export const factoriseWork = (task: Mesh, cores: number, facts: Pick<MachineFacts, 'parts'>): CoreArithmetic =>
+  coreArithmetic('factorise', factorFlop(task), 'fp64PerClock', peakReached(task, cores), facts);
+
+/** Processor work of ordering so many unknowns, in Gwork: one thread, once a run. */
+export const orderWork = (unknowns: Derivation, mesh: SolveWork['mesh']): Derivation =>
+  gwork('ordering', [unknowns, k('an unknown', FACTOR[mesh].order)]);
+
+/** Processor work of putting a step’s equations together, in Gwork. */
+export const assembleWork = (unknowns: Derivation): Derivation =>
+  gwork('assemble', [unknowns, k('an unknown', 'assemble')]);
 
 /**
  * Direct solution: a unit is a step with a factorisation. In double precision on the cores, or on a card where the
@@ -137,10 +173,14 @@ export function expandSolve(task: SolveWork, facts: MachineFacts): Elastic {
   const bytes = product('factor', 'B', [factorEntries(task), defined('double precision', 8, 'B')]);
   const flop = factorFlop(task);
   const onCard = application.effects === 'graphics' && facts.mayHaveCard;
-  out.processor(
-    'assemble',
-    gwork('assemble', [unknowns, k('an unknown', 'assemble')]),
-    k('serial share', 'solveSerial'),
+  out.processor('assemble', assembleWork(unknowns), k('serial share', 'solveSerial'), 'assemble');
+  out.serial(
+    'order',
+    product('ordering, once a run', 'Gwork', [
+      orderWork(unknowns, task.mesh),
+      defined('a step’s part', 1 / task.steps),
+    ]),
+    `order ${task.mesh}`,
   );
   if (onCard) {
     out.stacks(application, facts);
@@ -151,39 +191,19 @@ export function expandSolve(task: SolveWork, facts: MachineFacts): Elastic {
     );
     out.need('factorise', 'gpu.out', bytes);
   } else {
-    const processor = facts.parts.one('processor');
-    const perClock = processor?.part.fp64PerClock;
-    const perWork = processor?.part.coreGroups?.[0]?.workPerClock;
-    if (processor && (perClock === undefined || perWork === undefined))
-      out.missing.push({
-        item: processor.item.id,
-        part: processor.part.id,
-        field: perClock === undefined ? 'fp64PerClock' : 'coreGroups',
-      });
-    else if (processor && perClock !== undefined && perWork !== undefined)
-      // a core's double-precision rate goes with its clock alone: in reference clocks its work per clock is divided out
-      out.processor(
-        'factorise',
-        quotient('factorise', 'Gwork', [
-          product('factorise', 'clocks', [
-            flop,
-            given('work per clock', perWork, '× reference core', 'part', processor.part.name),
-          ]),
-          given('FLOP a clock', perClock, 'FLOP', 'part', processor.part.name),
-          k('share of peak reached', 'achievedFp64'),
-          defined('clocks a Gwork', 1e9),
-        ]),
-        k('serial share', 'solveSerial'),
-      );
+    const factorise = factoriseWork(task, coresAtWork(application.threadCap, facts), facts);
+    if (factorise && 'missing' in factorise) out.missing.push(factorise.missing);
+    else if (factorise) out.processor('factorise', factorise.work, k('serial share', 'solveSerial'), 'factorise');
   }
   out.need('factorise', 'memory.traffic', product('factor passed through', 'B', [bytes, k('passes', 'factorPasses')]));
-  const outOfCore = facts.memoryBytes !== undefined && bytes.value > facts.memoryBytes * 0.8;
+  const held = product('factor and what lies beside it', 'B', [bytes, k('at the peak', 'memoryMore')]);
+  const outOfCore = facts.memoryBytes !== undefined && held.value > facts.memoryBytes * 0.8;
   if (outOfCore) {
     out.need('out of core', 'write:scratch', bytes);
     out.need('out of core', 'read:scratch', product('factor read back', 'B', [bytes, k('passes', 'readBack')]));
     out.hold('memory', product('window of the factor', 'B', [bytes, k('in memory', 'inCore')]));
     out.hold('space:scratch', bytes);
-  } else out.hold('memory', bytes);
+  } else out.hold('memory', held);
   out.program(application, false);
   return {
     mode: 'elastic',
@@ -336,7 +356,10 @@ export const solve: Trade<'solve'> = {
     targetMin: 15,
   }),
   figures: {
-    mesh: { label: 'Mesh', explains: 'Solids fill the factor far more than shells.' },
+    mesh: {
+      label: 'Mesh',
+      explains: 'Solids fill the factor far more than shells; heat has one unknown a node instead of three.',
+    },
     unknownsK: {
       label: 'Unknowns',
       unit: 'thousand',

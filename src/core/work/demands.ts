@@ -39,10 +39,10 @@ export class Demands {
   }
 
   /** Work of one thread: it keeps that thread's core busy too. */
-  serial(stage: string, common: Derivation): void {
+  serial(stage: string, common: Derivation, work?: string): void {
     const amount = this.costing(common, 'oneThread');
-    this.need(stage, 'cpu.serial', amount);
-    this.need(stage, 'cpu.parallel', amount);
+    this.need(stage, 'cpu.serial', amount, work);
+    this.need(stage, 'cpu.parallel', amount, work);
   }
 
   hold(what: Holding['what'], bytes: Derivation): void {

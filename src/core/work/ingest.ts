@@ -41,6 +41,26 @@ function between(
   }));
 }
 
+/** Processor work of copying so many bytes through the page cache, in Gwork. */
+export const copyWork = (bytes: Derivation): Derivation => gwork('copy', [bytes, k('a byte', 'copy')]);
+
+/** A strong sum on a processor of which nobody says that it has instructions for it is taken as done without. */
+const checksumCost = (checksum: 'fast' | 'strong', instructions: boolean | undefined) =>
+  checksum === 'fast' ? 'checksumFast' : instructions === true ? 'checksumStrong' : 'checksumPlain';
+
+/** Processor work of the checksum of so many bytes, in Gwork. */
+export const checksumWork = (
+  bytes: Derivation,
+  checksum: 'fast' | 'strong',
+  instructions: boolean | undefined,
+): Derivation => gwork('checksum', [bytes, k('a byte', checksumCost(checksum, instructions))]);
+
+/** Name under which measurements of it are kept. */
+export const checksumName = (checksum: 'fast' | 'strong', instructions: boolean | undefined): string =>
+  ({ checksumFast: 'checksum fast', checksumStrong: 'checksum strong', checksumPlain: 'checksum strong, plain' })[
+    checksumCost(checksum, instructions)
+  ];
+
 /** Storage bench and ingest: a unit is a second of it. All streams at their full rate, to the end of the run, and the copy beside them. */
 export function expandIngest(task: IngestWork, facts: MachineFacts): RealTime {
   const application = profileOf('ingest', task, facts);
@@ -52,11 +72,13 @@ export function expandIngest(task: IngestWork, facts: MachineFacts): RealTime {
     given('bytes a bit', 1 / 8, 'B/bit', 'standard', 'definition'),
   ]);
   const each = c('serial share of decoding', 'decodeSerialShare');
-  const work = (stage: string, name: keyof typeof INGEST) =>
-    out.processor(stage, gwork(stage, [bytes, k('a byte', name)]), each);
-  work('copy', 'copy');
-  if (isNetwork(task.from) || isNetwork(task.to) || isNetwork(task.copyTo)) work('network', 'network');
-  if (task.checksum !== 'none') work('checksum', task.checksum === 'fast' ? 'checksumFast' : 'checksumStrong');
+  out.processor('copy', copyWork(bytes), each, 'copy');
+  if (isNetwork(task.from) || isNetwork(task.to) || isNetwork(task.copyTo))
+    out.processor('network', gwork('network', [bytes, k('a byte', 'network')]), each);
+  if (task.checksum !== 'none') {
+    const sums = facts.parts.one('processor')?.part.hashInstructions;
+    out.processor('checksum', checksumWork(bytes, task.checksum, sums), each, checksumName(task.checksum, sums));
+  }
   out.serial(
     'streams',
     product('streams', 'Gwork', [

@@ -197,12 +197,33 @@ function takeIn({ out, task, onCard }: Live, input: LiveInput, i: number): void 
         given('frames', 3, '', 'standard', 'one shown, one coming, one spare'),
       ]),
     );
-  } else
-    out.processor(
-      stage,
-      gwork('unpack', [px, k('a pixel', 'unpack')]),
-      c('serial share of decoding', 'decodeSerialShare'),
-    );
+  } else out.processor(stage, unpackWork(px), c('serial share of decoding', 'decodeSerialShare'), 'unpack');
+}
+
+/** Processor work of unpacking so many pixels, in Gwork. */
+export const unpackWork = (px: Derivation): Derivation => gwork('unpack', [px, k('a pixel', 'unpack')]);
+
+/**
+ * Processor work of a programme frame, in Gwork: titles over all of it, and inputs that are scaled, by their own pixels.
+ */
+export const composeWork = (frame: Derivation, titles: number, scaled: Derivation, name: string): Derivation =>
+  sum('laid together', 'Gwork', [
+    gwork('titles', [frame, given('layers', titles, '', 'brief', name), k('a layer', 'layerProcessor')]),
+    gwork('scaled inputs', [scaled, k('a pixel of theirs', 'scaledInput')]),
+  ]);
+
+/** Processor work of keying so many inputs, in Gwork. */
+export const keyWork = (frame: Derivation, keyed: Derivation): Derivation =>
+  gwork('keying on the processor', [frame, keyed, k('a keyed input', 'keyProcessor')]);
+
+/** Processor work of scaling to so many pixels, in Gwork. */
+export const scaleWork = (px: Derivation): Derivation => gwork('scale down', [px, k('a pixel', 'scaleDown')]);
+
+/** Pixels of the last so many inputs: the first fills the programme. */
+function scaledPixels({ inputs, name }: LiveWork, count: number): Derivation {
+  const all = inputs.flatMap((input) => Array.from({ length: input.count }, () => input.width * input.height));
+  const px = all.slice(1, 1 + count).reduce((sum, each) => sum + each, 0);
+  return given('pixels of scaled inputs', px, 'px', 'brief', name);
 }
 
 /** Layers and keys, on the card or on the processor. */
@@ -237,17 +258,16 @@ function layTogether({ out, task, application, onCard, frame }: Live): void {
       product('programme to memory', 'B', [frame, c('a pixel over the link', 'uploadBytes')]),
     );
   } else {
+    // of what is laid over, so many are further inputs, scaled; the rest are titles
+    const scaled = Math.min(task.layers, Math.max(0, inputCount(task.inputs) - 1));
     out.processor(
       'lay together',
-      gwork('layers on the processor', [frame, layers, k('a layer', 'layerProcessor')]),
-      c('serial share of decoding', 'decodeSerialShare'),
+      composeWork(frame, 1 + task.layers - scaled, scaledPixels(task, scaled), task.name),
+      k('serial share', 'composeSerial'),
+      'compose',
     );
     if (task.keyed > 0)
-      out.processor(
-        'key',
-        gwork('keying on the processor', [frame, keyed, k('a keyed input', 'keyProcessor')]),
-        c('serial share of decoding', 'decodeSerialShare'),
-      );
+      out.processor('key', keyWork(frame, keyed), c('serial share of decoding', 'decodeSerialShare'), 'key');
   }
 }
 
@@ -265,12 +285,7 @@ function stream(
   if (rendition.width !== task.width || rendition.height !== task.height)
     if (onCard)
       out.need(stage, 'gpu.traffic', achievedTraffic('scale down', [px, c('convert and scale', 'scaleTraffic')]));
-    else
-      out.processor(
-        stage,
-        gwork('scale down', [px, k('a pixel', 'scaleDown')]),
-        c('serial share of decoding', 'decodeSerialShare'),
-      );
+    else out.processor(stage, scaleWork(px), c('serial share of decoding', 'decodeSerialShare'), 'scale');
   encodeOn(out, stage, px, { ...rendition, chroma: '4:2:0', bitDepth: 8 }, 1, facts, application);
   out.serial(stage, k('sending', 'muxSerial'));
 }

@@ -85,6 +85,26 @@ export function expandMotion(task: MotionWork, facts: MachineFacts): Elastic {
 
 const NR = { light: 'lightNr', strong: 'strongNr' } as const;
 
+/** Processor work of developing so many pixels of a raw still, in Gwork. */
+export const developWork = (px: Derivation): Derivation => gwork('develop', [px, k('a pixel', 'develop')]);
+
+/** Processor work of so many correction steps over a still, in Gwork. */
+export const correctWork = (px: Derivation, steps: Derivation): Derivation =>
+  gwork('correction on the processor', [px, steps, k('a step', 'stepClocks')]);
+
+/** Processor work of a noise filter of so many FLOP a pixel, in Gwork. */
+export const quietWork = (px: Derivation, flop: Derivation): Derivation =>
+  gwork('noise reduction on the processor', [px, flop, k('a FLOP', 'nrOnCores')]);
+
+/** FLOP a pixel of a light noise filter. */
+export const lightFilter = (): Derivation => k('noise reduction, light', 'lightNr');
+
+/** Processor work of compressing a finished still, in Gwork. */
+export const writeWork = (px: Derivation, lossless: boolean): Derivation =>
+  gwork('compress', [px, k('a pixel', lossless ? 'writeLossless' : 'write')]);
+
+const written = (lossless: boolean) => (lossless ? 'writtenLossless' : 'writtenShare');
+
 /** Stills: a unit is a raw picture, developed, corrected and written. */
 export function expandStills(task: StillsWork, facts: MachineFacts): Elastic {
   const application = profileOf('stills', task, facts);
@@ -107,23 +127,13 @@ export function expandStills(task: StillsWork, facts: MachineFacts): Elastic {
     out.need('develop', 'gpu.in', product('sent', 'B', [px, c('a pixel over the link', 'uploadBytes')]));
     out.hold('graphics memory', product('stills at work', 'B', [px, k('a pixel', 'stillBytes')]));
   } else {
-    out.processor('develop', gwork('develop', [px, k('a pixel', 'develop')]), serial);
-    if (task.steps > 0)
-      out.processor(
-        'correct',
-        gwork('correction on the processor', [px, steps, k('a step', 'stepClocks')]),
-        serial,
-        'correct',
-      );
-    if (nr)
-      out.processor(
-        'reduce noise',
-        gwork('noise reduction on the processor', [px, nr, k('a FLOP', 'nrOnCores')]),
-        serial,
-      );
+    out.processor('develop', developWork(px), serial, 'develop');
+    if (task.steps > 0) out.processor('correct', correctWork(px, steps), serial, 'correct still');
+    if (nr) out.processor('reduce noise', quietWork(px, nr), serial, 'reduce noise');
   }
-  out.processor('write', gwork('compress', [px, k('a pixel', 'write')]), serial);
-  out.need('write', 'write:active', product('written', 'B', [file, k('of the raw file', 'writtenShare')]));
+  const lossless = task.lossless ?? false;
+  out.processor('write', writeWork(px, lossless), serial, lossless ? 'write lossless' : 'write still');
+  out.need('write', 'write:active', product('written', 'B', [file, k('of the raw file', written(lossless))]));
   out.hold(
     'memory',
     product('stills at work', 'B', [px, k('a pixel', 'stillBytes'), k('several at once', 'stillsAtOnce')]),
@@ -133,7 +143,7 @@ export function expandStills(task: StillsWork, facts: MachineFacts): Elastic {
     task,
     sum('raw files and what is made of them', 'B', [
       product('raw files', 'B', [file, brief('stills', task.images)]),
-      product('written', 'B', [file, brief('stills', task.images), k('of the raw file', 'writtenShare')]),
+      product('written', 'B', [file, brief('stills', task.images), k('of the raw file', written(lossless))]),
     ]),
   );
   out.program(application, application.effects === 'graphics' && facts.hasGraphics);
@@ -233,6 +243,10 @@ export const stills: Trade<'stills'> = {
     mpx: { label: 'Size of a still', unit: 'Mpx', explains: 'Everything costs by the pixel.', valid: [6, 160] },
     mbPerImage: { label: 'Raw file', unit: 'MB', explains: 'Read once.' },
     steps: { label: 'Correction steps', explains: 'Passes over the picture.', valid: [0, 60] },
+    lossless: {
+      label: 'Written without loss',
+      explains: 'Sixteen bits without loss take thirty times the work of compressing, and far more room.',
+    },
     noiseReduction: {
       label: 'Noise reduction',
       explains: 'Strong is a learnt filter: a hundred times the rest, and at home on a card.',

@@ -1,4 +1,4 @@
-import { fromConstant, given, product, sum, type Derivation } from '../figures/derive';
+import { fromConstant, given, powered, product, quotient, sum, type Derivation } from '../figures/derive';
 import { GIB } from '../units/quantity';
 import { achievedFlop, briefOf, defined, Demands, gwork, ownCost, within } from './demands';
 import { keepFiles } from './kept';
@@ -27,6 +27,21 @@ const meetingsOf = (task: RenderWork): Derivation => {
 export const raysOf = (task: RenderWork): Derivation =>
   product('rays of a frame', '', [meetingsOf(task), r('rays a meeting', 'raysPerSegment')]);
 
+/**
+ * Processor work of so many rays through a scene of so many million triangles: by a power of the triangles.
+ * @example a million rays through a million triangles: 1.65 Gwork; through ten million 10^0.122 = 1.32 times that
+ */
+export const tracedWork = (rays: Derivation, mTriangles: number, name: string): Derivation =>
+  gwork('rays on the cores', [
+    rays,
+    r('a ray', 'tracedOnCores'),
+    powered(given('million triangles', mTriangles, '', 'brief', name), r('a tree grows', 'raysByTriangles')),
+  ]);
+
+/** Processor work of the tree over so many triangles, in Gwork. */
+export const treeWork = (triangles: Derivation): Derivation =>
+  gwork('tree of boxes', [triangles, r('a triangle', 'treeClocks')]);
+
 /** Path tracing: a unit is a frame. On the card, whose memory should hold the scene, or on all cores. */
 export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
   const application = profileOf('render', task, facts);
@@ -41,11 +56,7 @@ export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
     product('pictures', 'B', [px, r('a pixel', 'pictureBytes')]),
   ]);
   const onCard = application.effects === 'graphics';
-  out.processor(
-    'prepare',
-    gwork('tree of boxes', [triangles, r('a triangle', 'treeClocks')]),
-    r('serial share', 'sceneSerial'),
-  );
+  out.processor('prepare', treeWork(triangles), r('serial share', 'sceneSerial'), 'tree');
   if (onCard) {
     out.stacks(application, facts);
     const more = ownCost(application, 'graphics');
@@ -55,11 +66,7 @@ export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
     out.hold('graphics memory', scene);
     out.hold('memory', product('scene as it was made', 'B', [scene, r('beside the card’s', 'hostScene')]));
   } else {
-    out.processor(
-      'trace',
-      gwork('rays on the cores', [rays, r('a ray', 'tracedOnCores')]),
-      r('serial share', 'sceneSerial'),
-    );
+    out.processor('trace', tracedWork(rays, task.mTriangles, task.name), r('serial share', 'sceneSerial'), 'rays');
     out.hold(
       'memory',
       sum('scene and its origin', 'B', [
@@ -91,6 +98,57 @@ export function expandRender(task: RenderWork, facts: MachineFacts): Elastic {
 
 const DEPTH = { full: 1, half: 1 / 4, quarter: 1 / 16 } as const;
 
+/** Processor work of finding and describing features in so many pixels, in Gwork. */
+export const detectWork = (px: Derivation, doubled: boolean): Derivation =>
+  gwork('features on the cores', [px, k('a pixel', 'detect'), ...(doubled ? [k('at twice the side', 'doubled')] : [])]);
+
+/** Processor work of comparing so many pairs of images by so many features each, in Gwork. */
+export const matchWork = (pairs: Derivation, features: Derivation): Derivation =>
+  gwork('pairs on the cores', [pairs, features, k('a feature', 'matchOnCores')]);
+
+/** What the level of adjusting was taken at. */
+const ADJUSTED = { features: 1500, images: 20 } as const;
+
+/** Images that are adjusted together. */
+const blockOf = (images: number): number => Math.min(images, SURVEY.adjustBlock.value);
+
+/**
+ * Processor work of adjusting an image of a set: grows with its features and with the images that are adjusted together.
+ * @example 20 images of 1,500 features: 0.81 Gwork each; of 8,000 features (8000 ÷ 1500)^1.15 = 6.86 times that
+ */
+export const adjustWork = (images: number, features: Derivation, name: string): Derivation =>
+  product('adjusted', 'Gwork', [
+    k('an image', 'adjust'),
+    powered(
+      quotient('features against the measured', '×', [features, defined('measured at', ADJUSTED.features)]),
+      k('by features', 'adjustByFeatures'),
+    ),
+    powered(
+      given('images of a block against the measured', blockOf(images) / ADJUSTED.images, '×', 'brief', name),
+      k('by images', 'adjustByImages'),
+    ),
+  ]);
+
+/**
+ * Share of adjusting that stays on one thread: within a block each image waits for those before it, blocks do not wait.
+ * @example adjustSerial(5000, 'a set').value // 0.062: ten blocks
+ */
+export const adjustSerial = (images: number, name: string): Derivation =>
+  product('serial share', 'share', [
+    k('within a block', 'adjustSerial'),
+    given('a block’s part', blockOf(images) / images, 'share', 'brief', name),
+  ]);
+
+/** Cells of the surface over so many points. */
+const cellsOf = (points: Derivation): Derivation => product('cells', '', [points, k('a point', 'cellsAPoint')]);
+
+/** Processor work of meshing so many points with so many cells, in Gwork. */
+export const meshWork = (points: Derivation, cells: Derivation): Derivation =>
+  sum('mesh', 'Gwork', [
+    gwork('points', [points, k('a point', 'meshClocks')]),
+    gwork('cells', [cells, k('a cell', 'meshCell')]),
+  ]);
+
 /** Photogrammetry: a unit is an image with its share of matching, depth and meshing. */
 export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
   const application = profileOf('survey', task, facts);
@@ -116,7 +174,16 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
     k('serial share', 'imagesSerial'),
   );
   if (onCard) {
-    out.need('find features', 'gpu.fp32', achievedFlop('features', [px, k('a pixel', 'detectFlop'), ...more]));
+    out.need(
+      'find features',
+      'gpu.fp32',
+      achievedFlop('features', [
+        px,
+        k('a pixel', 'detectFlop'),
+        ...(task.doubled ? [k('at twice the side', 'doubled')] : []),
+        ...more,
+      ]),
+    );
     out.need(
       'match',
       'gpu.fp32',
@@ -130,33 +197,31 @@ export function expandSurvey(task: SurveyWork, facts: MachineFacts): Elastic {
   } else {
     out.processor(
       'find features',
-      gwork('features on the cores', [px, k('a pixel', 'detect')]),
+      detectWork(px, task.doubled ?? false),
       k('serial share', 'imagesSerial'),
+      'features',
     );
-    out.processor(
-      'match',
-      gwork('pairs on the cores', [neighbours, features, k('a feature', 'matchOnCores')]),
-      k('serial share', 'imagesSerial'),
-    );
+    out.processor('match', matchWork(neighbours, features), k('serial share', 'imagesSerial'), 'match');
     out.processor(
       'depth',
       gwork('depth on the cores', [depthPx, k('a pixel', 'depthOnCores')]),
       k('serial share', 'imagesSerial'),
     );
   }
-  out.processor('align', k('an image', 'adjust'), k('serial share', 'adjustSerial'));
-  out.processor(
-    'mesh',
-    gwork('mesh', [depthPx, k('points a pixel of depth', 'pointShare'), k('a point', 'meshClocks')]),
-    k('serial share', 'meshSerial'),
-  );
+  out.processor('align', adjustWork(task.images, features, task.name), adjustSerial(task.images, task.name), 'adjust');
+  const points = product('points of an image', '', [depthPx, k('points a pixel of depth', 'pointShare')]);
+  out.processor('mesh', meshWork(points, cellsOf(points)), k('serial share', 'meshSerial'), 'mesh');
   out.hold(
     'memory',
     product('features of all images', 'B', [brief('images', task.images), features, k('a feature', 'featureBytes')]),
   );
+  const block = brief('points of a block', task.blockMPoints * 1e6);
   out.hold(
     'memory',
-    product('block that is meshed', 'B', [brief('points', task.blockMPoints * 1e6), k('a point', 'pointBytes')]),
+    sum('block that is meshed', 'B', [
+      product('points', 'B', [block, k('a point', 'pointBytes')]),
+      product('cells', 'B', [cellsOf(block), k('a cell', 'cellBytes')]),
+    ]),
   );
   keepFiles(
     out,
@@ -274,6 +339,10 @@ export const survey: Trade<'survey'> = {
       label: 'Images compared with',
       explains: 'Each pair of features in each pair of images.',
       valid: [4, 400],
+    },
+    doubled: {
+      label: 'Features found at',
+      explains: 'At twice the side small features are found too, for four times the work.',
     },
     depth: { label: 'Depth at', explains: 'Half the side is a quarter of the work.' },
     blockMPoints: {

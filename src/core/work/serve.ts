@@ -1,4 +1,5 @@
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../figures/derive';
+import { fromConstant, given, powered, product, quotient, sum, type Derivation } from '../figures/derive';
+import { coreArithmetic } from './coreArithmetic';
 import { briefOf, defined, Demands, gwork, within } from './demands';
 import { LEARN } from './learnConstants';
 import type { ServeWork, TablesWork } from '../model/tasks/learning';
@@ -51,10 +52,7 @@ export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
   const users = brief('users at once', task.users);
   const weights = weightBytes(task);
   const caches = product('caches of all', 'B', [users, cacheBytes(task)]);
-  const streamed = quotient('read a step, in peak bytes', 'B', [
-    sum('read a step', 'B', [weights, caches]),
-    k('share of peak reached', 'achievedDecode'),
-  ]);
+  const read = sum('read a step', 'B', [weights, caches]);
   const params = brief('parameters', task.paramsB * 1e9);
   const tokens = product('tokens a step', 'tokens', [users, brief('written and read', 1 + task.readPerWritten)]);
   const flop = product('arithmetic of a step', 'FLOP', [tokens, params, k('a parameter', 'forwardFlop')]);
@@ -72,7 +70,11 @@ export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
     : 1;
   if (card) {
     out.stacks(application, facts);
-    out.need('write', 'gpu.traffic', streamed);
+    out.need(
+      'write',
+      'gpu.traffic',
+      quotient('read a step, in peak bytes', 'B', [read, k('share of peak reached', 'achievedDecode')]),
+    );
     out.need(
       'read prompts',
       'gpu.matrix',
@@ -94,14 +96,16 @@ export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
         ]),
       );
   } else {
-    out.need('write', 'memory.traffic', streamed);
-    out.processor(
-      'read prompts',
-      gwork('arithmetic on the processor', [flop, k('a FLOP', 'processorFlop')]),
-      k('serial share', 'loadSerial'),
+    out.need(
+      'write',
+      'memory.traffic',
+      quotient('read a step', 'B', [read, k('share of the rate that is read', 'readOnCores')]),
     );
+    const prompts = coreArithmetic('arithmetic on the processor', flop, 'fp32PerClock', reachedOnCores(), facts);
+    if (prompts && 'missing' in prompts) out.missing.push(prompts.missing);
+    else if (prompts) out.processor('read prompts', prompts.work, k('serial share', 'loadSerial'), 'read prompts');
   }
-  out.serial('choose', k('a step', 'decodeStepSerial'));
+  out.serial('choose', k('a step', 'decodeStepSerial'), 'choose');
   for (const bytes of held(n)) out.fit(what, bytes);
   out.program(application, false);
   return {
@@ -118,7 +122,49 @@ export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
   };
 }
 
-const EFFORT = { scan: 'scanWork', join: 'joinWork', model: 'modelWork' } as const;
+const EFFORT = {
+  sum: 'sumWork',
+  scan: 'scanWork',
+  group: 'groupWork',
+  'many groups': 'manyGroupsWork',
+  sort: 'sortWork',
+  join: 'joinWork',
+  model: 'modelWork',
+} as const;
+const WAITS = {
+  sum: 'scanSerial',
+  scan: 'scanSerial',
+  group: 'groupSerial',
+  'many groups': 'groupSerial',
+  sort: 'joinSerial',
+  join: 'joinSerial',
+  model: 'modelSerial',
+} as const;
+const GROWS = { sort: 'sortGrows', join: 'joinGrows' } as const;
+
+/**
+ * Processor work of one pass over so many bytes in memory, in Gwork. Sorts and joins grow faster than their data: by a
+ * power of the gigabytes.
+ * @example a gigabyte joined: 37.9 Gwork; eight of them 8 × 8^0.298 = 14.9 times that
+ */
+export const tableWork = (bytes: Derivation, effort: TablesWork['effort']): Derivation =>
+  gwork('work over', [
+    bytes,
+    k('a byte', EFFORT[effort]),
+    ...(effort === 'sort' || effort === 'join'
+      ? [powered(quotient('gigabytes', 'GB', [bytes, defined('bytes a GB', 1e9)]), k('grows', GROWS[effort]))]
+      : []),
+  ]);
+
+/** Processor work of laying so many bytes of columns out before models are fitted, in Gwork. */
+export const tablePrepare = (bytes: Derivation): Derivation =>
+  gwork('columns laid out', [bytes, k('a byte', 'modelPrepare')]);
+
+/** Share of a pass that stays on one thread. */
+export const tableSerial = (effort: TablesWork['effort']): Derivation => k('serial share', WAITS[effort]);
+
+/** Share of the peak that a model’s products reach on the cores. */
+export const reachedOnCores = (): Derivation => k('share of peak reached', 'achievedOnCores');
 
 /** Tables: a unit is a pass over all of it. Read once, kept unpacked in memory; what does not fit spills. */
 export function expandTables(task: TablesWork, facts: MachineFacts): Elastic {
@@ -130,11 +176,14 @@ export function expandTables(task: TablesWork, facts: MachineFacts): Elastic {
   const once = defined('once a run', 1 / task.passes, 'share');
   out.need('read', 'read:active', product('read', 'B', [data, once]));
   out.processor('unpack', gwork('unpack', [data, once, k('a byte', 'parse')]), k('serial share', 'loadSerial'));
-  out.processor(
-    'work over',
-    gwork('work over', [inMemory, k('a byte', EFFORT[task.effort])]),
-    k('serial share', 'tableSerial'),
-  );
+  out.processor('work over', tableWork(inMemory, task.effort), tableSerial(task.effort), `tables ${task.effort}`);
+  if (task.effort === 'model')
+    out.processor(
+      'prepare',
+      product('columns laid out, once a run', 'Gwork', [tablePrepare(inMemory), once]),
+      tableSerial('model'),
+      'tables prepare',
+    );
   out.need(
     'work over',
     'memory.traffic',
@@ -256,11 +305,14 @@ export const tables: Trade<'tables'> = {
     memoryFactor: {
       label: 'In memory',
       unit: '× the file',
-      explains: 'Unpacked columns and what is made of them.',
+      explains: 'Unpacked columns and what is made of them: sorts and joins take 1.4 to 2.1 times the data besides.',
       valid: [1, 12],
     },
     passes: { label: 'Passes', explains: 'Times that all of it is worked over.', valid: [1, 2000] },
-    effort: { label: 'What is done', explains: 'Scans are bound by memory, joins and models by cores.' },
+    effort: {
+      label: 'What is done',
+      explains: 'Sorts and joins take several times what sums take, and gain little from more cores.',
+    },
     targetMin: DONE_WITHIN,
   },
   constants: LEARN,

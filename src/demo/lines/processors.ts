@@ -174,6 +174,7 @@ export function processors(): Priced[] {
         unlocked: model.max > 120,
         fp32PerClock: 32,
         fp64PerClock: 16,
+        hashInstructions: true,
         ...(model.noGraphics ? { variantOf: 'halcyte-tern-8' } : {}),
       });
     }),

@@ -73,8 +73,12 @@ export function TablesSentence({ task, change }: SentenceProps<'tables'>) {
   return (
     <>
       {pick('effort', [
-        ['scan', 'Scan'],
-        ['join', 'Join and group'],
+        ['sum', 'Sum'],
+        ['scan', 'Filter'],
+        ['group', 'Sum by few groups'],
+        ['many groups', 'Sum by many groups'],
+        ['sort', 'Sort'],
+        ['join', 'Join'],
         ['model', 'Fit models to'],
       ])}{' '}
       {num('dataGB', (said) => `${said} GB`)} that take {num('memoryFactor', (said) => `${said} times as much`)} in

@@ -121,7 +121,7 @@ export function MotionSentence({ task, change }: SentenceProps<'motion'>) {
 }
 
 export function StillsSentence({ task, change }: SentenceProps<'stills'>) {
-  const { num, pick } = phrasesOf<'stills'>(task, change);
+  const { num, pick } = phrasesOf<'stills'>({ ...task, lossless: task.lossless ?? false }, change);
   return (
     <>
       Develop {num('images', plural('raw still'))} of {num('mpx')} and {num('mbPerImage', (said) => `${said} MB`)} with{' '}
@@ -130,6 +130,11 @@ export function StillsSentence({ task, change }: SentenceProps<'stills'>) {
         ['off', 'off'],
         ['light', 'light'],
         ['strong', 'strong'],
+      ])}
+      , written{' '}
+      {pick('lossless', [
+        [false, 'with loss'],
+        [true, 'without loss, 16 bits'],
       ])}
       . Target: {num('targetMin')}.
     </>

@@ -13,6 +13,7 @@ const MADE = {
   product: 'multiplied',
   sum: 'added up',
   quotient: 'first ÷ the rest',
+  power: 'first to the power of the second',
   least: 'least of these',
   most: 'most of these',
 } as const;

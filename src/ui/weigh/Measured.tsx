@@ -101,7 +101,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
               <Row
                 key={row.measurement.id}
                 row={row}
-                teaching={!row.former && teaches(row.measurement.workload, assessment.supply.processor?.threads)}
+                teaching={!row.former && teaches(row.measurement.workload, assessment)}
                 drives={parts.ofKind('drive').map(({ part }) => [part.id, fullName(part)] as const)}
                 onChange={(change, label) =>
                   set(

@@ -76,7 +76,7 @@ export const tablesSchema = z.strictObject({
   /** Times that all of it is worked over. */
   passes: z.number().int().min(1).max(100_000),
   /** How much is done with each byte. */
-  effort: z.enum(['scan', 'join', 'model']),
+  effort: z.enum(['sum', 'scan', 'group', 'many groups', 'sort', 'join', 'model']),
   targetMin: z.number().positive().max(1e6).optional(),
 });
 export type TablesWork = z.infer<typeof tablesSchema>;

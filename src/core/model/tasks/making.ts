@@ -30,7 +30,7 @@ export const cadStepSchema = z.strictObject({
 });
 export type CadStep = z.infer<typeof cadStepSchema>;
 
-export const MESHES = ['solid', 'shell'] as const;
+export const MESHES = ['solid', 'scalar', 'shell'] as const;
 
 /** Stress, heat or vibration of a meshed part, by a direct solver. */
 export const solveSchema = z.strictObject({
@@ -72,6 +72,8 @@ export const surveySchema = z.strictObject({
   /** Images that each is compared with. */
   neighbours: z.number().int().min(2).max(5000),
   depth: z.enum(DEPTHS),
+  /** Features are looked for at twice the side of the stills. */
+  doubled: z.boolean().optional(),
   /** Points that are meshed at a time, in millions. */
   blockMPoints: z.number().min(0.1).max(20_000),
   targetH: z.number().positive().max(100_000).optional(),
@@ -105,6 +107,8 @@ export const stillsSchema = z.strictObject({
   mbPerImage: z.number().min(0.01).max(5000),
   steps: z.number().int().min(0).max(200),
   noiseReduction: z.enum(['off', 'light', 'strong']),
+  /** Written without loss, at 16 bits, instead of compressed. */
+  lossless: z.boolean().optional(),
   targetMin: z.number().positive().max(1e6).optional(),
 });
 export type StillsWork = z.infer<typeof stillsSchema>;

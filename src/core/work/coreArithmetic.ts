@@ -1,0 +1,36 @@
+import { given, product, quotient, type Derivation } from '../figures/derive';
+import { defined } from './demands';
+import type { MachineFacts } from './machineFacts';
+import type { MissingFigure } from '../figures/missing';
+
+/** Floating-point work on the cores, or the figure of the processor without which it cannot be told. */
+export type CoreArithmetic = { readonly work: Derivation } | { readonly missing: MissingFigure } | undefined;
+
+/**
+ * Arithmetic as processor work in Gwork. What a core does a clock is a figure of the processor and goes with its clock
+ * alone: in reference clocks its work per clock is divided out. `share` is how much of the peak is reached. Nothing
+ * without a processor.
+ */
+export function coreArithmetic(
+  label: string,
+  flop: Derivation,
+  precision: 'fp32PerClock' | 'fp64PerClock',
+  share: Derivation,
+  { parts }: Pick<MachineFacts, 'parts'>,
+): CoreArithmetic {
+  const processor = parts.one('processor');
+  if (!processor) return undefined;
+  const { item, part } = processor;
+  const perClock = part[precision];
+  const perWork = part.coreGroups?.[0]?.workPerClock;
+  if (perClock === undefined || perWork === undefined)
+    return { missing: { item: item.id, part: part.id, field: perClock === undefined ? precision : 'coreGroups' } };
+  return {
+    work: quotient(label, 'Gwork', [
+      product(label, 'clocks', [flop, given('work per clock', perWork, '× reference core', 'part', part.name)]),
+      given('FLOP a clock', perClock, 'FLOP', 'part', part.name),
+      share,
+      defined('clocks a Gwork', 1e9),
+    ]),
+  };
+}
