@@ -20,6 +20,8 @@ const USE = `use:
                           --own FILE.csv (costs and margin, for the workshop alone)
   vane plan CASE.json     prints the order in which a machine is put together, with what each step waits for:
                           --machine ID, --json
+  vane measure            measures this machine with what is installed: --minutes N (5), --only memory,build,…,
+                          --out FOLDER, --anyway (though it is busy or on its battery)
   vane check FILE…        says what importing the files would do, and every problem with its place
   vane import FILE…       takes catalogue, CSV, archive and case files into the database, each whole or not at all
   vane export WHAT        writes catalogue, archive [--project ID], bom --seat ID --draft ID, a kind of part or offer
@@ -37,6 +39,8 @@ exit codes of check, import, export, prices, backup, restore: 0 done, 2 invalid 
 not, 3 another refresh runs
 
 exit codes of quote: 0 made, 3 made without a price for something, 2 invalid input
+
+exit codes of measure: 0 done, 1 stopped or nothing measured, 2 invalid input, 3 the machine is busy or on its battery
 
 exit codes of find: 0 proven, 3 stopped before the proof, 1 nothing possible, 2 invalid input
 
@@ -118,6 +122,9 @@ switch (command) {
     break;
   case 'plan':
     process.exitCode = await (await import('./plan')).planCommand(args, aroundCatalogue);
+    break;
+  case 'measure':
+    process.exitCode = await (await import('./measure/measure')).measureCommand(args);
     break;
   case 'schema':
     process.exitCode = schemaCommand(argument);

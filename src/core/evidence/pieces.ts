@@ -17,7 +17,7 @@ import { correctWork, developWork, lightFilter, quietWork, writeWork } from '../
 import { MOTION } from '../work/motionConstants';
 import { adjustSerial, adjustWork, detectWork, matchWork, meshWork, tracedWork } from '../work/render';
 import { RENDER, SURVEY } from '../work/renderConstants';
-import { reachedOnCores, tablePrepare, tableSerial, tableWork } from '../work/serve';
+import { reachedByProduct, reachedOnCores, tablePrepare, tableSerial, tableWork } from '../work/serve';
 
 /** Processor work of a measured job for one of what its result counts, by the name under which it is calibrated. */
 export interface WorkPiece {
@@ -114,6 +114,15 @@ export function piecesOf(workload: Workload, parts: FittedParts): WorkPiece[] {
       ]);
       const work = coreArithmetic('a token', flop, 'fp32PerClock', reachedOnCores(), { parts });
       return one('read prompts', work && 'work' in work ? work.work : undefined, LEARN.loadSerial);
+    }
+    case 'product': {
+      const precision = workload.precision === 'fp32' ? 'fp32PerClock' : 'fp64PerClock';
+      const work = coreArithmetic('a product', said('GFLOP', 1e9, 'FLOP'), precision, reachedByProduct(), { parts });
+      return one(
+        `product ${workload.precision}`,
+        work && 'work' in work ? work.work : undefined,
+        EDIT.decodeSerialShare,
+      );
     }
     case 'model step':
       return one('choose', fromConstant('a step', LEARN.decodeStepSerial), ALONE);

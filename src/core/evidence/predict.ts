@@ -78,7 +78,7 @@ function workRate(
   const pieces = piecesOf(workload, facts.parts);
   if (pieces.length === 0)
     return none(
-      workload.work === 'factorise' || workload.work === 'prompt'
+      workload.work === 'factorise' || workload.work === 'prompt' || workload.work === 'product'
         ? 'floating-point operations per clock of the processor'
         : 'any work in it',
     );

@@ -31,6 +31,31 @@ describe('result files', () => {
     });
   });
 
+  test('what vane measure writes: results in the model’s words, a bad one left out and told', () => {
+    const own = (results: unknown, more: object = {}) =>
+      JSON.stringify({ format: 'vane-measurements', version: 1, ...more, results }, null, 1);
+    const good = {
+      workload: { work: 'build', weight: 'usual', files: 6, threads: 2 },
+      value: 0.57,
+      unit: 'files/s',
+      tool: 'make',
+      use: 'calibrate',
+    };
+    expect(only(read(own([good])))).toEqual(good);
+    const mixed = read(
+      own([good, { ...good, value: -1 }, { ...good, workload: { work: 'baking' } }], { notes: ['On its battery.'] }),
+    );
+    expect(mixed).toMatchObject({ ok: true, found: [good] });
+    expect(mixed.ok && mixed.notes).toHaveLength(3);
+    expect(mixed.ok && mixed.notes[0]).toBe('On its battery.');
+    expect(message(read(own([{ ...good, value: 'fast' }])))).toContain(
+      'None of the results can be taken. Left out: result 1, value',
+    );
+    expect(message(read(own([])))).toContain('cannot be read at results');
+    expect(message(read(own([good]).slice(0, -20)))).toContain('cut off');
+    expect(message(read(own([good], { version: 2 })))).toContain('version');
+  });
+
   test('an encoder’s log: frames over run time, threads and preset from its options', () => {
     expect(only(read(rawFile('encode-720p-fast.txt')))).toEqual({
       workload: {

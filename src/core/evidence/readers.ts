@@ -1,6 +1,6 @@
 import { counted, firstFree } from '../units/free';
 import { z } from 'zod';
-import { CODECS, type Codec } from '../parts/common';
+import { CODECS, plainText, type Codec } from '../parts/common';
 import { OUT_CODECS, PRESETS } from '../model/encoders';
 import { measurementSchema, type Measurement, type Workload } from '../model/measurement';
 
@@ -52,13 +52,14 @@ const completed = (entry: Found, id: string, source: string) => ({
 const LONGEST = 4_000_000;
 
 /**
- * Reads a result file of an open measuring tool, told apart by what stands in it: storage results as JSON, encoder logs
- * with a benchmark line, compression and processor benchmarks and memory streams as text, sensor logs as CSV.
+ * Reads a result file of an open measuring tool, told apart by what stands in it: what `vane
+ * measure` writes, storage results as JSON, encoder logs with a benchmark line, compression and processor benchmarks and memory streams as text, sensor logs as CSV.
  */
 export function readResults(text: string, cut: CutTable, told: Told = {}): Reading {
   if (text.length > LONGEST)
     return failed(`The file has ${Math.round(text.length / 1e6)} million characters; no result of these tools has.`);
   if (text.includes('\0')) return failed('The file is no text.');
+  if (/"format":\s*"vane-measurements"/.test(text)) return readOwn(text);
   if (/"fio version"/.test(text)) return readFio(text);
   if (/^bench: .*rtime=/m.test(text)) return readEncoderLog(text, told);
   if (/Benchmark threads/.test(text) && /^Tot:/m.test(text)) return readCompression(text);
@@ -67,8 +68,45 @@ export function readResults(text: string, cut: CutTable, told: Told = {}): Readi
   const [first = ''] = text.split(/\r?\n/, 1);
   if (/[,;\t]/.test(first)) return readSensors(text, cut);
   return failed(
-    'The file is of no kind that is known here: storage results as JSON, an encoder’s log with its benchmark line, compression, processor or memory benchmarks as text, or sensor values as CSV.',
+    'The file is of no kind that is known here: what vane measure writes, storage results as JSON, an encoder’s log with its benchmark line, compression, processor or memory benchmarks as text, or sensor values as CSV.',
   );
+}
+
+/** What `vane measure` writes: results in the model's own words. */
+const ownSchema = z.strictObject({
+  format: z.literal('vane-measurements'),
+  version: z.literal(1),
+  machine: plainText(200).optional(),
+  notes: z.array(z.string()).optional(),
+  results: z.array(z.unknown()).min(1).max(1000),
+});
+
+function readOwn(text: string): Reading {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch {
+    return failed('The measurements are cut off: they are no whole JSON.');
+  }
+  const parsed = ownSchema.safeParse(raw);
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues;
+    return failed(`The measurements cannot be read at ${issue?.path.join('.') ?? 'results'}: ${issue?.message ?? ''}.`);
+  }
+  const notes = [...(parsed.data.notes ?? [])];
+  const found = parsed.data.results.flatMap((entry, i): Found[] => {
+    const result = measurementSchema.safeParse({ ...Object(entry), id: 'measured', source: 'a file' });
+    if (result.success) {
+      const { id: _id, source: _source, part: _part, ...mine } = result.data;
+      return [mine];
+    }
+    const [issue] = result.error.issues;
+    notes.push(`Left out: result ${i + 1}, ${issue?.path.join('.') ?? 'value'} ${issue?.message ?? 'is none'}.`);
+    return [];
+  });
+  return found.length === 0
+    ? failed(`None of the results can be taken. ${notes.join(' ')}`)
+    : read('vane measure', found, notes);
 }
 
 const side = z.object({ io_bytes: z.number(), bw_bytes: z.number().optional(), iops: z.number() });

@@ -11,28 +11,11 @@ import { calibrationOf } from './calibrate';
 import type { Measurement } from '../model/measurement';
 import { predictWorkload } from './predict';
 import { realMeasurements } from '../tests/reality';
+import { SMALL_MACHINE } from '../tests/reality/held';
 
-/** Two threads at 2.5 GHz: the machine on which the reference core's clocks were counted. */
-const REAL: Change = {
-  parts: {
-    cpu: {
-      coreGroups: [
-        {
-          kind: 'performance',
-          count: 2,
-          threadsPerCore: 1,
-          baseGHz: 2.5,
-          boostGHz: 2.5,
-          allCoreGHz: 2.5,
-          workPerClock: 1,
-        },
-      ],
-    },
-  },
-};
 const measured = realMeasurements();
 const SOFTWARE = taskOf('edit-export', { outCodec: 'h264', path: 'software' });
-const real = (evidence: readonly Measurement[] = measured, change: Change = REAL) =>
+const real = (evidence: readonly Measurement[] = measured, change: Change = SMALL_MACHINE) =>
   assessed({
     ...change,
     machine: { ...(evidence.length > 0 ? { evidence } : {}) },
@@ -154,7 +137,7 @@ describe('calibration', () => {
 
   test('results of another machine count in part when it has the same processor, not at all when it has another', () => {
     const evidence = [encode(2 * PLAIN)];
-    const other = machineSchema.parse({ ...machineOf(REAL), id: 'other', evidence });
+    const other = machineSchema.parse({ ...machineOf(SMALL_MACHINE), id: 'other', evidence });
     const learnt = (change: Change) => {
       const context = contextOf(compileCatalogue(dataOf(change)), '2026-05-18', undefined, [other]);
       return assess(
@@ -164,17 +147,17 @@ describe('calibration', () => {
       ).facts.calibration.works.get('encode h264 medium');
     };
     const own = factor(evidence)?.factor ?? 0;
-    expect(learnt(REAL)?.factor).toBeGreaterThan(1.2);
-    expect(learnt(REAL)?.factor).toBeLessThan(own);
+    expect(learnt(SMALL_MACHINE)?.factor).toBeGreaterThan(1.2);
+    expect(learnt(SMALL_MACHINE)?.factor).toBeLessThan(own);
     const stranger = { ...PARTS_CPU, id: 'cpu-2', family: 'Knot' };
     const swapped: Change = {
-      ...REAL,
+      ...SMALL_MACHINE,
       addParts: [stranger],
       items: (items) => items.map((item) => (item['id'] === 'processor-1' ? { ...item, part: 'cpu' } : item)),
     };
     expect(learnt(swapped)).toBeDefined();
     const elsewhere: Change = {
-      ...REAL,
+      ...SMALL_MACHINE,
       addParts: [stranger],
       items: (items) => items.map((item) => (item['part'] === 'cpu' ? { ...item, part: 'cpu-2' } : item)),
     };
@@ -199,4 +182,4 @@ describe('calibration', () => {
   });
 });
 
-const PARTS_CPU = dataOf(REAL).parts.find((part) => part.kind === 'processor') as unknown as Record<string, unknown>;
+const PARTS_CPU = dataOf(SMALL_MACHINE).parts.find((part) => part.kind === 'processor') as unknown as Record<string, unknown>;

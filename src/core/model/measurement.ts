@@ -73,6 +73,8 @@ export const workloadSchema = z.discriminatedUnion('work', [
   /** Reading a prompt of a model of so many parameters, and what a step of it costs besides. */
   z.strictObject({ work: z.literal('prompt'), paramsB: z.number().positive().max(2000), threads }),
   z.strictObject({ work: z.literal('model step'), threads }),
+  /** A product of large square matrices. */
+  z.strictObject({ work: z.literal('product'), precision: z.enum(['fp32', 'fp64']), threads }),
   /** Bytes copied through the page cache, summed, or both. */
   z.strictObject({
     work: z.literal('transfer'),
@@ -103,6 +105,7 @@ export const UNITS = [
   'Mpoint/s',
   'runs/s',
   'tokens/s',
+  'GFLOP/s',
   'kIO/s',
   'MIPS',
   'events/s',

@@ -164,8 +164,8 @@ describe('rates that the targets ask for', () => {
   test('a run asks for its work over the time it may take, by name', () => {
     const task = taskOf('build');
     const asked = askedRates(studio([task]), studio([task])).find(({ resource }) => resource === 'cpu.parallel');
-    // 14,450 Gwork in five minutes
-    expect(asked?.asked).toBeCloseTo(14_450 / 300, 6);
+    // 12,290 Gwork in five minutes
+    expect(asked?.asked).toBeCloseTo(12_290 / 300, 6);
     expect(asked?.by).toEqual({ task: 'build' });
     expect(asked?.unit).toBe('Gwork/s');
   });

@@ -176,6 +176,8 @@ function tradeOf(
           unit: 'tokens/s',
           of: asIs,
         };
+      if (what === 'matmul')
+        return { workload: { work: 'product', precision: 'fp32', threads }, unit: 'GFLOP/s', of: asIs };
       if (what === 'small') return { workload: { work: 'model step', threads }, unit: 'runs/s', of: asIs };
       return undefined;
     case 'live':

@@ -58,6 +58,8 @@ export function workloadWords(workload: Workload): string {
       return `${TABLE[workload.effort]}, ${number(workload.gigabytes, 2)} GB${threads}`;
     case 'prompt':
       return `Read a prompt, ${number(workload.paramsB, 2)} billion parameters${threads}`;
+    case 'product':
+      return `Product of matrices, ${workload.precision === 'fp32' ? 'single' : 'double'} precision${threads}`;
     case 'model step':
       return `Steps of a model too small to matter${threads}`;
     case 'transfer':

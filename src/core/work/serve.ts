@@ -163,6 +163,9 @@ export const tablePrepare = (bytes: Derivation): Derivation =>
 /** Share of a pass that stays on one thread. */
 export const tableSerial = (effort: TablesWork['effort']): Derivation => k('serial share', WAITS[effort]);
 
+/** Share of the peak that one large product reaches on the cores. */
+export const reachedByProduct = (): Derivation => k('share of peak reached', 'achievedProduct');
+
 /** Share of the peak that a model’s products reach on the cores. */
 export const reachedOnCores = (): Derivation => k('share of peak reached', 'achievedOnCores');
 

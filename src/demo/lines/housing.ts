@@ -110,10 +110,10 @@ export function cooling(): Priced[] {
 
 /**
  * What is known of a small real machine that was measured: two threads at 2.5 GHz, the reference core of the model's
- * constants, and 24 GiB; nothing else is stated, so it stays unknown. It is owned and nowhere for sale.
+ * constants, what its arithmetic was measured to be, and 24 GiB; nothing else is stated, so it stays unknown. It is owned and nowhere for sale.
  */
 export const provingBench = (): Priced[] => [
-  { ...priced('processor', 'Quillstone', 'Bench two threads 2.5', 0, { family: 'Bench', coreGroups: [{ kind: 'performance', count: 2, threadsPerCore: 1, baseGHz: 2.5, boostGHz: 2.5, allCoreGHz: 2.5, workPerClock: 1 }], integratedGraphics: 'none', withdrawn: '2024-01-01', source: 'a virtual machine that was measured' }) },
+  { ...priced('processor', 'Quillstone', 'Bench two threads 2.5', 0, { family: 'Bench', coreGroups: [{ kind: 'performance', count: 2, threadsPerCore: 1, baseGHz: 2.5, boostGHz: 2.5, allCoreGHz: 2.5, workPerClock: 1 }], fp32PerClock: 58.3, fp64PerClock: 29.9, hashInstructions: false, integratedGraphics: 'none', withdrawn: '2024-01-01', source: 'a virtual machine that was measured' }) },
   { ...priced('memory', 'Quillstone', 'Bench memory', 0, { modules: 1, moduleGiB: 24, withdrawn: '2024-01-01', source: 'a virtual machine that was measured' }) },
   { ...priced('drive', 'Quillstone', 'Bench volume', 0, { withdrawn: '2024-01-01', source: 'a virtual machine that was measured' }) },
 ];

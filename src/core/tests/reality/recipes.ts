@@ -247,6 +247,8 @@ export const RECIPES: readonly (readonly [string, Register, Readonly<Record<stri
       achievedOnCores: (rows) => [
         (of(rows, 'train').median * x(of(rows, 'train'), 'flop_per_token_products')) / 1e9 / of(rows, 'peak').median,
       ],
+      achievedProduct: (rows) =>
+        ([1, 2] as const).map((t) => of(rows, `matmul.t${t}`).median / of(rows, `peak.t${t}`).median),
       readOnCores: (rows) => {
         const read = x(of(rows, 'peak'), 'read_gb_s');
         const decode = of(rows, 'decode');
