@@ -182,4 +182,7 @@ describe('calibration', () => {
   });
 });
 
-const PARTS_CPU = dataOf(SMALL_MACHINE).parts.find((part) => part.kind === 'processor') as unknown as Record<string, unknown>;
+const PARTS_CPU = dataOf(SMALL_MACHINE).parts.find((part) => part.kind === 'processor') as unknown as Record<
+  string,
+  unknown
+>;

@@ -68,7 +68,7 @@ const runsText = (runs: number | undefined): string =>
 
 function keptText(task: Task): string {
   const kept = keptRunsOf(task);
-  return `${number(kept)} ${kept === 1 ? 'run stays' : 'runs stay'}`;
+  return `${number(kept)} ${kept === 1 ? 'run' : 'runs'} stay`;
 }
 
 /** All of it, each figure editable. */

@@ -54,6 +54,7 @@ export function SolveSentence({ task, change }: SentenceProps<'solve'>) {
       Compute a{' '}
       {pick('mesh', [
         ['solid', 'solid'],
+        ['scalar', 'solid of heat or flow'],
         ['shell', 'shell'],
       ])}{' '}
       with {num('unknownsK', (said) => `${said} thousand unknowns`)} in {num('steps', plural('step'))}, each solved
@@ -81,12 +82,17 @@ export function RenderSentence({ task, change }: SentenceProps<'render'>) {
 }
 
 export function SurveySentence({ task, change }: SentenceProps<'survey'>) {
-  const { num, pick } = phrasesOf<'survey'>(task, change);
+  const { num, pick } = phrasesOf<'survey'>({ ...task, doubled: task.doubled ?? false }, change);
   return (
     <>
       Make a model of {num('images', plural('still'))} of {num('mpx')} and{' '}
-      {num('mbPerImage', (said) => `${said} MB each`)}, each compared with {num('neighbours', plural('other'))}; depth
-      at{' '}
+      {num('mbPerImage', (said) => `${said} MB each`)}, each compared with {num('neighbours', plural('other'))} by
+      features at{' '}
+      {pick('doubled', [
+        [false, 'their size'],
+        [true, 'twice the side'],
+      ])}
+      ; depth at{' '}
       {pick('depth', [
         ['full', 'full size'],
         ['half', 'half the side'],
