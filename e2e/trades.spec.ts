@@ -172,6 +172,45 @@ test.describe('measured beside predicted', () => {
     await expect(section).toContainText('calibrated: 1 kind of work');
   });
 
+  test('what vane measure wrote is given in one file: builds and copies beside pictures', async ({ page }) => {
+    await openSeat(page, 'weigh', BENCH);
+    const section = await opened(page, 'Measured and predicted');
+    await expect(section).toContainText(/\d+ of \d+ within low to high/);
+    const result = (workload: object, value: number, unit: string) => ({
+      workload,
+      value,
+      low: value * 0.95,
+      high: value * 1.05,
+      unit,
+      tool: 'vane measure',
+      use: 'calibrate',
+    });
+    const file = {
+      format: 'vane-measurements',
+      version: 1,
+      notes: ['Measured all the same: other programs were busy.'],
+      results: [
+        result({ work: 'build', weight: 'usual', files: 6, threads: 1 }, 0.3, 'files/s'),
+        result({ work: 'transfer', copied: true, checksum: 'none', threads: 1 }, 1800, 'MB/s'),
+        { ...result({ work: 'baking' }, 3, 'loaves') },
+      ],
+    };
+    await section.getByLabel('Result files').setInputFiles({
+      name: 'vane-measurements.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(file)),
+    });
+    await expect(section.getByRole('status')).toContainText('2 results of vane measure. Measured all the same');
+    await expect(section.getByRole('status')).toContainText('Left out: result 3');
+    await expect(
+      section.getByRole('row', { name: /Compile 6 files of usual weight, one thread 0.3 files/ }),
+    ).toContainText('calibrate');
+    await expect(section.getByRole('row', { name: /^Copy, one thread 1,800 MB/ })).toBeVisible();
+    await settled(page);
+    await page.getByRole('button', { name: /^Undo: Measured/ }).click();
+    await expect(section.getByRole('row', { name: /^Copy, one thread/ })).toHaveCount(0);
+  });
+
   test('what is measured on one draft moves another with the same processor, and leaves a stranger alone', async ({
     page,
   }) => {

@@ -21,7 +21,9 @@ const USE = `use:
   vane plan CASE.json     prints the order in which a machine is put together, with what each step waits for:
                           --machine ID, --json
   vane measure            measures this machine with what is installed: --minutes N (5), --only memory,build,…,
-                          --out FOLDER, --anyway (though it is busy or on its battery)
+                          --out FOLDER, --anyway (though it is busy or on its battery); --seat ID, --draft ID gives the
+                          results to a draft
+  vane evidence FILE…     gives result files to a draft: --seat ID, --draft ID or NAME (else the machine that is there)
   vane check FILE…        says what importing the files would do, and every problem with its place
   vane import FILE…       takes catalogue, CSV, archive and case files into the database, each whole or not at all
   vane export WHAT        writes catalogue, archive [--project ID], bom --seat ID --draft ID, a kind of part or offer
@@ -35,7 +37,7 @@ const USE = `use:
 
 tables (check, import): --kind KIND, --map "HEADING=field[unit]", --all field=value, --decimal . or ,,
   --separator C, --encoding NAME, --region ID; what is not said is guessed or remembered
-exit codes of check, import, export, prices, backup, restore: 0 done, 2 invalid input; of refresh: 0 all sources answered, 1 some did
+exit codes of check, import, evidence, export, prices, backup, restore: 0 done, 2 invalid input; of refresh: 0 all sources answered, 1 some did
 not, 3 another refresh runs
 
 exit codes of quote: 0 made, 3 made without a price for something, 2 invalid input
@@ -125,6 +127,9 @@ switch (command) {
     break;
   case 'measure':
     process.exitCode = await (await import('./measure/measure')).measureCommand(args);
+    break;
+  case 'evidence':
+    process.exitCode = await (await import('./evidence')).evidenceCommand(args);
     break;
   case 'schema':
     process.exitCode = schemaCommand(argument);

@@ -49,7 +49,7 @@ export async function measureCommand(args: readonly string[]): Promise<number> {
   const anyway = args.includes('--anyway');
   const read = optionsOf(
     args.filter((arg) => arg !== '--anyway'),
-    ['minutes', 'only', 'out'],
+    ['minutes', 'only', 'out', 'seat', 'draft'],
   );
   if ('problem' in read) return refuse([read.problem]);
   const only = read.options.get('only')?.flatMap((list) => list.split(','));
@@ -145,5 +145,8 @@ export async function measureCommand(args: readonly string[]): Promise<number> {
   note(
     `${cancelled ? 'Stopped; what was measured until then' : 'All of it'} is in ${file}. Give it on Weigh, Measured and predicted.`,
   );
-  return cancelled ? 1 : 0;
+  const seat = read.options.get('seat')?.at(-1);
+  if (seat === undefined || cancelled) return cancelled ? 1 : 0;
+  const { giveResults } = await import('../evidence');
+  return giveResults([file], seat, read.options.get('draft')?.at(-1));
 }

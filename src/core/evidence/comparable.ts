@@ -33,6 +33,12 @@ export function subjectOf(workload: Workload, parts: FittedParts): string | unde
   return parts.one('processor')?.part.id;
 }
 
+/** A result with the part that was measured, so that another one in its place is not taken for it. */
+export function withPart(measurement: Measurement, parts: FittedParts): Measurement {
+  const part = subjectOf(measurement.workload, parts);
+  return part === undefined ? measurement : { ...measurement, part };
+}
+
 /** The drive that was measured: the one that is named, or the only one there is. */
 export function measuredDrive(
   { item }: Extract<Workload, { work: 'drive' }>,

@@ -31,6 +31,12 @@ export function compare(measurements: readonly Measurement[], assessment: Assess
   });
 }
 
+/** Whether what was measured lies within the predicted low to high; undefined without a prediction. */
+export const isInside = ({
+  taught: { band },
+  measurement: { value },
+}: Pick<Compared, 'taught' | 'measurement'>): boolean | undefined => band && band.low <= value && value <= band.high;
+
 /**
  * Median of the sizes of errors; undefined of none.
  * @example medianError([{ error: -0.2 }, { error: 0.1 }, {}]) // 0.15

@@ -11,10 +11,10 @@ import { TextButton } from '../shared/TextButton';
 import { workloadWords } from '@/core/words/workload';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { compare, medianError, type Compared } from '@/core/versus/measured';
+import { compare, isInside, medianError, type Compared } from '@/core/versus/measured';
 import type { Calibration } from '@/core/evidence/calibration';
 import { teaches } from '@/core/evidence/calibrate';
-import { subjectOf } from '@/core/evidence/comparable';
+import { withPart } from '@/core/evidence/comparable';
 import type { Measurement } from '@/core/model/measurement';
 import { readResults, withIds } from '@/core/evidence/readers';
 import { PRESETS } from '@/core/model/encoders';
@@ -37,16 +37,12 @@ export function Measured({ assessment }: { assessment: Assessment }) {
   const [byHand, setByHand] = useState(false);
   const list = draft.evidence ?? [];
   const { parts } = assessment.facts;
-  // the part is kept with the result, so that another one in its place is not taken for it
-  const about = (measurement: Measurement): Measurement => {
-    const part = subjectOf(measurement.workload, parts);
-    return part === undefined ? measurement : { ...measurement, part: part };
-  };
   const set = (evidence: readonly Measurement[], label: string) =>
     editDraft({ kind: 'evidence', evidence: [...evidence] }, label);
   const rows = compare(list, assessment);
   const checks = rows.filter(({ measurement }) => measurement.use === 'check');
   const error = medianError(checks);
+  const inside = checks.flatMap((row) => isInside(row) ?? []);
   const learnt = learntWords(assessment.facts.calibration);
   const take = async (files: FileList | null) => {
     const found: Measurement[] = [];
@@ -67,7 +63,8 @@ export function Measured({ assessment }: { assessment: Assessment }) {
         `${file.name}: ${reading.found.length} ${reading.found.length === 1 ? 'result' : 'results'} of ${reading.tool}. ${reading.notes.join(' ')}`,
       );
     }
-    if (found.length > 0) set([...list, ...found.map(about)], `Measured: ${found.length} results`);
+    if (found.length > 0)
+      set([...list, ...found.map((each) => withPart(each, parts))], `Measured: ${found.length} results`);
     if (said.length > 0) setMessage({ good, text: said.join(' ') });
   };
   return (
@@ -75,7 +72,9 @@ export function Measured({ assessment }: { assessment: Assessment }) {
       label="Measured and predicted"
       title={`Measured on ${draft.name}`}
       gist={`${learnt === '' ? 'nothing calibrates it yet' : `calibrated: ${learnt}`}${
-        error === undefined ? '' : `; rows kept to check: median error ${Math.round(error * 100)} %`
+        error === undefined
+          ? ''
+          : `; rows kept to check: median error ${Math.round(error * 100)} %, ${inside.filter((each) => each).length} of ${inside.length} within low to high`
       }`}
     >
       {rows.length > 0 && (
@@ -156,7 +155,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
         <MeasureByHand
           taken={list}
           onAdd={(measurement) => {
-            set([...list, about(measurement)], 'Measured: a result by hand');
+            set([...list, withPart(measurement, parts)], 'Measured: a result by hand');
             setByHand(false);
           }}
         />
@@ -166,7 +165,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
 }
 
 function Row({
-  row: { measurement, plain: before, taught, error },
+  row,
   teaching,
   drives,
   onChange,
@@ -180,6 +179,7 @@ function Row({
   onChange: (change: Partial<Measurement>, label: string) => void;
   onRemove: () => void;
 }) {
+  const { measurement, plain: before, taught, error } = row;
   const { band } = taught;
   const said = `${measurement.tool}${measurement.settings ? `, ${measurement.settings}` : ''}, ${measurement.source}`;
   return (
@@ -219,7 +219,7 @@ function Row({
           )}
         </TableCell>
       </Hint>
-      <TableCell className={`num ${error !== undefined && Math.abs(error) > FAR ? 'between' : ''}`}>
+      <TableCell className={`num ${isInside(row) === false ? 'between' : ''}`}>
         {error === undefined ? '' : errorWords(error)}
       </TableCell>
       <TableCell>
@@ -264,6 +264,3 @@ function errorWords(error: number): string {
   const percents = Math.round(Math.abs(error) * 100);
   return percents === 0 ? '0 %' : `${error > 0 ? '+' : '−'}${percents} %`;
 }
-
-/** Errors beyond this are told in the colour of doubt. */
-const FAR = 0.3;
