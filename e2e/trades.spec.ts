@@ -175,7 +175,7 @@ test.describe('measured beside predicted', () => {
   test('what vane measure wrote is given in one file: builds and copies beside pictures', async ({ page }) => {
     await openSeat(page, 'weigh', BENCH);
     const section = await opened(page, 'Measured and predicted');
-    await expect(section).toContainText(/\d+ of \d+ within low to high/);
+    await expect(section).toContainText(/\d+ of \d+ inside/);
     const result = (workload: object, value: number, unit: string) => ({
       workload,
       value,

@@ -74,7 +74,7 @@ export function Measured({ assessment }: { assessment: Assessment }) {
       gist={`${learnt === '' ? 'nothing calibrates it yet' : `calibrated: ${learnt}`}${
         error === undefined
           ? ''
-          : `; rows kept to check: median error ${Math.round(error * 100)} %, ${inside.filter((each) => each).length} of ${inside.length} within low to high`
+          : `; rows kept to check: median error ${Math.round(error * 100)} %, ${inside.filter((each) => each).length} of ${inside.length} inside`
       }`}
     >
       {rows.length > 0 && (
