@@ -1,4 +1,4 @@
-import { fromConstant, given, product, quotient, sum, type Derivation } from '../figures/derive';
+import { fromConstant, given, least, product, quotient, sum, type Derivation } from '../figures/derive';
 import { GIB } from '../units/quantity';
 import { BUILD } from './buildConstants';
 import { briefOf, defined, Demands, within } from './demands';
@@ -24,13 +24,17 @@ export const compileWork = (files: Derivation, weight: BuildWork['weight']): Der
   product('compile', 'Gwork', [files, k(`a file, ${weight}`, weight)]);
 
 /**
- * Share of a build that stays on one thread: its plan, and what the last long file keeps the others waiting.
+ * Share of a build that stays on one thread: its plan, and what the last long file keeps the others waiting; no more than
+ * all of it.
  * @example of 22 files: 0.004 + 1.47 ÷ 22 = 7.1 %
  */
 export const compileSerial = (files: Derivation): Derivation =>
-  sum('serial share', 'share', [
-    k('plan', 'unitSerial'),
-    quotient('last long file', 'share', [k('waited for', 'lastFile'), files]),
+  least('serial share', 'share', [
+    sum('plan and last long file', 'share', [
+      k('plan', 'unitSerial'),
+      quotient('last long file', 'share', [k('waited for', 'lastFile'), files]),
+    ]),
+    defined('all of it', 1, 'share'),
   ]);
 
 /** A build: a unit is one whole. Files on all cores, then linking on one; each job takes memory. */

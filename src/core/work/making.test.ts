@@ -286,6 +286,12 @@ describe('builds and guests, worked by hand', () => {
     expect(demandOn(result, 'cpu.serial')).toBeCloseTo(12_240 * (0.004 + 1.47 / 1800) + 50, 6);
   });
 
+  test('one file stays on one thread, and takes no more than its work', () => {
+    const result = single(taskOf('build', { units: 1, linkS: 0 }));
+    expect(demandOn(result, 'cpu.serial')).toBeCloseTo(6.8, 9);
+    expect(demandOn(result, 'cpu.parallel')).toBeCloseTo(6.8, 9);
+  });
+
   test('linking does not get shorter with more cores', () => {
     const at = (count: number) => seconds(taskOf('build'), cores(count, 4));
     const link = 50 / 4;
