@@ -222,8 +222,9 @@ test('several parts at once: what is least money for more work, what is saved, a
   const together = await opened(page, 'Several parts at once');
   await together.getByRole('button', { name: 'Try them' }).click();
   await expect(together.getByRole('status')).toContainText('Proven', { timeout: 120_000 });
+  // tables wait for one thread: a faster core does more of them, and the system in it costs less
   await expect(together).toContainText(
-    'With up to 3 changes together nothing up to 1,050.00 USD makes a twentieth more',
+    /With up to 3 changes together a twentieth more of the work is done for [\d,.]+ USD less/,
   );
   await together.getByRole('button', { name: 'Less money' }).click();
   await noBarriersInEither(page, 'several parts at once');
