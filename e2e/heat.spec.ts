@@ -10,7 +10,7 @@ test('the heat layer shows what is held at its limit; a remedy mends it and the 
   const chip = page.getByRole('button', { name: /^Halcyte Tern 16, / });
   await expect(chip).toHaveAccessibleName(/95 °C of 95/);
   await expect(chip).toContainText('% clock');
-  await expect(beam(page, 'Align the stills')).toHaveAccessibleName(/takes 12 h/);
+  await expect(beam(page, 'Align the stills')).toHaveAccessibleName(/takes 13 h/);
 
   const cooler = page.getByRole('article', {
     name: /Under Northdraft Eddy 92, with the card under load too, .* reaches 95 °C and keeps/,
@@ -21,7 +21,7 @@ test('the heat layer shows what is held at its limit; a remedy mends it and the 
     .click();
   await settled(page);
   await expect(cooler).toHaveCount(0);
-  await expect(beam(page, 'Align the stills')).toHaveAccessibleName(/takes 10 h/);
+  await expect(beam(page, 'Align the stills')).toHaveAccessibleName(/takes 11 h/);
   await expect(chip).not.toContainText('% clock');
   await page.getByRole('button', { name: /^Undo: / }).click();
   await expect(cooler).toBeVisible();

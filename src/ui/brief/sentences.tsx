@@ -4,21 +4,10 @@ import type { ApplicationProfile, ApplicationTrade } from '@/core/model/applicat
 import type { ComponentType, ReactNode } from 'react';
 import type { Task, TaskKind } from '@/core/model/tasks';
 import type { SentenceProps } from './figures';
+import { later, opening } from '../shared/later';
 import { Value } from '../shared/Value';
 import { CustomSentence, DeskSentence } from './deskSentences';
 import { LiveSentence } from './liveSentence';
-import { ServeSentence, TablesSentence, TrainImagesSentence, TrainSentence } from './learnSentences';
-import {
-  BuildSentence,
-  CadStepSentence,
-  CadViewSentence,
-  GuestsSentence,
-  MotionSentence,
-  RenderSentence,
-  SolveSentence,
-  StillsSentence,
-  SurveySentence,
-} from './makeSentences';
 import { ExportSentence, PlaySentence } from './pictureSentences';
 import { AudioSentence, IngestSentence, SceneSentence } from './workSentences';
 
@@ -45,6 +34,15 @@ const APPLICATION_OF: Readonly<Partial<Record<Task['kind'], ApplicationTrade>>> 
   tables: 'learn',
 };
 
+type Learning = typeof import('./learnSentences');
+type Making = typeof import('./makeSentences');
+
+/** The trades beside pictures and live work are fetched when a brief has one, or when the page rests. */
+const learning = <K extends TaskKind>(of: (module: Learning) => (props: SentenceProps<K>) => ReactNode) =>
+  later(() => import('./learnSentences').then(of), { meanwhile: opening, soon: true });
+const making = <K extends TaskKind>(of: (module: Making) => (props: SentenceProps<K>) => ReactNode) =>
+  later(() => import('./makeSentences').then(of), { meanwhile: opening, soon: true });
+
 /** How each kind of work is put. */
 const SENTENCES: { readonly [K in TaskKind]: (props: SentenceProps<K>) => ReactNode } = {
   'edit-play': PlaySentence,
@@ -53,19 +51,19 @@ const SENTENCES: { readonly [K in TaskKind]: (props: SentenceProps<K>) => ReactN
   scene: SceneSentence,
   ingest: IngestSentence,
   audio: AudioSentence,
-  'cad-view': CadViewSentence,
-  'cad-step': CadStepSentence,
-  solve: SolveSentence,
-  render: RenderSentence,
-  survey: SurveySentence,
-  motion: MotionSentence,
-  stills: StillsSentence,
-  build: BuildSentence,
-  guests: GuestsSentence,
-  train: TrainSentence,
-  'train-images': TrainImagesSentence,
-  serve: ServeSentence,
-  tables: TablesSentence,
+  'cad-view': making<'cad-view'>((module) => module.CadViewSentence),
+  'cad-step': making<'cad-step'>((module) => module.CadStepSentence),
+  solve: making<'solve'>((module) => module.SolveSentence),
+  render: making<'render'>((module) => module.RenderSentence),
+  survey: making<'survey'>((module) => module.SurveySentence),
+  motion: making<'motion'>((module) => module.MotionSentence),
+  stills: making<'stills'>((module) => module.StillsSentence),
+  build: making<'build'>((module) => module.BuildSentence),
+  guests: making<'guests'>((module) => module.GuestsSentence),
+  train: learning<'train'>((module) => module.TrainSentence),
+  'train-images': learning<'train-images'>((module) => module.TrainImagesSentence),
+  serve: learning<'serve'>((module) => module.ServeSentence),
+  tables: learning<'tables'>((module) => module.TablesSentence),
   desk: DeskSentence,
   custom: CustomSentence,
 };
