@@ -81,7 +81,7 @@ export function planktonBrief(): Brief {
       { kind: 'train-images', id: 'classify', name: 'Train the plankton classifier', importance: 5, runsPerWeek: 3, application: 'drillyard', paramsM: 48, forwardGflop: 9, imagesK: 900, storedMpx: 0.5, storedKB: 180, epochs: 40, batch: 48, targetH: 14 },
       { kind: 'train', id: 'tune', name: 'Tune the report model', importance: 4, runsPerWeek: 1, application: 'drillyard', method: 'quantised', paramsB: 7, layers: 32, hidden: 4096, heads: 32, context: 4096, batch: 2, tokensM: 12, trainablePercent: 0.5, recompute: 'all', spread: 'replicate', targetH: 12 },
       { kind: 'serve', id: 'answer', name: 'Answer six people', importance: 4, foreground: true, application: 'drillyard', paramsB: 7, bits: 4, layers: 32, kvHeads: 8, headSize: 128, context: 8192, users: 6, tokensPerS: 15, readPerWritten: 8 },
-      { kind: 'tables', id: 'counts', name: 'Join the station counts', importance: 2, runsPerWeek: 10, dataGB: 2, memoryFactor: 3, passes: 4, effort: 'join', targetMin: 6 },
+      { kind: 'tables', id: 'counts', name: 'Join the station counts', importance: 2, runsPerWeek: 10, dataGB: 2, memoryFactor: 3, passes: 1, effort: 'join', targetMin: 6 },
       { kind: 'desk', id: 'desk', name: 'Desk base', importance: 1, browserTabs: 12, conferencing: false, otherGiB: 1 },
     ],
     sittings: [
