@@ -124,10 +124,26 @@ select i as id, i * 7919 % 5000 as place, (i * 104729 % 10007) / 10.0 as depth, 
 
 const PICTURE = { width: 1920, height: 1080 } as const;
 const FRAMES = 40;
-const PRESETS = [
-  ['veryfast', 'fast'],
-  ['medium', 'medium'],
-] as const;
+const PRESETS = ['veryfast', 'medium'] as const;
+const QUIETLY = ['-hide_banner', '-nostdin', '-y'] as const;
+
+/** Command line of a made-up picture of so many seconds, encoded into a file. */
+const clip = (seconds: number, preset: (typeof PRESETS)[number], file: string, threads: number): string[] => [
+  ...['-f', 'lavfi', '-i', `testsrc2=size=${PICTURE.width}x${PICTURE.height}:rate=25:duration=${seconds}`],
+  ...['-pix_fmt', 'yuv420p', '-c:v', 'libx264', '-preset', preset, '-threads', String(threads), file],
+];
+
+/** A run of the encoder with its clock: its log says neither the preset nor the threads, its command line does. */
+async function timed(
+  place: Place,
+  ffmpeg: string,
+  name: string,
+  threads: number,
+  args: readonly string[],
+): Promise<readonly Found[]> {
+  const { output } = await run(ffmpeg, [...QUIETLY, '-benchmark', ...args], place.folder, place.stop);
+  return told(place, `${name}-${threads}.txt`, `${args.join(' ')} threads=${threads}\n${output}`);
+}
 
 /** The measurements in the order in which they run: the short ones first. */
 export const JOBS: readonly Job[] = [
@@ -232,32 +248,17 @@ export const JOBS: readonly Job[] = [
     seconds: 25,
     once: async (place, ffmpeg) => {
       const all: Found[] = [];
-      for (const [preset] of PRESETS)
-        for (const threads of counts(place)) {
-          const args = [
-            '-hide_banner',
-            '-nostdin',
-            '-y',
-            '-benchmark',
-            '-f',
-            'lavfi',
-            '-i',
-            `testsrc2=size=${PICTURE.width}x${PICTURE.height}:rate=25:duration=${FRAMES / 25}`,
-            '-pix_fmt',
-            'yuv420p',
-            '-c:v',
-            'libx264',
-            '-preset',
-            preset,
-            '-threads',
-            String(threads),
-            'clip.mp4',
-          ];
-          const { output } = await run(ffmpeg, args, place.folder, place.stop);
+      for (const preset of PRESETS)
+        for (const threads of counts(place))
           all.push(
-            ...told(place, `encode-${preset}-${threads}.txt`, `${args.join(' ')} threads=${threads}\n${output}`),
+            ...(await timed(
+              place,
+              ffmpeg,
+              `encode-${preset}`,
+              threads,
+              clip(FRAMES / 25, preset, 'clip.mp4', threads),
+            )),
           );
-        }
       return all;
     },
   },
@@ -267,43 +268,23 @@ export const JOBS: readonly Job[] = [
     needs: { commands: ['ffmpeg'], from: 'ffmpeg' },
     seconds: 6,
     before: async (place, ffmpeg) => {
-      const args = [
-        '-hide_banner',
-        '-nostdin',
-        '-y',
-        '-f',
-        'lavfi',
-        '-i',
-        `testsrc2=size=${PICTURE.width}x${PICTURE.height}:rate=25:duration=8`,
-        '-pix_fmt',
-        'yuv420p',
-        '-c:v',
-        'libx264',
-        '-preset',
-        'veryfast',
-        'source.mp4',
-      ];
-      await run(ffmpeg, args, place.folder, place.stop);
+      await run(ffmpeg, [...QUIETLY, ...clip(8, 'veryfast', 'source.mp4', place.threads)], place.folder, place.stop);
     },
     once: async (place, ffmpeg) => {
       const all: Found[] = [];
-      for (const threads of counts(place)) {
-        const args = [
-          '-hide_banner',
-          '-nostdin',
-          '-benchmark',
-          '-threads',
-          String(threads),
-          '-i',
-          'source.mp4',
-          '-an',
-          '-f',
-          'null',
-          '-',
-        ];
-        const { output } = await run(ffmpeg, args, place.folder, place.stop);
-        all.push(...told(place, `decode-${threads}.txt`, `${args.join(' ')} threads=${threads}\n${output}`));
-      }
+      for (const threads of counts(place))
+        all.push(
+          ...(await timed(place, ffmpeg, 'decode', threads, [
+            '-threads',
+            String(threads),
+            '-i',
+            'source.mp4',
+            '-an',
+            '-f',
+            'null',
+            '-',
+          ])),
+        );
       return all;
     },
   },

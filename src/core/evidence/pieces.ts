@@ -94,8 +94,8 @@ export function piecesOf(workload: Workload, parts: FittedParts): WorkPiece[] {
       );
     case 'factorise': {
       const mesh = { ...workload, name: WHERE };
-      const work = factoriseWork(mesh, coresAtWork(workload.threads, { parts }), { parts });
-      return one('factorise', work && 'work' in work ? work.work : undefined, CAD.solveSerial);
+      const { work } = factoriseWork(mesh, coresAtWork(workload.threads, { parts }), { parts });
+      return one('factorise', work, CAD.solveSerial);
     }
     case 'table': {
       const bytes = said('data', workload.gigabytes * 1e9, 'B');
@@ -112,17 +112,15 @@ export function piecesOf(workload: Workload, parts: FittedParts): WorkPiece[] {
         said('parameters', workload.paramsB * 1e9),
         defined('each', 2),
       ]);
-      const work = coreArithmetic('a token', flop, 'fp32PerClock', reachedOnCores(), { parts });
-      return one('read prompts', work && 'work' in work ? work.work : undefined, LEARN.loadSerial);
+      const { work } = coreArithmetic('a token', flop, 'fp32PerClock', reachedOnCores(), { parts });
+      return one('read prompts', work, LEARN.loadSerial);
     }
     case 'product': {
       const precision = workload.precision === 'fp32' ? 'fp32PerClock' : 'fp64PerClock';
-      const work = coreArithmetic('a product', said('GFLOP', 1e9, 'FLOP'), precision, reachedByProduct(), { parts });
-      return one(
-        `product ${workload.precision}`,
-        work && 'work' in work ? work.work : undefined,
-        EDIT.decodeSerialShare,
-      );
+      const { work } = coreArithmetic('a product', said('GFLOP', 1e9, 'FLOP'), precision, reachedByProduct(), {
+        parts,
+      });
+      return one(`product ${workload.precision}`, work, EDIT.decodeSerialShare);
     }
     case 'model step':
       return one('choose', fromConstant('a step', LEARN.decodeStepSerial), ALONE);

@@ -12,7 +12,7 @@ export interface Given {
   readonly unit: string;
   readonly spread: number;
   readonly from: Origin;
-  /** Part, task or register that gave it, and the reasoning when it is a constant. */
+  /** Part, task or whoever gave it; of a constant its id, under which its reason is found. */
   readonly where: string;
 }
 
@@ -47,7 +47,7 @@ export const fromConstant = (label: string, constant: Constant): Given => ({
   unit: constant.unit,
   spread: constant.spread,
   from: 'constant',
-  where: `${constant.source}: ${constant.reasoning}`,
+  where: constant.id,
 });
 
 const DEFINITION = 'definition';

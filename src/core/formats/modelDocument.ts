@@ -1,18 +1,20 @@
 import { EVIDENCE } from '../evidence/constants';
 import { HEAT } from '../heat/constants';
 import { MINUTES } from '../assemble/constants';
+import { SURPLUS } from '../rules/surplus/growth';
 import { UPGRADE } from '../upgrade/constants';
 import { COMMON } from '../work/common';
-import type { Constant, Register, SourceClass } from '../figures/registers';
+import type { Constant, Reason, Register, SourceClass } from '../figures/registers';
 import type { TaskKind } from '../model/tasks';
 import { TRADES } from '../work/templates';
 import type { Trade } from '../work/trade';
 import { number } from '../words/format';
+import { explained } from './reasons';
 
 const cell = (text: string) => text.replaceAll('|', '\\|');
 
 /** Where a value comes from, and how many rows of measurements determine it. */
-const sourceOf = ({ source, rows }: Constant): string =>
+const sourceOf = ({ source, rows }: Constant & Reason): string =>
   rows === undefined
     ? source
     : rows.includes('*')
@@ -20,7 +22,7 @@ const sourceOf = ({ source, rows }: Constant): string =>
       : `${source}, ${rows.length} ${rows.length === 1 ? 'row' : 'rows'}`;
 
 /** Why it is so, and what was taken for it before there were rows. */
-const whyOf = ({ reasoning, judged, value }: Constant): string =>
+const whyOf = ({ reasoning, judged, value }: Constant & Reason): string =>
   judged === undefined || judged === value
     ? reasoning
     : `${reasoning} Judged as ${judged} before: ${number(Math.max(judged / value, value / judged), 2)} times ${judged > value ? 'too high' : 'too low'}.`;
@@ -28,10 +30,10 @@ const whyOf = ({ reasoning, judged, value }: Constant): string =>
 const registerTable = (register: Register): string[] => [
   '| Constant | Value | Spread | Unit | Source | Why |',
   '| --- | --- | --- | --- | --- | --- |',
-  ...Object.entries(register).map(
-    ([name, constant]) =>
-      `| ${name} | ${constant.value} | ×÷ ${constant.spread} | ${cell(constant.unit)} | ${sourceOf(constant)} | ${cell(whyOf(constant))} |`,
-  ),
+  ...Object.entries(register).map(([name, { id }]) => {
+    const constant = explained(id);
+    return `| ${name} | ${constant.value} | ×÷ ${constant.spread} | ${cell(constant.unit)} | ${sourceOf(constant)} | ${cell(whyOf(constant))} |`;
+  }),
   '',
 ];
 
@@ -177,6 +179,7 @@ export function modelDocument(): string {
     ['Heat, air and noise', HEAT],
     ['Selling what is there', UPGRADE],
     ['Putting it together', MINUTES],
+    ['Too much of it', SURPLUS],
   ];
   return [
     INTRODUCTION,

@@ -10,7 +10,7 @@ const constant = (value: number, spread: number): Constant => ({
   unit: 'MB',
   spread,
   source: 'judgement',
-  reasoning: `about ${value}`,
+  id: `test.about ${value}`,
 });
 const plain = (value: number) => given('stated', value, 'MB', 'part', 'a part');
 const base = resultOf(studio([taskOf('edit-play')]), 'edit-play');
@@ -82,7 +82,7 @@ describe('where a constant alone turns a task', () => {
     const supply = product('rate', 'MB/s', [
       plain(100),
       fromConstant('square', constant(0.9, 1.6)),
-      fromConstant('other', { ...constant(1, 1.6), reasoning: 'another' }),
+      fromConstant('other', { ...constant(1, 1.6), id: 'another' }),
       fromConstant('square', constant(0.9, 1.6)),
     ]);
     const result = taskWith('real-time', [[supply, plain(70)]]);

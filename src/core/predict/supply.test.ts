@@ -140,7 +140,7 @@ describe('derivations', () => {
   const a = given('a', 6, 'm', 'part', 'somewhere');
   const b = given('b', 3, 's', 'brief', 'elsewhere');
   const unsure = (value: number, spread: number) =>
-    fromConstant('c', { value, spread, unit: '', source: 'judgement', reasoning: 'because' });
+    fromConstant('c', { value, spread, unit: '', source: 'judgement', id: 'test.because' });
 
   test('compute what they say', () => {
     expect(product('p', 'ms', [a, b]).value).toBe(18);
@@ -157,7 +157,7 @@ describe('derivations', () => {
     expect(least('l', '', [unsure(5, 1.5), unsure(3, 1.1)]).spread).toBe(1.1);
   });
 
-  test('constants carry their class and reasoning', () => {
-    expect(unsure(1, 1).where).toBe('judgement: because');
+  test('constants are named by their register', () => {
+    expect(unsure(1, 1).where).toBe('test.because');
   });
 });

@@ -1,8 +1,8 @@
 import { fromConstant, given, powered, product, quotient, sum, type Derivation } from '../figures/derive';
 
 import { CAD } from './cadConstants';
-import { coreArithmetic, type CoreArithmetic } from './coreArithmetic';
-import { achievedFlop, briefOf, defined, Demands, gwork, ownCost, within } from './demands';
+import { coreArithmetic } from './coreArithmetic';
+import { achievedFlop, briefOf, defined, Demands, gwork, ownCost, within, type CoreArithmetic } from './demands';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { CadStep, CadView, SolveWork } from '../model/tasks/making';
 import { needTriangles } from './shaders';
@@ -191,9 +191,8 @@ export function expandSolve(task: SolveWork, facts: MachineFacts): Elastic {
     );
     out.need('factorise', 'gpu.out', bytes);
   } else {
-    const factorise = factoriseWork(task, coresAtWork(application.threadCap, facts), facts);
-    if (factorise && 'missing' in factorise) out.missing.push(factorise.missing);
-    else if (factorise) out.processor('factorise', factorise.work, k('serial share', 'solveSerial'), 'factorise');
+    const work = factoriseWork(task, coresAtWork(application.threadCap, facts), facts);
+    out.arithmetic('factorise', work, k('serial share', 'solveSerial'), 'factorise');
   }
   out.need('factorise', 'memory.traffic', product('factor passed through', 'B', [bytes, k('passes', 'factorPasses')]));
   const held = product('factor and what lies beside it', 'B', [bytes, k('at the peak', 'memoryMore')]);

@@ -1,15 +1,10 @@
 import { given, product, quotient, type Derivation } from '../figures/derive';
-import { defined } from './demands';
+import { defined, type CoreArithmetic } from './demands';
 import type { MachineFacts } from './machineFacts';
-import type { MissingFigure } from '../figures/missing';
-
-/** Floating-point work on the cores, or the figure of the processor without which it cannot be told. */
-export type CoreArithmetic = { readonly work: Derivation } | { readonly missing: MissingFigure } | undefined;
 
 /**
  * Arithmetic as processor work in Gwork. What a core does a clock is a figure of the processor and goes with its clock
- * alone: in reference clocks its work per clock is divided out. `share` is how much of the peak is reached. Nothing
- * without a processor.
+ * alone: in reference clocks its work per clock is divided out. `share` is how much of the peak is reached.
  */
 export function coreArithmetic(
   label: string,
@@ -19,7 +14,7 @@ export function coreArithmetic(
   { parts }: Pick<MachineFacts, 'parts'>,
 ): CoreArithmetic {
   const processor = parts.one('processor');
-  if (!processor) return undefined;
+  if (!processor) return {};
   const { item, part } = processor;
   const perClock = part[precision];
   const perWork = part.coreGroups?.[0]?.workPerClock;

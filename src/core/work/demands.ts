@@ -11,6 +11,12 @@ import type { Cards, Demand, ExpandedBase, Holding, Impossible, Sessions } from 
 /** A figure of the picture register, which every trade that handles pictures uses. */
 export const c = (label: string, name: keyof typeof EDIT): Derivation => fromConstant(label, EDIT[name]);
 
+/** Floating-point work on the cores; without it the figure of the processor that lacks, if there is one. */
+export interface CoreArithmetic {
+  readonly work?: Derivation;
+  readonly missing?: MissingFigure;
+}
+
 /** Collects what a task asks for; one object a task keeps the steps of a trade short. */
 export class Demands {
   readonly demands: Demand[] = [];
@@ -43,6 +49,12 @@ export class Demands {
     const amount = this.costing(common, 'oneThread');
     this.need(stage, 'cpu.serial', amount, work);
     this.need(stage, 'cpu.parallel', amount, work);
+  }
+
+  /** Arithmetic on the cores: its work, or the figure of the processor without which nobody can tell. */
+  arithmetic(stage: string, { work, missing }: CoreArithmetic, serialShare: Derivation, name: string): void {
+    if (missing) this.missing.push(missing);
+    if (work) this.processor(stage, work, serialShare, name);
   }
 
   hold(what: Holding['what'], bytes: Derivation): void {

@@ -219,10 +219,10 @@ export const keyWork = (frame: Derivation, keyed: Derivation): Derivation =>
 /** Processor work of scaling to so many pixels, in Gwork. */
 export const scaleWork = (px: Derivation): Derivation => gwork('scale down', [px, k('a pixel', 'scaleDown')]);
 
-/** Pixels of the last so many inputs: the first fills the programme. */
+/** Pixels of so many inputs after the first, which fills the programme. */
 function scaledPixels({ inputs, name }: LiveWork, count: number): Derivation {
   const all = inputs.flatMap((input) => Array.from({ length: input.count }, () => input.width * input.height));
-  const px = all.slice(1, 1 + count).reduce((sum, each) => sum + each, 0);
+  const px = all.slice(1, 1 + count).reduce((so, each) => so + each, 0);
   return given('pixels of scaled inputs', px, 'px', 'brief', name);
 }
 
@@ -285,7 +285,7 @@ function stream(
   if (rendition.width !== task.width || rendition.height !== task.height)
     if (onCard)
       out.need(stage, 'gpu.traffic', achievedTraffic('scale down', [px, c('convert and scale', 'scaleTraffic')]));
-    else out.processor(stage, scaleWork(px), c('serial share of decoding', 'decodeSerialShare'), 'scale');
+    else out.processor(stage, scaleWork(px), k('serial share', 'composeSerial'), 'scale');
   encodeOn(out, stage, px, { ...rendition, chroma: '4:2:0', bitDepth: 8 }, 1, facts, application);
   out.serial(stage, k('sending', 'muxSerial'));
 }

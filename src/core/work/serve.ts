@@ -102,8 +102,7 @@ export function expandServe(task: ServeWork, facts: MachineFacts): RealTime {
       quotient('read a step', 'B', [read, k('share of the rate that is read', 'readOnCores')]),
     );
     const prompts = coreArithmetic('arithmetic on the processor', flop, 'fp32PerClock', reachedOnCores(), facts);
-    if (prompts && 'missing' in prompts) out.missing.push(prompts.missing);
-    else if (prompts) out.processor('read prompts', prompts.work, k('serial share', 'loadSerial'), 'read prompts');
+    out.arithmetic('read prompts', prompts, k('serial share', 'loadSerial'), 'read prompts');
   }
   out.serial('choose', k('a step', 'decodeStepSerial'), 'choose');
   for (const bytes of held(n)) out.fit(what, bytes);

@@ -1,3 +1,4 @@
+import { explained } from '../formats/reasons';
 import { describe, expect, test } from 'vitest';
 import { assessed, DESK, EXPORT, PLAY, SOURCE, without, type Change, briefOf, dataOf, machineOf } from '../tests/world';
 import type { CatalogueData } from '../model/catalogueSchema';
@@ -8,6 +9,7 @@ import { app } from '../tests/studio';
 import { COMMON } from './common';
 import { EDIT } from './editConstants';
 import type { ApplicationProfile } from '../model/applications';
+import { MOTION } from './motionConstants';
 import { TRADES } from './templates';
 import { taskSchema } from '../model/tasks';
 
@@ -27,10 +29,20 @@ describe('constants', () => {
       for (const [name, constant] of Object.entries(register)) {
         expect(constant.spread, name).toBeGreaterThanOrEqual(1);
         expect(constant.spread, name).toBeLessThan(3);
-        expect(constant.reasoning.length, name).toBeGreaterThan(15);
+        expect(explained(constant.id).reasoning.length, name).toBeGreaterThan(15);
         expect(['standard', 'paper', 'measured', 'judgement'], name).toContain(constant.source);
         expect(constant.value, name).toBeGreaterThan(0);
       }
+  });
+
+  test('each has a name of its own: two with the same reason are not taken for one', () => {
+    const registers = new Set([COMMON, ...Object.values(TRADES).map((trade) => trade.constants)]);
+    const ids = [...registers].flatMap((register) => Object.values(register).map(({ id }) => id));
+    expect(new Set(ids).size).toBe(ids.length);
+    // both are said to be "The same on a card."
+    expect(explained('motion.layerFlop').reasoning).toBe(explained('motion.effectFlop').reasoning);
+    expect(MOTION.layerFlop.id).not.toBe(MOTION.effectFlop.id);
+    expect(() => explained('motion.none')).toThrow('no register has "motion.none"');
   });
 
   test('measured ones follow from their measurement', () => {

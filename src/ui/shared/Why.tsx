@@ -2,6 +2,7 @@
 
 import { Fold } from './Fold';
 import Box from '@mui/material/Box';
+import { later } from './later';
 import { TextButton } from './TextButton';
 import Dialog from '@mui/material/Dialog';
 import type { Derivation } from '@/core/figures/derive';
@@ -32,6 +33,9 @@ function spreadText(spread: number): string {
   return spread > 1.0005 ? ` (÷ or × ${number(spread, 3)})` : '';
 }
 
+/** Why a constant is what it is: the words are fetched when somebody asks. */
+const Reason = later(() => import('./Reason').then((module) => module.Reason), { meanwhile: () => '…' });
+
 /** A derivation as a tree: what it is made of, and where each figure came from. */
 function DerivationTree({ derivation, open = false }: { derivation: Derivation; open?: boolean }) {
   if (derivation.op === 'given')
@@ -40,7 +44,8 @@ function DerivationTree({ derivation, open = false }: { derivation: Derivation; 
         {derivation.label}: <b>{quantity(derivation.value, derivation.unit)}</b>
         {spreadText(derivation.spread)}{' '}
         <span className="quiet">
-          — {FROM[derivation.from]}, {derivation.where}
+          — {FROM[derivation.from]},{' '}
+          {derivation.from === 'constant' ? <Reason id={derivation.where} /> : derivation.where}
         </span>
       </li>
     );

@@ -1,36 +1,32 @@
-import type { Constant } from '../../figures/registers';
+import { register } from '../../figures/registers';
 
 /** What the surplus rules rest on. They only ever bring notes, so a wrong judgement here costs a word, not a machine. */
-export const SURPLUS = {
+export const SURPLUS = register('surplus', {
   growthPerYear: {
     value: 1.1,
     spread: 1.08,
     unit: '× a year',
     source: 'judgement',
-    reasoning: 'footage, scenes and programs grow; a tenth a year doubles in about seven years',
   },
   capacityMargin: {
     value: 2,
     spread: 1.2,
     unit: '×',
     source: 'judgement',
-    reasoning: 'memory and drives come in doublings: less than half again as much is not to be had',
   },
   supplyMargin: {
     value: 1.6,
     spread: 1.15,
     unit: '×',
     source: 'judgement',
-    reasoning: 'the next two sizes up are choice, beyond that the supply idles where its efficiency is worst',
   },
   quietTraffic: {
     value: 0.35,
     spread: 1.3,
     unit: 'share',
     source: 'judgement',
-    reasoning: 'below a third of the memory bandwidth queueing adds little, so a higher rate is not felt',
   },
-} as const satisfies Record<string, Constant>;
+});
 
 /** How much a need grows over years of service. */
 export const grown = (years: number): number => SURPLUS.growthPerYear.value ** years;

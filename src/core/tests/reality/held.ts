@@ -1,4 +1,4 @@
-import type { Constant } from '../../figures/registers';
+import { explained } from '../../formats/reasons';
 import { compare, medianError, type Compared } from '../../versus/measured';
 import { realMeasurements, tradeMeasurements } from '../reality';
 import { assessed, type Change } from '../world';
@@ -52,13 +52,13 @@ export function checked(): Compared[] {
 
 /** The same with the values as they were judged before there were rows. */
 export function checkedAsJudged(): Compared[] {
-  const constants = RECIPES.flatMap(([, register]) => Object.values(register)) as { value: number; judged?: number }[];
+  const constants = RECIPES.flatMap(([, register]) => Object.values(register)) as { id: string; value: number }[];
   const measured = constants.map(({ value }) => value);
   try {
-    for (const constant of constants) constant.value = constant.judged ?? constant.value;
+    for (const constant of constants) constant.value = explained(constant.id).judged ?? constant.value;
     return checked();
   } finally {
-    constants.forEach((constant: { value: Constant['value'] }, i) => (constant.value = measured[i] ?? NaN));
+    constants.forEach((constant, i) => (constant.value = measured[i] ?? NaN));
   }
 }
 

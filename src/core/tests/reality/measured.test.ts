@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { RECIPES } from './recipes';
+import { explained } from '../../formats/reasons';
 import { allRows } from './rows';
 
 const rows = allRows();
@@ -10,7 +11,8 @@ const mean = (values: readonly number[]): number =>
 const cases = RECIPES.flatMap(([trade, register, recipes]) =>
   Object.entries(register)
     .filter(([, { source }]) => source === 'measured')
-    .map(([name, constant]) => {
+    .map(([name, { id }]) => {
+      const constant = explained(id);
       const from = constant.rows?.includes('*')
         ? calibrating
         : (constant.rows ?? []).flatMap((id) => calibrating.find((row) => row.id === id) ?? []);

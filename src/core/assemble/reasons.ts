@@ -1,0 +1,18 @@
+import type { Reasons } from '../figures/registers';
+import type { MINUTES } from './constants';
+
+/** Why the constants of `MINUTES` are what they are. */
+export const MINUTES_WHY: Reasons<typeof MINUTES> = {
+  case: { reasoning: 'Side panels off, box of screws sorted, standoffs counted and set.' },
+  processor: { reasoning: 'Lever, marks, lever; most of it is looking twice.' },
+  module: { reasoning: 'Notch, both ends, the click of the latch.' },
+  drive: { reasoning: 'Cover off, film off, screw or clasp; a cage drive takes four screws.' },
+  kit: { reasoning: 'Plate behind the board, pillars and bars for this socket.' },
+  cooler: { reasoning: 'Paste, the block on evenly, screws across in turns, fans clipped on.' },
+  board: { reasoning: 'Ports through the rear opening, all screws begun before any is tight.' },
+  supply: { reasoning: 'Fan towards its intake, four screws, the cables that are needed.' },
+  fan: { reasoning: 'Four screws and the way of the cable.' },
+  cable: { reasoning: 'From behind the board to its header, and tied where it lies.' },
+  card: { reasoning: 'Brackets out, latch, seat, screws.' },
+  close: { reasoning: 'Looking over all plugs once, panels on.' },
+};

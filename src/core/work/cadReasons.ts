@@ -1,0 +1,37 @@
+import type { Reasons } from '../figures/registers';
+import type { CAD } from './cadConstants';
+
+/** Why the constants of `CAD` are what they are. */
+export const CAD_WHY: Reasons<typeof CAD> = {
+  viewSerial: { reasoning: 'Pointer, picking and hand-over of a frame.' },
+  componentSerial: { reasoning: 'Walking the tree and submitting a component: some 2,500 clocks.' },
+  edgesMore: { reasoning: 'Edges are drawn in a pass of their own.' },
+  shade: { reasoning: 'Plain materials, one or two lights, soft borders.' },
+  meshBytes: { reasoning: 'Half a vertex of 48 bytes, indices and edges.' },
+  componentMiB: { reasoning: 'Exact surfaces and their history beside the mesh.' },
+  rebuildFeature: { reasoning: 'Intersections and blends of one feature: some 12 ms at 5 GHz; patterns less, blends many times that.' },
+  rebuildSerial: { reasoning: 'Each feature needs the ones before it.' },
+  openComponent: { reasoning: 'Unpacking and checking one component.' },
+  openSerial: { reasoning: 'Constraints and the tree are put together by one thread.' },
+  viewComponent: { reasoning: 'Hidden lines of one component.' },
+  drawingSerial: { reasoning: 'Views are computed side by side; dimensions and the sheet are not.' },
+  solidFactor: { rows: ['solve.solid.15.t1.factor', 'solve.solid.22.t1.factor', 'solve.solid.34.t1.factor'], judged: 25, reasoning: 'Nested dissection of 3-D meshes: entries go with n^(4/3) (George 1973; Lipton et al. 1979).' },
+  solidWork: { rows: ['solve.solid.15.t1.factor', 'solve.solid.22.t1.factor', 'solve.solid.34.t1.factor'], judged: 25, reasoning: 'Work of the same goes with n².' },
+  scalarFactor: { rows: ['solve.scalar.39.t1.factor', 'solve.scalar.49.t1.factor', 'solve.scalar.63.t1.factor'], reasoning: 'The same with one unknown a node, as of heat.' },
+  scalarWork: { rows: ['solve.scalar.39.t1.factor', 'solve.scalar.49.t1.factor', 'solve.scalar.63.t1.factor'], reasoning: 'Work of the same.' },
+  shellFactor: { rows: ['solve.shell.41.t1.factor', 'solve.shell.141.t1.factor', 'solve.shell.289.t1.factor'], judged: 14, reasoning: 'Of surface meshes entries go with n·log2 n (George 1973).' },
+  shellWork: { rows: ['solve.shell.41.t1.factor', 'solve.shell.141.t1.factor', 'solve.shell.289.t1.factor'], judged: 60, reasoning: 'Work of the same goes with n^(3/2).' },
+  memoryMore: { rows: ['solve.solid.15.t1.factor', 'solve.solid.22.t1.factor', 'solve.solid.34.t1.factor', 'solve.shell.41.t1.factor', 'solve.shell.141.t1.factor', 'solve.shell.289.t1.factor'], reasoning: 'Fronts and lists beside the factor at the peak; less in larger meshes.' },
+  halfSpeed: { rows: ['machine.peak.t1', 'solve.solid.15.t1.factor', 'solve.solid.22.t1.factor', 'solve.solid.34.t1.factor', 'solve.scalar.39.t1.factor', 'solve.scalar.49.t1.factor', 'solve.shell.41.t1.factor', 'solve.shell.141.t1.factor', 'solve.shell.289.t1.factor'], reasoning: 'Half of the peak is reached where each entry of the factor takes that much arithmetic (form: Hockney and Jesshope 1981).' },
+  halfByThreads: { rows: ['machine.peak.t1', 'machine.peak.t2', 'solve.solid.22.t1.factor', 'solve.solid.22.t2.factor'], reasoning: 'More cores need larger fronts: two reached half of their peak at 1.6 times that.' },
+  orderSolid: { rows: ['solve.solid.15.t1.factor', 'solve.solid.22.t1.factor', 'solve.solid.34.t1.factor'], reasoning: 'Ordering on one thread, once a run: 12 to 30 % of the work of small meshes.' },
+  orderScalar: { rows: ['solve.scalar.39.t1.factor', 'solve.scalar.49.t1.factor', 'solve.scalar.63.t1.factor'], reasoning: 'The same with one unknown a node.' },
+  orderShell: { rows: ['solve.shell.41.t1.factor', 'solve.shell.141.t1.factor', 'solve.shell.289.t1.factor'], reasoning: 'The same of surface meshes.' },
+  achievedCard: { reasoning: 'Only large fronts pay for the way to the card.' },
+  solveSerial: { reasoning: 'Ordering and the topmost front.' },
+  assemble: { rows: ['solve.solid.15.t1.factor', 'solve.solid.22.t1.factor', 'solve.solid.34.t1.factor', 'solve.shell.41.t1.factor', 'solve.shell.141.t1.factor', 'solve.shell.289.t1.factor'], judged: 3000, reasoning: 'Element matrices put together, stresses read back.' },
+  factorPasses: { reasoning: 'Factors are written once, read by their parents and in both substitutions.' },
+  readBack: { reasoning: 'Out of core the factor is read once by parents and in each of both substitutions.' },
+  inCore: { reasoning: 'Out of core the largest front and a window of the rest stay in memory.' },
+  overlap: { reasoning: 'Reading ahead hides some of the drive’s time.' },
+};
