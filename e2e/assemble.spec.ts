@@ -1,3 +1,8 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { expect, test } from './test';
 import { noBarriersInEither, openSeat, settled } from './helpers';
 
@@ -40,4 +45,118 @@ test('a draft is put together step by step: kept, taken back, and planned anew w
   await page.keyboard.press('Control+z');
   await expect(steps.getByRole('checkbox', { name: /^Done: Paste, then Brumeworks/ })).not.toBeChecked();
   await expect(steps.getByRole('checkbox').first()).toBeChecked();
+});
+
+/** Files that the simulated rig measured on Draft B of the film desk, built with a mistake or none. */
+function measured(app: string, mistake: string): { readonly files: string[]; readonly gone: () => void } {
+  const out = mkdtempSync(join(tmpdir(), 'vane-rig-'));
+  execFileSync(
+    process.execPath,
+    ['--import', 'tsx', 'src/standins/rig/main.ts', '--app', app, '--seat', 'film-desk', '--draft', 'Draft B'].concat([
+      '--mistake',
+      mistake,
+      '--seed',
+      '3',
+      '--out',
+      out,
+    ]),
+  );
+  return {
+    files: readdirSync(out).map((name) => join(out, name)),
+    gone: () => rmSync(out, { recursive: true, force: true }),
+  };
+}
+const part = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'Part of the work' }).getByRole('button', { name, exact: true });
+
+test('first start: what must be seen, and what to ask when there is no picture', async ({ page }) => {
+  await openSeat(page, 'assemble');
+  await page.getByRole('button', { name: 'Draft B', exact: true }).click();
+  await part(page, 'First start').click();
+  const start = page.getByRole('region', { name: 'First start' });
+  await expect(start.getByRole('heading', { level: 1 })).toContainText(/^\d+ steps, about .*: on the bench first$/);
+  await expect(start).toContainText('because in the case much would have to come out again');
+  await expect(start).toContainText(/0 errors in 96 GiB, after about/);
+  await expect(start).toContainText('16 lanes of generation 4 in Card slot 1');
+  await start.getByRole('checkbox').first().check();
+  await expect(start.getByRole('heading', { level: 1 })).toContainText(/^1 of \d+ steps/);
+  await noBarriersInEither(page, 'first start');
+
+  // answers lead to one reason, and can be taken back
+  const dark = page.getByRole('region', { name: 'No picture' });
+  for (let asked = 0; asked < 12 && !(await dark.getByRole('status').isVisible()); asked++)
+    await dark.getByRole('button', { name: 'No', exact: true }).click();
+  await expect(dark.getByRole('status')).toHaveCount(1);
+  await dark.getByRole('button', { name: 'One back' }).click();
+  await dark.getByRole('button', { name: 'Yes', exact: true }).click();
+  await dark.getByRole('button', { name: 'From the beginning' }).click();
+  await expect(dark.getByRole('button', { name: 'One back' })).toHaveCount(0);
+  await settled(page);
+  await page.keyboard.press('Control+z');
+  await expect(start.getByRole('checkbox').first()).not.toBeChecked();
+});
+
+test('proof: a machine that falls short, why, mended, and handed over', async ({ page, baseURL }) => {
+  test.setTimeout(180_000);
+  await openSeat(page, 'assemble');
+  await page.getByRole('button', { name: 'Draft B', exact: true }).click();
+  await part(page, 'Proof').click();
+  const proof = page.getByRole('region', { name: 'Proof' });
+  await expect(proof.getByRole('heading', { level: 1 })).toContainText(/^\d+ promises to prove$/);
+  const bad = measured(baseURL ?? '', 'paste');
+  await page.getByLabel('Files of readings').setInputFiles(bad.files);
+  bad.gone();
+  await expect(proof.getByRole('status')).toContainText('results are kept apart until the machine is seen to be sound');
+  await expect(proof.getByRole('heading', { level: 1 })).toContainText(
+    /readings fall short.*Most likely: The cooler does not touch well$/,
+  );
+  await expect(page.getByRole('region', { name: 'What is off' })).toContainText('Processor’s temperature');
+  await expect(page.getByRole('region', { name: 'Likeliest causes' })).toContainText(
+    'New paste, screws across in turns',
+  );
+  await expect(page.getByRole('button', { name: /^Let the predictions learn/ })).toHaveCount(0);
+  await noBarriersInEither(page, 'proof that falls short');
+
+  // typed by hand: bits for bytes are doubted, nonsense is refused, and nothing is lost
+  const network = proof.getByRole('textbox', { name: 'Read: Network' });
+  const was = await network.inputValue();
+  await network.fill('much');
+  await network.press('Enter');
+  await expect(proof.getByRole('alert')).toContainText('Network: Type a number.');
+  await network.fill(String(Number(was) / 8));
+  await network.press('Enter');
+  await expect(proof).toContainText('bits taken for bytes?');
+
+  // mended and measured again
+  const good = measured(baseURL ?? '', 'none');
+  await page.getByLabel('Files of readings').setInputFiles(good.files);
+  good.gone();
+  await expect(proof.getByRole('heading', { level: 1 })).toContainText(/promises are kept, \d+ to read$/);
+  await page.getByRole('button', { name: /^Let the predictions learn from \d+ readings$/ }).click();
+  await expect(page.getByRole('button', { name: /^Let the predictions learn/ })).toHaveCount(0);
+
+  await part(page, 'Hand-over').click();
+  const over = page.getByRole('region', { name: 'Hand-over' });
+  await expect(over.getByRole('heading', { level: 1 })).toContainText('Not all is done');
+  for (const name of ['Lumoth Drift 16', 'Gatewick Anvil 850']) {
+    const serial = over.getByRole('textbox', { name: `Serial number of ${name}` });
+    await serial.fill('Q-1701');
+    await serial.press('Enter');
+  }
+  await expect(over).toContainText('a serial number twice (Q-1701)');
+  await expect(page.getByRole('region', { name: 'What still works when' })).toContainText('The pump of Brumeworks');
+  await noBarriersInEither(page, 'hand-over');
+  await settled(page);
+  const [paper] = await Promise.all([
+    page.waitForEvent('download'),
+    over.getByRole('link', { name: 'Sheet for the client (PDF)' }).click(),
+  ]);
+  const bytes = readFileSync(await paper.path());
+  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+  expect(bytes.length).toBeGreaterThan(20_000);
+  await over.getByRole('button', { name: 'It is handed over' }).click();
+  await expect(over.getByRole('button', { name: 'It is the client’s machine now' })).toBeDisabled();
+  await settled(page);
+  await page.keyboard.press('Control+z');
+  await expect(over.getByRole('button', { name: 'It is handed over' })).toBeEnabled();
 });

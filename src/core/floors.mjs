@@ -27,6 +27,10 @@ export const FLOORS = [
     holds: 'from the machine that is there to another: what it brings, what that costs, when it pays',
   },
   { folders: ['quote'], holds: 'what a client is offered: lines, margin, tax, totals' },
-  { folders: ['assemble'], holds: 'the order in which a machine is put together' },
+  {
+    folders: ['prove'],
+    holds: 'what a built machine is held to, what its readings say, what is left when something fails',
+  },
+  { folders: ['assemble'], holds: 'the order in which a machine is put together, and its first start' },
   { folders: ['library', 'formats', 'words'], holds: 'finding, reading and writing, saying' },
 ];

@@ -11,6 +11,8 @@ import type { OperatingPoint } from '@/core/search/operatingPoints';
 import type { Largest } from '@/core/search/largest';
 import type { Remedy } from '@/core/search/remedies';
 import type { Turn } from '@/core/search/turning';
+import type { Cause } from '@/core/prove/causes';
+import type { Failure } from '@/core/prove/failures';
 import type { FutureOf } from '@/core/upgrade/future';
 import type { Ladder } from '@/core/upgrade/ladder';
 import type { AskedSeat, CouldUse } from '@/core/upgrade/givenOn';
@@ -60,5 +62,9 @@ export interface WorkerApi {
   /** Other seats that could use items which leave a machine. */
   couldUse(machine: Machine, items: readonly string[], seats: readonly AskedSeat[]): Promise<CouldUse[]>;
   /** Which short measurements on one machine would narrow the decision for another most. */
+  /** Mistakes that a machine's parts allow, with what each would show. */
+  causes(machine: Machine, brief: Brief): Promise<Cause[]>;
+  /** What still works when one thing fails. */
+  failures(machine: Machine, brief: Brief): Promise<Failure[]>;
   measureFirst(present: Machine, draft: Machine, brief: Brief): Promise<MeasureFirst>;
 }

@@ -5,6 +5,8 @@ import { elsewhereTrials } from '@/core/versus/elsewhere';
 import type { Brief } from '@/core/model/brief';
 import type { Part } from '@/core/parts';
 
+import { causesOf } from '@/core/prove/causes';
+import { failuresOf } from '@/core/prove/failures';
 import { candidateTrials, type Candidate, type Position } from '@/core/search/candidates';
 import { candidateLine } from '@/core/words/candidateLine';
 import { coinTrials, type Step } from '@/core/search/coinSteps';
@@ -165,6 +167,8 @@ const api: WorkerApi = {
     });
     return newestOf('could use', couldUseTrials(leaving, seats, ready()));
   },
+  causes: (machine, brief) => Promise.resolve(causesOf(assessedNow(same(machine), same(brief)))),
+  failures: (machine, brief) => Promise.resolve(failuresOf(assessedNow(same(machine), same(brief)))),
   measureFirst: (present, draft, brief) =>
     newestOf('measure first', measureFirstTrials(same(present), same(draft), same(brief), ready())),
 };

@@ -58,6 +58,14 @@ export const MINUTES = register('minutes', {
     source: 'judgement',
   },
   card: { value: 4, spread: 1.5, unit: 'min', source: 'judgement' },
+  look: { value: 2, spread: 1.5, unit: 'min', source: 'judgement' },
+  setting: { value: 3, spread: 1.6, unit: 'min', source: 'judgement' },
+  benchLay: { value: 12, spread: 1.5, unit: 'min', source: 'judgement' },
+  firstStart: { value: 5, spread: 1.8, unit: 'min', source: 'judgement' },
+  flash: { value: 15, spread: 1.5, unit: 'min', source: 'judgement' },
+  install: { value: 25, spread: 1.6, unit: 'min', source: 'judgement' },
+  drivers: { value: 15, spread: 1.6, unit: 'min', source: 'judgement' },
+  backup: { value: 15, spread: 1.8, unit: 'min', source: 'judgement' },
   close: {
     value: 4,
     spread: 1.4,
@@ -65,4 +73,5 @@ export const MINUTES = register('minutes', {
     source: 'judgement',
   },
 });
+/** Kinds of steps by how long they take. */
 export type Pace = keyof typeof MINUTES;

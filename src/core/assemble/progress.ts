@@ -1,4 +1,5 @@
 import type { Machine } from '../model/machine';
+import { isOfStart } from './start';
 import type { Plan, Planned } from './steps';
 
 /** How far an assembly is. */
@@ -28,7 +29,7 @@ export function progressOf(plan: Plan, { assembly = {} }: Pick<Machine, 'assembl
     done,
     ready: open.filter((step) => waitingOf(step).length === 0),
     minutesLeft: open.reduce((sum, { minutes }) => sum + minutes, 0),
-    off: Object.keys(assembly).filter((id) => !byId.has(id)),
+    off: Object.keys(assembly).filter((id) => !byId.has(id) && !isOfStart(id)),
     early: done.flatMap((step) => {
       const waiting = waitingOf(step);
       return waiting.length > 0 ? [{ step, waiting }] : [];

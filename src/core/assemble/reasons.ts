@@ -14,5 +14,13 @@ export const MINUTES_WHY: Reasons<typeof MINUTES> = {
   fan: { reasoning: 'Four screws and the way of the cable.' },
   cable: { reasoning: 'From behind the board to its header, and tied where it lies.' },
   card: { reasoning: 'Brackets out, latch, seat, screws.' },
+  look: { reasoning: 'To read a line of a screen and write it down.' },
+  setting: { reasoning: 'To find a page of the setup, change it and keep it.' },
+  benchLay: { reasoning: 'Board on its box, four parts and three plugs.' },
+  firstStart: { reasoning: 'New memory is trained for minutes before anything shows.' },
+  flash: { reasoning: 'Loading, a stick, eight minutes of blinking, one start.' },
+  install: { reasoning: 'A system from a stick, with its first questions.' },
+  drivers: { reasoning: 'Board, card and network, one start after each.' },
+  backup: { reasoning: 'A schedule, and one file brought back to see that it can be.' },
   close: { reasoning: 'Looking over all plugs once, panels on.' },
 };

@@ -1,6 +1,7 @@
 import { EVIDENCE } from '../evidence/constants';
 import { HEAT } from '../heat/constants';
 import { MINUTES } from '../assemble/constants';
+import { OFTEN, PROVE } from '../prove/constants';
 import { SURPLUS } from '../rules/surplus/growth';
 import { UPGRADE } from '../upgrade/constants';
 import { COMMON } from '../work/common';
@@ -179,6 +180,8 @@ export function modelDocument(): string {
     ['Heat, air and noise', HEAT],
     ['Selling what is there', UPGRADE],
     ['Putting it together', MINUTES],
+    ['Proving it', PROVE],
+    ['Mistakes of assembly, how often', OFTEN],
     ['Too much of it', SURPLUS],
   ];
   return [

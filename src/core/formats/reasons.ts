@@ -5,6 +5,8 @@ import { EVIDENCE } from '../evidence/constants';
 import { EVIDENCE_WHY } from '../evidence/reasons';
 import { HEAT } from '../heat/constants';
 import { HEAT_WHY } from '../heat/reasons';
+import { OFTEN, PROVE } from '../prove/constants';
+import { OFTEN_WHY, PROVE_WHY } from '../prove/reasons';
 import { SURPLUS } from '../rules/surplus/growth';
 import { SURPLUS_WHY } from '../rules/surplus/reasons';
 import { UPGRADE } from '../upgrade/constants';
@@ -57,6 +59,8 @@ const REGISTERS: Readonly<
   heat: told(HEAT, HEAT_WHY),
   upgrade: told(UPGRADE, UPGRADE_WHY),
   minutes: told(MINUTES, MINUTES_WHY),
+  proof: told(PROVE, PROVE_WHY),
+  mistakes: told(OFTEN, OFTEN_WHY),
   surplus: told(SURPLUS, SURPLUS_WHY),
 };
 

@@ -12,6 +12,7 @@ import {
   FIRST,
   itemSchema,
   phaseSchema,
+  readingSchema,
   resaleSchema,
   tuningSchema,
   type Item,
@@ -59,6 +60,12 @@ const singleEditSchemas = [
   z.strictObject({ kind: z.literal('drop-phase'), phase: idText }),
   /** Marks a step of the assembly as done, or takes that back. */
   z.strictObject({ kind: z.literal('assembled'), step: plainText(120), done: doneSchema.optional() }),
+  /** Keeps what was read of an acceptance test, or takes it away. */
+  z.strictObject({ kind: z.literal('proven'), test: plainText(160), reading: readingSchema.optional() }),
+  /** The machine is handed over: it is there from now on, and all of it is owned. */
+  z.strictObject({ kind: z.literal('handed-over') }),
+  /** Keeps the serial number of a part, or takes it away. */
+  z.strictObject({ kind: z.literal('serial'), item: idText, serial: plainText(60).optional() }),
 ] as const;
 
 /** Changes of a machine as values: they can be applied, previewed, priced, stored and offered again. */
@@ -209,15 +216,36 @@ export function editMachine(machine: Machine, edit: MachineEdit): Machine {
     }
     case 'drop-phase':
       return withoutPhase(machine, edit.phase);
-    case 'assembled': {
-      const { assembly, ...rest } = machine;
-      if (JSON.stringify(assembly?.[edit.step]) === JSON.stringify(edit.done)) return machine;
-      const left = edit.done ? { ...assembly, [edit.step]: edit.done } : without(assembly, edit.step);
-      return Object.keys(left).length > 0 ? { ...rest, assembly: left } : rest;
-    }
+    case 'assembled':
+      return noted(machine, 'assembly', edit.step, edit.done);
+    case 'proven':
+      return noted(machine, 'proof', edit.test, edit.reading);
+    case 'handed-over':
+      return machine.present === true
+        ? machine
+        : {
+            ...machine,
+            present: true,
+            items: machine.items.map((item) => (item.owned ? item : { ...item, owned: true })),
+          };
+    case 'serial':
+      return noted(machine, 'serials', edit.item, edit.serial);
     case 'several':
       return edit.edits.reduce<Machine>(editMachine, machine);
   }
+}
+
+/** What is noted beside a machine under a name: put in, put otherwise, or taken away; the same again is no change. */
+function noted<F extends 'assembly' | 'proof' | 'serials'>(
+  machine: Machine,
+  field: F,
+  key: string,
+  value: NonNullable<Machine[F]>[string] | undefined,
+): Machine {
+  const { [field]: notes, ...rest } = machine;
+  if (JSON.stringify(notes?.[key]) === JSON.stringify(value)) return machine;
+  const left = value === undefined ? without<unknown>(notes, key) : { ...notes, [key]: value };
+  return Object.keys(left).length > 0 ? { ...machine, [field]: left } : (rest as Machine);
 }
 
 /** An item from one phase to another; a phase that the machine lacks, or an end before the beginning, changes nothing. */

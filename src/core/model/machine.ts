@@ -120,8 +120,23 @@ export const movedHere = (
   machine.present !== true &&
   !boards.some(({ item }) => item.owned === true && item.stood !== true);
 
-/** A step of the assembly that is done. */
-export const doneSchema = z.strictObject({ on: isoDate, by: plainText(60).optional() });
+/** A step of the assembly that is done; what it was, so that it can be named when the plan has it no more. */
+export const doneSchema = z.strictObject({
+  on: isoDate,
+  by: plainText(60).optional(),
+  what: plainText(200).optional(),
+});
+
+/** What was read of an acceptance test of the built machine. */
+export const readingSchema = z.strictObject({
+  value: z.number().min(-1e3).max(1e12),
+  /** °C of the room while it was read. */
+  roomC: z.number().min(-20).max(60).optional(),
+  on: isoDate,
+  by: plainText(60).optional(),
+  /** File it was read from; by hand when not said. */
+  source: plainText(120).optional(),
+});
 
 export const machineSchema = z
   .strictObject({
@@ -148,6 +163,13 @@ export const machineSchema = z
       .record(plainText(120), doneSchema)
       .refine((done) => Object.keys(done).length <= 2000, 'has more steps than any machine')
       .optional(),
+    /** Readings of its acceptance tests, by test. */
+    proof: z
+      .record(plainText(160), readingSchema)
+      .refine((read) => Object.keys(read).length <= 1000, 'has more readings than any machine')
+      .optional(),
+    /** What stands on its parts, by item. */
+    serials: z.record(idText, plainText(60)).optional(),
   })
   .superRefine((machine, context) => {
     const seen = new Set<string>();

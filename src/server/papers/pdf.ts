@@ -33,21 +33,40 @@ const HEADS: Readonly<Record<1 | 2 | 3, Style>> = {
 /** A picture for the head of papers. */
 export type Logo = Buffer | undefined;
 
-/** A quote as a PDF on its sheet, tagged and with its fonts in it. Source: ISO 32000-1, 14.7 and 14.8 (logical structure). */
-export async function quotePdf(quote: Quote, logo?: Logo): Promise<Buffer> {
-  const { words } = paperWords(quote.locale);
+/** What is on a sheet, and who says it to whom. */
+export interface Sheet {
+  readonly title: string;
+  /** What it is called at the foot of each page. */
+  readonly kind: string;
+  readonly from: string;
+  readonly sheet: Quote['sheet'];
+  readonly locale: Quote['locale'];
+  readonly blocks: readonly Block[];
+}
+
+/** A quote as a PDF. */
+export function quotePdf(quote: Quote, logo?: Logo): Promise<Buffer> {
+  const kind = paperWords(quote.locale).words.title(quote);
+  const { sheet, locale } = quote;
+  const blocks = quoteBlocks(quote);
+  return paperPdf({ title: `${kind}: ${quote.title}`, kind, from: quote.from.name, sheet, locale, blocks }, logo);
+}
+
+/** A paper as a PDF on its sheet, tagged and with its fonts in it. Source: ISO 32000-1, 14.7 and 14.8 (logical structure). */
+export async function paperPdf(paper: Sheet, logo?: Logo): Promise<Buffer> {
+  const { words } = paperWords(paper.locale);
   const options: Omit<PDFKit.PDFDocumentOptions, 'subset' | 'font'> & {
     readonly subset: 'PDF/UA';
     readonly font: null;
   } = {
-    size: quote.sheet === 'letter' ? 'LETTER' : 'A4',
+    size: paper.sheet === 'letter' ? 'LETTER' : 'A4',
     margins: { top: MARGIN, bottom: 0, left: MARGIN, right: MARGIN },
     bufferPages: true,
     pdfVersion: '1.7',
     tagged: true,
-    lang: quote.locale,
+    lang: paper.locale,
     displayTitle: true,
-    info: { Title: `${words.title(quote)}: ${quote.title}`, Author: quote.from.name },
+    info: { Title: paper.title, Author: paper.from },
     // the types know of none of the accessible kinds yet
     subset: 'PDF/UA',
     // no font is used that is not in it
@@ -60,14 +79,14 @@ export async function quotePdf(quote: Quote, logo?: Logo): Promise<Buffer> {
   const pen = penOf(doc);
   const root = doc.struct('Document');
   doc.addStructure(root);
-  if (logo) drawLogo(doc, root, logo, quote);
-  for (const block of quoteBlocks(quote)) drawBlock(pen, root, block, quote);
+  if (logo) drawLogo(doc, root, logo, paper);
+  for (const block of paper.blocks) drawBlock(pen, root, block, paper);
   root.end();
   const { count } = doc.bufferedPageRange();
   for (let page = 0; page < count; page++) {
     doc.switchToPage(page);
     doc.markContent('Artifact', { type: 'Pagination' });
-    const text = `${quote.from.name}   ${words.title(quote)}   ${words.heads.page(page + 1, count)}`;
+    const text = `${paper.from}   ${paper.kind}   ${words.heads.page(page + 1, count)}`;
     const [runs = []] = pen.laid(text, pen.width, { ...PLAIN, size: 8 });
     pen.put(runs, MARGIN, doc.page.height - MARGIN + 12, { ...PLAIN, size: 8, color: QUIET });
     doc.endMarkedContent();
@@ -161,15 +180,15 @@ function drawText(pen: Pen, into: Part, tag: string, text: string, style: Style,
   element.end();
 }
 
-function drawLogo(doc: Doc, root: Part, logo: Buffer, quote: Quote): void {
-  const figure = doc.struct('Figure', { alt: quote.from.name }, () => {
+function drawLogo(doc: Doc, root: Part, logo: Buffer, { from }: Sheet): void {
+  const figure = doc.struct('Figure', { alt: from }, () => {
     doc.image(logo, MARGIN, MARGIN, { fit: [150, 48] });
   });
   root.add(figure);
   doc.y = MARGIN + 58;
 }
 
-function drawBlock(pen: Pen, root: Part, block: Block, quote: Quote): void {
+function drawBlock(pen: Pen, root: Part, block: Block, paper: Sheet): void {
   const { doc } = pen;
   switch (block.kind) {
     case 'parties': {
@@ -220,7 +239,7 @@ function drawBlock(pen: Pen, root: Part, block: Block, quote: Quote): void {
       drawTable(pen, root, block);
       return;
     case 'sign':
-      drawSign(pen, root, quote);
+      drawSign(pen, root, paper);
   }
 }
 
@@ -287,9 +306,9 @@ function drawTable(pen: Pen, root: Part, { widths, head, rows, foot }: Table): v
   doc.y += GAP * 0.8;
 }
 
-function drawSign(pen: Pen, root: Part, quote: Quote): void {
+function drawSign(pen: Pen, root: Part, { locale }: Sheet): void {
   const { doc } = pen;
-  const { answer } = paperWords(quote.locale).words;
+  const { answer } = paperWords(locale).words;
   pen.room(44);
   doc.y += 24;
   const y = doc.y;

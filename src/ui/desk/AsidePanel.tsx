@@ -80,7 +80,7 @@ function Mend({ row, onClose }: { row: AsideRow; onClose: () => void }) {
           value={text}
           onChange={(event) => setText(event.target.value)}
           slotProps={{ htmlInput: { spellCheck: false } }}
-          sx={{ '& textarea': { fontFamily: 'var(--mono)', fontSize: 13 } }}
+          sx={{ '& textarea': { fontFamily: '"Source Code Pro Variable", monospace', fontSize: 13 } }}
         />
       </DialogContent>
       <DialogActions>

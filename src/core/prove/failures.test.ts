@@ -1,0 +1,125 @@
+import { describe, expect, test } from 'vitest';
+import { handOverOf } from '../assemble/handOver';
+import { handOverBlocks, handOverWords } from '../formats/paper/handOver';
+import { editMachine } from '../model/edits';
+import { assessed, BUSY, without, type Change } from '../tests/world';
+import { failureTitle, failureWords, mendWords } from '../words/prove';
+import { acceptanceOf } from './acceptance';
+import { failuresOf, type Failure } from './failures';
+
+const failed = (code: Failure['code'], change: Change = {}, item?: string): Failure => {
+  const found = failuresOf(assessed(change)).find(
+    (each) => each.code === code && (item === undefined || each.item === item),
+  );
+  if (!found) throw new Error(`no failure ${code}`);
+  return found;
+};
+
+describe('what still works when one thing fails', () => {
+  test('without its only card a machine that draws nothing has no picture, and its tasks are not done', () => {
+    expect(failed('card').stands).toBe('no-picture');
+    const draws: Change = {
+      parts: {
+        cpu: { integratedGraphics: { fp32Tflops: 1, mediaEngines: [], outputs: [{ kind: 'HDMI 2.1', count: 1 }] } },
+      },
+    };
+    const blind = failed('card', draws);
+    expect(blind.stands).toBeUndefined();
+    expect(blind.tasks.map(({ task }) => task)).toContain('play');
+  });
+
+  test('the system’s drive stops it; what was kept on another is lost, or comes back from its copy', () => {
+    const assessment = assessed();
+    const drives = failuresOf(assessment).filter(({ code }) => code === 'drive');
+    expect(drives).toHaveLength(assessment.facts.parts.ofKind('drive').length);
+    const roles = assessment.facts.parts.ofKind('drive').map(({ item }) => [item.id, item.roles ?? []] as const);
+    for (const [item, has] of roles)
+      expect(failed('drive', {}, item).stands).toBe(has.includes('system') ? 'no-system' : undefined);
+    const kept = drives.find((each) => each.kept.length > 0);
+    expect(kept && failureWords(kept, assessment)).toContain('is lost');
+    const copied = failuresOf(assessed({ brief: { keeping: 'two' } })).find((each) => each.kept.length > 0);
+    expect(copied && failureWords(copied, assessment)).toContain('comes back from its copy');
+  });
+
+  test('one module of two leaves half the memory', () => {
+    const module = failed('module');
+    expect(module.stands).toBeUndefined();
+    expect(failed('module', { parts: { kit: { modules: 1 } } }).stands).toBe('no-memory');
+  });
+
+  test('heat: a fan that stands slows what a still pump or a warm room may stop', () => {
+    const time = (failure: Failure): number =>
+      failure.tasks.find(({ task }) => task === 'export')?.after?.gets?.likely ?? 0;
+    const hot: Change = { brief: BUSY, parts: { cooler: { resistance: [{ rpm: 1500, kPerW: 0.45 }] } } };
+    const [room, fan] = [failed('room', hot), failed('cooler-fan', hot)];
+    expect(time(fan)).toBeGreaterThan(0);
+    // bare fins are worse than ten kelvin
+    if (room.tasks.length > 0 && fan.stands === undefined) expect(time(fan)).toBeGreaterThan(time(room));
+    expect(failed('mains').stands).toBe('no-power');
+  });
+
+  test('each is said with what it takes to mend', () => {
+    const assessment = assessed();
+    for (const failure of failuresOf(assessment)) {
+      expect(failureTitle(failure, assessment)).not.toMatch(/undefined| {2}/);
+      expect(failureWords(failure, assessment).length).toBeGreaterThan(5);
+      if (failure.mend) expect(mendWords(failure, assessment)).toMatch(/under warranty some \d+ days?$/);
+    }
+  });
+
+  test('a machine that is less is never faster', () => {
+    const assessment = assessed({ brief: BUSY });
+    for (const { tasks, code } of failuresOf(assessment))
+      for (const { before, after, mode } of tasks)
+        if (before.gets && after?.gets)
+          expect(
+            mode === 'real-time' ? before.gets.likely / after.gets.likely : after.gets.likely / before.gets.likely,
+            code,
+          ).toBeGreaterThan(0.999);
+  });
+});
+
+describe('the sheet of a machine that is handed over', () => {
+  test('what is open is counted, what is read stands beside its promise', () => {
+    const fresh = assessed();
+    const before = handOverOf(fresh, 'Film desk', undefined);
+    expect(handOverWords(before)).toMatch(/^Not all is done: \d+ steps of the first start and \d+ promises to prove$/);
+    const [test1] = acceptanceOf(fresh);
+    let { machine } = fresh.facts;
+    if (test1)
+      machine = editMachine(machine, {
+        kind: 'proven',
+        test: test1.id,
+        reading: { value: test1.limit, on: '2026-05-18', roomC: 21 },
+      });
+    machine = editMachine(machine, { kind: 'serial', item: 'card-1', serial: 'Q 17' });
+    machine = editMachine(machine, { kind: 'serial', item: 'ssd-1', serial: 'Q 17' });
+    machine = editMachine(machine, { kind: 'assembled', step: 'case', done: { on: '2026-05-18', by: 'Ruan' } });
+    const sheet = handOverOf({ ...fresh, facts: { ...fresh.facts, machine } }, 'Film desk', undefined);
+    expect(sheet.read).toHaveLength(1);
+    expect(sheet.builtBy).toEqual(['Ruan']);
+    expect(sheet.twice).toEqual(['Q 17']);
+    expect(handOverWords(sheet)).toContain('a serial number twice (Q 17)');
+    const text = JSON.stringify(handOverBlocks(sheet, fresh));
+    for (const told of [
+      'Q 17',
+      'built by Ruan',
+      'In a room of 21 °C',
+      'dust filters',
+      '2 memory slots are free',
+      'Firmware 2.0',
+    ])
+      expect(text).toContain(told);
+    expect(text).not.toContain('undefined');
+  });
+
+  test('from then on the machine is there, and all of it is owned; once', () => {
+    const { machine } = assessed({ items: without('disk-1') }).facts;
+    const given = editMachine(machine, { kind: 'handed-over' });
+    expect([given.present, given.items.every(({ owned }) => owned)]).toEqual([true, true]);
+    expect(editMachine(given, { kind: 'handed-over' })).toBe(given);
+    const read = editMachine(given, { kind: 'proven', test: 'network', reading: { value: 2, on: '2026-05-18' } });
+    expect(editMachine(read, { kind: 'proven', test: 'network' }).proof).toBeUndefined();
+    expect(editMachine(given, { kind: 'proven', test: 'network' })).toBe(given);
+  });
+});

@@ -1,0 +1,159 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import { useMemo, useState } from 'react';
+import { planOf } from '@/core/assemble/plan';
+import { progressOf } from '@/core/assemble/progress';
+import type { Planned } from '@/core/assemble/steps';
+import type { Assessment } from '@/core/assess';
+import { CRAFT, gapWords, minutesWords, stepTitle, whyWords } from '@/core/words/assemble';
+import { listed } from '@/core/words/format';
+import { useSeat } from '../seat/useSeat';
+import type { PartProps } from './parts';
+import { StepList } from './StepList';
+import { Answer } from '../shared/Answer';
+import { TextButton } from '../shared/TextButton';
+
+/** How this machine is put together: its steps in an order in which nothing comes off again, and how far it is. */
+export function PlanPart({ assessment, mark }: PartProps) {
+  // what is ticked shows at once; only the plan waits for its judgement
+  const assembly = useSeat((state) => state.bundle.drafts.find(({ id }) => id === state.draftId)?.body.assembly);
+  const editDraft = useSeat((state) => state.editDraft);
+  const plan = useMemo(() => planOf(assessment), [assessment]);
+  const progress = useMemo(() => progressOf(plan, assembly ? { assembly } : {}), [plan, assembly]);
+  const [chosen, setChosen] = useState<string>();
+  const titleOf = (id: string): string => {
+    const step = plan.steps.find((each) => each.id === id);
+    return step ? stepTitle(step, assessment) : id;
+  };
+  const next = progress.ready[0];
+  const shown = plan.steps.find(({ id }) => id === chosen) ?? next ?? plan.steps[0];
+  return (
+    <>
+      <section className="pane" aria-label="Plan">
+        <Answer>{answerOf(plan.steps.length, progress.done.length, progress.minutesLeft, next, assessment)}</Answer>
+        {plan.gaps.map((gap) => (
+          <p key={JSON.stringify(gap)} className="unproven small">
+            ○ {gapWords(gap, assessment)}
+          </p>
+        ))}
+        {plan.knots.length > 0 && (
+          <p className="caution small">
+            ◆ {listed(plan.knots.map(titleOf))}: some steps lie over each other’s places, and something comes off again.
+          </p>
+        )}
+        {progress.off.length > 0 && (
+          <p className="caution small">
+            ◆ Done before, and no longer in the plan: {listed(progress.off.map((id) => assembly?.[id]?.what ?? id))}. It
+            comes off again.{' '}
+            <TextButton
+              onClick={() =>
+                editDraft(
+                  { kind: 'several', edits: progress.off.map((step) => ({ kind: 'assembled', step })) },
+                  'What came off',
+                )
+              }
+            >
+              it is off
+            </TextButton>
+          </p>
+        )}
+        <StepList
+          steps={plan.steps.map((step) => ({
+            id: step.id,
+            title: stepTitle(step, assessment),
+            aside: `${step.minutes} min`,
+            caution: progress.early.some((each) => each.step === step) ? 'before its turn' : undefined,
+          }))}
+          done={assembly}
+          shown={shown?.id}
+          onShow={setChosen}
+          onMark={(step, on) => {
+            mark(step, on);
+            if (on) setChosen(undefined);
+          }}
+        />
+      </section>
+      <section className="pane unprinted" aria-label="Step">
+        {shown && <StepPane step={shown} steps={plan.steps} assessment={assessment} />}
+      </section>
+    </>
+  );
+}
+
+function answerOf(
+  all: number,
+  done: number,
+  minutesLeft: number,
+  next: Planned | undefined,
+  assessment: Assessment,
+): string {
+  if (all === 0) return 'Nothing to put together yet';
+  if (done === all) return `All ${all} steps are done`;
+  const how = `${all} steps, ${minutesWords(minutesLeft)}${done > 0 ? ' left' : ''}`;
+  return done === 0
+    ? `${how}: begin with “${next ? stepTitle(next, assessment) : ''}”`
+    : `${done} of ${how}${next ? `: next “${stepTitle(next, assessment)}”` : ''}`;
+}
+
+const LIST = { m: 0, pl: '16px', listStyle: 'disc' } as const;
+
+/** One step: with what, the usual mistake, how one sees that it is right, and why it stands where it does. */
+function StepPane({ step, steps, assessment }: { step: Planned; steps: readonly Planned[]; assessment: Assessment }) {
+  const craft = CRAFT[step.code];
+  const titleOf = (id: string): string => {
+    const other = steps.find((each) => each.id === id);
+    return other ? stepTitle(other, assessment) : id;
+  };
+  const before = step.code === 'close' ? [] : step.before;
+  const after = steps.filter((other) => other.code !== 'close' && other.before.some(({ step: id }) => id === step.id));
+  return (
+    <>
+      <h2>{stepTitle(step, assessment)}</h2>
+      <Box component="dl" sx={{ m: 0, '& dt': { color: 'var(--quiet)', mt: 1 }, '& dd': { m: 0 } }}>
+        <dt>With</dt>
+        <dd>{craft.with}</dd>
+        <dt>The usual mistake</dt>
+        <dd>{craft.mistake}</dd>
+        <dt>It is right when</dt>
+        <dd>{craft.right}</dd>
+        {step.cable?.headerA !== undefined && (
+          <>
+            <dt>On this header</dt>
+            <dd>{step.cable.headerA.toFixed(2)} A in all</dd>
+          </>
+        )}
+        {step.lasting && (
+          <>
+            <dt>Cannot be undone without loss</dt>
+            <dd>paste and film are new each time</dd>
+          </>
+        )}
+      </Box>
+      {before.length > 0 && (
+        <>
+          <Box component="h3" sx={{ mt: 2 }}>
+            Why not earlier
+          </Box>
+          <Box component="ul" sx={LIST}>
+            {before.map(({ step: id, why }) => (
+              <li key={id}>{whyWords(why, titleOf(id))}</li>
+            ))}
+          </Box>
+        </>
+      )}
+      {after.length > 0 && (
+        <>
+          <Box component="h3" sx={{ mt: 2 }}>
+            What waits for it
+          </Box>
+          <Box component="ul" sx={LIST}>
+            {after.map(({ id }) => (
+              <li key={id}>{titleOf(id)}</li>
+            ))}
+          </Box>
+        </>
+      )}
+    </>
+  );
+}
