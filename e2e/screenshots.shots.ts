@@ -1,12 +1,13 @@
 import { expect, test, type Page } from './test';
 import { BENCH, findings, openSeat, settled, opened } from './helpers';
+import { measured } from './rig';
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled', caret: 'hide' });
 const calm = (page: Page) => expect(page.getByText(/^Trying/)).toHaveCount(0, { timeout: 60_000 });
 
 /** The main views from the demo data, each at 1280 × 800. */
-test('pictures for the README', async ({ page }) => {
+test('pictures for the README', async ({ page, baseURL }) => {
   test.setTimeout(900_000);
   await openSeat(page, 'draft');
   await page.goto('/');
@@ -37,28 +38,10 @@ test('pictures for the README', async ({ page }) => {
   await page.getByRole('button', { name: 'Find machines', exact: true }).click();
   await expect(page.getByRole('status').filter({ hasText: /^Done: / })).toBeVisible({ timeout: 60_000 });
   await shot(page, 'find');
-  await openSeat(page, 'brief', '/ninefathom/rig-design');
-  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
-  const costs = page.getByRole('region', { name: 'What each demand costs' });
-  await costs.getByRole('button', { name: 'Work it out' }).click({ timeout: 60_000 });
-  await expect(costs.getByRole('status')).toBeVisible({ timeout: 120_000 });
-  const why = page.getByRole('region', { name: 'Why this part and not that' });
-  await why.getByLabel('A part of the library').fill('Gale 12');
-  await page.getByRole('option').first().click();
-  await why.getByRole('button', { name: 'Weigh it' }).click();
-  await expect(why.getByRole('status').first()).toContainText(/speaks against|alone decides/, { timeout: 60_000 });
-  await costs.evaluate((section) => section.scrollIntoView({ block: 'start' }));
-  await shot(page, 'demands');
 
   await openSeat(page, 'draft');
   await calm(page);
   await shot(page, 'draft-findings');
-  await page.getByRole('button', { name: /^Fenstore Flume 2 TB, / }).click();
-  await expect(page.getByRole('option').first()).toBeVisible();
-  // past the line that opens the editions of the first
-  for (let i = 0; i < 3; i++) await page.getByRole('listbox').press('ArrowDown');
-  await shot(page, 'draft-tray');
-  await page.getByRole('listbox').press('Escape');
 
   await openSeat(page, 'weigh', BENCH);
   await calm(page);
@@ -77,11 +60,6 @@ test('pictures for the README', async ({ page }) => {
   await plan.evaluate((section) => section.scrollIntoView({ block: 'start' }));
   await shot(page, 'plan');
   await openSeat(page, 'draft');
-
-  await page.getByRole('button', { name: /^Grade 5.4K raw: / }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await shot(page, 'why');
-  await page.keyboard.press('Escape');
 
   await page.getByLabel(/sequential write after its cache/).fill('900');
   await page.getByRole('button', { name: 'Fill in' }).click();
@@ -119,6 +97,27 @@ test('pictures for the README', async ({ page }) => {
   await steps.getByRole('button', { name: /Screw the radiator/ }).click();
   await settled(page);
   await shot(page, 'assemble');
+  const part = (name: string) => page.getByRole('button', { name, exact: true }).click();
+  await part('First start');
+  await page.getByRole('checkbox').nth(0).check();
+  await page.getByRole('region', { name: 'No picture' }).getByRole('button', { name: 'Yes', exact: true }).click();
+  await settled(page);
+  await shot(page, 'start');
+  await part('Proof');
+  const rig = measured(baseURL ?? '', 'paste');
+  await page.getByLabel('Files of readings').setInputFiles(rig.files);
+  await expect(page.getByRole('region', { name: 'Likeliest causes' })).toBeVisible({ timeout: 30_000 });
+  rig.gone();
+  await settled(page);
+  await shot(page, 'proof');
+  await part('Hand-over');
+  await page.getByRole('textbox', { name: 'Serial number of Lumoth Drift 16' }).fill('LD16-0417-2209');
+  await page.getByRole('textbox', { name: 'Serial number of Lumoth Drift 16' }).press('Enter');
+  await expect(page.getByRole('region', { name: 'What still works when' })).toContainText('The mains go', {
+    timeout: 30_000,
+  });
+  await settled(page);
+  await shot(page, 'hand-over');
 
   await openSeat(page, 'weigh');
   await page.emulateMedia({ colorScheme: 'dark' });

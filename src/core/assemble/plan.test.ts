@@ -208,7 +208,90 @@ describe('plans written out by hand', () => {
     );
   });
 
-  test('a large machine with two cards, eight modules and a radiator', () => {
+  test('a large socket with a radiator, two cards and eight modules', () => {
+    const letters = ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h'];
+    const plan = planOf(
+      assessed({
+        parts: {
+          cpu: { memoryChannels: 8 },
+          board: {
+            memorySlots: letters.map((letter, i) => ({
+              id: letter,
+              label: letter.toUpperCase(),
+              channel: letter.toUpperCase(),
+              position: 1,
+              // from the socket outwards on both sides
+              fillOrder: [4, 3, 2, 1, 5, 6, 7, 8][i],
+            })),
+            powerInputs: { 'board-24': 1, 'processor-8': 2 },
+          },
+          kit: { modules: 8, errorCorrection: true },
+          cooler: { type: 'liquid', radiatorMm: 240, radiatorThicknessMm: 52, fans: 2, heightMm: 55 },
+          card: { slots: 2 },
+        },
+        items: (items) => [...items, { id: 'card-2', part: 'card' }],
+      }),
+    );
+    expect(plan.gaps).toEqual([]);
+    expect(plan.steps.map(({ id }) => id)).toEqual([
+      'case',
+      'processor',
+      'module d',
+      'module c',
+      'module b',
+      'module a',
+      'module e',
+      'module f',
+      'module g',
+      'module h',
+      'drive ssd-1',
+      'kit',
+      'supply',
+      'drive disk-1',
+      'board',
+      'board board-24',
+      'board processor-8 1',
+      'board processor-8 2',
+      'front switch',
+      'front audio',
+      'front usb 1',
+      'front usb 2',
+      'case fans 1',
+      'case fans 2',
+      'case fans 3',
+      'data disk-1',
+      'power disk-1',
+      'radiator',
+      'cooler',
+      // what must never be forgotten first
+      'pump',
+      'cooler fans 1',
+      'cooler fans 2',
+      'card card-1',
+      'card card-2',
+      'power card-1 card-16',
+      'power card-2 card-16',
+      'close',
+    ]);
+    keeps(plan, [
+      [/^kit$/, /^board$/],
+      [/^module /, /^cooler$/],
+      // under the roof the radiator lies over the processor's inputs
+      [/^board processor-8/, /^radiator$/],
+      [/^radiator$/, /^cooler$/],
+      [/^cooler$/, /^pump$/],
+      [/^drive ssd-1/, /^card /],
+      [/^front /, /^card /],
+      [/^data /, /^card /],
+      [/^card card-1/, /^power card-1/],
+      [/^card card-2/, /^power card-2/],
+      [/^power card/, /^close$/],
+    ]);
+    // 6 + 3 + 8 + 4 + 6 + 5 + 4 + 6 + 12 cables of 2 + radiator 4 + cooler 8 + 3 cables of 2 + 2 cards of 4 + 2 cables of 2 + 4
+    expect(plan.minutes).toBe(6 + 3 + 8 + 4 + 6 + 5 + 4 + 6 + 24 + 4 + 8 + 6 + 8 + 4 + 4);
+  });
+
+  test('a demo machine of that size keeps to the same pairs', () => {
     const seat = demoSeats().find(({ seatId }) => seatId === 'sonar-ingest');
     const draft = seat?.drafts[0];
     if (!seat || !draft) throw new Error('no sonar desk');

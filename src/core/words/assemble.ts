@@ -1,7 +1,9 @@
 import type { Assessment } from '../assess';
+import type { Early } from '../assemble/arrivals';
+import type { Consumable, Kept, Kit, Tool } from '../assemble/kit';
 import type { Gap, Planned, StepCode, Why } from '../assemble/steps';
 import { fullName } from '../model/fitted';
-import { number } from './format';
+import { listed, number } from './format';
 
 /** What a step's words are made with. */
 type Naming = Pick<Assessment, 'facts'>;
@@ -192,3 +194,41 @@ export function gapWords({ code, item, field }: Gap, machine: Naming): string {
 /** "1 h 12 min, about" */
 export const minutesWords = (minutes: number): string =>
   minutes >= 90 ? `about ${number(minutes / 60, 2)} h` : `about ${Math.round(minutes)} min`;
+
+/** How far one gets before everything is there. */
+export const earlyWords = ({ last, on, steps, minutes }: Early, all: number, machine: Naming): string =>
+  steps.length === 0
+    ? `Nothing can begin before ${nameOf(machine, last)} comes on ${on}.`
+    : `Before the last parcel (${nameOf(machine, last)}, ${on}): ${steps.length} of ${all} steps, ${minutesWords(minutes)}.`;
+
+const TOOLS: Readonly<Record<Tool, string>> = {
+  screwdriver: 'a screwdriver',
+  'small screwdriver': 'a small one for drives',
+  'standoff key': 'a key for standoffs',
+  'earthing strap': 'a strap to earth',
+  lamp: 'a lamp',
+  'side cutter': 'a side cutter',
+};
+const CONSUMABLES: Readonly<Record<Consumable, string>> = {
+  paste: 'thermal paste (none comes with the cooler)',
+  'cloth and alcohol': 'a cloth and alcohol for old paste',
+  'cable ties': 'cable ties',
+  'usb stick': 'a USB stick, FAT32',
+};
+const KEPT: Readonly<Record<Kept, string>> = {
+  'socket cover': 'the socket’s cover',
+  standoffs: 'spare standoffs',
+  'unused cables': 'unused cables of this supply (never with another’s: the pins differ)',
+  'slot brackets': 'slot brackets',
+  'screws and clasps': 'screws',
+  'other kits': 'the cooler’s kits for other sockets',
+};
+/** What lies ready, and what is kept. */
+export const kitWords = ({ tools, consumables, keep }: Kit): readonly (readonly [string, string])[] =>
+  (
+    [
+      ['Tools', tools.map((tool) => TOOLS[tool])],
+      ['Used up', consumables.map((each) => CONSUMABLES[each])],
+      ['Kept', keep.map((each) => KEPT[each])],
+    ] as const
+  ).flatMap(([what, list]) => (list.length > 0 ? [[what, listed(list)] as const] : []));

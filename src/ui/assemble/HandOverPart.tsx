@@ -107,11 +107,11 @@ export function HandOverPart({ assessment }: PartProps) {
         </Table>
         {sheet.licences.length > 0 && <p className="small quiet">Licences: {sheet.licences.join(', ')}.</p>}
       </section>
-      <section className="pane" aria-label="What still works when">
+      <Box component="section" className="pane" aria-label="What still works when" tabIndex={0}>
         <h2>What still works when …</h2>
         <p className="quiet small">A spare on the shelf mends it the same day.</p>
         <Failures assessment={assessment} />
-      </section>
+      </Box>
     </>
   );
 }

@@ -2,11 +2,15 @@
 
 import Box from '@mui/material/Box';
 import { useMemo, useState } from 'react';
+import { arrivalsOf, beforeTheLast } from '@/core/assemble/arrivals';
+import { sharedOut } from '@/core/assemble/crew';
+import { kitOf } from '@/core/assemble/kit';
+import { startOf } from '@/core/assemble/start';
 import { planOf } from '@/core/assemble/plan';
 import { progressOf } from '@/core/assemble/progress';
-import type { Planned } from '@/core/assemble/steps';
+import type { Plan, Planned } from '@/core/assemble/steps';
 import type { Assessment } from '@/core/assess';
-import { CRAFT, gapWords, minutesWords, stepTitle, whyWords } from '@/core/words/assemble';
+import { CRAFT, earlyWords, gapWords, kitWords, minutesWords, stepTitle, whyWords } from '@/core/words/assemble';
 import { listed } from '@/core/words/format';
 import { useSeat } from '../seat/useSeat';
 import type { PartProps } from './parts';
@@ -21,6 +25,8 @@ export function PlanPart({ assessment, mark }: PartProps) {
   const editDraft = useSeat((state) => state.editDraft);
   const plan = useMemo(() => planOf(assessment), [assessment]);
   const progress = useMemo(() => progressOf(plan, assembly ? { assembly } : {}), [plan, assembly]);
+  const crew = useMemo(() => sharedOut(plan, 2), [plan]);
+  const early = useMemo(() => beforeTheLast(plan, arrivalsOf(assessment)), [plan, assessment]);
   const [chosen, setChosen] = useState<string>();
   const titleOf = (id: string): string => {
     const step = plan.steps.find((each) => each.id === id);
@@ -32,6 +38,12 @@ export function PlanPart({ assessment, mark }: PartProps) {
     <>
       <section className="pane" aria-label="Plan">
         <Answer>{answerOf(plan.steps.length, progress.done.length, progress.minutesLeft, next, assessment)}</Answer>
+        {plan.steps.length > 0 && (
+          <p className="quiet">
+            {early ? `${earlyWords(early, plan.steps.length, assessment)} ` : ''}
+            Two people: {minutesWords(crew.minutes)}.
+          </p>
+        )}
         {plan.gaps.map((gap) => (
           <p key={JSON.stringify(gap)} className="unproven small">
             ○ {gapWords(gap, assessment)}
@@ -74,9 +86,10 @@ export function PlanPart({ assessment, mark }: PartProps) {
           }}
         />
       </section>
-      <section className="pane unprinted" aria-label="Step">
+      <Box component="section" className="pane unprinted" aria-label="Step" tabIndex={0}>
         {shown && <StepPane step={shown} steps={plan.steps} assessment={assessment} />}
-      </section>
+        <Ready plan={plan} assessment={assessment} />
+      </Box>
     </>
   );
 }
@@ -155,5 +168,22 @@ function StepPane({ step, steps, assessment }: { step: Planned; steps: readonly 
         </>
       )}
     </>
+  );
+}
+
+/** What lies ready before the first step, and what is kept after the last. */
+function Ready({ plan, assessment }: { plan: Plan; assessment: Assessment }) {
+  const rows = useMemo(() => {
+    const flashes = startOf(assessment).steps.some(({ part }) => part === 'firmware');
+    return kitWords(kitOf(assessment, plan, flashes));
+  }, [plan, assessment]);
+  if (rows.length === 0) return null;
+  return (
+    <Box component="section" aria-label="Ready before" sx={{ mt: 3 }}>
+      <h2>Ready before the first step</h2>
+      <Box component="dl" sx={{ m: 0, '& dt': { color: 'var(--quiet)', mt: 1 }, '& dd': { m: 0 } }}>
+        {rows.flatMap(([what, list]) => [<dt key={what}>{what}</dt>, <dd key={`${what} list`}>{list}</dd>])}
+      </Box>
+    </Box>
   );
 }

@@ -37,6 +37,7 @@ import { useSeat } from '../seat/useSeat';
 import { identity, useWorker } from '../seat/worker';
 import { Answer } from '../shared/Answer';
 import { Entry } from '../shared/Entry';
+import { fileText } from '../shared/fileText';
 import { Press } from '../shared/Press';
 import type { PartProps } from './parts';
 import { barePlan } from './barePlan';
@@ -98,7 +99,8 @@ export function ProofPart({ assessment, who }: PartProps) {
     const names: string[] = [];
     const { cutTable } = await import('../weigh/cutTable');
     for (const file of [...(files ?? [])]) {
-      const answer = readShown(await file.text(), cutTable);
+      const given = await fileText(file);
+      const answer = given.ok ? readShown(given.text, cutTable) : given;
       if (!answer.ok) {
         good = false;
         said.push(`${file.name}: ${answer.message}`);
@@ -162,7 +164,10 @@ export function ProofPart({ assessment, who }: PartProps) {
                 editDraft(
                   {
                     kind: 'evidence',
-                    evidence: [...(draft.evidence ?? []), ...learn.map((each) => withPart(each, parts))],
+                    evidence: [
+                      ...(draft.evidence ?? []).filter(({ id }) => !learn.some((each) => each.id === id)),
+                      ...learn.map((each) => withPart(each, parts)),
+                    ],
                   },
                   `Learnt from ${learn.length} readings`,
                 )
@@ -216,12 +221,12 @@ export function ProofPart({ assessment, who }: PartProps) {
           </TableBody>
         </Table>
       </section>
-      <section className="pane unprinted" aria-label="Test">
+      <Box component="section" className="pane unprinted" aria-label="Test" tabIndex={0}>
         <OffList read={read} assessment={assessment} onShow={setChosen} />
         {wrong && diagnosis && <Causes diagnosis={diagnosis} tests={tests} assessment={assessment} />}
         {wrong && causes.state === 'waiting' && <p className="quiet small">Weighing what could be behind it …</p>}
         {shown && <TestPane test={shown} read={byTest.get(shown.id)} assessment={assessment} />}
-      </section>
+      </Box>
     </>
   );
 }
@@ -236,7 +241,9 @@ function evidenceWith(
   if (others.length === 0) return undefined;
   // kept apart until it is seen that the machine is as it should be
   const found = withIds(others, source, list).map((each) => withPart({ ...each, use: 'check' }, facts.parts));
-  return { kind: 'evidence', evidence: [...list, ...found].slice(-500) };
+  // what waits of the same files was measured before something was mended
+  const rest = list.filter((each) => each.use !== 'check' || each.source !== source);
+  return { kind: 'evidence', evidence: [...rest, ...found].slice(-500) };
 }
 
 /**

@@ -57,7 +57,7 @@ export function StartPart({ assessment, mark }: PartProps) {
           }}
         />
       </section>
-      <section className="pane unprinted" aria-label="Step">
+      <Box component="section" className="pane unprinted" aria-label="Step" tabIndex={0}>
         {shown && (
           <>
             <h2>{startTitle(shown, assessment)}</h2>
@@ -76,7 +76,7 @@ export function StartPart({ assessment, mark }: PartProps) {
           </>
         )}
         {plan.steps.length > 0 && <NoPicture assessment={assessment} />}
-      </section>
+      </Box>
     </>
   );
 }

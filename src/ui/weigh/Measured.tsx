@@ -24,6 +24,7 @@ import { plain, Pick } from '../shared/phrases';
 import { useDraft } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { MeasureByHand } from './MeasureByHand';
+import { fileText } from '../shared/fileText';
 import { Section } from '../shared/Section';
 import { Hint } from '../shared/Hint';
 
@@ -51,7 +52,8 @@ export function Measured({ assessment }: { assessment: Assessment }) {
     // the parser of tables is fetched when there is a file
     const { cutTable } = await import('./cutTable');
     for (const file of [...(files ?? [])]) {
-      const reading = readResults(await file.text(), cutTable, saysPreset ? { preset: told } : {});
+      const given = await fileText(file);
+      const reading = given.ok ? readResults(given.text, cutTable, saysPreset ? { preset: told } : {}) : given;
       if (!reading.ok) {
         good = false;
         said.push(`${file.name}: ${reading.message}`);
