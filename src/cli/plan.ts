@@ -1,9 +1,10 @@
 import { subjectOf } from '@/core/assess';
+import { detailsOf } from '@/core/assemble/details';
 import { planOf } from '@/core/assemble/plan';
 import { FIRST } from '@/core/model/machine';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { inPhase } from '@/core/model/phases';
-import { CRAFT, gapWords, minutesWords, stepTitle, whyWords } from '@/core/words/assemble';
+import { CRAFT, detailWords, gapWords, minutesWords, stepTitle, whyWords } from '@/core/words/assemble';
 import { openCase } from './openCase';
 import { optionsOf, refuse, say } from './say';
 
@@ -46,6 +47,7 @@ export async function planCommand(args: readonly string[], around: () => Promise
             steps: plan.steps.map((step) => ({
               id: step.id,
               does: stepTitle(step, assessment),
+              here: detailsOf(step, assessment).map(detailWords),
               code: step.code,
               mounts: step.mounts,
               after: step.before.map(({ step: before, why }) => ({ step: before, ...why })),
@@ -71,6 +73,7 @@ export async function planCommand(args: readonly string[], around: () => Promise
         );
         const craft = CRAFT[step.code];
         say(`     ${craft.with}; not: ${craft.mistake}; right when: ${craft.right}`);
+        for (const detail of detailsOf(step, assessment)) say(`     ${detailWords(detail)}`);
         for (const { step: before, why } of step.before)
           // that all of it comes before the case is closed needs no words
           if (why.code === 'covers' && step.code !== 'close')

@@ -1,5 +1,6 @@
 import type { Assessment } from '../assess';
 import type { Early } from '../assemble/arrivals';
+import type { Detail } from '../assemble/details';
 import type { Consumable, Kept, Kit, Tool } from '../assemble/kit';
 import type { Gap, Planned, StepCode, Why } from '../assemble/steps';
 import { fullName } from '../model/fitted';
@@ -232,3 +233,35 @@ export const kitWords = ({ tools, consumables, keep }: Kit): readonly (readonly 
       ['Kept', keep.map((each) => KEPT[each])],
     ] as const
   ).flatMap(([what, list]) => (list.length > 0 ? [[what, listed(list)] as const] : []));
+
+const FACES: Readonly<Record<Extract<Detail, { of: 'supply-fan' }>['faces'], string>> = {
+  floor: 'its fan down, towards the opening in the floor',
+  inside: 'its fan down, into the case',
+  panel: 'its fan towards the side panel’s opening',
+};
+
+/** What holds of a step on this machine. */
+export function detailWords(detail: Detail): string {
+  switch (detail.of) {
+    case 'standoffs':
+      return `${detail.holes.length} standoffs for ${detail.form}: holes ${listed(detail.holes)}, none elsewhere`;
+    case 'slot-order':
+      return `the board fills it as number ${detail.order}: channel ${detail.channel}, ${detail.alone ? 'alone in it' : 'beside another module'}`;
+    case 'air':
+      return `air goes ${detail.goes} at the ${detail.side}`;
+    case 'supply-fan':
+      return FACES[detail.faces];
+    case 'brackets':
+      return `bracket${detail.rows.length === 1 ? '' : 's'} ${listed(detail.rows.map(String))} out, counted from the processor down`;
+    case 'paste':
+      return detail.spread === 'pea' ? 'paste: a drop like a pea' : 'paste: a cross to the corners, its base is large';
+    case 'overhang':
+      return `its block stands ${number(detail.rearMm, 2)} mm off the middle, towards the rear`;
+    case 'drive-cover':
+      return detail.own
+        ? 'it brings its own heatsink: the board’s cover stays off'
+        : 'film off the pad, the board’s cover back on';
+    case 'header':
+      return `${detail.amperes.toFixed(2)} A on this header in all${detail.limit === undefined ? '' : `, of ${number(detail.limit, 2)} A`}`;
+  }
+}

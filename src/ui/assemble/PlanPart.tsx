@@ -4,13 +4,23 @@ import Box from '@mui/material/Box';
 import { useMemo, useState } from 'react';
 import { arrivalsOf, beforeTheLast } from '@/core/assemble/arrivals';
 import { sharedOut } from '@/core/assemble/crew';
+import { detailsOf } from '@/core/assemble/details';
 import { kitOf } from '@/core/assemble/kit';
 import { startOf } from '@/core/assemble/start';
 import { planOf } from '@/core/assemble/plan';
 import { progressOf } from '@/core/assemble/progress';
 import type { Plan, Planned } from '@/core/assemble/steps';
 import type { Assessment } from '@/core/assess';
-import { CRAFT, earlyWords, gapWords, kitWords, minutesWords, stepTitle, whyWords } from '@/core/words/assemble';
+import {
+  CRAFT,
+  detailWords,
+  earlyWords,
+  gapWords,
+  kitWords,
+  minutesWords,
+  stepTitle,
+  whyWords,
+} from '@/core/words/assemble';
 import { listed } from '@/core/words/format';
 import { useSeat } from '../seat/useSeat';
 import type { PartProps } from './parts';
@@ -114,6 +124,7 @@ const LIST = { m: 0, pl: '16px', listStyle: 'disc' } as const;
 /** One step: with what, the usual mistake, how one sees that it is right, and why it stands where it does. */
 function StepPane({ step, steps, assessment }: { step: Planned; steps: readonly Planned[]; assessment: Assessment }) {
   const craft = CRAFT[step.code];
+  const details = detailsOf(step, assessment);
   const titleOf = (id: string): string => {
     const other = steps.find((each) => each.id === id);
     return other ? stepTitle(other, assessment) : id;
@@ -130,10 +141,12 @@ function StepPane({ step, steps, assessment }: { step: Planned; steps: readonly 
         <dd>{craft.mistake}</dd>
         <dt>It is right when</dt>
         <dd>{craft.right}</dd>
-        {step.cable?.headerA !== undefined && (
+        {details.length > 0 && (
           <>
-            <dt>On this header</dt>
-            <dd>{step.cable.headerA.toFixed(2)} A in all</dd>
+            <dt>Here</dt>
+            {details.map((detail) => (
+              <dd key={detail.of}>{detailWords(detail)}</dd>
+            ))}
           </>
         )}
         {step.lasting && (
