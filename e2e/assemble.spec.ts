@@ -21,6 +21,8 @@ test('a draft is put together step by step: kept, taken back, and planned anew w
   await steps.getByRole('button', { name: /Seat Lumoth Drift 16 in Card slot 1/ }).click();
   const pane = page.getByRole('region', { name: 'Step' });
   await expect(pane).toContainText('The usual mistake');
+  await expect(pane).toContainText('counted from the processor down');
+  await expect(pane.getByRole('img', { name: /the place of this step filled/ })).toBeVisible();
   await noBarriersInEither(page, 'plan of an assembly');
   await expect(pane).toContainText('it lies over the headers at the lower edge');
   await page.keyboard.press('ArrowDown');

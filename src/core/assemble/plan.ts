@@ -48,12 +48,13 @@ const LOWER_EDGE = 'headers at the lower edge';
 const DATA_PORTS = 'data ports';
 const BEHIND = 'back of the board';
 const CASE_INSIDE = 'inside of the case';
-const slotPlace = (slot: string): string => `slot ${slot}`;
 const memoryPlace = (slot: string): string => `memory slot ${slot}`;
 
 /** Steps and what lies over what, in no order yet. */
 function stepsOf(assessment: Assessment): { steps: Step[]; gaps: Gap[] } {
   const { parts, placement, memory, scene, heat } = assessment.facts;
+  /** As the board prints it, so that a person can find it. */
+  const slotPlace = (slot: string): string => placement?.board.slotById.get(slot)?.label ?? `slot ${slot}`;
   const steps: Step[] = [];
   const gaps: Gap[] = [];
   const board = parts.one('board');

@@ -24,6 +24,7 @@ import {
 import { listed } from '@/core/words/format';
 import { useSeat } from '../seat/useSeat';
 import type { PartProps } from './parts';
+import { PlaceView, type PlaceViewProps } from './PlaceView';
 import { StepList } from './StepList';
 import { Answer } from '../shared/Answer';
 import { TextButton } from '../shared/TextButton';
@@ -97,7 +98,7 @@ export function PlanPart({ assessment, mark }: PartProps) {
         />
       </section>
       <Box component="section" className="pane unprinted" aria-label="Step" tabIndex={0}>
-        {shown && <StepPane step={shown} steps={plan.steps} assessment={assessment} />}
+        {shown && <StepPane step={shown} steps={plan.steps} done={assembly} assessment={assessment} />}
         <Ready plan={plan} assessment={assessment} />
       </Box>
     </>
@@ -122,7 +123,7 @@ function answerOf(
 const LIST = { m: 0, pl: '16px', listStyle: 'disc' } as const;
 
 /** One step: with what, the usual mistake, how one sees that it is right, and why it stands where it does. */
-function StepPane({ step, steps, assessment }: { step: Planned; steps: readonly Planned[]; assessment: Assessment }) {
+function StepPane({ step, steps, done, assessment }: PlaceViewProps) {
   const craft = CRAFT[step.code];
   const details = detailsOf(step, assessment);
   const titleOf = (id: string): string => {
@@ -134,6 +135,7 @@ function StepPane({ step, steps, assessment }: { step: Planned; steps: readonly 
   return (
     <>
       <h2>{stepTitle(step, assessment)}</h2>
+      <PlaceView step={step} steps={steps} done={done} assessment={assessment} />
       <Box component="dl" sx={{ m: 0, '& dt': { color: 'var(--quiet)', mt: 1 }, '& dd': { m: 0 } }}>
         <dt>With</dt>
         <dd>{craft.with}</dd>
