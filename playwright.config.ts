@@ -13,7 +13,7 @@ const served = (port: number) => {
     command: `rm -rf ${folder} && mkdir -p ${folder} && node --import tsx src/demo/make.ts ${db} ${catalogue} && cp ${db} ${origin} && (node --import tsx src/standins/feed/main.ts ${catalogue} ${port + 1} & node scripts/serve.mjs 127.0.0.1 ${port})`,
     env: { VANE_DB: db, VANE_FEED: urlOf(port + 1), NEXT_TELEMETRY_DISABLED: '1' },
     port,
-    timeout: 180_000,
+    timeout: 600_000,
     reuseExistingServer: false,
   };
 };
