@@ -4,7 +4,7 @@ import { planOf } from '@/core/assemble/plan';
 import { FIRST } from '@/core/model/machine';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { inPhase } from '@/core/model/phases';
-import { CRAFT, detailWords, gapWords, minutesWords, stepTitle, whyWords } from '@/core/words/assemble';
+import { CRAFT, detailWords, gapWords, minutesWords, stepTitle, whyLines } from '@/core/words/assemble';
 import { openCase } from './openCase';
 import { optionsOf, refuse, say } from './say';
 
@@ -74,10 +74,11 @@ export async function planCommand(args: readonly string[], around: () => Promise
         const craft = CRAFT[step.code];
         say(`     ${craft.with}; not: ${craft.mistake}; right when: ${craft.right}`);
         for (const detail of detailsOf(step, assessment)) say(`     ${detailWords(detail)}`);
-        for (const { step: before, why } of step.before)
-          // that all of it comes before the case is closed needs no words
-          if (why.code === 'covers' && step.code !== 'close')
-            say(`     ${whyWords(why, titles.get(before) ?? before)}`);
+        // that all of it comes before the case is closed needs no words
+        if (step.code !== 'close') {
+          const covered = step.before.filter(({ why }) => why.code === 'covers');
+          for (const line of whyLines(covered, (before) => titles.get(before) ?? before)) say(`     ${line}`);
+        }
       });
     }
   return machines.some(({ plan }) => plan.gaps.length > 0 || plan.knots.length > 0) ? 3 : 0;

@@ -2,6 +2,7 @@ import { assess, contextOf } from '@/core/assess';
 import { handOverOf } from '@/core/assemble/handOver';
 import { handOverBlocks, handOverTitle } from '@/core/formats/paper/handOver';
 import { inPhase } from '@/core/model/phases';
+import { asPromised } from '@/core/prove/learning';
 import { UNNAMED } from '@/core/quote/terms';
 import * as projects from '@/store/projectStore';
 import { readLogo, readWorkshop } from '@/store/quoteStore';
@@ -21,7 +22,7 @@ export async function handOverPdf(service: Service, seatId: string, draftId: str
     await projects.measuredElsewhere(service.db, seatId),
   ];
   const context = contextOf(compiled, today, settings, [...seat.drafts.map(({ body }) => body), ...elsewhere]);
-  const assessment = assess(inPhase(draft.body, 'now'), seat.brief.body, context);
+  const assessment = assess(asPromised(inPhase(draft.body, 'now')), seat.brief.body, context);
   const sheet = handOverOf(assessment, seat.brief.body.name, workshop.from);
   return paperPdf(
     {

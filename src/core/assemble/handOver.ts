@@ -3,7 +3,7 @@ import type { Party } from '../quote/terms';
 import { fullName } from '../model/fitted';
 import { monthsAfter } from '../units/days';
 import { warrantyUntil } from '../upgrade/resale';
-import { startOf, type StartDoes } from './start';
+import { startOf, type StartDoes, type StartStep } from './start';
 import { acceptanceOf } from '../prove/acceptance';
 import { judged, type Judged } from '../prove/readings';
 
@@ -29,7 +29,7 @@ export interface HandOver {
   readonly parts: readonly BuiltPart[];
   readonly licences: readonly string[];
   readonly firmware: string | undefined;
-  readonly settings: readonly StartDoes[];
+  readonly settings: readonly StartStep[];
   /** Readings against their promises, in the tests' order. */
   readonly read: readonly Judged[];
   readonly promises: number;
@@ -105,7 +105,7 @@ export function handOverOf(assessment: Assessment, seat: string, from: Party | u
       }),
     licences: [...parts.ofKind('system'), ...parts.ofKind('licence')].map(({ part }) => fullName(part)),
     firmware: machine.firmware ?? start.firmware?.takes?.version ?? start.firmware?.has,
-    settings: start.steps.flatMap(({ does }) => (SETTINGS.has(does.do) ? [does] : [])),
+    settings: start.steps.filter(({ does }) => SETTINGS.has(does.do)),
     read: judged(tests, machine.proof ?? {}, brief.roomC),
     promises: tests.length,
     openSteps: start.steps.filter(({ id }) => done[id] === undefined).length,

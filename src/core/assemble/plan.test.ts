@@ -8,7 +8,7 @@ import { CONNECTORS } from '../parts/common';
 import { spreadFans } from '../power/headers';
 import { numbers } from '../tests/walk';
 import { assessed, plus, without } from '../tests/world';
-import { CRAFT, gapWords, minutesWords, stepTitle, whyWords } from '../words/assemble';
+import { CRAFT, gapWords, minutesWords, stepTitle, whyLines, whyWords } from '../words/assemble';
 import { demoCatalogue } from '@/demo/catalogue';
 import { demoSeats } from '@/demo/ninefathom';
 import { DEMO_TODAY } from '@/demo/seed';
@@ -205,6 +205,11 @@ describe('plans written out by hand', () => {
     expect(minutesWords(plan.minutes)).toBe('about 78 min');
     expect(whyWords({ code: 'covers', place: 'data ports' }, 'Run the cable')).toBe(
       'after “Run the cable”: it lies over the data ports',
+    );
+    // reasons of one place are told together
+    const card = plan.steps.find(({ id }) => id === 'card card-1');
+    expect(whyLines(card?.before ?? [], (id) => id)).toContain(
+      'after “front switch”, “front audio”, “front usb 1” and “front usb 2”: it lies over the headers at the lower edge',
     );
   });
 

@@ -1,12 +1,11 @@
-import { measuredDrive } from '../evidence/comparable';
+import { EVIDENCE } from '../evidence/constants';
 import { predictWorkload } from '../evidence/predict';
 import type { Assessment } from '../assess';
-import { constantOf } from '../figures/registers';
 import type { Workload } from '../model/measurement';
-import type { PartOf } from '../parts';
 import type { Band } from '../units/band';
 import { GIB } from '../units/quantity';
 import { COMMON } from '../work/common';
+import { wiredGbitPerS } from '../work/flowEnds';
 import { PROVE } from './constants';
 
 /** What a built machine is asked; words are made elsewhere. */
@@ -69,7 +68,7 @@ const AT_A_GLANCE = 1;
 const SHORT_RUN = 2;
 const LONG_RUN = 10;
 
-/** A tenth of nepers in each decibel of a sound level. Source: ISO 80000-8. */
+/** Nepers in a decibel of a sound level, ln 10 / 20 = 0.1151. Source: ISO 80000-8. */
 export const NEPERS_A_DECIBEL = Math.LN10 / 20;
 
 /**
@@ -108,12 +107,8 @@ export function acceptanceOf(assessment: Assessment): AcceptanceTest[] {
     spread: Math.sqrt(band.high / band.low),
   });
   /** A rate in the model's own words, as far as it can say one. */
-  function workload(
-    code: TestCode,
-    asked: Workload,
-    given: Omit<Given, 'likely' | 'passes'> & { of?: PartOf<'drive'> },
-  ) {
-    const { band } = predictWorkload(asked, assessment, facts.calibration, given.of?.id);
+  function workload(code: TestCode, asked: Workload, given: Omit<Given, 'likely' | 'passes'>): void {
+    const { band } = predictWorkload(asked, assessment, facts.calibration);
     if (band) add(code, { ...given, ...banded(band), limit: band.low, passes: 'least', workload: asked });
   }
 
@@ -184,10 +179,7 @@ export function acceptanceOf(assessment: Assessment): AcceptanceTest[] {
           minutes,
           ...(carried === undefined ? {} : { ceiling: carried / 1e6 }),
           // through a narrower link than its own a rate says nothing of the drive
-          ...(held === 1 &&
-          measuredDrive({ work: 'drive', direction: 'read', access: 'sequential', item: item.id }, parts)
-            ? { workload: asked }
-            : {}),
+          ...(held === 1 ? { workload: asked } : {}),
         });
       };
       const run = (direction: 'read' | 'write', gigabytes: number): Workload => ({
@@ -206,7 +198,8 @@ export function acceptanceOf(assessment: Assessment): AcceptanceTest[] {
           item: item.id,
           unit: 'MB/s',
           likely: Math.min(part.sustainedWriteMBs, most ?? Infinity),
-          spread: EVIDENCE_SPREAD,
+          // what is left after its cache varies as its other rates do
+          spread: EVIDENCE.driveShare.spread,
           passes: 'least',
           minutes: Math.ceil((cache * 1000) / (part.seqWriteMBs ?? part.sustainedWriteMBs) / 60 + SHORT_RUN),
           ...(carried === undefined ? {} : { ceiling: carried / 1e6 }),
@@ -219,6 +212,7 @@ export function acceptanceOf(assessment: Assessment): AcceptanceTest[] {
           likely: facts.brief.roomC + PROVE.driveRiseK.value,
           spread: PROVE.driveRiseK.spread,
           limit: PROVE.driveMostC.value,
+          heldAt: PROVE.driveMostC.value,
           passes: 'most',
           minutes: LONG_RUN,
         });
@@ -226,12 +220,7 @@ export function acceptanceOf(assessment: Assessment): AcceptanceTest[] {
   }
 
   function network(): void {
-    const rates = [
-      ...(parts.one('board')?.part.topology?.integrated ?? []).flatMap(({ kind, gbitPerS }) =>
-        kind === 'network' ? [gbitPerS] : [],
-      ),
-      ...parts.ofKind('expansion').flatMap(({ part }) => (part.wireless ? [] : (part.networkGbitPerS ?? []))),
-    ];
+    const rates = wiredGbitPerS(parts);
     if (rates.length === 0) return;
     const fastest = Math.max(...rates);
     add('network', {
@@ -255,7 +244,7 @@ export function acceptanceOf(assessment: Assessment): AcceptanceTest[] {
       if (!here || !there) continue;
       const at = hot.kind === 'processor' ? 'processor' : 'card';
       const item = hot.kind === 'processor' ? undefined : hot.item;
-      const rise = constantOf(PROVE, 'rise');
+      const { rise } = PROVE;
       add(`${at}-heat`, {
         ...(item === undefined ? {} : { item }),
         unit: '°C',
@@ -352,8 +341,6 @@ export function acceptanceOf(assessment: Assessment): AcceptanceTest[] {
 
 /** Gigabytes that a short run of a drive reads or writes. */
 export const SHORT_GB = 8;
-/** What is left of a drive's stated rates varies as it does for its other rates. */
-const EVIDENCE_SPREAD = 1.15;
 
 /** The figure that passes: what is expected, off by what a sound machine may be off. */
 function limitOf(

@@ -1,6 +1,5 @@
 import type { Cause } from './causes';
-import { OFTEN } from './constants';
-import { PROVE, type Mistake } from './constants';
+import { OFTEN, PROVE, type Mistake } from './constants';
 import type { Judged } from './readings';
 
 /** One explanation of a machine's readings, and how likely it is against the others. */

@@ -3,7 +3,8 @@ import type { DriveRole } from '../figures/resources';
 import { editMachine } from '../model/edits';
 import { cheapestOffer } from '../money/landed';
 import { daysWithout, supportOf } from '../money/support';
-import type { Part, PartOf } from '../parts';
+import type { Fitted } from '../model/fitted';
+import type { Part, PartKind, PartOf } from '../parts';
 import type { TaskResult } from '../predict/results';
 import { keepingDrives } from '../work/flowEnds';
 import { PROVE } from './constants';
@@ -27,6 +28,8 @@ const doneOf = ({ gets, verdict }: Done): Done => ({ gets, verdict });
 export interface Failure {
   readonly code: FailureCode;
   readonly item: string | undefined;
+  /** How many there are of it, used alike: any of them. */
+  readonly of: number;
   readonly stands: Stands | undefined;
   readonly tasks: readonly ChangedTask[];
   /** What was kept there: gone where there is no copy, else brought back from it. */
@@ -68,7 +71,7 @@ export function failuresOf(assessment: Assessment): Failure[] {
   function add(
     code: FailureCode,
     left: Assessment | undefined,
-    given: { item?: string; stands?: Stands; kept?: readonly DriveRole[]; part?: Part } = {},
+    given: { item?: string; of?: number; stands?: Stands; kept?: readonly DriveRole[]; part?: Part } = {},
   ): void {
     const { item, part, kept = [] } = given;
     const hot = left?.facts.heat.sittings.some(({ worst }) => worst.shutsDown.length > 0) ?? false;
@@ -76,6 +79,7 @@ export function failuresOf(assessment: Assessment): Failure[] {
     failures.push({
       code,
       item,
+      of: given.of ?? 1,
       stands: given.stands ?? (hot ? 'too-hot' : undefined),
       tasks: assessment.tasks.flatMap((before) => {
         const after = left?.tasks.find(({ task }) => task === before.task);
@@ -97,10 +101,12 @@ export function failuresOf(assessment: Assessment): Failure[] {
   }
   const without = (item: string): Assessment => other.put(editMachine(machine, { kind: 'remove', item }));
 
-  for (const { item, part } of keepingDrives(parts)) {
+  for (const { fitted, of } of alike(keepingDrives(parts))) {
+    const { item, part } = fitted;
     const roles = item.roles ?? [];
     add('drive', without(item.id), {
       item: item.id,
+      of,
       part,
       kept: roles.filter((role) => role !== 'scratch' && role !== 'system'),
       ...(roles.includes('system') || keepingDrives(parts).length === 1 ? { stands: 'no-system' as const } : {}),
@@ -115,10 +121,11 @@ export function failuresOf(assessment: Assessment): Failure[] {
       ...(last ? { stands: 'no-memory' as const } : {}),
     });
   }
-  for (const { item, part } of parts.ofKind('graphics')) {
+  for (const { fitted, of } of alike(parts.ofKind('graphics'))) {
+    const { item, part } = fitted;
     const draws = parts.one('processor')?.part.integratedGraphics;
     const blind = parts.ofKind('graphics').length === 1 && (draws === undefined || draws === 'none');
-    add('card', without(item.id), { item: item.id, part, ...(blind ? { stands: 'no-picture' as const } : {}) });
+    add('card', without(item.id), { item: item.id, of, part, ...(blind ? { stands: 'no-picture' as const } : {}) });
   }
   cooling();
   add('room', other.put(machine, { ...brief, roomC: Math.min(60, brief.roomC + WARMER_K) }));
@@ -146,7 +153,8 @@ export function failuresOf(assessment: Assessment): Failure[] {
           part: cooler.part,
         });
     }
-    for (const { item, part } of parts.ofKind('fan')) add('case-fan', without(item.id), { item: item.id, part });
+    for (const { fitted, of } of alike(parts.ofKind('fan')))
+      add('case-fan', without(fitted.item.id), { item: fitted.item.id, of, part: fitted.part });
     const included = parts.one('case');
     const [first, ...rest] = included?.part.fansIncluded ?? [];
     if (included && first)
@@ -166,6 +174,19 @@ export function failuresOf(assessment: Assessment): Failure[] {
         { item: included.item.id },
       );
   }
+}
+
+/** One for all that are of the same part and have the same roles and side, with how many they are. */
+function alike<K extends PartKind>(all: readonly Fitted<K>[]): { fitted: Fitted<K>; of: number }[] {
+  const groups = new Map<string, { fitted: Fitted<K>; of: number }>();
+  for (const fitted of all) {
+    const { roles, side } = fitted.item;
+    const key = JSON.stringify([fitted.part.id, roles, side]);
+    const known = groups.get(key);
+    if (known) known.of++;
+    else groups.set(key, { fitted, of: 1 });
+  }
+  return [...groups.values()];
 }
 
 /** A summer day, or an air conditioner that stands. */

@@ -64,8 +64,10 @@ export function offOf({ scale, likely }: AcceptanceTest, { value, roomC }: Readi
  */
 export function limitIn({ scale, limit, likely, heldAt }: AcceptanceTest, roomC: number, briefRoomC: number): number {
   if (scale !== 'rise') return limit;
-  if (heldAt !== undefined && likely >= heldAt - AT_ITS_LIMIT_K) return heldAt + AT_ITS_LIMIT_K;
-  return Math.min(limit + roomC - briefRoomC, heldAt ?? Infinity);
+  if (heldAt === undefined) return limit + roomC - briefRoomC;
+  if (likely >= heldAt - AT_ITS_LIMIT_K) return heldAt + AT_ITS_LIMIT_K;
+  // what may be as warm as its own limit may be so in any room
+  return limit >= heldAt ? heldAt : Math.min(limit + roomC - briefRoomC, heldAt);
 }
 
 /** A reading against its test: whether it can be, and whether it is enough. */

@@ -2,7 +2,7 @@ import type { Assessment } from '../assess';
 import type { Early } from '../assemble/arrivals';
 import type { Detail } from '../assemble/details';
 import type { Consumable, Kept, Kit, Tool } from '../assemble/kit';
-import type { Gap, Planned, StepCode, Why } from '../assemble/steps';
+import type { Before, Gap, Planned, StepCode, Why } from '../assemble/steps';
 import { fullName } from '../model/fitted';
 import { listed, number } from './format';
 
@@ -172,9 +172,23 @@ export const CRAFT: Readonly<Record<StepCode, Craft>> = {
   close: { with: 'by hand', mistake: 'a cable in a fan', right: 'the panel closes without force' },
 };
 
-/** Why a step comes after another, in a few words. */
-export const whyWords = (why: Why, step: string): string =>
-  why.code === 'carries' ? `after “${step}”, which it stands on` : `after “${step}”: it lies over the ${why.place}`;
+/** Why a step comes after others, in a few words. */
+export function whyWords(why: Why, ...steps: readonly string[]): string {
+  const after = `after ${listed(steps.map((step) => `“${step}”`))}`;
+  return why.code === 'carries' ? `${after}, which it stands on` : `${after}: it lies over the ${why.place}`;
+}
+
+/** All of a step's reasons, those of one kind and place together. */
+export function whyLines(before: readonly Before[], titleOf: (step: string) => string): string[] {
+  const groups = new Map<string, { readonly why: Why; readonly steps: string[] }>();
+  for (const { step, why } of before) {
+    const key = why.code === 'carries' ? why.code : why.place;
+    const group = groups.get(key) ?? { why, steps: [] };
+    group.steps.push(titleOf(step));
+    groups.set(key, group);
+  }
+  return [...groups.values()].map(({ why, steps }) => whyWords(why, ...steps));
+}
 
 /** What cannot be planned, with the mend. */
 export function gapWords({ code, item, field }: Gap, machine: Naming): string {

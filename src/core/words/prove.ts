@@ -261,18 +261,23 @@ export function mistakeWords(
 export const shareWords = (share: number): string =>
   share > 0.9 ? 'almost certainly' : share > 0.5 ? 'most likely' : share > 0.15 ? 'perhaps' : 'hardly';
 
-const FAILS: Readonly<Record<FailureCode, (name: string) => string>> = {
-  drive: (name) => `${name} fails`,
+const FAILS: Readonly<Record<FailureCode, (name: string, of: number) => string>> = {
+  drive: (name, of) => `${oneOf(name, of)} fails`,
   module: (name) => `A module of ${name} fails`,
-  card: (name) => `${name} fails`,
+  card: (name, of) => `${oneOf(name, of)} fails`,
   'cooler-fan': (name) => `A fan of ${name} stands`,
   pump: (name) => `The pump of ${name} stands`,
-  'case-fan': (name) => `A fan of ${name} stands`,
+  'case-fan': (name, of) => `${oneOf(name, of)} stands`,
   room: () => 'The room is 10 K warmer',
   filters: () => 'The filters are a year full of dust',
   mains: () => 'The mains go',
 };
-export const failureTitle = ({ code, item }: Failure, machine: Naming): string => FAILS[code](itemName(machine, item));
+const oneOf = (name: string, of: number): string => (of > 1 ? `One of ${of} ${name}` : name);
+export function failureTitle({ code, item, of }: Failure, machine: Naming): string {
+  const name = itemName(machine, item);
+  const included = code === 'case-fan' && machine.facts.parts.one('case')?.item.id === item;
+  return FAILS[code](included ? `A fan of ${name}` : name, of);
+}
 
 const ROLES: Readonly<Record<DriveRole, string>> = {
   system: 'system',

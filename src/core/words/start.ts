@@ -74,7 +74,7 @@ export function startTitle({ does }: StartStep, machine: Naming): string {
     case 'virtual':
       return `Switch virtualisation on: ${does.guests} ${does.guests === 1 ? 'guest runs' : 'guests run'} here`;
     case 'lane-mode':
-      return `Set ${does.port} to ${does.mode}`;
+      return 'Set how slots share their lanes';
     case 'system-alone':
       return `Leave only ${name(does.drive)} connected`;
     case 'install':
@@ -132,7 +132,7 @@ export function startSees({ does }: StartStep, machine: Naming): string {
     case 'virtual':
       return 'on for the processor and for devices';
     case 'lane-mode':
-      return does.mode;
+      return `${does.mode} lanes`;
     case 'system-alone':
       return `${listed(does.others.map(namer(machine)))} not listed`;
     case 'install':

@@ -30,6 +30,14 @@ export const networkCards = (parts: FittedParts): Fitted<'expansion'>[] =>
     .filter(({ part }) => part.purpose === 'network')
     .sort((a, b) => (b.part.networkGbitPerS ?? 0) - (a.part.networkGbitPerS ?? 0));
 
+/** Gb/s of every wired network that states its rate: those on the board and those of cards. */
+export const wiredGbitPerS = (parts: FittedParts): number[] => [
+  ...(parts.one('board')?.part.topology?.integrated ?? []).flatMap(({ kind, gbitPerS }) =>
+    kind === 'network' ? [gbitPerS] : [],
+  ),
+  ...networkCards(parts).flatMap(({ part }) => (part.wireless ? [] : (part.networkGbitPerS ?? []))),
+];
+
 /** Drives that keep work: an optical drive reads and burns discs, and is none. */
 export const keepingDrives = (parts: FittedParts): readonly Fitted<'drive'>[] =>
   parts.ofKind('drive').filter(({ part }) => part.cellKind !== 'optical');

@@ -1,4 +1,5 @@
 import type { Assessment } from '@/core/assess';
+import { wiredGbitPerS } from '@/core/work/flowEnds';
 import { linkBytesPerS, type Link } from '@/core/units/links';
 
 /** Mistakes that the rig can build a machine with. */
@@ -95,7 +96,7 @@ export function plantable({ facts }: Assessment): Planted[] {
       .ofKind('drive')
       .some(({ part }) => part.interface === 'NVMe' && part.sustainedWriteMBs !== undefined),
     'loose-module': memory.modules.length > 1,
-    'slow-network': true,
+    'slow-network': wiredGbitPerS(parts).length > 0,
   };
   return PLANTED.filter((planted) => can[planted]);
 }
@@ -201,12 +202,7 @@ export function truthOf(assessment: Assessment, next: Random, planted: Planted |
   }
 
   function networkTruth(): number | undefined {
-    const rates = [
-      ...(parts.one('board')?.part.topology?.integrated ?? []).flatMap(({ kind, gbitPerS }) =>
-        kind === 'network' ? [gbitPerS] : [],
-      ),
-      ...parts.ofKind('expansion').flatMap(({ part }) => (part.wireless ? [] : (part.networkGbitPerS ?? []))),
-    ];
+    const rates = wiredGbitPerS(parts);
     if (rates.length === 0) return undefined;
     const line = Math.max(...rates);
     return (

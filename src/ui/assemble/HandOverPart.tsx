@@ -19,6 +19,7 @@ import { Answer } from '../shared/Answer';
 import { Entry } from '../shared/Entry';
 import { barePlan } from './barePlan';
 import type { PartProps } from './parts';
+import { usePromised } from './usePromised';
 
 /** What goes with the machine: serial numbers and warranties, its papers, and what still works when something fails. */
 export function HandOverPart({ assessment }: PartProps) {
@@ -27,7 +28,8 @@ export function HandOverPart({ assessment }: PartProps) {
   const draftId = useSeat((state) => state.draftId);
   const serials = useSeat((state) => state.bundle.drafts.find(({ id }) => id === state.draftId)?.body.serials);
   const editDraft = useSeat((state) => state.editDraft);
-  const sheet = useMemo(() => handOverOf(assessment, assessment.facts.brief.name, undefined), [assessment]);
+  const promised = usePromised();
+  const sheet = useMemo(() => handOverOf(promised, promised.facts.brief.name, undefined), [promised]);
   const there = draft.present === true;
   const type = ({ item, name }: BuiltPart, text: string) => {
     const serial = text.trim();

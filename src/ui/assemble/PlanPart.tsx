@@ -19,10 +19,11 @@ import {
   kitWords,
   minutesWords,
   stepTitle,
-  whyWords,
+  whyLines,
 } from '@/core/words/assemble';
 import { listed } from '@/core/words/format';
 import { useSeat } from '../seat/useSeat';
+import { FactList } from './FactList';
 import type { PartProps } from './parts';
 import { PlaceView, type PlaceViewProps } from './PlaceView';
 import { StepList } from './StepList';
@@ -125,7 +126,6 @@ const LIST = { m: 0, pl: '16px', listStyle: 'disc' } as const;
 /** One step: with what, the usual mistake, how one sees that it is right, and why it stands where it does. */
 function StepPane({ step, steps, done, assessment }: PlaceViewProps) {
   const craft = CRAFT[step.code];
-  const details = detailsOf(step, assessment);
   const titleOf = (id: string): string => {
     const other = steps.find((each) => each.id === id);
     return other ? stepTitle(other, assessment) : id;
@@ -136,36 +136,23 @@ function StepPane({ step, steps, done, assessment }: PlaceViewProps) {
     <>
       <h2>{stepTitle(step, assessment)}</h2>
       <PlaceView step={step} steps={steps} done={done} assessment={assessment} />
-      <Box component="dl" sx={{ m: 0, '& dt': { color: 'var(--quiet)', mt: 1 }, '& dd': { m: 0 } }}>
-        <dt>With</dt>
-        <dd>{craft.with}</dd>
-        <dt>The usual mistake</dt>
-        <dd>{craft.mistake}</dd>
-        <dt>It is right when</dt>
-        <dd>{craft.right}</dd>
-        {details.length > 0 && (
-          <>
-            <dt>Here</dt>
-            {details.map((detail) => (
-              <dd key={detail.of}>{detailWords(detail)}</dd>
-            ))}
-          </>
-        )}
-        {step.lasting && (
-          <>
-            <dt>Cannot be undone without loss</dt>
-            <dd>paste and film are new each time</dd>
-          </>
-        )}
-      </Box>
+      <FactList
+        rows={[
+          ['With', craft.with],
+          ['The usual mistake', craft.mistake],
+          ['It is right when', craft.right],
+          ['Here', detailsOf(step, assessment).map(detailWords).join('; ')],
+          ['Cannot be undone without loss', step.lasting ? 'paste and film are new each time' : ''],
+        ]}
+      />
       {before.length > 0 && (
         <>
           <Box component="h3" sx={{ mt: 2 }}>
             Why not earlier
           </Box>
           <Box component="ul" sx={LIST}>
-            {before.map(({ step: id, why }) => (
-              <li key={id}>{whyWords(why, titleOf(id))}</li>
+            {whyLines(before, titleOf).map((line) => (
+              <li key={line}>{line}</li>
             ))}
           </Box>
         </>
@@ -196,9 +183,7 @@ function Ready({ plan, assessment }: { plan: Plan; assessment: Assessment }) {
   return (
     <Box component="section" aria-label="Ready before" sx={{ mt: 3 }}>
       <h2>Ready before the first step</h2>
-      <Box component="dl" sx={{ m: 0, '& dt': { color: 'var(--quiet)', mt: 1 }, '& dd': { m: 0 } }}>
-        {rows.flatMap(([what, list]) => [<dt key={what}>{what}</dt>, <dd key={`${what} list`}>{list}</dd>])}
-      </Box>
+      <FactList rows={rows} />
     </Box>
   );
 }

@@ -12,6 +12,7 @@ import { wayBackWords } from '@/core/words/firmware';
 import { askWords, benchWords, DARK, startSees, startTitle } from '@/core/words/start';
 import { useSeat } from '../seat/useSeat';
 import { Answer } from '../shared/Answer';
+import { FactList } from './FactList';
 import type { PartProps } from './parts';
 import { StepList } from './StepList';
 
@@ -61,18 +62,13 @@ export function StartPart({ assessment, mark }: PartProps) {
         {shown && (
           <>
             <h2>{startTitle(shown, assessment)}</h2>
-            <Box component="dl" sx={{ m: 0, '& dt': { color: 'var(--quiet)', mt: 1 }, '& dd': { m: 0 } }}>
-              <dt>To be seen</dt>
-              <dd>{startSees(shown, assessment)}</dd>
-              <dt>Hands on</dt>
-              <dd>{minutesWords(shown.minutes)}</dd>
-              {(shown.does.do === 'flash' || shown.does.do === 'update') && plan.firmware && (
-                <>
-                  <dt>Way back</dt>
-                  <dd>{wayBackWords(plan.firmware)}</dd>
-                </>
-              )}
-            </Box>
+            <FactList
+              rows={[
+                ['To be seen', startSees(shown, assessment)],
+                ['Hands on', minutesWords(shown.minutes)],
+                ['Way back', shown.part === 'firmware' && plan.firmware ? wayBackWords(plan.firmware) : ''],
+              ]}
+            />
           </>
         )}
         {plan.steps.length > 0 && <NoPicture assessment={assessment} />}

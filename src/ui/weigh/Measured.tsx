@@ -24,6 +24,7 @@ import { plain, Pick } from '../shared/phrases';
 import { useDraft } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { MeasureByHand } from './MeasureByHand';
+import { FilesButton } from '../shared/FilesButton';
 import { fileText } from '../shared/fileText';
 import { Section } from '../shared/Section';
 import { Hint } from '../shared/Hint';
@@ -45,13 +46,13 @@ export function Measured({ assessment }: { assessment: Assessment }) {
   const error = medianError(checks);
   const inside = checks.flatMap((row) => isInside(row) ?? []);
   const learnt = learntWords(assessment.facts.calibration);
-  const take = async (files: FileList | null) => {
+  const take = async (files: readonly File[]) => {
     const found: Measurement[] = [];
     const said: string[] = [];
     let good = true;
     // the parser of tables is fetched when there is a file
     const { cutTable } = await import('./cutTable');
-    for (const file of [...(files ?? [])]) {
+    for (const file of files) {
       const given = await fileText(file);
       const reading = given.ok ? readResults(given.text, cutTable, saysPreset ? { preset: told } : {}) : given;
       if (!reading.ok) {
@@ -122,18 +123,9 @@ export function Measured({ assessment }: { assessment: Assessment }) {
         </Table>
       )}
       <Box className="row wrap small" sx={{ gap: '10px', marginTop: '6px' }}>
-        <Box component="label" className="chip" sx={{ cursor: 'pointer' }}>
+        <FilesButton label="Result files" onGive={take}>
           Add result files
-          <input
-            type="file"
-            multiple
-            aria-label="Result files"
-            style={{ position: 'absolute', width: 1, height: 1, opacity: 0 }}
-            onChange={(event) => {
-              void take(event.target.files).finally(() => (event.target.value = ''));
-            }}
-          />
-        </Box>
+        </FilesButton>
         <ChoiceButton chosen={byHand} onClick={() => setByHand(!byHand)}>
           Type one in
         </ChoiceButton>

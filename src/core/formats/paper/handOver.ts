@@ -80,10 +80,7 @@ export function handOverBlocks(sheet: HandOver, machine: Assessment): Block[] {
       kind: 'list',
       items: [
         ...(firmware === undefined ? [] : [`Firmware ${firmware}`]),
-        ...settings.map((does) => {
-          const step = { id: '', part: 'settings' as const, does, minutes: 0 };
-          return `${startTitle(step, machine)}: ${startSees(step, machine)}`;
-        }),
+        ...settings.map((step) => `${startTitle(step, machine)}: ${startSees(step, machine)}`),
       ],
     },
     heading('Care'),
