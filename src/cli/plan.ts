@@ -1,4 +1,5 @@
 import { subjectOf } from '@/core/assess';
+import { cableWaysOf } from '@/core/assemble/cableWays';
 import { detailsOf } from '@/core/assemble/details';
 import { planOf } from '@/core/assemble/plan';
 import { FIRST } from '@/core/model/machine';
@@ -35,19 +36,20 @@ export async function planCommand(args: readonly string[], around: () => Promise
   const subject = subjectOf(file.brief, context);
   const machines = chosen.map((machine) => {
     const assessment = subject.assess(inPhase(machine, FIRST));
-    return { machine, assessment, plan: planOf(assessment) };
+    const plan = planOf(assessment);
+    return { machine, assessment, plan, ways: cableWaysOf(assessment, plan.steps) };
   });
   if (json)
     say(
       JSON.stringify(
         {
-          machines: machines.map(({ machine, assessment, plan }) => ({
+          machines: machines.map(({ machine, assessment, plan, ways }) => ({
             id: machine.id,
             minutes: plan.minutes,
             steps: plan.steps.map((step) => ({
               id: step.id,
               does: stepTitle(step, assessment),
-              here: detailsOf(step, assessment).map(detailWords),
+              here: detailsOf(step, assessment, ways).map(detailWords),
               code: step.code,
               mounts: step.mounts,
               after: step.before.map(({ step: before, why }) => ({ step: before, ...why })),
@@ -63,7 +65,7 @@ export async function planCommand(args: readonly string[], around: () => Promise
       ),
     );
   else
-    for (const { machine, assessment, plan } of machines) {
+    for (const { machine, assessment, plan, ways } of machines) {
       say(`${machine.name}: ${plan.steps.length} steps, ${minutesWords(plan.minutes)}`);
       for (const gap of plan.gaps) say(`  ! ${gapWords(gap, assessment)}`);
       const titles = new Map(plan.steps.map((step) => [step.id, stepTitle(step, assessment)]));
@@ -73,7 +75,7 @@ export async function planCommand(args: readonly string[], around: () => Promise
         );
         const craft = CRAFT[step.code];
         say(`     ${craft.with}; not: ${craft.mistake}; right when: ${craft.right}`);
-        for (const detail of detailsOf(step, assessment)) say(`     ${detailWords(detail)}`);
+        for (const detail of detailsOf(step, assessment, ways)) say(`     ${detailWords(detail)}`);
         // that all of it comes before the case is closed needs no words
         if (step.code !== 'close') {
           const covered = step.before.filter(({ why }) => why.code === 'covers');

@@ -61,10 +61,12 @@ export interface WorkerApi {
   thenMended(machine: Machine, brief: Brief, task: string, times: number): Promise<CoinStep | undefined>;
   /** Other seats that could use items which leave a machine. */
   couldUse(machine: Machine, items: readonly string[], seats: readonly AskedSeat[]): Promise<CouldUse[]>;
-  /** Which short measurements on one machine would narrow the decision for another most. */
+  /** What to change or add first in a machine that stands; undefined where nothing helps. */
+  firstUpgrade(machine: Machine, brief: Brief): Promise<Step | undefined>;
   /** Mistakes that a machine's parts allow, with what each would show. */
   causes(machine: Machine, brief: Brief): Promise<Cause[]>;
   /** What still works when one thing fails. */
   failures(machine: Machine, brief: Brief): Promise<Failure[]>;
+  /** Which short measurements on one machine would narrow the decision for another most. */
   measureFirst(present: Machine, draft: Machine, brief: Brief): Promise<MeasureFirst>;
 }

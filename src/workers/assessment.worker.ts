@@ -17,6 +17,7 @@ import { futureTrials } from '@/core/upgrade/future';
 import { ladderTrials } from '@/core/upgrade/ladder';
 import { couldUseTrials } from '@/core/upgrade/givenOn';
 import { measureFirstTrials } from '@/core/upgrade/measureFirst';
+import { firstUpgradeTrials } from '@/core/upgrade/firstUpgrade';
 import { mendedTrials } from '@/core/upgrade/mended';
 import { plannedTrials } from '@/core/upgrade/planned';
 import { turnTrials } from '@/core/search/turning';
@@ -167,6 +168,7 @@ const api: WorkerApi = {
     });
     return newestOf('could use', couldUseTrials(leaving, seats, ready()));
   },
+  firstUpgrade: (machine, brief) => newestOf('first upgrade', firstUpgradeTrials(same(machine), same(brief), ready())),
   causes: (machine, brief) => Promise.resolve(causesOf(assessedNow(same(machine), same(brief)))),
   failures: (machine, brief) => Promise.resolve(failuresOf(assessedNow(same(machine), same(brief)))),
   measureFirst: (present, draft, brief) =>

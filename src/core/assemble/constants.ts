@@ -73,5 +73,11 @@ export const MINUTES = register('minutes', {
     source: 'judgement',
   },
 });
+/** Ways of cables in a case. */
+export const CABLES = register('cables', {
+  bend: { value: 40, spread: 1.3, unit: 'mm', source: 'judgement' },
+  way: { value: 1, spread: 1.15, unit: '× what is measured along the walls', source: 'judgement' },
+  behind: { value: 15, spread: 1.3, unit: 'mm', source: 'judgement' },
+});
 /** Kinds of steps by how long they take. */
 export type Pace = keyof typeof MINUTES;

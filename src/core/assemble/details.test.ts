@@ -7,9 +7,10 @@ import { planOf } from './plan';
 /** Details of a step of the small world, changed. */
 function details(step: string, change: Change = {}): Detail[] {
   const assessment = assessed(change);
-  const found = planOf(assessment).steps.find(({ id }) => id === step);
+  const { steps } = planOf(assessment);
+  const found = steps.find(({ id }) => id === step);
   if (!found) throw new Error(`no step ${step}`);
-  return detailsOf(found, assessment);
+  return detailsOf(found, assessment, new Map());
 }
 const said = (step: string, change: Change = {}): string => details(step, change).map(detailWords).join('; ');
 

@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess';
 import { isIntake } from '../heat/places';
 import type { FORMS } from '../parts/common';
+import type { CableWay } from './cableWays';
 import type { Planned } from './steps';
 
 type Form = (typeof FORMS)[number];
@@ -22,7 +23,8 @@ export type Detail =
   /** The drive brings its own heatsink, or the board's cover goes back on. */
   | { readonly of: 'drive-cover'; readonly own: boolean }
   /** What hangs on this header in all, A, and what it carries. */
-  | { readonly of: 'header'; readonly amperes: number; readonly limit: number | undefined };
+  | { readonly of: 'header'; readonly amperes: number; readonly limit: number | undefined }
+  | { readonly of: 'way'; readonly way: CableWay };
 
 /**
  * Mounting holes by board form, named as the standard names them. Source: ATX Specification 2.2, microATX Motherboard
@@ -37,8 +39,20 @@ const HOLES: Readonly<Partial<Record<Form, readonly string[]>>> = {
 /** Packages with more channels than this are large, and a single drop does not reach their corners. */
 const SMALL_PACKAGE_CHANNELS = 2;
 
-/** What this machine's parts say of a step beside what holds of it anywhere. What they do not state is left out. */
-export function detailsOf(step: Planned, { facts }: Pick<Assessment, 'facts'>): Detail[] {
+/**
+ * What this machine's parts say of a step beside what holds of it anywhere, with the way of its cable. What they do not
+ * state is left out.
+ */
+export function detailsOf(
+  step: Planned,
+  assessment: Pick<Assessment, 'facts'>,
+  ways: ReadonlyMap<string, CableWay>,
+): Detail[] {
+  const way = ways.get(step.id);
+  return [...ofParts(step, assessment), ...(way ? [{ of: 'way' as const, way }] : [])];
+}
+
+function ofParts(step: Planned, { facts }: Pick<Assessment, 'facts'>): Detail[] {
   const { parts, memory, placement, heat } = facts;
   const board = parts.one('board')?.part;
   switch (step.code) {

@@ -1,4 +1,5 @@
 import type { Assessment } from '../assess';
+import type { Step } from '../search/coinSteps';
 import type { Party } from '../quote/terms';
 import { fullName } from '../model/fitted';
 import { monthsAfter } from '../units/days';
@@ -36,6 +37,8 @@ export interface HandOver {
   readonly openSteps: number;
   /** Memory slots and places for drives that are free. */
   readonly free: { readonly memorySlots: number; readonly driveSlots: number };
+  /** The part to change or add first, at today's prices; undefined where none helps, or that was not worked out. */
+  readonly upgrade: Step | undefined;
   readonly filters: boolean;
   /** Serial numbers that are noted at several parts. */
   readonly twice: readonly string[];
@@ -63,6 +66,7 @@ const SETTINGS: ReadonlySet<StartDoes['do']> = new Set([
   'card-limit',
   'fan-curve',
   'virtual',
+  'secure-start',
   'lane-mode',
   'encrypt',
   'backup',
@@ -70,9 +74,9 @@ const SETTINGS: ReadonlySet<StartDoes['do']> = new Set([
 
 /**
  * The sheet of a machine that is handed over: what was built with serial numbers and warranties, its settings, what was
- * measured against what was promised, and what is free for later. What was not done or not read is counted, not hidden.
+ * measured against what was promised, and what is free or pays for later. What was not done or not read is counted, not hidden.
  */
-export function handOverOf(assessment: Assessment, seat: string, from: Party | undefined): HandOver {
+export function handOverOf(assessment: Assessment, seat: string, from: Party | undefined, upgrade?: Step): HandOver {
   const { facts } = assessment;
   const { machine, parts, memory, placement, brief, today } = facts;
   const tests = acceptanceOf(assessment);
@@ -118,6 +122,7 @@ export function handOverOf(assessment: Assessment, seat: string, from: Party | u
           ![...(placement?.placed.values() ?? [])].some(({ slot }) => slot === id),
       ).length,
     },
+    upgrade,
     filters: parts.one('case')?.part.dustFilters === true,
     twice: [...new Set(serials.filter((serial, i) => serials.indexOf(serial) !== i))],
   };

@@ -1,8 +1,9 @@
 import type { Assessment } from '../assess';
+import { cableWaysOf } from './cableWays';
 import type { Plan, StepCode } from './steps';
 
 export type Tool = 'screwdriver' | 'small screwdriver' | 'standoff key' | 'earthing strap' | 'lamp' | 'side cutter';
-export type Consumable = 'paste' | 'cloth and alcohol' | 'cable ties' | 'usb stick';
+export type Consumable = 'extension' | 'paste' | 'cloth and alcohol' | 'cable ties' | 'usb stick';
 export type Kept =
   'socket cover' | 'standoffs' | 'unused cables' | 'slot brackets' | 'screws and clasps' | 'other kits';
 
@@ -22,7 +23,8 @@ const TOOLS: Readonly<Partial<Record<StepCode, readonly Tool[]>>> = {
 };
 
 /** Tools, consumables and what is kept, from the steps and parts of one machine. */
-export function kitOf({ facts }: Pick<Assessment, 'facts'>, plan: Pick<Plan, 'steps'>, flashes: boolean): Kit {
+export function kitOf(assessment: Pick<Assessment, 'facts'>, plan: Pick<Plan, 'steps'>, flashes: boolean): Kit {
+  const { facts } = assessment;
   const codes = new Set(plan.steps.map(({ code }) => code));
   const { parts } = facts;
   const cooler = parts.one('cooler');
@@ -32,6 +34,9 @@ export function kitOf({ facts }: Pick<Assessment, 'facts'>, plan: Pick<Plan, 'st
   return {
     tools: [...tools],
     consumables: [
+      ...([...cableWaysOf(assessment, plan.steps).values()].some(({ reach }) => reach === 'short')
+        ? (['extension'] as const)
+        : []),
       ...(codes.has('cooler') && !pasteThere ? (['paste'] as const) : []),
       ...(parts.all.some(({ item, part }) => item.owned && (part.kind === 'cooler' || part.kind === 'processor'))
         ? (['cloth and alcohol'] as const)

@@ -1,5 +1,5 @@
 import type { Reasons } from '../figures/registers';
-import type { MINUTES } from './constants';
+import type { CABLES, MINUTES } from './constants';
 
 /** Why the constants of `MINUTES` are what they are. */
 export const MINUTES_WHY: Reasons<typeof MINUTES> = {
@@ -23,4 +23,11 @@ export const MINUTES_WHY: Reasons<typeof MINUTES> = {
   drivers: { reasoning: 'Board, card and network, one start after each.' },
   backup: { reasoning: 'A schedule, and one file brought back to see that it can be.' },
   close: { reasoning: 'Looking over all plugs once, panels on.' },
+};
+
+/** Why the constants of `CABLES` are what they are. */
+export const CABLES_WHY: Reasons<typeof CABLES> = {
+  bend: { reasoning: 'A plug stands off what it is plugged into before its cable can turn; one at each end.' },
+  way: { reasoning: 'Cables cut corners, and are led around what is in their way: both by some tenth.' },
+  behind: { reasoning: 'The bundle of the board’s own cable, flattened; with less room the panel does not close.' },
 };

@@ -3,7 +3,7 @@ import { firmwarePlan, type FirmwarePlan, type FirmwareStep } from '../firmware/
 import { compareVersions } from '../firmware/versions';
 import type { DriveRole } from '../figures/resources';
 import type { FanCurve } from '../model/machine';
-import type { AnyFitted } from '../model/fitted';
+import { fullName, type AnyFitted } from '../model/fitted';
 import { memoryTestMinutes } from '../prove/acceptance';
 import { MINUTES } from './constants';
 
@@ -38,6 +38,8 @@ export type StartDoes =
   | { readonly do: 'card-limit'; readonly share: number }
   | { readonly do: 'fan-curve'; readonly of: 'cooler' | 'case'; readonly curve: FanCurve; readonly byHand: boolean }
   | { readonly do: 'virtual'; readonly guests: number }
+  /** Undefined where the system does not say whether it wants it. */
+  | { readonly do: 'secure-start'; readonly system: string; readonly wanted: true | undefined }
   | { readonly do: 'lane-mode'; readonly port: string; readonly mode: string }
   | { readonly do: 'system-alone'; readonly drive: string; readonly others: readonly string[] }
   | { readonly do: 'install'; readonly drive: string; readonly system: string | undefined }
@@ -171,6 +173,14 @@ export function startOf(assessment: Assessment): StartPlan {
         MINUTES.setting.value,
       );
     const guests = brief.tasks.reduce((most, task) => (task.kind === 'guests' ? Math.max(most, task.guests) : most), 0);
+    for (const { item, part } of parts.ofKind('system'))
+      if (part.secureStart !== false)
+        add(
+          'settings',
+          `secure start ${item.id}`,
+          { do: 'secure-start', system: fullName(part), wanted: part.secureStart },
+          MINUTES.setting.value,
+        );
     if (guests > 0) add('settings', 'virtual', { do: 'virtual', guests }, MINUTES.setting.value);
   }
 

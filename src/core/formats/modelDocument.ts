@@ -1,6 +1,6 @@
 import { EVIDENCE } from '../evidence/constants';
 import { HEAT } from '../heat/constants';
-import { MINUTES } from '../assemble/constants';
+import { CABLES, MINUTES } from '../assemble/constants';
 import { OFTEN, PROVE } from '../prove/constants';
 import { SURPLUS } from '../rules/surplus/growth';
 import { UPGRADE } from '../upgrade/constants';
@@ -180,6 +180,7 @@ export function modelDocument(): string {
     ['Heat, air and noise', HEAT],
     ['Selling what is there', UPGRADE],
     ['Putting it together', MINUTES],
+    ['Ways of cables', CABLES],
     ['Proving it', PROVE],
     ['Mistakes of assembly, how often', OFTEN],
     ['Too much of it', SURPLUS],

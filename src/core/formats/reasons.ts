@@ -1,6 +1,6 @@
 import type { Constant, Reason, Reasons, Register } from '../figures/registers';
-import { MINUTES } from '../assemble/constants';
-import { MINUTES_WHY } from '../assemble/reasons';
+import { CABLES, MINUTES } from '../assemble/constants';
+import { CABLES_WHY, MINUTES_WHY } from '../assemble/reasons';
 import { EVIDENCE } from '../evidence/constants';
 import { EVIDENCE_WHY } from '../evidence/reasons';
 import { HEAT } from '../heat/constants';
@@ -59,6 +59,7 @@ const REGISTERS: Readonly<
   heat: told(HEAT, HEAT_WHY),
   upgrade: told(UPGRADE, UPGRADE_WHY),
   minutes: told(MINUTES, MINUTES_WHY),
+  cables: told(CABLES, CABLES_WHY),
   proof: told(PROVE, PROVE_WHY),
   mistakes: told(OFTEN, OFTEN_WHY),
   surplus: told(SURPLUS, SURPLUS_WHY),

@@ -56,6 +56,8 @@ export const caseSchema = z.strictObject({
   innerLengthMm: figure('inside length', 'mm', 'higher'),
   innerHeightMm: figure('inside height', 'mm', 'higher'),
   innerWidthMm: figure('inside width', 'mm', 'higher'),
+  /** Between the board's tray and the panel behind it, where cables run. */
+  behindBoardMm: figureFromZero('room behind the board', 'mm', 'higher'),
   supplyPlace: z.enum(['bottom', 'top', 'front']).optional().meta({ label: 'place of the supply' }),
   /** Distance of the 3.5" drive cage from the rear panel. */
   driveCageFromRearMm: figure('drive cage from the rear', 'mm', 'higher'),

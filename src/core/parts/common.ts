@@ -163,6 +163,11 @@ export const connectorCounts = z
   .optional()
   .meta({ label: 'connectors' });
 export type Connector = (typeof CONNECTORS)[number];
+/** mm of cable from the supply to the first plug of a kind. */
+export const cableLengths = z
+  .partialRecord(z.enum(CONNECTORS), quantity('mm'))
+  .optional()
+  .meta({ label: 'cable lengths', unit: 'mm', better: 'higher' });
 
 /** Display outputs and inputs by open interface version. */
 export const displayPort = z.strictObject({

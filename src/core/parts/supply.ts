@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { connectorCounts, figure, flag, partBase } from './common';
+import { cableLengths, connectorCounts, figure, flag, partBase } from './common';
 
 export const EFFICIENCY_TIERS = ['white', 'bronze', 'silver', 'gold', 'platinum', 'titanium'] as const;
 export const SUPPLY_FORMS = ['ATX', 'SFX', 'SFX-L', 'own'] as const;
@@ -13,6 +13,7 @@ export const supplySchema = z.strictObject({
   tier: z.enum(EFFICIENCY_TIERS).optional().meta({ label: 'efficiency tier' }),
   standard: z.enum(['ATX 2.x', 'ATX 3.0', 'ATX 3.1']).optional().meta({ label: 'standard' }),
   connectors: connectorCounts,
+  cableLengthsMm: cableLengths,
   modular: flag('modular cables'),
   noiseDbA: figure('noise at half load', 'dB(A)', 'lower'),
 });

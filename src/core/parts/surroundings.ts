@@ -44,6 +44,8 @@ export const systemSchema = z.strictObject({
   /** The system's plain name, as applications name it. */
   system: plainText(40).optional().meta({ label: 'system' }),
   yearly: flag('paid yearly'),
+  /** It starts fully only where the firmware checks what it loads. */
+  secureStart: flag('wants secure start'),
   /** Its licence may move to another machine; one that is tied stays where it first ran. */
   moves: flag('licence moves to another machine'),
 });
@@ -76,6 +78,7 @@ export const accessorySchema = z.strictObject({
   /** What a cable is for: data of a drive, more fans on one header, a front port's plug on another header. */
   cableFor: z.enum(['drive data', 'fan splitter', 'front port', 'power']).optional().meta({ label: 'cable for' }),
   outlets: count('outlets'),
+  lengthMm: figure('length', 'mm', 'none'),
   /** A lead that makes one power input out of others: so many of one plug into one of another. */
   fromPlug: z.enum(CONNECTORS).optional().meta({ label: 'takes plugs of' }),
   fromPlugs: count('plugs it takes', 'none'),

@@ -83,6 +83,21 @@ describe('what still works when one thing fails', () => {
     expect(new Set(titles).size).toBe(titles.length);
   });
 
+  test('drives of one role are one volume, which goes with any of them', () => {
+    const kept = (items: readonly Record<string, unknown>[], item: string): string => {
+      const assessment = assessed({ items: (all) => plus(...items)(without('disk-1')(all)) });
+      const found = failuresOf(assessment).find((each) => each.code === 'drive' && each.item === item);
+      return found ? failureWords(found, assessment) : '';
+    };
+    const disk = (id: string, ...roles: string[]) => ({ id, part: 'disk', roles });
+    expect(kept([disk('a', 'archive')], 'a')).toContain('what it held (archive) is lost');
+    expect(kept([disk('a', 'archive'), disk('b', 'archive')], 'a')).toContain(
+      'its volume of 2 drives goes: what that held (archive) is lost',
+    );
+    expect(kept([disk('a', 'archive'), disk('b', 'backup')], 'a')).toContain('what it held (archive) is lost');
+    expect(kept([disk('a', 'scratch'), disk('b', 'scratch')], 'a')).toContain('is made anew on what is left');
+  });
+
   test('each is said with what it takes to mend', () => {
     const assessment = assessed();
     for (const failure of failuresOf(assessment)) {

@@ -34,6 +34,8 @@ export interface Failure {
   readonly tasks: readonly ChangedTask[];
   /** What was kept there: gone where there is no copy, else brought back from it. */
   readonly kept: readonly DriveRole[];
+  /** Further drives of the volume that is gone with it. */
+  readonly volumeWith: number;
   readonly copied: boolean;
   /** What has no room any more. */
   readonly noRoom: readonly string[];
@@ -71,7 +73,14 @@ export function failuresOf(assessment: Assessment): Failure[] {
   function add(
     code: FailureCode,
     left: Assessment | undefined,
-    given: { item?: string; of?: number; stands?: Stands; kept?: readonly DriveRole[]; part?: Part } = {},
+    given: {
+      item?: string;
+      of?: number;
+      stands?: Stands;
+      kept?: readonly DriveRole[];
+      volumeWith?: number;
+      part?: Part;
+    } = {},
   ): void {
     const { item, part, kept = [] } = given;
     const hot = left?.facts.heat.sittings.some(({ worst }) => worst.shutsDown.length > 0) ?? false;
@@ -89,6 +98,7 @@ export function failuresOf(assessment: Assessment): Failure[] {
         return [{ task, mode, unit, before: doneOf(before), after: runs && doneOf(runs) }];
       }),
       kept,
+      volumeWith: given.volumeWith ?? 0,
       copied,
       noRoom: left ? noRoomIn(left) : [],
       mend: part && {
@@ -104,10 +114,20 @@ export function failuresOf(assessment: Assessment): Failure[] {
   for (const { fitted, of } of alike(keepingDrives(parts))) {
     const { item, part } = fitted;
     const roles = item.roles ?? [];
+    // drives of a role are one volume, but for the one that the system stands on
+    const together = roles.includes('system')
+      ? []
+      : keepingDrives(parts).filter(
+          (other) =>
+            other.item.id !== item.id &&
+            other.item.roles?.includes('system') !== true &&
+            other.item.roles?.some((role) => roles.includes(role)) === true,
+        );
     add('drive', without(item.id), {
       item: item.id,
       of,
       part,
+      volumeWith: together.length,
       kept: roles.filter((role) => role !== 'scratch' && role !== 'system'),
       ...(roles.includes('system') || keepingDrives(parts).length === 1 ? { stands: 'no-system' as const } : {}),
     });

@@ -62,6 +62,12 @@ export function matched(shown: readonly Shown[], tests: readonly AcceptanceTest[
       case 'network':
         read('network', entry.gbitPerS, 'network');
         break;
+      case 'dropped': {
+        // a count names no work: it can only be the one that is promised
+        const promised = tests.filter(({ code }) => code === 'dropped');
+        read(promised.length === 1 ? promised[0]?.id : undefined, entry.dropped, 'dropped frames');
+        break;
+      }
       case 'result': {
         const id = resultTest(entry.found, entry.job);
         if (id === undefined) others.push(entry.found);

@@ -292,6 +292,34 @@ describe('files of readings', () => {
     expect(said('a\0b')).toBe('The file is no text.');
   });
 
+  test('frames that a live run dropped: the last count, whole runs, and any that dropped one', () => {
+    const run = (frames: number, dropped: number, end = true): string =>
+      `frame=100\nfps=50.0\ndrop_frames=0\nprogress=continue\nframe=${frames}\nfps=50.0\ndrop_frames=${dropped}\nprogress=${end ? 'end' : 'continue'}\n`;
+    const shown = (text: string) => {
+      const file = readShown(text, cut);
+      return file.ok ? { shown: file.shown, notes: file.notes } : file.message;
+    };
+    expect(shown(run(30_000, 0))).toEqual({ shown: [{ what: 'dropped', frames: 30_000, dropped: 0 }], notes: [] });
+    expect(shown(run(30_000, 7, false))).toMatchObject({ shown: [{ dropped: 7 }] });
+    expect(shown(run(30_000, 0, false))).toContain('cut off');
+    expect(shown(run(200, 0))).toMatchObject({ notes: ['The run has 200 frames only; ten minutes are better.'] });
+    expect(shown('frame=  900 fps= 50 q=-0.0 size= 1kB time=00:00:18 dup=0 drop=12 speed=1x\n')).toMatchObject({
+      shown: [{ frames: 900, dropped: 12 }],
+    });
+    expect(shown('frame=0\ndrop_frames=0\nprogress=end\n')).toContain('nothing ran');
+  });
+
+  test('a count of dropped frames answers the one live work there is, and none where there are two', () => {
+    const assessment = assessed();
+    const [some] = acceptanceOf(assessment);
+    if (!some) throw new Error('no promise');
+    const dropped = (id: string) => ({ ...some, id, code: 'dropped' as const });
+    const counted = [{ what: 'dropped' as const, frames: 30_000, dropped: 3 }];
+    expect(matched(counted, [dropped('dropped live')], assessment).readings).toEqual({ 'dropped live': { value: 3 } });
+    const two = matched(counted, [dropped('dropped live'), dropped('dropped show')], assessment);
+    expect([two.readings, two.left]).toEqual([{}, ['dropped frames']]);
+  });
+
   test('errors of a memory test count even when its end is missing', () => {
     const text =
       'stress-ng: info: [1] dispatching hogs: 4 vm\nstress-ng: fail: [2] vm: detected 3 bit errors while stressing memory\n';

@@ -23,6 +23,7 @@ export type Shown =
   | { readonly what: 'memory'; readonly gib: number; readonly mts: number | undefined }
   | { readonly what: 'memory errors'; readonly count: number }
   | { readonly what: 'network'; readonly gbitPerS: number }
+  | { readonly what: 'dropped'; readonly frames: number; readonly dropped: number }
   | { readonly what: 'result'; readonly found: Found; readonly job: string | undefined };
 
 export type ShownFile =
@@ -34,7 +35,7 @@ const shows = (shown: readonly Shown[], notes: readonly string[] = []): ShownFil
 
 /**
  * Reads one file of readings, told apart by what stands in it: states of links, an inventory of memory, memory tests,
- * network runs, sensor logs, and every result that the model's own readers know.
+ * network runs, an encoder's count of frames, sensor logs, and every result that the model's own readers know.
  */
 export function readShown(text: string, cut: CutTable): ShownFile {
   if (text.includes('\0')) return failed('The file is no text.');
@@ -42,6 +43,7 @@ export function readShown(text: string, cut: CutTable): ShownFile {
   if (/"bits_per_second"/.test(text)) return readNetwork(text);
   if (/"(?:id|class)":\s*"memory"/.test(text)) return readInventory(text);
   if (/dispatching hogs: \d+ vm\b/.test(text)) return readMemoryTest(text);
+  if (/^drop_frames=|^frame=[^\n]*\bdrop=/m.test(text)) return readDropped(text);
   const [first = ''] = text.split(/\r?\n/, 1);
   if (!/^[{[]/.test(text.trimStart()) && /[,;\t]/.test(first) && /°|\btemp|watt|\(w\)|rpm|hz|fan/i.test(first))
     return readLog(text, cut);
@@ -151,6 +153,27 @@ function readMemoryTest(text: string): ShownFile {
     );
   return shows([{ what: 'memory errors', count: errors }]);
 }
+
+/** Frames of a live run, as an encoder's progress counts them: the last count stands for all. */
+function readDropped(text: string): ShownFile {
+  const last = (name: string): number | undefined => {
+    const at = Math.max(text.lastIndexOf(`\n${name}=`), text.lastIndexOf(` ${name}=`));
+    const value = /^=\s*(\d+)/.exec(text.slice(at + 1 + name.length))?.[1];
+    return value === undefined ? undefined : Number(value);
+  };
+  const frames = last('frame') ?? Number(/^frame=\s*(\d+)/.exec(text)?.[1] ?? 0);
+  const dropped = last('drop_frames') ?? last('drop');
+  if (frames === 0 || dropped === undefined) return failed('The encoder’s progress counts no frame: nothing ran.');
+  const ended = /^progress=end\s*$/m.test(text) || /\bLsize=/.test(text);
+  if (!ended && dropped === 0)
+    return failed(
+      'The encoder’s progress is cut off: it does not say that its run ended, and dropped nothing until then.',
+    );
+  const short = frames < FEW_FRAMES ? [`The run has ${frames} frames only; ten minutes are better.`] : [];
+  return shows([{ what: 'dropped', frames, dropped }], short);
+}
+/** Two minutes at 25 frames a second. */
+const FEW_FRAMES = 3000;
 
 const KINDS: readonly (readonly [RegExp, NonNullable<Extract<Shown, { what: 'sensor' }>['of']>])[] = [
   [/room|ambient|intake/i, 'room'],

@@ -47,8 +47,10 @@ export const coinSteps = (...args: Parameters<typeof coinTrials>): CoinSteps => 
 const HELPS = 1.01;
 const DECISIVE = 5;
 
-/** The same, a trial at a time. */
-export function* coinTrials(machine: Machine, brief: Brief, context: Context): Trials<CoinSteps> {
+/** The same, a trial at a time; parts that are owned may be asked to go as well. */
+export function* coinTrials(standing: Machine, brief: Brief, context: Context, ownedMayGo = false): Trials<CoinSteps> {
+  // into a machine that is there everything is put as owned: what is tried would cost nothing
+  const { present: _present, ...machine } = standing;
   const before = subjectOf(brief, context).assess(machine);
   const bench = trialBench(before, brief, context);
   const { now } = bench;
@@ -56,7 +58,7 @@ export function* coinTrials(machine: Machine, brief: Brief, context: Context): T
   const up: Step[] = [];
   const savings: Step[] = [];
   let tried = 0;
-  for (const { edit, part, replaced } of stepsToTry(machine, brief, before, context)) {
+  for (const { edit, part, replaced } of stepsToTry(machine, brief, before, context, ownedMayGo)) {
     tried++;
     yield;
     const changed = editMachine(machine, edit);
@@ -116,16 +118,17 @@ function helps(effect: Effect, needing: readonly TaskResult[]): boolean {
   );
 }
 
-/** Swaps of every part that is not owned, and one more of the kinds that a machine may have several of. */
+/** Swaps of every part that is not owned, or of all, and one more of the kinds that a machine may have several of. */
 function* stepsToTry(
   machine: Machine,
   brief: Brief,
   before: Assessment,
   context: Context,
+  ownedMayGo: boolean,
 ): Generator<{ edit: MachineEdit; part: Part; replaced: Part | undefined }> {
   const { catalogue, today } = context;
   for (const { item, part } of before.facts.parts.all) {
-    if (item.owned) continue;
+    if (item.owned && !ownedMayGo) continue;
     for (const other of catalogue.ofKind(part.kind))
       if (other.id !== part.id && isOnSale(other, today))
         yield {

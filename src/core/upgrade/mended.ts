@@ -4,6 +4,7 @@ import type { Brief } from '../model/brief';
 import type { Machine } from '../model/machine';
 import { coinTrials, type Step } from '../search/coinSteps';
 import { plainNumber } from '../units/money';
+import { built } from './firstUpgrade';
 import { grownBrief } from './growth';
 
 /** As important as that nothing is a step up which does not help it. */
@@ -22,12 +23,13 @@ export function* mendedTrials(
 ): Trials<Step | undefined> {
   const then = grownBrief(brief, times);
   const steps = yield* coinTrials(
-    { ...machine, items: machine.items.map(({ owned: _owned, ...item }) => item) },
+    built(machine),
     {
       ...then,
       tasks: then.tasks.map((entry) => ({ ...entry, importance: entry.id === task ? DECISIVE : 1 })),
     },
     context,
+    true,
   );
   const does = steps.up.filter(({ effect }) =>
     effect.tasks.some((change) => change.task === task && change.ratio !== undefined && change.ratio.likely >= 1),

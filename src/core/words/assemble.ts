@@ -1,5 +1,6 @@
 import type { Assessment } from '../assess';
 import type { Early } from '../assemble/arrivals';
+import type { CableWay } from '../assemble/cableWays';
 import type { Detail } from '../assemble/details';
 import type { Consumable, Kept, Kit, Tool } from '../assemble/kit';
 import type { Before, Gap, Planned, StepCode, Why } from '../assemble/steps';
@@ -225,6 +226,7 @@ const TOOLS: Readonly<Record<Tool, string>> = {
   'side cutter': 'a side cutter',
 };
 const CONSUMABLES: Readonly<Record<Consumable, string>> = {
+  extension: 'an extension for each cable that does not reach',
   paste: 'thermal paste (none comes with the cooler)',
   'cloth and alcohol': 'a cloth and alcohol for old paste',
   'cable ties': 'cable ties',
@@ -277,5 +279,30 @@ export function detailWords(detail: Detail): string {
         : 'film off the pad, the board’s cover back on';
     case 'header':
       return `${detail.amperes.toFixed(2)} A on this header in all${detail.limit === undefined ? '' : `, of ${number(detail.limit, 2)} A`}`;
+    case 'way':
+      return wayWords(detail.way);
+  }
+}
+
+/** mm as far as a way is known. */
+const tens = (mm: number): string => `${Math.round(mm / 10) * 10} mm`;
+
+/** How a cable gets to its plug, and whether it is long enough. */
+function wayWords({ side, usualSide, usualPlace, needsMm, hasMm, extension, reach }: CableWay): string {
+  if (needsMm === undefined) return 'the header sits about where it is drawn: the board does not state it';
+  const way = `${usualSide ? 'behind the board where there is room' : side === 'behind' ? 'behind the board' : 'in front'}, about ${tens(needsMm)}${usualPlace ? ' to where this plug usually sits' : ''}`;
+  const has =
+    hasMm === undefined
+      ? ''
+      : ` ${extension === undefined ? 'the cable' : 'with its extension it'} has ${number(hasMm)} mm`;
+  switch (reach) {
+    case 'reaches':
+      return `${way}:${has}`;
+    case 'close':
+      return `${way}:${has}, ${(hasMm ?? 0) < needsMm ? 'which may not reach' : 'little to spare'}: lay it before anything is screwed down`;
+    case 'short':
+      return `${way}:${has}, some ${tens(needsMm - (hasMm ?? 0))} too short: an extension`;
+    case 'unknown':
+      return `${way}; how long the cable is nobody states`;
   }
 }

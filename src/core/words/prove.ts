@@ -160,7 +160,7 @@ export function testCommand(test: AcceptanceTest, machine: Naming): string {
     case 'task':
       return test.passes === 'most' ? 'one run, timed by hand' : 'ten minutes of it, as its program counts';
     case 'dropped':
-      return 'ten minutes of it, as its program counts';
+      return 'ten minutes of it, as its program counts, or an encoder’s progress file';
   }
 }
 
@@ -304,13 +304,14 @@ const STANDS: Readonly<Record<Stands, string>> = {
 
 /** What is left, in a sentence. */
 export function failureWords(failure: Failure, machine: Naming): string {
-  const { stands, tasks, kept, copied, noRoom } = failure;
+  const { stands, tasks, kept, copied, noRoom, volumeWith } = failure;
+  const held = volumeWith === 0 ? 'what it held' : `its volume of ${volumeWith + 1} drives goes: what that held`;
   const data =
     kept.length === 0
-      ? []
-      : [
-          `what it held (${listed(kept.map((role) => ROLES[role]))}) ${copied ? 'comes back from its copy' : 'is lost'}`,
-        ];
+      ? volumeWith === 0
+        ? []
+        : [`its volume of ${volumeWith + 1} drives is made anew on what is left`]
+      : [`${held} (${listed(kept.map((role) => ROLES[role]))}) ${copied ? 'comes back from its copy' : 'is lost'}`];
   if (stands !== undefined && stands !== 'too-hot') return [STANDS[stands], ...data].join('; ');
   const gone = tasks.filter(({ after }) => after === undefined).map(({ task }) => taskName(machine, task));
   const slower = tasks.filter(({ after }) => after !== undefined);

@@ -73,6 +73,10 @@ export function startTitle({ does }: StartStep, machine: Naming): string {
       return `Set the ${does.of} fans’ curve${does.byHand ? ', as you drew it' : ''}`;
     case 'virtual':
       return `Switch virtualisation on: ${does.guests} ${does.guests === 1 ? 'guest runs' : 'guests run'} here`;
+    case 'secure-start':
+      return does.wanted
+        ? `Switch secure start on: ${does.system} wants it`
+        : `Switch secure start on if ${does.system} wants it: its maker does not say`;
     case 'lane-mode':
       return 'Set how slots share their lanes';
     case 'system-alone':
@@ -131,6 +135,8 @@ export function startSees({ does }: StartStep, machine: Naming): string {
       return curveWords(does.curve);
     case 'virtual':
       return 'on for the processor and for devices';
+    case 'secure-start':
+      return 'secure start on, in the setup and in the system';
     case 'lane-mode':
       return `${does.mode} lanes`;
     case 'system-alone':

@@ -36,6 +36,8 @@ function fittingsOf(part: Priced['part'], usd: number): Figures {
       const fans = Number(part['fans']);
       return { ...coolerShape(part), fanCurrentA: fans > 0 ? 0.2 : 0, pasteIncluded: usd >= 35, lightHeaders: part['type'] === 'liquid' && usd > 140 ? 1 : 0 };
     }
+    case 'supply':
+      return cableFittings(part);
     case 'fan':
       return { lightHeaders: 0 };
     case 'expansion':
@@ -89,6 +91,17 @@ function graphicsFittings(part: Priced['part']): Figures {
   };
 }
 
+/** Dearer supplies come with longer cables, small ones with short ones; one line states none. */
+function cableFittings(part: Priced['part']): Figures {
+  if (part.name.startsWith('Brazier')) return {};
+  const small = part['form'] !== 'ATX';
+  const long = ['gold', 'platinum', 'titanium'].includes(String(part['tier']));
+  const [board, processor, card, drive] = small ? [300, 400, 400, 350] : long ? [610, 750, 700, 550] : [480, 600, 500, 450];
+  const connectors = part['connectors'] as Readonly<Record<string, number>>;
+  const lengths = { 'board-24': board, 'processor-8': processor, 'card-8': card, 'card-16': card, sata: drive, peripheral: drive };
+  return { cableLengthsMm: Object.fromEntries(Object.entries(lengths).filter(([connector]) => (connectors[connector] ?? 0) > 0)) };
+}
+
 /** Fans that come with cases, by size. */
 const INCLUDED: Readonly<Record<number, Figures>> = {
   80: { maxRpm: 3000, airflowM3h: 56, pressurePa: 26, noiseDbA: 33 },
@@ -109,6 +122,8 @@ function roomInside(part: Priced['part']): Figures {
     innerWidthMm: Number(part['coolerHeightMm']) + 14,
     innerHeightMm: boardMm + (small ? 40 : rack ? 60 : 150),
     supplyPlace: small || rack ? 'front' : 'bottom',
+    // one maker gives cables room behind the board, another little; the one that is sold bare does not say
+    ...(part['frame'] === 'open' || part.name === 'Bare' ? {} : { behindBoardMm: rack ? 0 : part.maker === 'Marlhouse' ? 24 : boardMm > 300 && Number(part['coolerHeightMm']) > 170 ? 20 : 12 }),
     ...(Number(part['bays35']) > 0 ? { driveCageFromRearMm: lengthMm - 174 } : {}),
     fansIncluded: (part['fansIncluded'] as readonly { sizeMm: number }[]).map((fan) => ({ ...fan, ...INCLUDED[fan.sizeMm] })),
   };

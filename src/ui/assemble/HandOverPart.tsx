@@ -11,6 +11,7 @@ import { useMemo } from 'react';
 import { handOverOf, type BuiltPart } from '@/core/assemble/handOver';
 import type { Assessment } from '@/core/assess';
 import { handOverWords } from '@/core/formats/paper/handOver';
+import { firstUpgradeWords } from '@/core/words/firstUpgrade';
 import { failureTitle, failureWords, mendWords } from '@/core/words/prove';
 import { useBrief, useDraft } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
@@ -108,6 +109,7 @@ export function HandOverPart({ assessment }: PartProps) {
           </TableBody>
         </Table>
         {sheet.licences.length > 0 && <p className="small quiet">Licences: {sheet.licences.join(', ')}.</p>}
+        <FirstUpgrade assessment={assessment} />
       </section>
       <Box component="section" className="pane" aria-label="What still works when" tabIndex={0}>
         <h2>What still works when …</h2>
@@ -115,6 +117,26 @@ export function HandOverPart({ assessment }: PartProps) {
         <Failures assessment={assessment} />
       </Box>
     </>
+  );
+}
+
+/** What the sheet names to change or add first. */
+function FirstUpgrade({ assessment }: { assessment: Assessment }) {
+  const draft = useDraft();
+  const brief = useBrief();
+  const machine = useMemo(() => barePlan(draft), [draft]);
+  const answer = useWorker(`first upgrade ${identity(machine)} ${identity(brief)}`, (api) =>
+    api.firstUpgrade(machine, brief),
+  );
+  if (answer.state === 'failed') return null;
+  return (
+    <p className="small quiet">
+      {answer.state === 'waiting'
+        ? 'Trying what to upgrade first …'
+        : answer.value
+          ? firstUpgradeWords(answer.value, assessment)
+          : 'No single part would make this work faster without bringing a caution or worse.'}
+    </p>
   );
 }
 

@@ -1,4 +1,5 @@
 import type { Assessment } from '@/core/assess';
+import type { CableWay } from '@/core/assemble/cableWays';
 import type { Planned } from '@/core/assemble/steps';
 import type { Solid } from '@/core/clearance/scene';
 import type { Machine } from '@/core/model/machine';
@@ -13,15 +14,17 @@ export interface PlaceViewProps {
   readonly steps: readonly Planned[];
   readonly done: Machine['assembly'];
   readonly assessment: Assessment;
+  readonly ways: ReadonlyMap<string, CableWay>;
 }
 
 /** Where a step happens: the case from its open side, what is built in, and the place of this step. Nothing without a scene. */
-export function PlaceView({ step, steps, done, assessment }: PlaceViewProps) {
+export function PlaceView({ step, steps, done, assessment, ways }: PlaceViewProps) {
   const { scene } = assessment.facts;
   if (!scene || scene.solids.length === 0) return null;
   const built = new Set(steps.flatMap((each) => (done?.[each.id] === undefined ? [] : each.mounts)));
+  const way = ways.get(step.id);
   const here = placesOf(step, scene.solids);
-  if (here.length === 0) return null;
+  if (here.length === 0 && !way) return null;
   const scale = (WIDTH - 2 * PAD) / scene.lengthMm;
   const height = scene.heightMm * scale + 2 * PAD;
   const box = ({ x, y }: Solid) => ({
@@ -60,12 +63,36 @@ export function PlaceView({ step, steps, done, assessment }: PlaceViewProps) {
         <rect
           key={`${solid.id} here`}
           {...box(solid)}
-          fill="var(--carries-soft)"
+          fill={way ? 'none' : 'var(--carries-soft)'}
           stroke="var(--carries)"
           strokeWidth={2}
         />
       ))}
+      {way && <WayMark way={way} at={([x, y]) => [PAD + x * scale, PAD + y * scale]} />}
     </svg>
+  );
+}
+
+/** A cable's way, dashed where it runs behind the board, and its plug. */
+function WayMark({
+  way,
+  at,
+}: {
+  way: CableWay;
+  at: (corner: CableWay['corners'][number]) => readonly [x: number, y: number];
+}) {
+  const corners = way.corners.map(at);
+  const plug = corners[corners.length - 1];
+  return (
+    <g stroke="var(--carries)" strokeWidth={2} fill="none">
+      {corners.length > 1 && (
+        <polyline
+          points={corners.map((corner) => corner.join(',')).join(' ')}
+          strokeDasharray={way.side === 'behind' ? '6 4' : undefined}
+        />
+      )}
+      {plug && <circle cx={plug[0]} cy={plug[1]} r={5} fill="var(--paper)" />}
+    </g>
   );
 }
 

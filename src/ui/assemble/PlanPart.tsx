@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import { useMemo, useState } from 'react';
 import { arrivalsOf, beforeTheLast } from '@/core/assemble/arrivals';
+import { cableWaysOf } from '@/core/assemble/cableWays';
 import { sharedOut } from '@/core/assemble/crew';
 import { detailsOf } from '@/core/assemble/details';
 import { kitOf } from '@/core/assemble/kit';
@@ -37,6 +38,7 @@ export function PlanPart({ assessment, mark }: PartProps) {
   const editDraft = useSeat((state) => state.editDraft);
   const plan = useMemo(() => planOf(assessment), [assessment]);
   const progress = useMemo(() => progressOf(plan, assembly ? { assembly } : {}), [plan, assembly]);
+  const ways = useMemo(() => cableWaysOf(assessment, plan.steps), [assessment, plan]);
   const crew = useMemo(() => sharedOut(plan, 2), [plan]);
   const early = useMemo(() => beforeTheLast(plan, arrivalsOf(assessment)), [plan, assessment]);
   const [chosen, setChosen] = useState<string>();
@@ -44,6 +46,7 @@ export function PlanPart({ assessment, mark }: PartProps) {
     const step = plan.steps.find((each) => each.id === id);
     return step ? stepTitle(step, assessment) : id;
   };
+  const short = plan.steps.filter(({ id }) => ways.get(id)?.reach === 'short');
   const next = progress.ready[0];
   const shown = plan.steps.find(({ id }) => id === chosen) ?? next ?? plan.steps[0];
   return (
@@ -64,6 +67,11 @@ export function PlanPart({ assessment, mark }: PartProps) {
         {plan.knots.length > 0 && (
           <p className="caution small">
             ◆ {listed(plan.knots.map(titleOf))}: some steps lie over each other’s places, and something comes off again.
+          </p>
+        )}
+        {short.length > 0 && (
+          <p className="caution small">
+            ◆ Too short for this case, without an extension: {listed(short.map(({ id }) => titleOf(id)))}.
           </p>
         )}
         {progress.off.length > 0 && (
@@ -99,7 +107,7 @@ export function PlanPart({ assessment, mark }: PartProps) {
         />
       </section>
       <Box component="section" className="pane unprinted" aria-label="Step" tabIndex={0}>
-        {shown && <StepPane step={shown} steps={plan.steps} done={assembly} assessment={assessment} />}
+        {shown && <StepPane step={shown} steps={plan.steps} done={assembly} assessment={assessment} ways={ways} />}
         <Ready plan={plan} assessment={assessment} />
       </Box>
     </>
@@ -124,7 +132,7 @@ function answerOf(
 const LIST = { m: 0, pl: '16px', listStyle: 'disc' } as const;
 
 /** One step: with what, the usual mistake, how one sees that it is right, and why it stands where it does. */
-function StepPane({ step, steps, done, assessment }: PlaceViewProps) {
+function StepPane({ step, steps, done, assessment, ways }: PlaceViewProps) {
   const craft = CRAFT[step.code];
   const titleOf = (id: string): string => {
     const other = steps.find((each) => each.id === id);
@@ -135,13 +143,13 @@ function StepPane({ step, steps, done, assessment }: PlaceViewProps) {
   return (
     <>
       <h2>{stepTitle(step, assessment)}</h2>
-      <PlaceView step={step} steps={steps} done={done} assessment={assessment} />
+      <PlaceView step={step} steps={steps} done={done} assessment={assessment} ways={ways} />
       <FactList
         rows={[
           ['With', craft.with],
           ['The usual mistake', craft.mistake],
           ['It is right when', craft.right],
-          ['Here', detailsOf(step, assessment).map(detailWords).join('; ')],
+          ['Here', detailsOf(step, assessment, ways).map(detailWords).join('; ')],
           ['Cannot be undone without loss', step.lasting ? 'paste and film are new each time' : ''],
         ]}
       />

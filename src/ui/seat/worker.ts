@@ -6,7 +6,7 @@ import { useDeferredValue, useMemo } from 'react';
 import type { Machine } from '@/core/model/machine';
 import type { Settings } from '@/core/model/settings';
 import type { WorkerApi } from '@/workers/api';
-import { answerOf, type Answer } from '../shared/asking';
+import { boxed, unboxed, type Answer } from '../shared/asking';
 import { useSeat } from './useSeat';
 
 let shared: { key: string; api: Promise<Comlink.Remote<WorkerApi>> } | undefined;
@@ -48,21 +48,21 @@ export function useWorker<T>(key: string | undefined, ask: (api: Comlink.Remote<
   const results = useSeat((state) => state.context.measured);
   const { data, error } = useQuery({
     queryKey: ['worker', revision, today, identity(settings), identity(results), key],
-    queryFn: async () =>
-      ask(
-        await workerFor(
+    queryFn: () =>
+      boxed(
+        workerFor(
           revision,
           today,
           settings,
           results.map(({ machine }) => machine),
-        ),
+        ).then(ask),
       ),
     enabled: key !== undefined,
     // what the worker cannot work out it cannot work out a second time
     retry: false,
     gcTime: KEPT_MS,
   });
-  const now = useMemo(() => ({ key, answer: answerOf({ data, error }) }), [key, data, error]);
+  const now = useMemo(() => ({ key, answer: unboxed({ data, error }) }), [key, data, error]);
   // long answers are drawn when there is time: a press does not wait for them
   const shown = useDeferredValue(now);
   return shown.key === key ? shown.answer : WAITING;

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import type { UseQueryResult } from '@tanstack/react-query';
-import { answerOf, libraryUrl, newAsking, NotThere, readJson, sheetUrl } from './asking';
+import { answerOf, boxed, libraryUrl, newAsking, NotThere, readJson, sheetUrl, unboxed } from './asking';
 
 /** The app answers once with this status and body, and remembers what it was asked. */
 function answering(status: number, body: unknown = {}) {
@@ -10,7 +10,10 @@ function answering(status: number, body: unknown = {}) {
   vi.stubGlobal('fetch', fetched);
   return fetched;
 }
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+});
 
 describe('reading from the app', () => {
   test('what it answers is given on', async () => {
@@ -71,5 +74,16 @@ describe('asking', () => {
     await asking.fetchQuery({ queryKey: ['worker', 2], queryFn: ask, staleTime: Infinity });
     expect(ask).toHaveBeenCalledTimes(2);
     asking.clear();
+  });
+
+  test('that there is nothing is an answer, not a failure', async () => {
+    const asking = newAsking();
+    const none = (): Promise<number | undefined> => Promise.resolve(undefined);
+    const data = await asking.fetchQuery({ queryKey: ['boxed'], queryFn: () => boxed(none()) });
+    expect(unboxed({ data, error: null })).toEqual({ state: 'ready', value: undefined });
+    vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    await expect(asking.fetchQuery({ queryKey: ['bare'], queryFn: none, retry: false })).rejects.toThrow();
+    expect(unboxed({ data: undefined, error: null })).toEqual({ state: 'waiting' });
+    expect(unboxed({ data: undefined, error: new Error('it stopped') })).toMatchObject({ state: 'failed' });
   });
 });

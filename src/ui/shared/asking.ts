@@ -46,6 +46,15 @@ export function answerOf<T>({ data, error, isPlaceholderData = false }: Result<T
   return error ? { state: 'failed', message: error.message } : { state: 'waiting' };
 }
 
+/** An answer in a box. That there is nothing is an answer too, which a query without the box would take for a failure. */
+export const boxed = async <T>(asked: Promise<T>): Promise<{ readonly value: T }> => ({ value: await asked });
+
+/** What is in the box, once it is there. */
+export function unboxed<T>(result: Result<{ readonly value: T }>): Answer<T> {
+  const answer = answerOf(result);
+  return answer.state === 'ready' ? { state: 'ready', value: answer.value.value } : answer;
+}
+
 /** JSON from one of the app's own routes; asked for again when its address or `turn` changes. */
 export const useRead = <T>(url: string, turn: unknown): Answer<T> =>
   answerOf(useQuery({ queryKey: [url, turn], queryFn: ({ signal }) => readJson<T>(url, signal) }));

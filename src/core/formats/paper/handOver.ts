@@ -1,5 +1,6 @@
 import type { HandOver } from '../../assemble/handOver';
 import type { Assessment } from '../../assess';
+import { firstUpgradeWords } from '../../words/firstUpgrade';
 import { listed, number } from '../../words/format';
 import { passesWords, testFigure, testTitle, verdictWords } from '../../words/prove';
 import { startSees, startTitle } from '../../words/start';
@@ -105,6 +106,7 @@ export function handOverBlocks(sheet: HandOver, machine: Assessment): Block[] {
               `${free.driveSlots} ${free.driveSlots === 1 ? 'slot' : 'slots'} for drives on the board ${free.driveSlots === 1 ? 'is' : 'are'} free.`,
             ]
           : []),
+        ...(sheet.upgrade ? [firstUpgradeWords(sheet.upgrade, machine)] : []),
         'In a year measure again: temperatures at the same load and room, the drives’ wear, memory without an error.',
       ],
     },

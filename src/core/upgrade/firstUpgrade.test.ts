@@ -1,0 +1,70 @@
+import { describe, expect, test } from 'vitest';
+import { contextOf, type Context } from '../assess';
+import { finish } from '../assess/trials';
+import { handOverOf } from '../assemble/handOver';
+import { handOverBlocks } from '../formats/paper/handOver';
+import { compileCatalogue } from '../model/catalogue';
+import { editMachine } from '../model/edits';
+import { coinSteps, type Step } from '../search/coinSteps';
+import { assessed, BUSY, dataOf, partLike, type Change } from '../tests/world';
+import { firstUpgradeWords } from '../words/firstUpgrade';
+import { firstUpgradeTrials } from './firstUpgrade';
+
+/** A processor with twice the cores, and a dearer one that is hardly better. */
+const LARGER: Change = {
+  brief: BUSY,
+  addParts: [
+    {
+      ...partLike('cpu'),
+      id: 'cpu-16',
+      name: 'Test 16',
+      coreGroups: [
+        {
+          kind: 'performance',
+          count: 16,
+          threadsPerCore: 2,
+          baseGHz: 3.5,
+          boostGHz: 5,
+          allCoreGHz: 4,
+          workPerClock: 1.5,
+        },
+      ],
+    },
+  ],
+};
+const contextWith = (change: Change): Context => contextOf(compileCatalogue(dataOf(change)), '2026-05-18');
+const found = (owned: boolean, change: Change = LARGER): { step: Step | undefined; free: Step | undefined } => {
+  const { machine, brief } = assessed(change).facts;
+  const given = owned ? editMachine(machine, { kind: 'handed-over' }) : machine;
+  return {
+    step: finish(firstUpgradeTrials(given, brief, contextWith(change))),
+    free: coinSteps(machine, brief, contextWith(change)).up[0],
+  };
+};
+
+describe('what to upgrade first', () => {
+  test('is the best single step of a machine whose parts are there: what is owned may go', () => {
+    const { step, free } = found(true);
+    expect([step?.part.id, free?.part.id]).toEqual(['cpu-16', 'cpu-16']);
+    // what is there is paid: the new part costs all of it, 100.00 and tax, where it cost no more in its place before
+    expect([step?.effect.priceMinor, free?.effect.priceMinor]).toEqual([107_50, 0]);
+    expect(found(false).step?.effect.priceMinor).toBe(107_50);
+  });
+
+  test('stands on the sheet with what it brings and costs today', () => {
+    const assessment = assessed(LARGER);
+    const { step } = found(true);
+    if (!step) throw new Error('no step');
+    expect(firstUpgradeWords(step, assessment)).toBe(
+      'First upgrade: Halcyte Test 16 for Halcyte Test 8, 107.50 USD today: Export × 1.75.',
+    );
+    const later = (upgrade?: Step): string =>
+      JSON.stringify(handOverBlocks(handOverOf(assessment, 'Film desk', undefined, upgrade), assessment));
+    expect(later(step)).toContain('First upgrade: Halcyte Test 16');
+    expect(later()).not.toContain('First upgrade');
+  });
+
+  test('is none where nothing helps', () => {
+    expect(found(true, { brief: BUSY }).step).toBeUndefined();
+  });
+});
