@@ -46,6 +46,21 @@ describe('what holds of a step on this machine', () => {
     expect(said('case fans 1')).toBe('0.20 A on this header in all, of 1 A');
   });
 
+  test('fans that plug into one another make their row longer at each joint', () => {
+    // three of 120 mm with two joints of 10 mm
+    const linked = (mounts: object[], linkMm: number | undefined): string =>
+      said('fan fan-1', {
+        addParts: [{ ...FAN, sizeMm: 120, linkMm }],
+        parts: { case: { mounts, fansIncluded: [] } },
+        items: plus(...[1, 2, 3].map((i) => ({ id: `fan-${i}`, part: 'fan', side: 'front' }))),
+      });
+    const row = (rowMm?: number) => [{ side: 'front', fans: [{ sizeMm: 120, count: 3 }], ...(rowMm ? { rowMm } : {}) }];
+    expect(linked(row(), 10)).toContain('take 380 mm of a row of 360 mm: give each its own cable');
+    expect(linked(row(400), 10)).toContain('take 380 of the row’s 400 mm');
+    expect(linked(row(), undefined)).toBe('air goes in at the front');
+    expect(linked(row(), 0)).toBe('air goes in at the front');
+  });
+
   test('steps of which nothing particular is known say nothing', () => {
     expect(details('close')).toEqual([]);
     expect(details('processor')).toEqual([]);

@@ -1,5 +1,6 @@
 import type { Assessment } from '../assess';
-import { isIntake } from '../heat/places';
+import { isIntake, type SidePlan } from '../heat/places';
+import type { FittedParts } from '../model/fitted';
 import type { FORMS } from '../parts/common';
 import type { CableWay } from './cableWays';
 import type { Planned } from './steps';
@@ -13,6 +14,8 @@ export type Detail =
   /** The slot is the so-many-th that the board fills, in a channel of its own or beside another module. */
   | { readonly of: 'slot-order'; readonly order: number; readonly channel: string; readonly alone: boolean }
   | { readonly of: 'air'; readonly goes: 'in' | 'out'; readonly side: string }
+  /** Fans that plug into one another: what their row takes, and what the side has, mm. */
+  | { readonly of: 'linked'; readonly takesMm: number; readonly rowMm: number }
   | { readonly of: 'supply-fan'; readonly faces: 'floor' | 'inside' | 'panel' }
   /** Rows of the case whose brackets come out for a card, from the board's edge down. */
   | { readonly of: 'brackets'; readonly rows: readonly number[] }
@@ -68,8 +71,12 @@ function ofParts(step: Planned, { facts }: Pick<Assessment, 'facts'>): Detail[] 
     }
     case 'case-fan':
     case 'radiator': {
-      const side = heat.setup.plan?.sides.find(({ side: name }) => name === step.place)?.side;
-      return side ? [{ of: 'air', goes: isIntake(side) ? 'in' : 'out', side }] : [];
+      const row = heat.setup.plan?.sides.find(({ side }) => side === step.place);
+      if (!row) return [];
+      return [
+        { of: 'air', goes: isIntake(row.side) ? 'in' : 'out', side: row.side },
+        ...(step.code === 'case-fan' ? linkedIn(row, parts) : []),
+      ];
     }
     case 'supply': {
       const place = parts.one('case')?.part.supplyPlace;
@@ -113,4 +120,16 @@ function ofParts(step: Planned, { facts }: Pick<Assessment, 'facts'>): Detail[] 
     default:
       return [];
   }
+}
+
+/** A row in which two or more fans plug into one another is longer by each joint. */
+function linkedIn({ fans, rowMm, radiator }: SidePlan, parts: FittedParts): Detail[] {
+  const linked = fans.flatMap(({ of, item }) => {
+    const part = of === 'added' ? parts.ofKind('fan').find((fan) => fan.item.id === item)?.part : undefined;
+    return part?.linkMm ? [part.linkMm] : [];
+  });
+  if (linked.length < 2) return [];
+  const sizes = fans.reduce((sum, { of, sizeMm }) => sum + (of === 'case' || of === 'added' ? sizeMm : 0), 0);
+  const joints = linked.slice(1).reduce((sum, mm) => sum + mm, 0);
+  return [{ of: 'linked', takesMm: sizes + joints + (radiator?.lengthMm ?? 0), rowMm }];
 }

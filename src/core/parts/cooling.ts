@@ -32,6 +32,8 @@ export const fanSchema = z.strictObject({
   kind: z.literal('fan'),
   ...partBase,
   sizeMm: figure('size', 'mm', 'none'),
+  /** Of fans that plug into one another: how much longer their row is at each joint. */
+  linkMm: figureFromZero('joint with its neighbour', 'mm', 'lower'),
   maxRpm: figure('speed', 'rpm', 'higher'),
   airflowM3h: figure('airflow', 'm³/h', 'higher'),
   pressurePa: figure('static pressure', 'Pa', 'higher'),

@@ -265,6 +265,10 @@ export function detailWords(detail: Detail): string {
       return `the board fills it as number ${detail.order}: channel ${detail.channel}, ${detail.alone ? 'alone in it' : 'beside another module'}`;
     case 'air':
       return `air goes ${detail.goes} at the ${detail.side}`;
+    case 'linked':
+      return detail.takesMm > detail.rowMm
+        ? `plugged into one another they take ${number(detail.takesMm)} mm of a row of ${number(detail.rowMm)} mm: give each its own cable`
+        : `plugged into one another they take ${number(detail.takesMm)} of the row’s ${number(detail.rowMm)} mm`;
     case 'supply-fan':
       return FACES[detail.faces];
     case 'brackets':

@@ -46,7 +46,8 @@ export function PlanPart({ assessment, mark }: PartProps) {
     const step = plan.steps.find((each) => each.id === id);
     return step ? stepTitle(step, assessment) : id;
   };
-  const short = plan.steps.filter(({ id }) => ways.get(id)?.reach === 'short');
+  // a machine that stands has cables that reach
+  const short = assessment.facts.machine.present ? [] : plan.steps.filter(({ id }) => ways.get(id)?.reach === 'short');
   const next = progress.ready[0];
   const shown = plan.steps.find(({ id }) => id === chosen) ?? next ?? plan.steps[0];
   return (
