@@ -41,6 +41,11 @@ test('one budget over two seats: shared out, who gains and who loses, one counts
   );
   await expect(team.getByRole('row')).toHaveCount(3);
   await expect(team).toContainText(/Bought in one basket (they cost as much|[\d,.]+ USD are saved)/);
+  // one shelf for both desks: every kind is stood in for, and sharing never takes more than one of each different part
+  await team.getByRole('button', { name: 'Which spares would do for all desks?' }).click();
+  const shelf = team.getByRole('region', { name: 'Spares for all desks' });
+  await expect(shelf).toContainText(/\d+ spares? for [\d,.]+ USD stands? in for \d+ pieces at all desks\./);
+  await expect(shelf.getByRole('row').filter({ hasText: 'power supply' })).toContainText('all 2');
   await noBarriersInEither(page, 'one budget for all seats');
   // what is set for a seat is shared out at once, over the machines that are known
   await team.getByRole('button', { name: /^The least for Back desk/ }).click();

@@ -1,13 +1,15 @@
 import { quickly, subjectOf, type Context } from '@/core/assess';
+import { finish } from '@/core/assess/trials';
 import { ratioOf, type Currency } from '@/core/units/money';
 import type { Question } from '@/core/search/exact/question';
 import { searchable } from '@/core/search/exact/searchable';
 import { sharesAround, type TeamSeat } from '@/core/search/exact/team';
 import { teamPoints, type TeamKnown } from '@/core/search/exact/teamSearch';
+import { sparesTrials } from '@/core/search/spares';
 import { boughtTogether } from '@/core/versus/boughtTogether';
-import { coins, percent } from '@/core/words/format';
+import { coins, listed, percent } from '@/core/words/format';
 import { madeOf } from '@/core/words/found';
-import { stepWords, teamWords, togetherWords } from '@/core/words/team';
+import { shelfWords, sparesWords, stepWords, teamWords, togetherWords } from '@/core/words/team';
 import { say } from './say';
 import { effortWords, stepped, type How } from './searching';
 
@@ -49,6 +51,16 @@ export async function teamCommand(
           }),
         )
       : undefined;
+  const gets =
+    end.done && sharing.kind === 'shared'
+      ? sharing.shares.seats.flatMap(({ id, point }, i) => {
+          const [found, each] = [known.seats[i]?.points[point], cases[i]];
+          return found && each
+            ? [{ id, brief: each.question.brief, machine: found.machine, context: quickly(each.context) }]
+            : [];
+        })
+      : [];
+  const shelves = gets.length > 1 ? finish(sparesTrials(gets)) : undefined;
   const nameOf = (id: string): string => cases.find((each) => each.id === id)?.name ?? id;
   if (json)
     say(
@@ -63,6 +75,17 @@ export async function teamCommand(
             ? {
                 spentMinor: sharing.shares.spentMinor,
                 oneBasketMinor: together?.togetherMinor,
+                spares: shelves?.map(({ kind, spares, costMinor, eachMinor, without }) => ({
+                  kind,
+                  costMinor,
+                  eachMinor,
+                  spares: spares.map(({ part, priceMinor, standsFor }) => ({
+                    part: part.id,
+                    priceMinor,
+                    standsFor: standsFor.map(({ machine, item }) => ({ seat: gets[machine]?.id, item })),
+                  })),
+                  without: without.map(({ machine, item }) => ({ seat: gets[machine]?.id, item })),
+                })),
                 seats: sharing.shares.seats.map(({ id, point, more, less }, i) => {
                   const points = known.seats[i]?.points ?? [];
                   const [now, then, below] = [point, more, less].map((at) =>
@@ -98,6 +121,15 @@ export async function teamCommand(
         say(`    ${madeOf(found.machine)}`);
       });
       if (together && cases.length > 1) say(togetherWords(together, currency));
+      if (shelves) {
+        say(sparesWords(shelves, currency));
+        for (const shelf of shelves) {
+          const { kind, spares, lacks } = shelfWords(shelf, (machine) => nameOf(gets[machine]?.id ?? ''));
+          for (const { name, seats, priceMinor } of spares)
+            say(`  ${name} (${kind}), ${coins(priceMinor, currency)}: ${listed(seats)}`);
+          if (lacks !== undefined) say(`  ! ${kind}: ${lacks}`);
+        }
+      }
       for (const line of stepWords(sharing.shares, known.seats, stepMinor, currency, nameOf)) say(line);
     }
     say(`${end.done ? 'Proven' : 'Stopped: shared out over what was found so far'}. ${effortWords(known.effort)}`);

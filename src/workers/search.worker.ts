@@ -22,6 +22,7 @@ import { stabilityWords } from '@/core/words/stability';
 import { coresWords } from '@/core/words/upgrade';
 import { coresOf, type Cores } from '@/core/upgrade/cores';
 import { timesFigure } from '@/core/units/money';
+import { sparesTrials } from '@/core/search/spares';
 import { boughtTogether } from '@/core/versus/boughtTogether';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
@@ -348,6 +349,12 @@ const api: SearchApi = {
     return Promise.resolve(
       boughtTogether(machines.map(({ brief, machine }) => subjectOf(brief, quick).assess(machine))),
     );
+  },
+  spares: async (machines) => {
+    const { stopped } = takeTurn();
+    const context = quickly(ready());
+    const came = await inSlices(sparesTrials(machines.map((seat) => ({ ...seat, context }))), stopped);
+    return came.done ? came.value : undefined;
   },
   goods: ({ items }, region) => {
     const { catalogue } = ready();

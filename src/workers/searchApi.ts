@@ -11,6 +11,7 @@ import type { FoundMachine } from '@/core/search/exact/judge';
 import type { Side, TwoMachines } from '@/core/search/exact/twoMachines';
 import type { SeatPoints } from '@/core/search/exact/teamSearch';
 import type { Offer } from '@/core/model/offers';
+import type { Shelf } from '@/core/search/spares';
 import type { Together } from '@/core/versus/boughtTogether';
 import type { Part } from '@/core/parts';
 import type { FoundWords } from '@/core/words/found';
@@ -154,6 +155,8 @@ export interface SearchApi {
   team(ask: TeamAsk, tell: (report: TeamReport) => void): Promise<void>;
   /** What machines of several seats come to in one basket; undefined when something has no price. */
   together(machines: readonly { readonly brief: Brief; readonly machine: Machine }[]): Promise<Together | undefined>;
+  /** Which spares stand in for the pieces of machines of several seats at least cost; undefined when it was ended. */
+  spares(machines: readonly { readonly brief: Brief; readonly machine: Machine }[]): Promise<Shelf[] | undefined>;
   /** Mends the draft `from`; ended as `find` is. */
   repair(ask: Ask, tell: (report: RepairReport) => void): Promise<void>;
   stop(): Promise<void>;

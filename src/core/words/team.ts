@@ -2,7 +2,11 @@ import type { Sharing, TeamShares } from '../search/exact/team';
 import type { SeatPoints } from '../search/exact/teamSearch';
 import type { Together } from '../versus/boughtTogether';
 import type { Currency } from '../units/money';
+import { fullName } from '../model/fitted';
+import type { Shelf } from '../search/spares';
+import { plainNumber } from '../units/money';
 import { coins, listed } from './format';
+import { kindName } from './names';
 
 /** A budget shared out, in a sentence; or why it is not. */
 export function teamWords(
@@ -64,4 +68,40 @@ export function togetherWords({ apartMinor, togetherMinor, proven }: Together, c
   return saved > 0
     ? `Bought in one basket ${coins(saved, currency)} are saved${least}.`
     : `Bought at once they cost ${coins(-saved, currency)} more${least}: the cheapest sellers have not enough pieces.`;
+}
+
+/** Spares of a kind: what lies on the shelf, for how many pieces and which seats, and what that costs. */
+export interface ShelfWords {
+  readonly kind: string;
+  readonly spares: readonly { readonly name: string; readonly seats: readonly string[]; readonly priceMinor: number }[];
+  /** What nothing on the shelf stands in for. */
+  readonly lacks: string | undefined;
+}
+export const shelfWords = ({ kind, spares, without }: Shelf, seatOf: (machine: number) => string): ShelfWords => ({
+  kind: kindName(kind),
+  spares: spares.map(({ part, priceMinor, standsFor }) => ({
+    name: fullName(part),
+    seats: [...new Set(standsFor.map(({ machine }) => seatOf(machine)))],
+    priceMinor,
+  })),
+  lacks:
+    without.length === 0
+      ? undefined
+      : `nothing on sale stands in at ${listed([...new Set(without.map(({ machine }) => seatOf(machine)))])}`,
+});
+
+/** What sharing spares saves, in a sentence. */
+export function sparesWords(shelves: readonly Shelf[], currency: Currency): string {
+  const pieces = shelves.reduce((sum, shelf) => sum + shelf.pieces, 0);
+  const spares = shelves.reduce((sum, shelf) => sum + shelf.spares.length, 0);
+  const costMinor = shelves.reduce((sum, shelf) => sum + plainNumber(shelf.costMinor), 0);
+  const each = shelves.reduce((sum, shelf) => sum + shelf.eachCount, 0);
+  const eachMinor = shelves.reduce<number | undefined>(
+    (sum, shelf) =>
+      sum === undefined || shelf.eachMinor === undefined ? undefined : sum + plainNumber(shelf.eachMinor),
+    0,
+  );
+  const lone =
+    eachMinor === undefined ? '' : ` One of each different part would be ${each} for ${coins(eachMinor, currency)}.`;
+  return `${spares} ${spares === 1 ? 'spare' : 'spares'} for ${coins(costMinor, currency)} ${spares === 1 ? 'stands' : 'stand'} in for ${pieces} pieces at all desks.${lone}`;
 }

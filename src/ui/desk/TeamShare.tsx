@@ -19,6 +19,7 @@ import type { TeamReport } from '@/workers/searchApi';
 import { Heads } from '../shared/Heads';
 import { Hint } from '../shared/Hint';
 import { Value } from '../shared/Value';
+import { SharedSpares } from './SharedSpares';
 import { useTeam, useTogether } from './teaming';
 
 /** Without another figure so much more and less is told of, in whole coins. */
@@ -141,14 +142,13 @@ function Told({
   const sharing = sharesAround(seats, budgetMinor, stepMinor);
   const shares = sharing.kind === 'shared' ? sharing.shares : undefined;
   const pointOf = (i: number, at: number | undefined) => (at === undefined ? undefined : known[i]?.points[at]);
-  const together = useTogether(
-    done
-      ? shares?.seats.flatMap(({ id, point }, i) => {
-          const [found, brief] = [pointOf(i, point), briefs.get(id)];
-          return found && brief ? [{ brief, machine: found.machine }] : [];
-        })
-      : undefined,
-  );
+  const gets = done
+    ? shares?.seats.flatMap(({ id, point }, i) => {
+        const [found, brief] = [pointOf(i, point), briefs.get(id)];
+        return found && brief ? [{ id, brief, machine: found.machine }] : [];
+      })
+    : undefined;
+  const together = useTogether(gets?.map(({ brief, machine }) => ({ brief, machine })));
   const waiting = known.filter((seat) => seat.state === 'waiting');
   const open = known.filter((seat) => seat.state === 'open' || seat.state === 'waiting');
   if (waiting.length > 0)
@@ -239,6 +239,14 @@ function Told({
           })}
         </TableBody>
       </Table>
+      {gets && gets.length > 1 && (
+        <SharedSpares
+          key={gets.map(({ machine }) => madeOf(machine)).join()}
+          machines={gets.map(({ brief, machine }) => ({ brief, machine }))}
+          seatOf={(machine) => nameOf(gets[machine]?.id ?? '')}
+          currency={currency}
+        />
+      )}
       <p className="quiet small" role={done ? 'status' : undefined}>
         {state === 'proven'
           ? 'Proven: no other way of sharing it does more'

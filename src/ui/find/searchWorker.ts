@@ -58,3 +58,8 @@ export type SeatMachine = Parameters<SearchApi['together']>[0][number];
 export async function boughtAtOnce(machines: readonly SeatMachine[]): ReturnType<SearchApi['together']> {
   return remote?.together(machines);
 }
+
+/** Which spares stand in for the pieces of machines that the search has found; undefined when something else was asked. */
+export async function sparesOf(machines: readonly SeatMachine[]): ReturnType<SearchApi['spares']> {
+  return remote?.spares(machines);
+}
