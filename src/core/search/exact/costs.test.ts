@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { finish } from '../../assess/trials';
+import { seedsTo } from '../../tests/seeds';
 import { smallMarket } from '../../tests/smallMarkets';
 import { costWords } from '../../words/found';
 import { demandsOf, without } from './clash';
@@ -8,7 +9,7 @@ import { workOf, type Question } from './question';
 import { tryAll } from './tryAll';
 
 /** Markets, and how many machines one may have to be tried plainly, once for each demand. */
-const SEEDS = 60;
+const SEEDS = seedsTo(60);
 const MOST = process.env['VANE_ALL'] === '1' ? 400 : 200;
 
 /** What every machine tried says, by demand. */

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { subjectOf, type Context } from '../../assess';
 import { finish } from '../../assess/trials';
+import { seedsTo } from '../../tests/seeds';
 import { rolling, smallMarket } from '../../tests/smallMarkets';
 import { demandsOf, without } from './clash';
 import type { FoundMachine } from './judge';
@@ -10,7 +11,7 @@ import { tryAll } from './tryAll';
 
 const EVERY = process.env['VANE_ALL'] === '1';
 /** Markets, and how many machines one may have to be tried plainly at each price. */
-const SEEDS = 60;
+const SEEDS = seedsTo(60);
 const MOST = EVERY ? 800 : 160;
 const MOST_DECIDED = 600;
 const PARTS = 3;

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { finish } from '../../assess/trials';
 import type { Item, Machine } from '../../model/machine';
+import { seedsTo } from '../../tests/seeds';
 import { rolling, smallMarket } from '../../tests/smallMarkets';
 import type { Option } from './option';
 import { workOf, type Question } from './question';
@@ -11,7 +12,7 @@ import type { Space } from './position';
 import { tryAll } from './tryAll';
 
 /** Markets, and how many machines one may have to be tried plainly. */
-const SEEDS = 60;
+const SEEDS = seedsTo(60);
 const MOST = process.env['VANE_ALL'] === '1' ? 3000 : 130;
 
 test('a draft is mended with the fewest changes and at the least cost, as every machine tried says; and only once', () => {

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { subjectOf, type Context } from '../../assess';
 import { finish } from '../../assess/trials';
+import { seedsTo } from '../../tests/seeds';
 import { smallMarket } from '../../tests/smallMarkets';
 import { MET } from '../../units/band';
 import { workOf, type Question } from './question';
@@ -8,7 +9,7 @@ import { MOST_MOVED, stabilityOf, type Stability } from './stability';
 import { tryAll } from './tryAll';
 
 /** Markets, and how many machines one may have to be tried plainly. */
-const SEEDS = 60;
+const SEEDS = seedsTo(60);
 const MOST = process.env['VANE_ALL'] === '1' ? 3000 : 400;
 
 /** Everything that is sold at another price: what is in the machine so much dearer, the rest so much cheaper. */

@@ -3,6 +3,7 @@ import { subjectOf, type Context } from '../../assess';
 import type { Brief } from '../../model/brief';
 import { finish } from '../../assess/trials';
 import type { Item, Machine } from '../../model/machine';
+import { seedsTo } from '../../tests/seeds';
 import { rolling, smallMarket } from '../../tests/smallMarkets';
 import type { FoundMachine } from './judge';
 import { changedPositions } from './near';
@@ -15,7 +16,7 @@ import { stepsFrom, type Steps } from './steps';
 import { MOST_TOGETHER, worthwhile } from './stepWorth';
 import { tryAll } from './tryAll';
 
-const SEEDS = 60;
+const SEEDS = seedsTo(60);
 const MOST = process.env['VANE_ALL'] === '1' ? 3000 : 420;
 const MUCH = 1e9;
 

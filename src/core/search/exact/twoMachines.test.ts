@@ -2,12 +2,13 @@ import { describe, expect, test } from 'vitest';
 import { subjectOf } from '../../assess';
 import { finish } from '../../assess/trials';
 import type { Brief } from '../../model/brief';
+import { seedsTo } from '../../tests/seeds';
 import { smallMarket } from '../../tests/smallMarkets';
 import { workOf } from './question';
 import { tryAll } from './tryAll';
 import { briefFor, MOST_SITTINGS, twoMachines, type TwoMachines } from './twoMachines';
 
-const SEEDS = 60;
+const SEEDS = seedsTo(60);
 const MOST = process.env['VANE_ALL'] === '1' ? 3000 : 400;
 
 /** Every task in a sitting of its own, with so much time for an export that some machine does it. */
