@@ -57,7 +57,8 @@ function kindsRead({ reads }: Rule): ReadonlySet<PartKind> | undefined {
 
 /**
  * Rules that can be asked of fewer parts than they read: what they find blocking there, further parts of the other kinds
- * make no better (they add draw, length or demands, take room and air, or are not read by what is found).
+ * make no better (they add draw, length or demands, take room and air, or are not read by what is found). What is written
+ * to drives is none of it: in a warm case runs are slower, and there are fewer of them in a week.
  */
 interface Early {
   readonly rules: readonly string[];
@@ -106,7 +107,7 @@ const EARLY: readonly Early[] = [
   { rules: ['drive-space', 'copies'], kinds: WIRED, unproven: true },
   { rules: ['cooler-load', 'card-load'], kinds: [...WIRED, 'cooler'] },
   // what a processor's own cooler leaves unknown, another one may settle
-  { rules: ['drive-endurance', 'task-figures'], kinds: [...WIRED, 'cooler'], unproven: true },
+  { rules: ['task-figures'], kinds: [...WIRED, 'cooler'], unproven: true },
   { rules: ['device-place', 'must-haves'], kinds: [...WIRED, 'case'] },
   { rules: ['fan-mounts'], kinds: ['cooler', 'case', 'fan'] },
   { rules: ['clearance', 'card-load'], kinds: [...WIRED, 'cooler', 'case'] },

@@ -1,9 +1,8 @@
 import { expect, test } from 'vitest';
 import { finish } from '../../assess/trials';
-import type { Item, Machine } from '../../model/machine';
+import { draftFrom } from '../../tests/smallDrafts';
 import { seedsTo } from '../../tests/seeds';
-import { rolling, smallMarket } from '../../tests/smallMarkets';
-import type { Option } from './option';
+import { smallMarket } from '../../tests/smallMarkets';
 import { workOf, type Question } from './question';
 import { changedPositions, staying } from './near';
 import { repairOf, type Repair } from './repair';
@@ -13,25 +12,17 @@ import { tryAll } from './tryAll';
 
 /** Markets, and how many machines one may have to be tried plainly. */
 const SEEDS = seedsTo(60);
+/** A machine was refused for what a drive endures, which no longer mattered once a warm case made its runs slower. */
+const ONCE_WRONG = [387];
 const MOST = process.env['VANE_ALL'] === '1' ? 3000 : 130;
 
 test('a draft is mended with the fewest changes and at the least cost, as every machine tried says; and only once', () => {
   const seen = { drafts: 0, sound: 0, one: 0, several: 0, cheaper: 0, never: 0, held: 0 };
-  for (let seed = 1; seed <= SEEDS; seed++) {
+  for (const seed of [...Array.from({ length: SEEDS }, (_, i) => i + 1), ...ONCE_WRONG]) {
     const { brief, context } = smallMarket(seed);
     const question = workOf(brief, context);
-    const { pick, chance } = rolling(seed * 13);
-    const { positions } = searchable({ ...question, unproven: 'allowed', least: { tasks: new Map() } }, context).space;
-    const items = positions.flatMap(({ choices }): Item[] => {
-      const options: Option[] = [];
-      for (let option = choices.at(0); option && options.length < 40; option = choices.at(options.length))
-        options.push(option);
-      // now and then something is not chosen yet, or is there already
-      if (options.length === 0 || chance(0.1)) return [];
-      const owned = chance(0.15);
-      return pick(options).items.map((item) => (owned ? { ...item, owned: true } : item));
-    });
-    const draft: Machine = { id: 'draft', name: 'Draft', items };
+    const draft = draftFrom(question, context, seed);
+    const { items } = draft;
     const held = staying(question, { items });
     let plain;
     let space: Space;

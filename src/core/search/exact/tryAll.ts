@@ -3,6 +3,7 @@ import { buyPolicy } from '../../money/policy';
 import { compareFound, judge, type FoundMachine } from './judge';
 import { leastPrices } from './least';
 import type { Option } from './option';
+import type { Space } from './position';
 import type { Question } from './question';
 import { machineOf, spaceOf } from './space';
 
@@ -17,27 +18,37 @@ export function tryAll(question: Question, context: Context, most = 20_000): { f
   const policy = buyPolicy(question.brief, context.settings, context.today);
   const prices = { ...leastPrices(context.catalogue, region, policy, question.rebates), undercuts: () => false };
   const space = spaceOf(question, context, prices, () => true);
-  const lists = space.positions.map(({ choices, held }) => {
-    const options: Option[] = [];
-    for (let option = choices.at(0); option; option = choices.at(options.length)) options.push(option);
-    return held ? [held, ...options] : options;
-  });
-  const size = lists.reduce((all, list) => all * list.length, 1);
-  if (size > most) throw new RangeError(`there are ${size} machines, more than ${most}`);
   const found: FoundMachine[] = [];
-  const at = lists.map(() => 0);
-  for (let tried = 0; tried < size; tried++) {
-    let rest = tried;
-    lists.forEach((list, i) => {
-      at[i] = rest % list.length;
-      rest = Math.floor(rest / list.length);
-    });
-    const options = lists.flatMap((list, i) => list[at[i] ?? 0] ?? []);
+  let tried = 0;
+  for (const options of everyChoice(space, most)) {
+    tried++;
     const changed = options.filter((option, i) => option !== space.positions[i]?.held).length;
     if (changed > (question.changes ?? Infinity)) continue;
     const machine = machineOf(space, question, options);
     const judged = judge(assess(machine, question.brief, context), question);
     if (judged.kind === 'found') found.push(judged.found);
   }
-  return { found: found.sort(compareFound), tried: size };
+  return { found: found.sort(compareFound), tried };
+}
+
+/**
+ * Every way of choosing an option for each position of a space.
+ * @throws RangeError when there are more than `most`
+ */
+export function* everyChoice({ positions }: Pick<Space, 'positions'>, most = 20_000): Generator<Option[]> {
+  const lists = positions.map(({ choices, held }) => {
+    const options: Option[] = [];
+    for (let option = choices.at(0); option; option = choices.at(options.length)) options.push(option);
+    return held ? [held, ...options] : options;
+  });
+  const size = lists.reduce((all, list) => all * list.length, 1);
+  if (size > most) throw new RangeError(`there are ${size} machines, more than ${most}`);
+  for (let place = 0; place < size; place++) {
+    let rest = place;
+    yield lists.flatMap((list) => {
+      const option = list[rest % list.length];
+      rest = Math.floor(rest / list.length);
+      return option ?? [];
+    });
+  }
 }
