@@ -22,6 +22,8 @@ test('pictures for the README', async ({ page, baseURL }) => {
   await team.getByRole('button', { name: 'Stop, keep what is known' }).click();
   await expect(team.getByRole('status')).toContainText('Stopped');
   await expect(team).toContainText('Bought in one basket', { timeout: 60_000 });
+  await team.getByRole('button', { name: 'Which spares would do for all desks?' }).click();
+  await expect(team.getByRole('region', { name: 'Spares for all desks' })).toBeVisible({ timeout: 60_000 });
   await shot(page, 'team');
   await page.goto('/workshop');
   await expect(page.getByRole('region', { name: 'Settings' })).toBeVisible();
@@ -94,7 +96,7 @@ test('pictures for the README', async ({ page, baseURL }) => {
   const steps = page.getByRole('list', { name: 'Steps' });
   await page.getByRole('textbox', { name: 'Who builds' }).fill('Ruan');
   for (let i = 0; i < 4; i++) await steps.getByRole('checkbox').nth(i).check();
-  await steps.getByRole('button', { name: /Screw the radiator/ }).click();
+  await steps.getByRole('button', { name: /8-pin processor power cable 1/ }).click();
   await settled(page);
   await shot(page, 'assemble');
   const part = (name: string) => page.getByRole('button', { name, exact: true }).click();
@@ -116,6 +118,7 @@ test('pictures for the README', async ({ page, baseURL }) => {
   await expect(page.getByRole('region', { name: 'What still works when' })).toContainText('The mains go', {
     timeout: 30_000,
   });
+  await calm(page);
   await settled(page);
   await shot(page, 'hand-over');
 

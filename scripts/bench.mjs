@@ -11,6 +11,7 @@ run('bench: basket', process.execPath, ['--import', 'tsx', rootPath('bench', 'ba
 run('bench: prices', process.execPath, ['--import', 'tsx', rootPath('bench', 'prices.ts')]);
 run('bench: steps', process.execPath, ['--import', 'tsx', rootPath('bench', 'steps.ts')]);
 run('bench: walks', process.execPath, ['--import', 'tsx', rootPath('bench', 'walks.ts')]);
+run('bench: memory', process.execPath, ['--expose-gc', '--import', 'tsx', rootPath('bench', 'memory.ts')]);
 run('bench: start', process.execPath, ['--import', 'tsx', rootPath('bench', 'start.ts')]);
 run('bench: remedies', process.execPath, ['--import', 'tsx', rootPath('bench', 'remedies.ts')]);
 run('bench: paint', process.execPath, ['--import', 'tsx', rootPath('bench', 'paint.ts')]);
