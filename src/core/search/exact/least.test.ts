@@ -67,6 +67,20 @@ describe('the least that a part adds to a basket', () => {
     expect(prices.undercuts(three, two)).toBe(false);
   });
 
+  test('of a set whose share one piece does not cost, the other takes the rest', () => {
+    const set = {
+      id: 's',
+      name: 'Set',
+      region: 'here',
+      parts: [one.id, two.id],
+      reductionMinor: 10_00,
+      until: '2026-12-31',
+    };
+    const prices = pricesOf([shop('a', { bundles: [set] })], [offer('one', 'a', 1), offer('two', 'a', 100_00)]);
+    // 5.00 each; the first costs 0.01, so 4.99 more of it fall on the second
+    expect([prices.of(one), prices.of(two)]).toEqual([0, 90_01]);
+  });
+
   test('is never above what a basket comes to, whatever is bought together', () => {
     for (let seed = 1; seed <= 150; seed++) {
       const { pick, chance, next } = rolling(seed);
@@ -91,7 +105,8 @@ describe('the least that a part adds to a basket', () => {
                     name: 'Set',
                     region: 'here',
                     parts: [one.id, two.id],
-                    reductionMinor: 7_00,
+                    // now and then more than the lesser of the two costs
+                    reductionMinor: pick([7_00, 60_00]),
                     until: '2026-12-31',
                   },
                 ],
@@ -100,7 +115,9 @@ describe('the least that a part adds to a basket', () => {
         }),
       );
       const offers = parts.flatMap(({ id }) =>
-        sellers.flatMap((seller) => (chance(0.7) ? [offer(id, seller.id, Math.round(2000 + next() * 9000))] : [])),
+        sellers.flatMap((seller) =>
+          chance(0.7) ? [offer(id, seller.id, Math.round(chance(0.25) ? 1 + next() * 900 : 2000 + next() * 9000))] : [],
+        ),
       );
       const region = { ...NET, taxRounding: pick(['line', 'invoice'] as const), pricesIncludeTax: chance(0.5) };
       const catalogue = market(parts, sellers, offers, [region]);

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../../model/catalogue';
 import type { Item } from '../../model/machine';
-import type { Offer, Region } from '../../model/offers';
+import type { Bundle, Offer, Region } from '../../model/offers';
 import { couponHolds } from '../../money/invoice';
 import { landedPrice, sellerOf } from '../../money/landed';
 import { buyable, type BuyPolicy } from '../../money/policy';
@@ -59,7 +59,7 @@ export interface LeastPrices {
 
 /**
  * A part's least price: over the offers that may be bought the price less the share of every bundle that could fall on
- * it, with its own shipping and tax, rounded down. Parcels' shipping is left out because one more part can make it free.
+ * it (an even one, and what pieces cheaper than theirs leave), with its own shipping and tax, rounded down. Parcels' shipping is left out because one more part can make it free.
  * It is a bound because an invoice shares exactly these reductions out over its lines, and rounds no further down.
  * Coupons are bounded over the machine: who uses one buys there for its threshold.
  */
@@ -67,12 +67,31 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
   const known = new Map<string, number | undefined>();
   const rate = region.pricesIncludeTax ? 1 : 1 + region.taxRate;
   const taxed = (minor: number): number => Math.floor(plainNumber(minor) * rate + 1e-9);
+  /** A piece's even share of a bundle's reduction. */
+  const shareOf = ({ parts, reductionMinor }: Bundle): number => Math.ceil(plainNumber(reductionMinor) / parts.length);
+  const lefts = new Map<Bundle, number>();
+  /** What of a bundle's reduction is left when pieces take their even shares and no more than they cost: others take it. */
+  function left(bundle: Bundle, seller: string): number {
+    let known = lefts.get(bundle);
+    if (known === undefined) {
+      const share = shareOf(bundle);
+      const taken = bundle.parts.reduce((sum, id) => {
+        const part = catalogue.part(id);
+        const prices = (part ? buyable(part, catalogue, policy) : []).flatMap(({ offer }) =>
+          offer.seller === seller ? [plainNumber(offer.priceMinor)] : [],
+        );
+        return sum + Math.min(share, ...prices);
+      }, 0);
+      lefts.set(bundle, (known = Math.max(0, plainNumber(bundle.reductionMinor) - taken)));
+    }
+    return known;
+  }
   const leastOffer = (offer: Offer, part: Part): number => {
     let bundled = 0;
-    for (const { region: where, until, parts, reductionMinor } of sellerOf(offer, catalogue).bundles ?? [])
-      if (where === region.id && policy.today <= until && parts.includes(part.id)) {
-        const share = parts.filter((id) => id === part.id).length / parts.length;
-        bundled = Math.max(bundled, Math.ceil(plainNumber(reductionMinor) * share));
+    for (const bundle of sellerOf(offer, catalogue).bundles ?? [])
+      if (bundle.region === region.id && policy.today <= bundle.until && bundle.parts.includes(part.id)) {
+        const pieces = bundle.parts.filter((id) => id === part.id).length;
+        bundled = Math.max(bundled, shareOf(bundle) * pieces + left(bundle, offer.seller));
       }
     const mailed =
       rebates &&

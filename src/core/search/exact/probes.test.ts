@@ -21,9 +21,18 @@ const refusedBy = ({ probes, stages, progressOf, question }: Searchable, options
   const own = (of: readonly number[]): Option[] => of.map((at) => options[at] as Option);
   return [
     ...probes.flatMap(({ of, holds, rules }) => (holds(own(of)) ? [] : [rules.join() || `asked of ${of.join()}`])),
-    ...stages.flatMap((stage) =>
-      meets(progressOf(stage, own(stage.of)), question) ? [] : [`work of ${stage.of.join()}`],
-    ),
+    ...stages.flatMap((stage) => {
+      const whole = own(stage.of);
+      // drives of some roles are asked by themselves first
+      const parts = stage.partly
+        ? whole.flatMap(({ groups = [] }, at) =>
+            groups.map((group) => whole.map((each, i) => (i === at ? group : each))),
+          )
+        : [];
+      return [...parts, whole].every((list) => meets(progressOf(stage, list), question))
+        ? []
+        : [`work of ${stage.of.join()}`];
+    }),
   ];
 };
 

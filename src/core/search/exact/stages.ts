@@ -1,12 +1,16 @@
-import type { Context, Subject } from '../../assess';
+import { freshSubject, type Context, type Subject } from '../../assess';
 import { factsForTrades } from '../../assess/stages';
 import { DRIVE_ROLES, resourceKey, type DriveRole } from '../../figures/resources';
 import { VIEWS } from '../../assess/view';
 import type { Catalogue } from '../../model/catalogue';
+import type { Brief } from '../../model/brief';
 import { fitParts } from '../../model/fitted';
+import type { Machine } from '../../model/machine';
+import type { Task } from '../../model/tasks';
 import type { PartKind } from '../../parts';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
+import { isAwaited } from '../../work/flowEnds';
 import { atMost } from '../../heat/state';
 import type { SittingResult, TaskResult } from '../../predict/results';
 import { worstOf } from '../../predict/worst';
@@ -75,17 +79,42 @@ export function stagesFor(
   const absent = absentKinds(space);
   const of = (kinds: ReadonlySet<PartKind>) => positionsOf(space, kinds);
   const made = (options: readonly Option[], kinds: ReadonlySet<PartKind>) => machineOf(space, question, options, kinds);
-  /** The share of their rates that named streams get on a board with only the devices that they join. */
+  /** Roles that drives are still to come for. */
+  function awaitedIn({ items }: Machine): ReadonlySet<DriveRole> {
+    const there = new Set(items.flatMap(({ roles = [] }) => roles));
+    return new Set(space.roles.filter((role) => !there.has(role)));
+  }
+  /** Subjects of some streams alone, by the tasks that they belong to. */
+  const some = new Map<string, Subject>();
+  /** What judges the streams of a machine that drives are still to come for: those that end at none of these. */
+  function streaming(machine: Machine): Subject {
+    const awaited = awaitedIn(machine);
+    if (awaited.size === 0) return subject;
+    const parts = fitParts(machine, catalogue);
+    const tasks = brief.tasks.filter(
+      (task) =>
+        STREAMING.has(task.kind) && endsOf(task).every((end) => !isRole(end) || !isAwaited({ parts, awaited }, end)),
+    );
+    const key = tasks.map(({ id }) => id).join();
+    let known = some.get(key);
+    if (!known) some.set(key, (known = freshSubject(briefOfTasks(brief, tasks), context)));
+    return known;
+  }
+  /**
+   * The share of their rates that named streams get on a board with only the devices that they join. Of drives of some
+   * roles alone those count that end at no other drive: fewer devices and streams leave them no less.
+   */
   function streams(): Stage {
     const kinds: ReadonlySet<PartKind> = new Set(['processor', 'board', 'expansion', 'drive', 'mixer']);
     return {
       of: brief.tasks.some(({ kind }) => STREAMING.has(kind)) ? of(kinds) : [],
       reads: drives.streams,
-      partly: false,
+      partly: true,
       enveloped: false,
       progress: (options) => {
         const shares = new Map<string, number>();
-        for (const { flows } of subject.coldOf(made(options, kinds)))
+        const machine = made(options, kinds);
+        for (const { flows } of streaming(machine).coldOf(machine))
           for (const { task, flow, realTime, bytesPerS } of flows)
             // what is not known of a stream bounds nothing, and a whole stream may be more than whole
             if (realTime && bytesPerS !== undefined && bytesPerS < flow.bytesPerS * MET)
@@ -116,9 +145,7 @@ export function stagesFor(
         enveloped: !HOUSES.some((kind) => kinds.has(kind)),
         progress: (options, least) => {
           const machine = made(options, kinds);
-          const there = new Set(machine.items.flatMap(({ roles = [] }) => roles));
-          const awaited = new Set(space.roles.filter((role) => !there.has(role)));
-          return best(fitParts(machine, catalogue), { kinds: chosen, awaited }, least);
+          return best(fitParts(machine, catalogue), { kinds: chosen, awaited: awaitedIn(machine) }, least);
         },
       };
     }),
@@ -176,3 +203,26 @@ export function drivesAlone(question: Question, context: Context): (option: Opti
     return best(fitParts({ ...bare, items: [...items] }, context.catalogue), { kinds, awaited }, question.least.tasks);
   };
 }
+
+/** A brief that asks for some of its tasks only. */
+function briefOfTasks(brief: Brief, tasks: readonly Task[]): Brief {
+  const ids = new Set(tasks.map(({ id }) => id));
+  return {
+    ...brief,
+    tasks: [...tasks],
+    sittings: brief.sittings.flatMap((sitting) => {
+      const own = sitting.tasks.filter((id) => ids.has(id));
+      return own.length > 0 ? [{ ...sitting, tasks: own }] : [];
+    }),
+  };
+}
+
+const isRole = (end: string): boolean => (DRIVE_ROLES as readonly string[]).includes(end);
+
+/** Where a task's named streams begin and end. */
+const endsOf = (task: Task): readonly string[] =>
+  task.kind === 'ingest'
+    ? [task.from, task.to, ...(task.copyTo === undefined ? [] : [task.copyTo])]
+    : task.kind === 'custom'
+      ? (task.flows ?? []).flatMap(({ from, to }) => [from, to])
+      : [];
