@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { assess, contextOf, type Context } from '@/core/assess';
 import { finish } from '@/core/assess/trials';
-import { caseCatalogue, readCase, CASE_FORMAT } from '@/core/formats/caseFile';
+import { caseCatalogue, readCase, CASE_FORMAT, type CaseFile } from '@/core/formats/caseFile';
 import { readCatalogue } from '@/core/formats/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { compileCatalogue } from '@/core/model/catalogue';
@@ -212,13 +212,17 @@ function limitsOf(options: Options, { catalogue }: Context, currency: Currency):
   };
 }
 
+/** A case as it is read, with the parts that are known around it. */
+function readCaseAt(path: string, data: CatalogueData): CaseFile {
+  const parsed = readCase(textOf(path), new Set(data.parts.map(({ id }) => id as string)));
+  if (!parsed.ok) throw new Misuse(path, parsed.problems.map(({ path: at, message }) => `${at} ${message}`).join('; '));
+  return parsed.value;
+}
+
 /** The question that the options ask about a case. */
 async function taskOf(options: Options, own: () => Promise<CatalogueData>): Promise<Task> {
   const data = await around(options, own);
-  const parsed = readCase(textOf(options.path), new Set(data.parts.map(({ id }) => id as string)));
-  if (!parsed.ok)
-    throw new Misuse(options.path, parsed.problems.map(({ path, message }) => `${path} ${message}`).join('; '));
-  const file = parsed.value;
+  const file = readCaseAt(options.path, data);
   const context = contextOf(compileCatalogue(caseCatalogue(file, data)), file.today);
   const { brief } = file;
   const region = context.catalogue.region(brief.region);
@@ -359,7 +363,13 @@ const USUAL_STEP = '500.00';
 async function findTeam(options: Options, own: () => Promise<CatalogueData>): Promise<number> {
   const paths = [options.path, ...options.others];
   const tasks: Task[] = [];
-  for (const path of paths) tasks.push(await taskOf({ ...options, path, budget: undefined }, own));
+  // one market for all: what is on sale in one case can be bought for the others
+  let market = await around(options, own);
+  for (const path of paths) market = caseCatalogue(readCaseAt(path, market), market);
+  for (const path of paths)
+    tasks.push(
+      await taskOf({ ...options, catalogue: undefined, path, budget: undefined }, () => Promise.resolve(market)),
+    );
   const currencies = new Set(
     tasks.map(({ context, question }) => context.catalogue.region(question.brief.region)?.currency),
   );

@@ -316,6 +316,34 @@ describe('vane find', () => {
     expect(floor.out + floor.err).toContain('"much" is no amount in USD');
   });
 
+  test('a team buys in one market, and keeps spares that stand in for all', () => {
+    const desk = (without: readonly string[]): string =>
+      changed((json) => {
+        const { brief } = json as unknown as { brief: { tasks: { id: string }[]; sittings: { tasks: string[] }[] } };
+        brief.tasks = brief.tasks.filter(({ id }) => id === 'desk');
+        brief.sittings = brief.sittings.slice(0, 1);
+        for (const sitting of brief.sittings) sitting.tasks = ['desk'];
+        json.machines = json.machines.filter(({ id }) => id === 'film-b');
+        json.parts = json.parts.filter(({ id }) => !without.includes(String(id)));
+        json.offers = json.offers.filter(({ part }) => !without.includes(String(part)));
+      });
+    // the second names one supply only: the first one's stands in at both desks all the same
+    const cases = [file('a.json', desk([])), file('b.json', desk(['voltarn-hearth-600', 'voltarn-hearth-700']))];
+    const { code, out } = vane('find', 'team', ...cases, '--budget', '9000', '--json');
+    expect(code).toBe(0);
+    const { spares, seats } = JSON.parse(out) as {
+      seats: { id: string; priceMinor: number }[];
+      spares: { kind: string; spares: { standsFor: { seat: string }[] }[]; without: unknown[] }[];
+    };
+    expect(seats[0]?.priceMinor).toBe(seats[1]?.priceMinor);
+    const supply = spares.find(({ kind }) => kind === 'supply');
+    expect(supply?.spares.map(({ standsFor }) => standsFor.map(({ seat }) => seat))).toEqual([['case-1', 'case-2']]);
+    expect(spares.every(({ without }) => without.length === 0)).toBe(true);
+    expect(vane('find', 'team', ...cases, '--budget', '9000').out).toMatch(
+      /\d spares for [\d,.]+ USD stand in for \d+ pieces/,
+    );
+  });
+
   test('completes a draft around what it has', () => {
     const nearly = changed((json) => {
       const { brief } = json as unknown as { brief: { tasks: { id: string }[]; sittings: { tasks: string[] }[] } };
