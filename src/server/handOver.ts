@@ -4,12 +4,12 @@ import { handOverBlocks, handOverTitle } from '@/core/formats/paper/handOver';
 import { inPhase } from '@/core/model/phases';
 import { asPromised } from '@/core/prove/learning';
 import { UNNAMED } from '@/core/quote/terms';
-import { finish } from '@/core/assess/trials';
 import { firstUpgradeTrials } from '@/core/upgrade/firstUpgrade';
 import * as projects from '@/store/projectStore';
 import { readLogo, readWorkshop } from '@/store/quoteStore';
 import { paperPdf } from './papers/pdf';
 import { todayOf, type Service } from './service';
+import { unhurried } from './unhurried';
 
 /** The sheet that goes with a machine, as a PDF; undefined where there is no such draft. */
 export async function handOverPdf(service: Service, seatId: string, draftId: string): Promise<Buffer | undefined> {
@@ -25,7 +25,7 @@ export async function handOverPdf(service: Service, seatId: string, draftId: str
   ];
   const context = contextOf(compiled, today, settings, [...seat.drafts.map(({ body }) => body), ...elsewhere]);
   const assessment = assess(asPromised(inPhase(draft.body, 'now')), seat.brief.body, context);
-  const upgrade = finish(firstUpgradeTrials(assessment.facts.machine, seat.brief.body, context));
+  const upgrade = await unhurried(firstUpgradeTrials(assessment.facts.machine, seat.brief.body, context));
   const sheet = handOverOf(assessment, seat.brief.body.name, workshop.from, upgrade);
   return paperPdf(
     {
