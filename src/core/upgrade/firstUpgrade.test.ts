@@ -6,7 +6,7 @@ import { handOverBlocks } from '../formats/paper/handOver';
 import { compileCatalogue } from '../model/catalogue';
 import { editMachine } from '../model/edits';
 import { coinSteps, type Step } from '../search/coinSteps';
-import { assessed, BUSY, dataOf, partLike, type Change } from '../tests/world';
+import { assessed, BUSY, dataOf, partLike, without, type Change } from '../tests/world';
 import { firstUpgradeWords } from '../words/firstUpgrade';
 import { firstUpgradeTrials } from './firstUpgrade';
 
@@ -62,6 +62,18 @@ describe('what to upgrade first', () => {
       JSON.stringify(handOverBlocks(handOverOf(assessment, 'Film desk', undefined, upgrade), assessment));
     expect(later(step)).toContain('First upgrade: Halcyte Test 16');
     expect(later()).not.toContain('First upgrade');
+  });
+
+  test('an addition to a machine that stands costs what it costs, though it is put in as owned', () => {
+    const bare: Change = { items: without('card-1') };
+    const { machine, brief } = assessed(bare).facts;
+    const stands = editMachine(machine, { kind: 'handed-over' });
+    const prices = (from: typeof machine) =>
+      coinSteps(from, brief, contextWith(bare))
+        .up.filter(({ edit }) => edit.kind === 'add')
+        .map(({ part, effect }) => [part.id, effect.priceMinor]);
+    expect(prices(stands)).toContainEqual(['card', 107_50]);
+    expect(prices(stands)).toEqual(prices(machine));
   });
 
   test('is none where nothing helps', () => {
