@@ -426,3 +426,21 @@ export const freshTaskId = (brief: Brief, kind: string): string => firstFree(cou
 
 export const freshSittingId = (brief: Brief): string =>
   firstFree(counted('sitting', brief.sittings.length + 1), idIn(brief.sittings));
+
+/**
+ * A machine after an edit whose new parts are bought. Into a machine that stands a person puts what is there already, as
+ * owned; what is only tried on it has its price.
+ */
+export function purchased(machine: Machine, edit: MachineEdit): Machine {
+  const changed = editMachine(machine, edit);
+  if (machine.present !== true || changed === machine) return changed;
+  const partOf = new Map(machine.items.map(({ id, part }) => [id, part]));
+  return {
+    ...changed,
+    items: changed.items.map((item) => {
+      if (partOf.get(item.id) === item.part) return item;
+      const { owned: _owned, ...rest } = item;
+      return rest;
+    }),
+  };
+}

@@ -1,7 +1,7 @@
 import { saleState } from '../parts/onSale';
 import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
-import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
+import { editMachine, freshItemId, purchased, type MachineEdit } from '../model/edits';
 import { fullName } from '../model/fitted';
 import type { DriveRole } from '../figures/resources';
 import type { Machine } from '../model/machine';
@@ -52,7 +52,7 @@ export function editFor(machine: Machine, position: Position, part: Part): Machi
 /** The machine with a part in a position, pinned where the position says so. */
 export function withPart(machine: Machine, position: Position, part: Part): Machine {
   const edit = editFor(machine, position, part);
-  const changed = editMachine(machine, edit);
+  const changed = purchased(machine, edit);
   return position.pin !== undefined && edit.kind === 'add'
     ? editMachine(changed, { kind: 'pin', item: edit.item.id, slot: position.pin })
     : changed;

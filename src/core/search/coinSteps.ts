@@ -2,7 +2,7 @@ import { isOnSale } from '../parts/onSale';
 import { rootOf } from '../parts/lookalikes';
 import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
-import { editMachine, freshItemId, type MachineEdit } from '../model/edits';
+import { freshItemId, purchased, type MachineEdit } from '../model/edits';
 import { fullName } from '../model/fitted';
 import type { DriveRole } from '../figures/resources';
 import type { Machine } from '../model/machine';
@@ -48,9 +48,7 @@ const HELPS = 1.01;
 const DECISIVE = 5;
 
 /** The same, a trial at a time; parts that are owned may be asked to go as well. */
-export function* coinTrials(standing: Machine, brief: Brief, context: Context, ownedMayGo = false): Trials<CoinSteps> {
-  // into a machine that is there everything is put as owned: what is tried would cost nothing
-  const { present: _present, ...machine } = standing;
+export function* coinTrials(machine: Machine, brief: Brief, context: Context, ownedMayGo = false): Trials<CoinSteps> {
   const before = subjectOf(brief, context).assess(machine);
   const bench = trialBench(before, brief, context);
   const { now } = bench;
@@ -61,7 +59,7 @@ export function* coinTrials(standing: Machine, brief: Brief, context: Context, o
   for (const { edit, part, replaced } of stepsToTry(machine, brief, before, context, ownedMayGo)) {
     tried++;
     yield;
-    const changed = editMachine(machine, edit);
+    const changed = purchased(machine, edit);
     if (bench.turnedDown(changed, 'caution')) continue;
     const effect = effectOf(now, bench.outcomeOf(edit, changed, part));
     if (effect.priceMinor === undefined || !bringsNothingAsBadAs(effect, 'caution')) continue;

@@ -2,7 +2,7 @@ import { isOnSale } from '../parts/onSale';
 import { rootOf } from '../parts/lookalikes';
 import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
-import { editMachine, type MachineEdit } from '../model/edits';
+import { editMachine, purchased, type MachineEdit } from '../model/edits';
 import { fitParts, fullName } from '../model/fitted';
 import type { DriveRole } from '../figures/resources';
 import type { Machine } from '../model/machine';
@@ -91,7 +91,7 @@ export function* remedyTrials(
   const buyable = (kind: PartKind): readonly Part[] =>
     context.catalogue.ofKind(kind).filter((part: Part) => isOnSale(part, context.today));
   for (const { edit, part } of editsAgainst({ machine, finding, assessed: before, buyable }, asked)) {
-    const changed = editMachine(machine, edit);
+    const changed = purchased(machine, edit);
     if (changed === machine) continue;
     yield;
     if (bench.turnedDown(changed, saves ? 'caution' : finding.level)) continue;

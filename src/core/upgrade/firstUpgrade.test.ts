@@ -1,11 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import { contextOf, type Context } from '../assess';
+import { assess, contextOf, type Context } from '../assess';
 import { finish } from '../assess/trials';
 import { handOverOf } from '../assemble/handOver';
 import { handOverBlocks } from '../formats/paper/handOver';
 import { compileCatalogue } from '../model/catalogue';
-import { editMachine } from '../model/edits';
+import { editMachine, purchased } from '../model/edits';
+import { rankCandidates } from '../search/candidates';
 import { coinSteps, type Step } from '../search/coinSteps';
+import { remedyTrials } from '../search/remedies';
 import { assessed, BUSY, dataOf, partLike, without, type Change } from '../tests/world';
 import { firstUpgradeWords } from '../words/firstUpgrade';
 import { firstUpgradeTrials } from './firstUpgrade';
@@ -74,6 +76,32 @@ describe('what to upgrade first', () => {
         .map(({ part, effect }) => [part.id, effect.priceMinor]);
     expect(prices(stands)).toContainEqual(['card', 107_50]);
     expect(prices(stands)).toEqual(prices(machine));
+  });
+
+  test('so do candidates of the tray and remedies; what a person puts in is there', () => {
+    const { machine, brief } = assessed(LARGER).facts;
+    const stands = editMachine(machine, { kind: 'handed-over' });
+    const ranked = rankCandidates(
+      stands,
+      brief,
+      { kind: 'processor', item: 'cpu-1' },
+      contextWith(LARGER),
+      assess(stands, brief, contextWith(LARGER)),
+    );
+    expect(ranked.map(({ part, effect }) => [part.id, effect.priceMinor])).toEqual([
+      ['cpu-16', 107_50],
+      ['cpu', 0],
+    ]);
+    const bare: Change = { items: without('card-1') };
+    const { machine: lacks, brief: asks } = assessed(bare).facts;
+    const there = editMachine(lacks, { kind: 'handed-over' });
+    const before = assess(there, asks, contextWith(bare));
+    const missing = before.findings.find(({ level }) => level === 'blocks');
+    const remedies = missing ? finish(remedyTrials(there, asks, missing, contextWith(bare), 3, before)) : [];
+    expect(remedies.map(({ part, effect }) => [part?.id, effect.priceMinor])).toContainEqual(['card', 107_50]);
+    const edit = { kind: 'swap', item: 'cpu-1', part: partLike('cpu', { id: 'cpu-16' }).id, label: 'x' } as const;
+    const owned = (given: typeof stands) => given.items.find(({ id }) => id === 'cpu-1')?.owned;
+    expect([owned(editMachine(stands, edit)), owned(purchased(stands, edit))]).toEqual([true, undefined]);
   });
 
   test('is none where nothing helps', () => {
