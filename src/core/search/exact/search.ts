@@ -464,7 +464,8 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       prices.mostOff * (least - alone) -
       couponsAt(
         node,
-        node.pricedMinor + least,
+        // what they may come to beyond the least of each by itself, not beyond what the changes leave
+        node.pricedMinor + alone,
         open.map(({ held, other }) => Math.min(held ?? Infinity, other ?? Infinity)),
       )
     );

@@ -17,6 +17,8 @@ import { MOST_TOGETHER, worthwhile } from './stepWorth';
 import { tryAll } from './tryAll';
 
 const SEEDS = seedsTo(60);
+/** A coupon's threshold was out of reach, as far as was bounded, though what had to stay as it was came to it. */
+const ONCE_WRONG = [542];
 const MOST = process.env['VANE_ALL'] === '1' ? 3000 : 420;
 const MUCH = 1e9;
 
@@ -42,7 +44,7 @@ function harder(brief: Brief, all: readonly FoundMachine[], context: Context, ti
 
 test('steps and savings around a draft are those that every machine tried shows', () => {
   const seen = { drafts: 0, up: 0, savings: 0, targets: 0, never: 0, together: 0 };
-  for (let seed = 1; seed <= SEEDS; seed++) {
+  for (const seed of [...Array.from({ length: SEEDS }, (_, i) => i + 1), ...ONCE_WRONG]) {
     const { brief: easy, context } = smallMarket(seed);
     const allOf = (asked: Brief): FoundMachine[] => {
       try {
