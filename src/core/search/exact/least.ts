@@ -43,6 +43,8 @@ export interface LeastPrices {
   readonly ofItem: (item: Item, part: Part) => number | undefined;
   /** The largest share that a coupon takes off. */
   readonly mostOff: number;
+  /** By so much all coupons together may take off more than their shares, as each is rounded to the unit. */
+  readonly roundedMinor: number;
   /** A part as a piece that coupons may be used on. */
   readonly bought: (part: Part) => Bought;
   /**
@@ -202,6 +204,7 @@ export function leastPrices(catalogue: Catalogue, region: Region, policy: BuyPol
   return {
     of,
     bought,
+    roundedMinor: sellers.length * Math.ceil(rate),
     mostOff: Math.max(0, ...reductions.map(({ percent }) => percent)),
     couponsMinor: (chosen, open, roomMinor) => {
       const best = new Map<number, number>();

@@ -518,15 +518,16 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
         if (!items[i]?.owned) chosen.push(prices.bought(part));
       });
     const open = leasts.map((leastMinor, i) => ({ kinds: positions[node.depth + i]?.kinds ?? [], leastMinor }));
-    if (open.length === 0 || limit() === Infinity) return prices.couponsMinor(chosen, open, Infinity);
+    if (open.length === 0 || limit() === Infinity)
+      return prices.couponsMinor(chosen, open, Infinity) + prices.roundedMinor;
     // dearer than what is left below the limit nothing comes that is still wanted
     const atMost = prices.couponsMinor(chosen, open, Infinity);
-    return prices.couponsMinor(chosen, open, Math.max(0, limit() - key + atMost));
+    return prices.couponsMinor(chosen, open, Math.max(0, limit() - key + atMost)) + prices.roundedMinor;
   }
 
   /** Whether a node that takes this option is dearer than all that is still wanted, whatever else it takes. */
   function pricier({ pricedMinor }: Node, { leastMinor }: Option): boolean {
-    return (pricedMinor + leastMinor) * (1 - prices.mostOff) - amountsMinor > limit();
+    return (pricedMinor + leastMinor) * (1 - prices.mostOff) - amountsMinor - prices.roundedMinor > limit();
   }
 
   function pushChild(parent: Node, from: number, steps: number): void {

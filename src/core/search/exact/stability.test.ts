@@ -10,6 +10,8 @@ import { tryAll } from './tryAll';
 
 /** Markets, and how many machines one may have to be tried plainly. */
 const SEEDS = seedsTo(60);
+/** A coupon was rounded up, and its bound was not. */
+const ONCE_WRONG = [978];
 const MOST = process.env['VANE_ALL'] === '1' ? 3000 : 400;
 
 /** Everything that is sold at another price: what is in the machine so much dearer, the rest so much cheaper. */
@@ -33,7 +35,7 @@ const sorted = (ids: Iterable<string>) => [...ids].sort().join();
 
 test('what would take the choice’s place equals every machine tried', () => {
   const seen = { chosen: 0, parts: 0, alone: 0, turned: 0, held: 0, missing: 0 };
-  for (let seed = 1; seed <= SEEDS; seed++) {
+  for (const seed of [...Array.from({ length: SEEDS }, (_, i) => i + 1), ...ONCE_WRONG]) {
     const { brief, context } = smallMarket(seed);
     const question = workOf(brief, context);
     let all;
