@@ -6,7 +6,7 @@ import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { usualColumns, type Column } from '@/core/library/columns';
 import { ChoiceButton } from '../shared/ChoiceButton';
 import { Dragging, useMovable } from '../shared/sortable';
@@ -24,7 +24,13 @@ export function Columns({ all, question, onQuestion }: ColumnsProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const shown = question.columns.flatMap((key) => all.find((column) => column.key === key) ?? []);
   const keys = shown.map(({ key }) => key);
-  const show = (columns: readonly string[]) => onQuestion({ ...question, columns });
+  const group = useRef<HTMLDivElement>(null);
+  const order = (columns: readonly string[]) => onQuestion({ ...question, columns });
+  const show = (columns: readonly string[]) => {
+    // what was pressed goes away: without the focus the keys would reach nothing here
+    group.current?.focus({ preventScroll: true });
+    order(columns);
+  };
   return (
     <>
       <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="dialog">
@@ -38,14 +44,14 @@ export function Columns({ all, question, onQuestion }: ColumnsProps) {
           anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
           slotProps={{ paper: { sx: { p: 3, maxWidth: 560, maxHeight: '80vh' } } }}
         >
-          <Box role="group" aria-label="Columns shown">
+          <Box ref={group} tabIndex={-1} role="group" aria-label="Columns shown" sx={{ outline: 'none' }}>
             <Box component="span" className="spread small" sx={{ mb: 1 }}>
               <b>Columns shown, in their order</b>
               <TextButton onClick={() => show(usualColumns(question.kind))}>The usual ones</TextButton>
             </Box>
             <Dragging
               nameOf={(id) => all.find(({ key }) => key === id)?.label ?? id}
-              onMoved={(id, over) => show(arrayMove(keys, keys.indexOf(id), keys.indexOf(over)))}
+              onMoved={(id, over) => order(arrayMove(keys, keys.indexOf(id), keys.indexOf(over)))}
             >
               <SortableContext items={keys} strategy={verticalListSortingStrategy}>
                 <Stack component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>
