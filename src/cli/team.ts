@@ -42,17 +42,8 @@ export async function teamCommand(
   }));
   const sharing = sharesAround(seats, budgetMinor, stepMinor);
   const state = !end.done ? 'stopped' : sharing.kind === 'shared' ? 'proven' : 'impossible';
-  const together =
-    sharing.kind === 'shared'
-      ? boughtTogether(
-          sharing.shares.seats.flatMap(({ point }, i) => {
-            const [found, each] = [known.seats[i]?.points[point], cases[i]];
-            return found && each ? [subjectOf(each.question.brief, quickly(each.context)).assess(found.machine)] : [];
-          }),
-        )
-      : undefined;
   const gets =
-    end.done && sharing.kind === 'shared'
+    sharing.kind === 'shared'
       ? sharing.shares.seats.flatMap(({ id, point }, i) => {
           const [found, each] = [known.seats[i]?.points[point], cases[i]];
           return found && each
@@ -60,7 +51,11 @@ export async function teamCommand(
             : [];
         })
       : [];
-  const shelves = gets.length > 1 ? finish(sparesTrials(gets)) : undefined;
+  const together =
+    gets.length > 0
+      ? boughtTogether(gets.map(({ brief, machine, context }) => subjectOf(brief, context).assess(machine)))
+      : undefined;
+  const shelves = end.done && gets.length > 1 ? finish(sparesTrials(gets)) : undefined;
   const nameOf = (id: string): string => cases.find((each) => each.id === id)?.name ?? id;
   if (json)
     say(

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import type { Assessment } from '../assess';
 import { assessed, plus, type Change } from '../tests/world';
 import { detailWords } from '../words/assemble';
 import { cableWaysOf, reachOf, type CableWay } from './cableWays';
@@ -16,6 +17,10 @@ function way(step: string, change: Change = {}): CableWay {
   if (!found) throw new Error(`no way of ${step}`);
   return found;
 }
+const used = (assessment: Assessment) => {
+  const plan = planOf(assessment);
+  return kitOf(assessment, plan, cableWaysOf(assessment, plan.steps), false).consumables;
+};
 const said = (step: string, change: Change = {}): string => detailWords({ of: 'way', way: way(step, change) });
 
 /** A lead from one plug to the same plug. */
@@ -103,9 +108,9 @@ describe('whether a cable reaches', () => {
       'behind the board, about 690 mm to where this plug usually sits: the cable has 500 mm, some 190 mm too short: an extension',
     );
     const assessment = assessed(change);
-    expect(kitOf(assessment, planOf(assessment), false).consumables).toContain('extension');
+    expect(used(assessment)).toContain('extension');
     const enough = assessed({ parts: withLengths({ ...LENGTHS, 'card-16': 700 }) });
-    expect(kitOf(enough, planOf(enough), false).consumables).not.toContain('extension');
+    expect(used(enough)).not.toContain('extension');
   });
 
   test('nothing is known of a cable whose length nobody states, of a second one that is a lead, and of a lead’s', () => {
@@ -150,6 +155,15 @@ describe('what is not known has no way', () => {
     expect(front.get('front switch')?.corners).toEqual([[244 - 30, 75 + 305 - 8, 8]]);
     expect(detailWords({ of: 'way', way: front.get('front switch') as CableWay })).toContain('does not state it');
     expect(ways({ items: (items) => items.filter(({ part }) => part !== 'case') }).size).toBe(0);
+  });
+
+  test('a machine that stands has cables that reach: their ways are shown and not judged', () => {
+    const short: Change = { parts: withLengths({ ...LENGTHS, 'processor-8': 300 }), machine: { present: true } };
+    expect(way('board processor-8', short)).toMatchObject({ side: 'behind', needsMm: undefined, reach: 'unknown' });
+    expect(way('board processor-8', short).corners).toHaveLength(5);
+    expect(said('board processor-8', short)).toBe('behind the board where there is room');
+    expect(used(assessed(short))).not.toContain('extension');
+    expect(used(assessed({ parts: withLengths({ ...LENGTHS, 'processor-8': 300 }) }))).toContain('extension');
   });
 
   test('steps without a cable have none, and fans’ headers differ too much to be drawn', () => {

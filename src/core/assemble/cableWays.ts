@@ -17,7 +17,7 @@ export interface CableWay {
   readonly usualPlace: boolean;
   /** The case does not say what room there is behind the board. */
   readonly usualSide: boolean;
-  /** mm of cable that this takes; undefined where only the plug's place is known. */
+  /** mm of cable that this takes; undefined where only the plug's place is known, or the machine stands. */
   readonly needsMm: number | undefined;
   /** mm that the supply's cable has with its extension; undefined where no one states it. */
   readonly hasMm: number | undefined;
@@ -45,12 +45,13 @@ export function cableWaysOf(
   { facts }: Pick<Assessment, 'facts'>,
   steps: readonly Pick<Step, 'id' | 'code' | 'about' | 'cable'>[],
 ): ReadonlyMap<string, CableWay> {
-  const { scene, parts } = facts;
+  const { scene, parts, machine } = facts;
   if (!scene) return new Map();
   const ways = new Map<string, CableWay>();
   for (const step of steps) {
     const way = step.cable && wayOf(step, scene, parts);
-    if (way) ways.set(step.id, way);
+    // what stands has cables that reach: there is nothing to judge
+    if (way) ways.set(step.id, machine.present === true ? { ...way, ...UNJUDGED } : way);
   }
   extend(ways, steps, parts);
   return ways;
@@ -76,7 +77,8 @@ function wayOf(
     ? scene.solids.find(({ kind, item }) => kind === 'cables' && item === supply?.item.id)
     : undefined;
   const { at, usualPlace } = plug;
-  if (!outlet || !isPower(cable.connector)) return { ...NOWHERE, corners: [at], usualPlace, usualSide: false };
+  if (!outlet || !isPower(cable.connector))
+    return { ...UNJUDGED, side: undefined, corners: [at], usualPlace, usualSide: false };
   const room = parts.one('case')?.part.behindBoardMm;
   const from: Point = [outlet.x[0], middle(outlet.y), middle(outlet.z)];
   const behind = plug.opening !== undefined && !scene.open && (room === undefined || room >= CABLES.behind.value);
@@ -99,8 +101,7 @@ function wayOf(
   };
 }
 
-const NOWHERE = {
-  side: undefined,
+const UNJUDGED = {
   needsMm: undefined,
   hasMm: undefined,
   extension: undefined,

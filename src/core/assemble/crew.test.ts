@@ -96,7 +96,7 @@ describe('before everything is there', () => {
 describe('what lies ready and what is kept', () => {
   const kit = (change: Parameters<typeof assessed>[0] = {}, flashes = false) => {
     const assessment = assessed(change);
-    return kitOf(assessment, planOf(assessment), flashes);
+    return kitOf(assessment, planOf(assessment), new Map(), flashes);
   };
   test('from this machine’s parts', () => {
     expect(kit().consumables).toEqual(['cable ties']);

@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess';
-import { cableWaysOf } from './cableWays';
+import type { CableWay } from './cableWays';
 import type { Plan, StepCode } from './steps';
 
 export type Tool = 'screwdriver' | 'small screwdriver' | 'standoff key' | 'earthing strap' | 'lamp' | 'side cutter';
@@ -23,8 +23,12 @@ const TOOLS: Readonly<Partial<Record<StepCode, readonly Tool[]>>> = {
 };
 
 /** Tools, consumables and what is kept, from the steps and parts of one machine. */
-export function kitOf(assessment: Pick<Assessment, 'facts'>, plan: Pick<Plan, 'steps'>, flashes: boolean): Kit {
-  const { facts } = assessment;
+export function kitOf(
+  { facts }: Pick<Assessment, 'facts'>,
+  plan: Pick<Plan, 'steps'>,
+  ways: ReadonlyMap<string, CableWay>,
+  flashes: boolean,
+): Kit {
   const codes = new Set(plan.steps.map(({ code }) => code));
   const { parts } = facts;
   const cooler = parts.one('cooler');
@@ -34,9 +38,7 @@ export function kitOf(assessment: Pick<Assessment, 'facts'>, plan: Pick<Plan, 's
   return {
     tools: [...tools],
     consumables: [
-      ...([...cableWaysOf(assessment, plan.steps).values()].some(({ reach }) => reach === 'short')
-        ? (['extension'] as const)
-        : []),
+      ...([...ways.values()].some(({ reach }) => reach === 'short') ? (['extension'] as const) : []),
       ...(codes.has('cooler') && !pasteThere ? (['paste'] as const) : []),
       ...(parts.all.some(({ item, part }) => item.owned && (part.kind === 'cooler' || part.kind === 'processor'))
         ? (['cloth and alcohol'] as const)

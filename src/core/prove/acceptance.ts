@@ -326,7 +326,9 @@ export function acceptanceOf(assessment: Assessment): AcceptanceTest[] {
         passes: live ? 'least' : 'most',
         minutes: live ? LONG_RUN : Math.max(1, Math.ceil(task.gets.high / 60)),
       });
-      if (live && task.verdict === 'carries')
+      // what runs beside the work, as programs at a desk do, counts nothing that could be dropped
+      const counts = facts.brief.tasks.some(({ id, kind }) => id === task.task && kind !== 'desk');
+      if (live && counts && task.verdict === 'carries')
         add('dropped', {
           task: task.task,
           unit: task.unit,

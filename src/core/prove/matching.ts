@@ -63,9 +63,13 @@ export function matched(shown: readonly Shown[], tests: readonly AcceptanceTest[
         read('network', entry.gbitPerS, 'network');
         break;
       case 'dropped': {
-        // a count names no work: it can only be the one that is promised
+        // a count names no work: it is of the one live work, or of the only one that is promised
         const promised = tests.filter(({ code }) => code === 'dropped');
-        read(promised.length === 1 ? promised[0]?.id : undefined, entry.dropped, 'dropped frames');
+        const live = promised.filter(({ task }) =>
+          facts.brief.tasks.some(({ id, kind }) => id === task && kind === 'live'),
+        );
+        const [one, another] = live.length > 0 ? live : promised;
+        read(another ? undefined : one?.id, entry.dropped, 'dropped frames');
         break;
       }
       case 'result': {

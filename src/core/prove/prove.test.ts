@@ -320,6 +320,22 @@ describe('files of readings', () => {
     expect([two.readings, two.left]).toEqual([{}, ['dropped frames']]);
   });
 
+  test('at a live desk it is the live work’s count, beside sound that counts too; programs at a desk count nothing', () => {
+    const seat = demoSeats().find(({ seatId }) => seatId === 'dive-broadcast');
+    const [draft] = seat?.drafts ?? [];
+    if (!seat || !draft) throw new Error('no live seat');
+    const context = contextOf(compileCatalogue(catalogueSchema.parse(demoCatalogue())), DEMO_TODAY);
+    const assessment = subjectOf(seat.brief, context).assess(inPhase(draft, 'now'));
+    const tests = acceptanceOf(assessment);
+    const kinds = tests
+      .filter(({ code }) => code === 'dropped')
+      .map(({ task }) => seat.brief.tasks.find(({ id }) => id === task)?.kind);
+    expect(kinds).toEqual(['live', 'audio']);
+    const { readings, left } = matched([{ what: 'dropped', frames: 30_000, dropped: 4 }], tests, assessment);
+    const live = tests.find(({ code }) => code === 'dropped');
+    expect([readings, left]).toEqual([{ [live?.id ?? '']: { value: 4 } }, []]);
+  });
+
   test('errors of a memory test count even when its end is missing', () => {
     const text =
       'stress-ng: info: [1] dispatching hogs: 4 vm\nstress-ng: fail: [2] vm: detected 3 bit errors while stressing memory\n';

@@ -156,13 +156,12 @@ function readMemoryTest(text: string): ShownFile {
 
 /** Frames of a live run, as an encoder's progress counts them: the last count stands for all. */
 function readDropped(text: string): ShownFile {
-  const last = (name: string): number | undefined => {
-    const at = Math.max(text.lastIndexOf(`\n${name}=`), text.lastIndexOf(` ${name}=`));
-    const value = /^=\s*(\d+)/.exec(text.slice(at + 1 + name.length))?.[1];
+  const last = (counts: RegExp): number | undefined => {
+    const [, value] = [...text.matchAll(counts)].at(-1) ?? [];
     return value === undefined ? undefined : Number(value);
   };
-  const frames = last('frame') ?? Number(/^frame=\s*(\d+)/.exec(text)?.[1] ?? 0);
-  const dropped = last('drop_frames') ?? last('drop');
+  const frames = last(/(?:^|\s)frame=\s*(\d+)/g) ?? 0;
+  const dropped = last(/(?:^|\s)drop(?:_frames)?=\s*(\d+)/g);
   if (frames === 0 || dropped === undefined) return failed('The encoder’s progress counts no frame: nothing ran.');
   const ended = /^progress=end\s*$/m.test(text) || /\bLsize=/.test(text);
   if (!ended && dropped === 0)

@@ -208,3 +208,14 @@ export function gainPerCoin(effect: Effect): number {
     ? effect.gain * 100 - plainNumber(effect.priceMinor) / 1e7
     : (effect.gain / Math.max(1, -effect.priceMinor)) * 10_000;
 }
+
+/** The task whose ratio a change moves furthest, either way, and by what factor; undefined where none runs on both sides. */
+export function mostChanged({ tasks }: Effect): { readonly of: TaskChange; readonly factor: number } | undefined {
+  return tasks
+    .flatMap((of) =>
+      of.ratio && of.ratio.likely > 0 && of.ratioBefore && of.ratioBefore.likely > 0
+        ? [{ of, factor: of.ratio.likely / of.ratioBefore.likely }]
+        : [],
+    )
+    .sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))[0];
+}

@@ -57,9 +57,10 @@ export function* sparesTrials(
     );
     if (pieces.length === 0) continue;
     const parts = [...new Map(pieces.map(({ part }) => [part.id, part])).values()];
+    const prices = parts.map((part) => priceOf(part, machines));
     const options: Spare[] = [];
-    for (const part of parts) {
-      const priceMinor = priceOf(part, machines);
+    for (const [i, part] of parts.entries()) {
+      const priceMinor = prices[i];
       if (priceMinor === undefined) continue;
       const standsFor: Piece[] = [];
       for (const { machine, item, part: was } of pieces) {
@@ -73,13 +74,12 @@ export function* sparesTrials(
     const chosen = leastCover(
       options.map(({ priceMinor, standsFor }) => ({ cost: priceMinor, covers: new Set(standsFor.map(idOf)) })),
     );
-    const each = parts.map((part) => priceOf(part, machines));
     shelves.push({
       kind,
       pieces: pieces.length,
       spares: chosen.flatMap((at) => options[at] ?? []),
       costMinor: chosen.reduce((sum, at) => sum + (options[at]?.priceMinor ?? 0), 0),
-      eachMinor: each.reduce<number | undefined>(
+      eachMinor: prices.reduce<number | undefined>(
         (sum, price) => (sum === undefined || price === undefined ? undefined : sum + price),
         0,
       ),

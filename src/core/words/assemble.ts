@@ -293,8 +293,10 @@ const tens = (mm: number): string => `${Math.round(mm / 10) * 10} mm`;
 
 /** How a cable gets to its plug, and whether it is long enough. */
 function wayWords({ side, usualSide, usualPlace, needsMm, hasMm, extension, reach }: CableWay): string {
-  if (needsMm === undefined) return 'the header sits about where it is drawn: the board does not state it';
-  const way = `${usualSide ? 'behind the board where there is room' : side === 'behind' ? 'behind the board' : 'in front'}, about ${tens(needsMm)}${usualPlace ? ' to where this plug usually sits' : ''}`;
+  if (side === undefined) return 'the header sits about where it is drawn: the board does not state it';
+  const along = usualSide ? 'behind the board where there is room' : side === 'behind' ? 'behind the board' : side;
+  if (needsMm === undefined) return along;
+  const way = `${along}, about ${tens(needsMm)}${usualPlace ? ' to where this plug usually sits' : ''}`;
   const has =
     hasMm === undefined
       ? ''

@@ -96,7 +96,7 @@ function cableFittings(part: Priced['part']): Figures {
   if (part.name.startsWith('Brazier')) return {};
   const small = part['form'] !== 'ATX';
   const long = ['gold', 'platinum', 'titanium'].includes(String(part['tier']));
-  const [board, processor, card, drive] = small ? [300, 400, 400, 350] : long ? [610, 750, 700, 550] : [480, 600, 500, 450];
+  const [board, processor, card, drive] = small ? [300, 400, 400, 350] : long ? [610, 750, 700, 550] : [480, 560, 500, 450];
   const connectors = part['connectors'] as Readonly<Record<string, number>>;
   const lengths = { 'board-24': board, 'processor-8': processor, 'card-8': card, 'card-16': card, sata: drive, peripheral: drive };
   return { cableLengthsMm: Object.fromEntries(Object.entries(lengths).filter(([connector]) => (connectors[connector] ?? 0) > 0)) };

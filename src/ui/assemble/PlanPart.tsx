@@ -46,8 +46,7 @@ export function PlanPart({ assessment, mark }: PartProps) {
     const step = plan.steps.find((each) => each.id === id);
     return step ? stepTitle(step, assessment) : id;
   };
-  // a machine that stands has cables that reach
-  const short = assessment.facts.machine.present ? [] : plan.steps.filter(({ id }) => ways.get(id)?.reach === 'short');
+  const short = plan.steps.flatMap(({ id }, i) => (ways.get(id)?.reach === 'short' ? [i + 1] : []));
   const next = progress.ready[0];
   const shown = plan.steps.find(({ id }) => id === chosen) ?? next ?? plan.steps[0];
   return (
@@ -72,7 +71,8 @@ export function PlanPart({ assessment, mark }: PartProps) {
         )}
         {short.length > 0 && (
           <p className="caution small">
-            ◆ Too short for this case, without an extension: {listed(short.map(({ id }) => titleOf(id)))}.
+            ◆ A cable is too short without an extension: {short.length === 1 ? 'step' : 'steps'}{' '}
+            {listed(short.map(String))}.
           </p>
         )}
         {progress.off.length > 0 && (
@@ -109,7 +109,7 @@ export function PlanPart({ assessment, mark }: PartProps) {
       </section>
       <Box component="section" className="pane unprinted" aria-label="Step" tabIndex={0}>
         {shown && <StepPane step={shown} steps={plan.steps} done={assembly} assessment={assessment} ways={ways} />}
-        <Ready plan={plan} assessment={assessment} />
+        <Ready plan={plan} assessment={assessment} ways={ways} />
       </Box>
     </>
   );
@@ -183,11 +183,11 @@ function StepPane({ step, steps, done, assessment, ways }: PlaceViewProps) {
 }
 
 /** What lies ready before the first step, and what is kept after the last. */
-function Ready({ plan, assessment }: { plan: Plan; assessment: Assessment }) {
+function Ready({ plan, assessment, ways }: Pick<PlaceViewProps, 'assessment' | 'ways'> & { plan: Plan }) {
   const rows = useMemo(() => {
     const flashes = startOf(assessment).steps.some(({ part }) => part === 'firmware');
-    return kitWords(kitOf(assessment, plan, flashes));
-  }, [plan, assessment]);
+    return kitWords(kitOf(assessment, plan, ways, flashes));
+  }, [plan, assessment, ways]);
   if (rows.length === 0) return null;
   return (
     <Box component="section" aria-label="Ready before" sx={{ mt: 3 }}>

@@ -5,11 +5,10 @@ import { ChoiceRow } from '../shared/ChoiceRow';
 import { TextButton } from '../shared/TextButton';
 import { useState } from 'react';
 import { fullName } from '@/core/model/fitted';
-import type { Finding } from '@/core/rules/rule';
-import { mends } from '@/core/search/effect';
+import { mends, mostChanged } from '@/core/search/effect';
 import type { Loss } from '@/core/search/losses';
-import { findingWords } from '@/core/words/findings';
 import { coinsChange, listed, number } from '@/core/words/format';
+import { mendedWords } from '@/core/words/mended';
 import type { CoinStep } from '@/workers/api';
 import { useBrief, useDraft, useDraftAssessment } from '../seat/moment';
 import { useSeat, useCurrency } from '../seat/useSeat';
@@ -86,13 +85,8 @@ function StepRow({ step }: { step: CoinStep }) {
   const know = useSeat((state) => state.know);
   const tasks = useBrief().tasks;
   const currency = useCurrency();
-  const most = [...step.effect.tasks].sort(
-    (a, b) =>
-      Math.abs(Math.log((b.ratio?.likely ?? 1) / (b.ratioBefore?.likely ?? 1))) -
-      Math.abs(Math.log((a.ratio?.likely ?? 1) / (a.ratioBefore?.likely ?? 1))),
-  )[0];
+  const most = mostChanged(step.effect);
   const name = fullName(step.part);
-  const change = most?.ratio && most.ratioBefore ? most.ratio.likely / most.ratioBefore.likely : undefined;
   return (
     <Box sx={{ padding: '6px 0', borderBottom: '1px solid var(--hair)' }}>
       <span className="spread">
@@ -112,17 +106,17 @@ function StepRow({ step }: { step: CoinStep }) {
           Take it
         </TextButton>
       </span>
-      {most && change !== undefined && Math.abs(change - 1) > 0.005 ? (
+      {most && Math.abs(most.factor - 1) > 0.005 ? (
         <Box component="span" className="row small" sx={{ gap: '8px' }}>
           <Box component="span" className="quiet cut" sx={{ flex: '1 1 50%' }}>
-            {tasks.find((task) => task.id === most.task)?.name} × {number(change)}
+            {tasks.find((task) => task.id === most.of.task)?.name} × {number(most.factor)}
           </Box>
           <Box component="span" sx={{ flex: '1 1 50%' }}>
             <Beam
               axis={{ kind: 'ratio' }}
-              band={most.ratio}
-              verdict={most.after}
-              sentence={`${tasks.find((task) => task.id === most.task)?.name ?? ''}: ${number(most.ratio?.likely ?? 0, 2)} times the target`}
+              band={most.of.ratio}
+              verdict={most.of.after}
+              sentence={`${tasks.find((task) => task.id === most.of.task)?.name ?? ''}: ${number(most.of.ratio?.likely ?? 0, 2)} times the target`}
               compact
             />
           </Box>
@@ -143,9 +137,6 @@ function StepRow({ step }: { step: CoinStep }) {
     </Box>
   );
 }
-
-const mendedWords = (finding: Finding): string =>
-  finding.code === 'task-result' ? finding.name : findingWords(finding).says.replace(/\.$/, '');
 
 /** "capacity 12,000 → 2,000 GB". */
 function lossWords({ label, unit, from, to }: Loss): string {
