@@ -3,6 +3,7 @@ import { contextOf } from '@/core/assess';
 import { finish } from '@/core/assess/trials';
 import type { FoundMachine } from '@/core/search/exact/judge';
 import { compileCatalogue } from '@/core/model/catalogue';
+import { usualSettings } from '@/core/model/settings';
 import { catalogueSchema } from '@/core/model/catalogueSchema';
 import { searchFor, type Goal, type Standing } from '@/core/search/exact/goals';
 import { budgetOf, plainQuestion, workOf, type Question } from '@/core/search/exact/question';
@@ -10,7 +11,7 @@ import { searchable } from '@/core/search/exact/searchable';
 import { frontierOf } from '@/core/search/exact/judge';
 import { tryAll } from '@/core/search/exact/tryAll';
 import { peerMarket, programmeOf, withRoom, type PeerMarket } from '@/core/tests/peer';
-import { smallMarket, streamMarket } from '@/core/tests/smallMarkets';
+import { measuredMarket, smallMarket, streamMarket } from '@/core/tests/smallMarkets';
 import { demoCatalogue } from '@/demo/catalogue';
 import { demoSeats } from '@/demo/ninefathom';
 import { DEMO_TODAY } from '@/demo/seed';
@@ -53,7 +54,14 @@ function run(
 
 function seats(): void {
   const mostMs = Number(amount ?? 60) * 1000;
-  const context = contextOf(compileCatalogue(catalogueSchema.parse(demoCatalogue())), DEMO_TODAY);
+  const catalogue = compileCatalogue(catalogueSchema.parse(demoCatalogue()));
+  // as in the app, where results of one machine count for the others that are like it
+  const context = contextOf(
+    catalogue,
+    DEMO_TODAY,
+    usualSettings,
+    demoSeats().flatMap(({ drafts }) => drafts),
+  );
   for (const { seatId, brief } of demoSeats()) {
     const budget = budgetOf(brief, context);
     for (const goal of ['cheapest', 'best', 'frontier'] as const) {
@@ -162,7 +170,8 @@ function seeds(): void {
   let machines = 0;
   let wrong = 0;
   for (let seed = 10_001; markets < most; seed++) {
-    const { brief, context } = seed % 4 === 0 ? streamMarket(seed) : smallMarket(seed);
+    const market = seed % 4 === 0 ? streamMarket : seed % 4 === 2 ? measuredMarket : smallMarket;
+    const { brief, context } = market(seed);
     const question = plainQuestion(brief);
     let all;
     try {

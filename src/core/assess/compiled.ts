@@ -2,7 +2,7 @@ import { devicesOf } from '../board/devices';
 import { sceneOf } from '../clearance/scene';
 import { calibrated, calibrationOf } from '../evidence/calibrate';
 import { comparableTo } from '../evidence/comparable';
-import { heatOf } from '../heat/state';
+import { heatOf, type SettledSitting } from '../heat/state';
 import { populate } from '../memory/population';
 import type { Brief } from '../model/brief';
 import type { Region } from '../model/catalogueSchema';
@@ -30,6 +30,7 @@ import {
   type Reading,
   type Rule,
 } from '../rules/rule';
+import { lazy } from '../units/lazy';
 import { expand } from '../work';
 import type { Assessment } from './assessment';
 import type { Context } from './context';
@@ -63,10 +64,13 @@ export interface Compiled {
   readonly factsOf: (machine: Machine) => Facts;
   /** Its sittings at the clocks it is set to, whatever its heat. */
   readonly coldOf: (machine: Machine) => readonly SittingResult[];
+  /** Its sittings with their heat, in the order of the brief, each worked out when it is asked for. */
+  readonly sittingsOf: (machine: Machine) => readonly (() => SettledSitting)[];
 }
 
-interface Cold {
+interface BySitting {
   readonly cold: () => readonly SittingResult[];
+  readonly settled: () => readonly (() => SettledSitting)[];
 }
 
 /** Names of the stages that are kept for each rule. */
@@ -95,7 +99,7 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
   const fixed = { brief, catalogue, region, policy, today, settings };
   const named = brief.tasks.map((task) => ({ task, expanded: `task ${task.id}`, taught: `taught ${task.id}` }));
 
-  function factsOf(whole: Machine): Facts & Cold {
+  function factsOf(whole: Machine): Facts & BySitting {
     const machine = inPhase(whole, 'now');
     const { tuning, pins, moduleSlots } = machine;
     const parts = views.whole(fitParts(machine, catalogue, preferred));
@@ -201,6 +205,7 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
       },
       spent,
       cold: () => runners().map((run) => run(clocksSet(tuning))),
+      settled: () => heated().sittings,
     };
   }
 
@@ -213,8 +218,8 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
   }
 
   // screened, asked by one rule and assessed: the same machine comes several times in a row
-  let asked: { readonly machine: Machine; readonly facts: Facts & Cold } | undefined;
-  const factsFor = (machine: Machine): Facts & Cold =>
+  let asked: { readonly machine: Machine; readonly facts: Facts & BySitting } | undefined;
+  const factsFor = (machine: Machine): Facts & BySitting =>
     (asked?.machine === machine ? asked : (asked = { machine, facts: factsOf(machine) })).facts;
 
   return {
@@ -239,13 +244,8 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
     findingsBy: (asked, machine) => checksOf(asked, factsFor(machine)).filter(isFinding),
     factsOf: factsFor,
     coldOf: (machine) => factsFor(machine).cold(),
+    sittingsOf: (machine) => factsFor(machine).settled(),
   };
-}
-
-/** What is worked out once, when it is first asked for. */
-function lazy<T>(work: () => T): () => T {
-  let known: { readonly value: T } | undefined;
-  return () => (known ??= { value: work() }).value;
 }
 
 /** What stands behind each thing that a rule may say it reads. */

@@ -1,7 +1,7 @@
 import type { Catalogue } from '../model/catalogue';
 import { fitParts, type FittedParts } from '../model/fitted';
 import type { Machine } from '../model/machine';
-import type { PartOf } from '../parts';
+import type { Part, PartOf } from '../parts';
 import { EVIDENCE } from './constants';
 import type { Measurement, Workload } from '../model/measurement';
 
@@ -85,6 +85,28 @@ export function comparableTo(
   return [...once.values()];
 }
 
+/** Parts that results speak of, in a machine that has results of its own, if any, or in others: as they are or as one of a family. */
+export function spokenOf(
+  own: Pick<Machine, 'evidence'> | undefined,
+  { measured, catalogue }: { readonly measured: readonly MeasuredMachine[]; readonly catalogue: Catalogue },
+): (part: Part) => boolean {
+  const mine = (own?.evidence ?? []).map(({ part }) => part);
+  // what was measured here without a part to name was measured on whatever is here
+  if (mine.includes(undefined)) return () => true;
+  const ids = new Set([
+    ...mine,
+    ...measured.flatMap(({ machine, parts }) =>
+      (machine.evidence ?? []).map(({ part, workload }) => part ?? subjectOf(workload, parts)),
+    ),
+  ]);
+  const families = new Set([...ids].flatMap((id) => familyOf(id === undefined ? undefined : catalogue.part(id)) ?? []));
+  return (part) => ids.has(part.id) || families.has(familyOf(part) ?? '');
+}
+
+/** Whose family a processor is of: results on one of it say something of the others. */
+const familyOf = (part: Part | undefined): string | undefined =>
+  part?.kind === 'processor' && part.family !== undefined ? `${part.maker} ${part.family}` : undefined;
+
 /** The part of this machine that a result about `about` could speak of. */
 function subjectOn({ workload }: Measurement, about: string | undefined, parts: FittedParts): string | undefined {
   if (workload.work !== 'drive') return subjectOf(workload, parts);
@@ -100,8 +122,8 @@ function likeness(
   if (about === undefined || mine === undefined) return [];
   if (about === mine) return [{ measurement, about: mine, apart: EVIDENCE.samePart.value }];
   const [there, here] = [catalogue.part(about), catalogue.part(mine)];
-  const family = there?.kind === 'processor' && here?.kind === 'processor' && there.maker === here.maker;
-  return family && there.family !== undefined && there.family === here.family
+  const family = familyOf(there);
+  return family !== undefined && family === familyOf(here)
     ? [{ measurement, about: mine, apart: EVIDENCE.sameFamily.value }]
     : [];
 }

@@ -1,4 +1,5 @@
 import type { Clocks } from '../predict/clocks';
+import { lazy } from '../units/lazy';
 import { rootOf } from '../units/root';
 import { HEAT } from './constants';
 import type { HeatLoad } from './load';
@@ -107,13 +108,16 @@ export function settle<R>(
     });
     return byHeat ? 'heat' : byPower ? 'power' : 'heat';
   };
+  const heldBy = lazy(() => ({
+    processor: held('processor', processor, full.processor),
+    graphics: held('graphics', graphics, full.graphics),
+  }));
   return {
     result: result.result,
     clocks: { processor, serial: serialOf(processor), graphics },
     state,
-    heldBy: {
-      processor: held('processor', processor, full.processor),
-      graphics: held('graphics', graphics, full.graphics),
+    get heldBy() {
+      return heldBy();
     },
     shutsDown: state.parts.filter((part) => part.tempC > part.limitC + TOO_HOT_K).map((part) => part.item),
     ceiling: (closely) => {

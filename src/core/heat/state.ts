@@ -4,6 +4,7 @@ import type { FittedParts } from '../model/fitted';
 import type { Tuning } from '../model/machine';
 import { drawsOf, sittingDraw, type SittingDraw } from '../power/draw';
 import type { Mains } from '../power/efficiency';
+import { lazy } from '../units/lazy';
 import { mostOf } from '../units/most';
 import type { SittingResult, TaskResult } from '../predict/results';
 import { ARITHMETIC, type Clocks } from '../predict/clocks';
@@ -57,15 +58,25 @@ export const limitDraw = (parts: FittedParts, clocks: Clocks): ReadonlyMap<strin
 /** What runs a sitting at given clocks. */
 export type Run = (clocks: Clocks) => SittingResult;
 
+/** One sitting settled: its heat, its result at the clocks that heat and power leave, and what is drawn then. */
+export interface SettledSitting {
+  readonly heat: SittingHeat;
+  readonly result: SittingResult;
+  readonly drawn: SittingDraw;
+}
+
 export interface HeatAnswer {
   readonly heat: HeatState;
   readonly results: readonly SittingResult[];
   readonly drawn: readonly SittingDraw[];
+  /** Each sitting by itself, in the order of the runs: whoever asks for one does not settle the others. */
+  readonly sittings: readonly (() => SettledSitting)[];
 }
 
 /**
- * Settles every sitting: what it draws at some clocks decides the heat, and the heat the clocks. A figure that is only
- * bounded is tried at both ends; where the clock depends on it, the tasks that need that clock are not proven.
+ * Settles sittings: what one draws at some clocks decides the heat, and the heat the clocks. A figure that is only
+ * bounded is tried at both ends; where the clock depends on it, the tasks that need that clock are not proven. Sittings
+ * and the joint load are each settled when they are first asked for.
  */
 export function heatOf(
   tuning: Tuning | undefined,
@@ -75,68 +86,84 @@ export function heatOf(
   runs: readonly Run[],
 ): HeatAnswer {
   const setup = heatSetup(parts, { tuning }, brief);
-  const results: SittingResult[] = [];
-  const drawn: SittingDraw[] = [];
-  const sittings = runs.map((run): SittingHeat => {
-    const evaluate = (clocks: Clocks) => {
-      const result = run(clocks);
-      return drawnAt(parts, setup, mains, result.busy, clocks, result);
-    };
-    const first = new Map<string, ReturnType<typeof evaluate>>();
-    // both ends begin with the same run at full clocks
-    const remembered = (clocks: Clocks) => {
-      const key = `${clocks.processor} ${clocks.graphics}`;
-      let known = first.get(key);
-      if (!known) first.set(key, (known = evaluate(clocks)));
-      return known;
-    };
-    const best = settle(setup, remembered, 'best');
-    const worst = setup.missing.length === 0 ? best : settle(setup, remembered, 'worst');
-    results.push(blinded(doubted(best, worst, setup), setup));
-    const { byItem, load } = remembered(best.clocks);
-    drawn.push({ sitting: best.result.sitting, byItem });
-    return heard({ sitting: best.result.sitting, best, worst }, () => noiseOf(parts, setup, worst.state, load.totalW));
+  const bothEnds = <R>(drawn: (clocks: Clocks) => Drawn<R>) => {
+    const best = settle(setup, drawn, 'best');
+    return { best, worst: setup.missing.length === 0 ? best : settle(setup, drawn, 'worst') };
+  };
+  const sittings = runs.map((run) =>
+    lazy((): SettledSitting => {
+      const first = new Map<string, ReturnType<typeof evaluate>>();
+      const evaluate = (clocks: Clocks) => {
+        const result = run(clocks);
+        return drawnAt(parts, setup, mains, result.busy, clocks, result);
+      };
+      // both ends begin with the same run at full clocks
+      const remembered = (clocks: Clocks) => {
+        const key = `${clocks.processor} ${clocks.graphics}`;
+        let known = first.get(key);
+        if (!known) first.set(key, (known = evaluate(clocks)));
+        return known;
+      };
+      const { best, worst } = bothEnds(remembered);
+      const { byItem, load } = remembered(best.clocks);
+      const { sitting } = best.result;
+      return {
+        heat: heard({ sitting, best, worst }, () => noiseOf(parts, setup, worst.state, load.totalW)),
+        result: blinded(doubted(best, worst, setup), setup),
+        drawn: { sitting, byItem },
+      };
+    }),
+  );
+  const all = lazy(() => sittings.map((sitting) => sitting()));
+  const heats = lazy(() => all().map(({ heat }) => heat));
+  const results = lazy(() => all().map(({ result }) => result));
+  const draws = lazy(() => all().map(({ drawn }) => drawn));
+  const atLimit = lazy(() => {
+    const drawn = (clocks: Clocks) => drawnAt(parts, setup, mains, ALL_BUSY, clocks, undefined);
+    const { best, worst } = bothEnds(drawn);
+    const watts = drawn(best.clocks).load.totalW;
+    return heard({ best, worst, watts }, () => noiseOf(parts, setup, worst.state, watts));
   });
-  const atLimit = (clocks: Clocks) => drawnAt(parts, setup, mains, ALL_BUSY, clocks, undefined);
-  const best = settle(setup, atLimit, 'best');
-  const worst = setup.missing.length === 0 ? best : settle(setup, atLimit, 'worst');
-  const watts = atLimit(best.clocks).load.totalW;
   return {
     heat: {
       setup,
-      sittings,
-      atLimit: heard({ best, worst, watts }, () => noiseOf(parts, setup, worst.state, watts)),
+      get sittings() {
+        return heats();
+      },
+      get atLimit() {
+        return atLimit();
+      },
     },
-    results,
-    drawn,
+    get results() {
+      return results();
+    },
+    get drawn() {
+      return draws();
+    },
+    sittings,
   };
 }
 
 /**
- * What the sittings can at most do, for all that their clocks are settled only to a tolerance: each task that is known at
+ * What a sitting can at most do, for all that its clocks are settled only to a tolerance: each task that is known at
  * the ceiling of its clocks. Looked at closely it takes longer and is less.
  */
-export const atMost = (
-  { sittings }: Pick<HeatState, 'sittings'>,
-  results: readonly SittingResult[],
-  closely: boolean,
-): SittingResult[] =>
-  results.map((result, i) => {
-    const ceiling = sittings[i]?.best.ceiling(closely);
-    if (!ceiling || ceiling === sittings[i]?.best.result) return result;
-    return {
-      ...result,
-      tasks: result.tasks.map((task) => (task.gets && ceiling.tasks.find((same) => same.task === task.task)) ?? task),
-    };
-  });
+export function atMost({ heat, result }: SettledSitting, closely: boolean): SittingResult {
+  const ceiling = heat.best.ceiling(closely);
+  if (ceiling === heat.best.result) return result;
+  return {
+    ...result,
+    tasks: result.tasks.map((task) => (task.gets && ceiling.tasks.find((same) => same.task === task.task)) ?? task),
+  };
+}
 
 /** Noise is asked for by few of the thousands of machines that a search tries, so it is worked out when it is. */
 function heard<T extends object>(state: T, work: () => Noise): T & { readonly noise: Noise } {
-  let known: Noise | undefined;
+  const noise = lazy(work);
   return {
     ...state,
     get noise() {
-      return (known ??= work());
+      return noise();
     },
   };
 }

@@ -13,9 +13,12 @@ const IDENTITY: ReadonlySet<string> = new Set([
   'testedMemory',
 ]);
 
-/** All figures of a part as one text: parts with equal texts are the same thing to every prediction and most rules. */
-export const figuresText = (part: Part): string =>
-  JSON.stringify(Object.entries(part).filter(([field]) => !IDENTITY.has(field)));
+/**
+ * All figures of a part as one text: parts with equal texts are the same thing to every prediction and most rules. Some
+ * may be left out.
+ */
+export const figuresText = (part: Part, without: readonly string[] = []): string =>
+  JSON.stringify(Object.entries(part).filter(([field]) => !IDENTITY.has(field) && !without.includes(field)));
 
 interface Rank {
   readonly kind: number;

@@ -1,5 +1,18 @@
 import { describe, expect, test } from 'vitest';
-import { briefOf, dataOf, DESK, machineOf, PARTS, PLAY, plus, swapped, type Change } from '../tests/world';
+import {
+  BUSY,
+  briefOf,
+  dataOf,
+  DESK,
+  EXPORT,
+  machineOf,
+  PARTS,
+  PLAY,
+  plus,
+  swapped,
+  type Change,
+} from '../tests/world';
+import { usualSettings } from '../model/settings';
 import { assess, contextOf, type Assessment } from '../assess';
 import { compileCatalogue } from '../model/catalogue';
 import { editBrief, editMachine, freshItemId, freshTaskId } from '../model/edits';
@@ -136,6 +149,43 @@ describe('candidates', () => {
     const drive = rankCandidates(machine, brief, { kind: 'drive', roles: ['backup'] }, context)[0];
     expect(drive?.edit).toMatchObject({ kind: 'add', item: { id: 'drive-1', roles: ['backup'] } });
   });
+});
+
+test('a part that was measured is not told of by one that is alike in all figures', () => {
+  const twins = ['cpu-b', 'cpu-c', 'cpu-d'].map((id) =>
+    like('cpu', id, { maker: id === 'cpu-d' ? 'Relaypike' : 'Halcyte' }),
+  );
+  const catalogue = compileCatalogue(dataOf({ addParts: twins }));
+  const { outWidth: width, outHeight: height, outCodec: codec, outChroma: chroma, preset } = EXPORT;
+  const measured = machineOf({
+    items: swapped('cpu-1', 'cpu-b'),
+    machine: {
+      id: 'measured',
+      evidence: [
+        {
+          id: 'one',
+          workload: { work: 'encode', width, height, threads: 1, target: { codec, preset, chroma } },
+          value: 9,
+          unit: 'fps',
+          tool: 'bench',
+          source: 'bench',
+          use: 'calibrate',
+        },
+      ],
+    },
+  });
+  const seen = contextOf(catalogue, '2026-05-18', usualSettings, [measured]);
+  const busy = briefOf({ brief: BUSY });
+  const machine = machineOf();
+  const before = assess(machine, busy, seen);
+  const ranked = rankCandidates(machine, busy, { kind: 'processor', item: 'cpu-1' }, seen);
+  const toldOf = ({ edit }: (typeof ranked)[number]) => outcomeOf(assess(editMachine(machine, edit), busy, seen));
+  expect(ranked.map(({ part }) => part.id).sort()).toEqual(['cpu', 'cpu-b', 'cpu-c', 'cpu-d']);
+  for (const each of ranked)
+    expect(each.effect.tasks, each.part.id).toEqual(effectOf(outcomeOf(before), toldOf(each)).tasks);
+  // the measured one, its family and the one of another maker do not do the same
+  const speeds = new Set(ranked.map((each) => JSON.stringify(toldOf(each).tasks.map(({ gets }) => gets?.likely))));
+  expect(speeds.size).toBe(3);
 });
 
 test('the next coin: steps up are dearer and faster, savings cheaper, none brings a caution', () => {

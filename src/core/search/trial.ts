@@ -1,6 +1,7 @@
 import { quickly, subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import type { MachineEdit } from '../model/edits';
+import { spokenOf } from '../evidence/comparable';
 import { fitParts, fullName } from '../model/fitted';
 import type { Machine } from '../model/machine';
 import { priceMachine } from '../money/landed';
@@ -67,12 +68,14 @@ const benches = new WeakMap<Assessment, TrialBench>();
 /**
  * Tries edits on one machine. Of parts whose figures are all equal (colours, marks, sellers' names) one is assessed in
  * full; the others take its result, with their own name, price and what else is read by identity. The answer is that of
- * a full assessment, which the tests hold it to.
+ * a full assessment, which the tests hold it to. A part that was measured is assessed itself.
  */
 export function trialBench(before: Assessment, brief: Brief, context: Context): TrialBench {
   const known = benches.get(before);
   if (known) return known;
   const leaders = new Map<string, Leader>();
+  // what was measured was measured on a part, not on its figures
+  const isSpokenOf = spokenOf(before.facts.machine, context);
   const subject = subjectOf(brief, quickly(context));
   const full = (machine: Machine): Outcome => outcomeOf(subject.assess(machine));
   const bench: TrialBench = {
@@ -86,7 +89,7 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
     },
     turnedDown: (changed, level) => bringsAlready(bench.now, subject.screen(changed), level),
     outcomeOf: (edit, changed, part) => {
-      if (!part) return full(changed);
+      if (!part || isSpokenOf(part)) return full(changed);
       const key = `${groupOf(edit, changed, part, context)} ${figureKey(part)}`;
       const leader = leaders.get(key);
       if (leader) return member(leader, changed, part);

@@ -2,6 +2,7 @@ import { contextOf, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { compileCatalogue } from '../model/catalogue';
 import type { Offer, Seller } from '../model/offers';
+import { machineSchema } from '../model/machine';
 import { usualSettings } from '../model/settings';
 import { flat, offer, shop, TODAY } from './shops';
 import { briefOf, dataOf, DESK, EXPORT, FAN, PARTS, PLAY, REGION, type Change } from './world';
@@ -169,6 +170,76 @@ export function smallMarket(seed: number): { brief: Brief; context: Context } {
     },
   };
   return marketOf(change, parts, dice);
+}
+
+/**
+ * Processors, kits and drives that are alike in every figure, and results that were measured with one of each: which of
+ * them it is decides what the work takes.
+ */
+export function measuredMarket(seed: number): { brief: Brief; context: Context } {
+  const dice = rolling(seed);
+  const { pick, next, chance } = dice;
+  const several = pick([{ cpu: 3 }, { cpu: 3, kit: 2 }, { cpu: 2, ssd: 2 }]) as Readonly<Record<string, number>>;
+  // all that is not measured fits and is known
+  const sure: Readonly<Record<string, object>> = {
+    cpu: { socket: 'Dunlin', coolerIncluded: false },
+    kit: { modules: 2, moduleGiB: 16, rateMTs: 5600 },
+    card: { lengthMm: 220, memoryGiB: 12, fp32Tflops: 12 },
+    ssd: { capacityGB: 2000, sustainedWriteMBs: 1500 },
+    psu: { ratedW: 750 },
+    case: { coolerHeightMm: 180, cardLengthMm: 360 },
+  };
+  const parts = ['cpu', 'board', 'kit', 'card', 'ssd', 'psu', 'case', 'cooler'].flatMap((id) => {
+    const first = variant(id, 0, dice);
+    return Array.from({ length: several[id] ?? 1 }, (_, n) => ({
+      ...first,
+      ...sure[id],
+      id: `${id}-${n}`,
+      name: `Test ${id} ${n}`,
+      // what is measured on one of a family says something of the others of its maker
+      ...(id === 'cpu' && n === 2 ? { maker: 'Relaypike' } : {}),
+    }));
+  });
+  const tasks: Record<string, unknown>[] = [
+    { ...EXPORT, path: 'software', targetMin: pick([6, 9, 12, 20, 30]) },
+    ...(chance(0.5) ? [DESK] : []),
+    ...(chance(0.3) ? [PLAY] : []),
+  ];
+  const market = marketOf(
+    { brief: { tasks, sittings: [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: tasks.map(({ id }) => id) }] } },
+    parts,
+    dice,
+  );
+  const { outWidth: width, outHeight: height, outCodec: codec, outChroma: chroma, preset } = EXPORT;
+  const result = (id: string, workload: object, value: number, unit: string) => ({
+    id,
+    workload,
+    value,
+    unit,
+    tool: 'bench',
+    source: 'bench',
+    use: 'calibrate',
+  });
+  const encode = (threads: number) => ({ work: 'encode', width, height, threads, target: { codec, preset, chroma } });
+  const machine = machineSchema.parse({
+    id: 'measured',
+    name: 'Measured',
+    items: ['cpu', 'board', 'kit', 'ssd'].map((id) => ({
+      id,
+      part: `${id}-0`,
+      ...(id === 'ssd' ? { roles: ['system', 'active'] } : {}),
+    })),
+    evidence: [
+      result('one', encode(1), 0.5 + 4 * next(), 'fps'),
+      result('all', encode(8), 4 + 20 * next(), 'fps'),
+      result('memory', { work: 'memory', threads: 64 }, 10_000 + 90_000 * next(), 'MB/s'),
+      result('read', { work: 'drive', direction: 'read', access: 'sequential' }, 200 + 9000 * next(), 'MB/s'),
+    ],
+  });
+  return {
+    ...market,
+    context: contextOf(market.context.catalogue, TODAY, usualSettings, [machine]),
+  };
 }
 
 /** One platform, several drives and network cards, and streams that fill them: the drives' roles decide. */

@@ -45,7 +45,7 @@ export const MIXER = {
 export const SECOND_CARD = { id: 'card-2', part: 'card' };
 
 /** The card of the test world with engines that write H.264, and rates for triangles and rays. */
-const CARD = {
+export const CARD = {
   mediaEngines: [engine('decode', 'hevc', 1500), engine('encode', 'hevc', 800), engine('encode', 'h264', 900, 5)],
   trianglesGs: 4,
   matrixTflops: 120,

@@ -1,7 +1,7 @@
 import { factsForTrades, sittingsOf, type RunnableSitting } from '../../assess/stages';
 import type { Context } from '../../assess';
 import { calibrated, calibrationOf } from '../../evidence/calibrate';
-import { comparableTo } from '../../evidence/comparable';
+import { comparableTo, spokenOf } from '../../evidence/comparable';
 import { given } from '../../figures/derive';
 import { resourceKey, type DriveRole } from '../../figures/resources';
 import { populate, type MemoryState } from '../../memory/population';
@@ -67,15 +67,23 @@ export interface MostOf {
   readonly rateMTs: ReadonlyMap<string | undefined, number>;
 }
 
-/** What bounds drives and memory before they are chosen; what was measured may exceed what is stated, so it bounds nothing. */
-export function mostOf({ catalogue, measured }: Context): MostOf {
-  if (measured.length > 0) return { read: undefined, write: undefined, rateMTs: new Map() };
+/**
+ * What bounds drives and memory before they are chosen. What was measured may exceed what is stated: where one of a kind
+ * was, nothing is bounded.
+ */
+export function mostOf(own: Pick<Machine, 'evidence'>, context: Context): MostOf {
+  const { catalogue } = context;
+  const isSpokenOf = spokenOf(own, context);
   const drives = catalogue.ofKind('drive');
+  const kits = catalogue.ofKind('memory');
   const most = (fields: readonly ('seqReadMBs' | 'seqWriteMBs' | 'sustainedWriteMBs')[]) =>
-    Math.max(0, ...drives.flatMap((drive) => fields.map((field) => (drive[field] ?? 0) * 1e6)));
+    drives.some(isSpokenOf)
+      ? undefined
+      : Math.max(0, ...drives.flatMap((drive) => fields.map((field) => (drive[field] ?? 0) * 1e6)));
   const rateMTs = new Map<string | undefined, number>();
-  for (const { generation, rateMTs: rate = Infinity, standardRateMTs: standard = 0 } of catalogue.ofKind('memory'))
-    rateMTs.set(generation, Math.max(rateMTs.get(generation) ?? 0, rate, standard));
+  if (!kits.some(isSpokenOf))
+    for (const { generation, rateMTs: rate = Infinity, standardRateMTs: standard = 0 } of kits)
+      rateMTs.set(generation, Math.max(rateMTs.get(generation) ?? 0, rate, standard));
   return { read: most(['seqReadMBs']), write: most(['seqWriteMBs', 'sustainedWriteMBs']), rateMTs };
 }
 
@@ -92,7 +100,7 @@ export function atBest(
   machine: Pick<Machine, 'id' | 'evidence' | 'memoryProfile' | 'moduleSlots' | 'tuning'>,
   at: End = 'likely',
 ): AtBest {
-  const most = mostOf(context);
+  const most = mostOf(machine, context);
   const full = clocksSet(machine.tuning);
   const mainsV = context.catalogue.region(brief.region)?.mainsV ?? 230;
   const { parts: none } = bareOf(brief, context).facts;
@@ -147,9 +155,13 @@ export function atBest(
       const cold = (clocks: Clocks) => runSitting(run.id, free, { ...setting, supply: atClocks(supply, clocks) });
       /** At the clocks that the chosen cooler keeps: what else will be there only warms the air. */
       const warm = (): Progress => {
-        const { results, heat } = heatOf(machine.tuning, parts, brief, mainsV, [cold]);
-        const most = (close: boolean) => boundsOf(atMost(heat, results, close)[0] ?? cold(full));
-        return closely(least, () => boundsOf(results[0] ?? cold(full)), most);
+        const settled = heatOf(machine.tuning, parts, brief, mainsV, [cold]).sittings[0]?.();
+        if (!settled) return boundsOf(cold(full));
+        return closely(
+          least,
+          () => boundsOf(settled.result),
+          (close) => boundsOf(atMost(settled, close)),
+        );
       };
       let short = false;
       for (const [task, made] of kinds.has('cooler') ? warm() : boundsOf(cold(full))) {

@@ -66,9 +66,14 @@ const noWorse = (a: readonly (number | undefined)[], b: readonly (number | undef
  * Goods without those that another one makes needless: alike in all that has no direction, no worse in any figure that
  * has one, and so much cheaper that no basket is cheaper with the other (`undercuts`). A better figure turns no pass into
  * a fault and makes no task slower (`betterFigures.test.ts`, `shapes.test.ts`), so whatever machine has the other is no
- * worse with this one in its place.
+ * worse with this one in its place. Parts that measurements speak of may do more or less than their figures say: they
+ * stay, and stand in for none.
  */
-export function undominated(goods: readonly Good[], undercuts: (part: Part, other: Part) => boolean): Good[] {
+export function undominated(
+  goods: readonly Good[],
+  undercuts: (part: Part, other: Part) => boolean,
+  isSpokenOf: (part: Part) => boolean = () => false,
+): Good[] {
   const groups = new Map<string, Good[]>();
   for (const good of goods) {
     const { same } = columnsOf(good.part);
@@ -81,9 +86,14 @@ export function undominated(goods: readonly Good[], undercuts: (part: Part, othe
     // what is dearer cannot undercut, so each is only held against the cheaper ones that stay
     for (const good of group.sort((a, b) => a.leastMinor - b.leastMinor)) {
       const { directed } = columnsOf(good.part);
-      const needless = left.some(
-        (other) => noWorse(columnsOf(other.part).directed, directed) && undercuts(other.part, good.part),
-      );
+      const needless =
+        !isSpokenOf(good.part) &&
+        left.some(
+          (other) =>
+            noWorse(columnsOf(other.part).directed, directed) &&
+            undercuts(other.part, good.part) &&
+            !isSpokenOf(other.part),
+        );
       if (!needless) left.push(good);
     }
     return left;

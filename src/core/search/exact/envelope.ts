@@ -1,8 +1,9 @@
 import type { Catalogue } from '../../model/catalogue';
-import { figureMeta, partSchemas, type Part, type PartKind } from '../../parts';
+import { figureMeta, partSchemas, type Part } from '../../parts';
 import { BESIDE } from './dominance';
 import { optionOf, type Option } from './option';
 import type { Position } from './position';
+import { HOUSING } from './unread';
 
 /**
  * An envelope stands for several options of a position: as good as each of them in every figure that bounds on the work
@@ -20,33 +21,6 @@ export interface Envelopes {
 
 /** Sizes of blocks that are asked about at once, the largest first; each begins at a multiple of its size. */
 export const BLOCKS = [64, 16, 4] as const;
-
-/**
- * Figures by kind that say how a part is housed, fed and cooled: bounds that know nothing of board, case, cooler and
- * supply read none of them. `envelope.test.ts` holds the bounds to that.
- */
-export const HOUSING: Partial<Record<PartKind, readonly string[]>> = {
-  graphics: [
-    'lengthMm',
-    'heightMm',
-    'slots',
-    'coolerThicknessMm',
-    'idlePowerW',
-    'boardPowerW',
-    'excursionRatio',
-    'connectors',
-    'recommendedSupplyW',
-    'outputs',
-    'maxDisplays',
-    'adaptiveSync',
-    'cooling',
-    'resistance',
-    'maxTemperatureC',
-    'noiseDbA',
-    'exhaust',
-  ],
-  memory: ['heightMm', 'modulePowerW', 'voltageV', 'testedBoards'],
-};
 
 interface View {
   /** What has to be equal, and which figures are stated. */
@@ -86,7 +60,12 @@ function bestOf(parts: readonly Part[], id: string): Part {
 }
 
 /** Envelopes of the options of those positions whose kinds have a view; `catalogue` is what parts are looked up in. */
-export function envelopesOf(positions: readonly Position[], catalogue: Catalogue): Envelopes {
+export function envelopesOf(
+  positions: readonly Position[],
+  catalogue: Catalogue,
+  /** Parts that were measured stand for themselves: what they do is not told by their figures. */
+  isSpokenOf: (part: Part) => boolean = () => false,
+): Envelopes {
   const made = new Map<string, Part>();
   const known = new Map<string, readonly Option[]>();
   const covering = (position: number, index: number, size: number): Option[] => {
@@ -95,7 +74,7 @@ export function envelopesOf(positions: readonly Position[], catalogue: Catalogue
     for (let at = index; at < index + size; at++) {
       const option = choices.at(at);
       if (!option) break;
-      const alike = option.parts.map((part) => viewOf(part).same).join('+');
+      const alike = option.parts.map((part) => (isSpokenOf(part) ? part.id : viewOf(part).same)).join('+');
       groups.set(alike, [...(groups.get(alike) ?? []), option]);
     }
     return [...groups].map(([, options], i) => {

@@ -7,7 +7,7 @@ import type { Progress } from './atBest';
 import type { Question } from './question';
 import { roomy } from './room';
 import { SHARES, sharesOf } from './shares';
-import { compareRanks, progressAt, rankOfResults, type Rank } from './rank';
+import { compareRanks, madeIn, rankOfMade, type Rank } from './rank';
 
 /** A machine that the search has found, with what it costs as a basket and how well it works. */
 export interface FoundMachine {
@@ -59,7 +59,7 @@ export const refused = (finding: Pick<Finding, 'rule' | 'level'>, { unproven }: 
 
 /** What a whole machine is to a question, once it is assessed. */
 export type Judged =
-  | { readonly kind: 'refused'; readonly short?: readonly string[] }
+  | { readonly kind: 'refused'; readonly short?: readonly string[]; readonly rules?: readonly string[] }
   | { readonly kind: 'unbought' }
   | { readonly kind: 'found'; readonly found: FoundMachine; readonly proven: boolean };
 
@@ -69,8 +69,9 @@ export type Judged =
  */
 export function judge({ facts, findings, tasks, region }: Assessment, question: Question): Judged {
   const { brief } = question;
-  if (findings.some((finding) => refused(finding, question))) return { kind: 'refused' };
-  const made = new Map(tasks.map((result) => [result.task, progressAt(result, question.at)]));
+  const against = findings.filter((finding) => refused(finding, question));
+  if (against.length > 0) return { kind: 'refused', rules: against.map(({ rule }) => rule) };
+  const made = madeIn(facts.sittings, question.at);
   const short = shortOf(made, question);
   if (short.length > 0) return { kind: 'refused', short };
   const parts = facts.parts.all.map(({ part }) => part);
@@ -83,6 +84,6 @@ export function judge({ facts, findings, tasks, region }: Assessment, question: 
   if (basket.lowerBound || priceMinor > (question.mostMinor ?? Infinity)) return { kind: 'unbought' };
   if (brief.budgetFirm === true && onBudgetBasis(basket.total, brief) > (brief.budgetMinor ?? Infinity))
     return { kind: 'unbought' };
-  const rank = rankOfResults(brief, tasks, question.at);
+  const rank = rankOfMade(brief, tasks, made);
   return { kind: 'found', found: { machine: facts.machine, priceMinor, rank }, proven: basket.proven };
 }

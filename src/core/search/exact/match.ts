@@ -1,6 +1,6 @@
 import type { Assessment } from '../../assess';
 import type { Least } from './question';
-import { progressAt } from './rank';
+import { madeIn } from './rank';
 import { ROOM } from './room';
 
 /** What one machine is held against another in. */
@@ -15,16 +15,15 @@ const AS_GOOD = 1 - 1e-9;
  * much progress, and memory, memory on one card and room on drives are as large. What is not known of the given machine
  * is not asked for.
  */
-export function matchOf({ tasks, facts }: Assessment, figures: readonly MatchFigure[] = FIGURES): Least {
+export function matchOf({ facts }: Assessment, figures: readonly MatchFigure[] = FIGURES): Least {
   const parts = facts.parts.all.map(({ part }) => part);
   const ticked = (figure: MatchFigure): boolean => figures.includes(figure);
   return {
     tasks: new Map(
       ticked('tasks')
-        ? tasks.flatMap((result): [string, number][] => {
-            const made = progressAt(result, 'likely');
-            return made > 0 ? [[result.task, made * AS_GOOD]] : [];
-          })
+        ? [...madeIn(facts.sittings, 'likely')].flatMap(([task, made]): [string, number][] =>
+            made > 0 ? [[task, made * AS_GOOD]] : [],
+          )
         : [],
     ),
     ...Object.fromEntries(

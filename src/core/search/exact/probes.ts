@@ -2,14 +2,17 @@ import { freshSubject, type Context, type Subject } from '../../assess';
 import { DRIVE_ROLES } from '../../figures/resources';
 import { VIEWS } from '../../assess/view';
 import type { Brief } from '../../model/brief';
+import { fitParts } from '../../model/fitted';
+import type { Item } from '../../model/machine';
 import { PART_KINDS, type PartKind } from '../../parts';
+import { drawOf } from '../../power/draw';
 import { ruleOf, rules } from '../../rules';
 import { failing, severity, type Finding, type Rule } from '../../rules/rule';
 import { mostOf } from '../../units/most';
 import { missesAsked, refused } from './judge';
 import { askedOfDrives, type Question } from './question';
 import type { Option } from './option';
-import { byFigures, byWhich, type DriveReadings, type Reading } from './readings';
+import { byFigures, byWhich, type Reading, type Readings } from './readings';
 import { ROOM } from './room';
 import { SHARE_KINDS, SHARES } from './shares';
 import type { Space } from './position';
@@ -24,6 +27,10 @@ export interface Probe {
   /** What it reads of an option: options that are alike in that get one answer. */
   readonly reads: Reading;
   readonly holds: (options: readonly Option[]) => boolean;
+  /** It costs no more to ask than to remember. */
+  readonly plain?: true;
+  /** It predicts work, and refuses few: it is asked once a whole machine was refused by one of its rules. */
+  readonly late?: true;
 }
 
 /** Rules that read what the brief says must be there; all others answer alike whatever it says (`probes.test.ts`). */
@@ -69,8 +76,9 @@ interface Early {
   readonly subject?: string;
   /** What is not known of the parts that are there stays unknown. */
   readonly unproven?: true;
-  /** Of drives it reads only their form and link. */
+  /** Of what sits in slots it reads only its form and link. */
   readonly by?: 'wiring';
+  readonly late?: true;
   /** Demands of the brief without which it finds nothing. */
   readonly asked?: readonly (keyof Brief['mustHaves'])[];
 }
@@ -80,10 +88,9 @@ const WIRED: readonly PartKind[] = VIEWS.wired;
 const EARLY: readonly Early[] = [
   { rules: ['parts-complete'], kinds: ['processor', 'cooler'], codes: ['part-missing'], subject: 'cooler' },
   { rules: ['memory-generation', 'module-kind'], kinds: ['processor', 'memory'] },
-  { rules: ['supply-power'], kinds: ['processor', 'graphics', 'supply'] },
   { rules: ['supply-connectors'], kinds: ['graphics', 'supply'] },
   { rules: ['card-length'], kinds: ['graphics', 'case'] },
-  { rules: ['cooler-load'], kinds: ['processor', 'cooler'] },
+  { rules: ['cooler-load'], kinds: ['processor', 'cooler'], late: true },
   {
     rules: ['must-haves'],
     kinds: ['board', 'expansion'],
@@ -98,6 +105,7 @@ const EARLY: readonly Early[] = [
     codes: ['encryption', 'optical-drive'],
     asked: ['encryption', 'opticalDrive'],
   },
+  { rules: ['device-place'], kinds: ['processor', 'board', 'expansion', 'graphics'], by: 'wiring' },
   { rules: ['device-place'], kinds: ['processor', 'board', 'expansion', 'drive'], by: 'wiring' },
   {
     rules: ['device-place', 'drive-heatsink', 'card-power', 'link', 'drive-carrier'],
@@ -105,22 +113,32 @@ const EARLY: readonly Early[] = [
     unproven: true,
   },
   { rules: ['drive-space', 'copies'], kinds: WIRED, unproven: true },
-  { rules: ['cooler-load', 'card-load'], kinds: [...WIRED, 'cooler'] },
+  { rules: ['cooler-load', 'card-load'], kinds: [...WIRED, 'cooler'], late: true },
   // what a processor's own cooler leaves unknown, another one may settle
   { rules: ['task-figures'], kinds: [...WIRED, 'cooler'], unproven: true },
   { rules: ['device-place', 'must-haves'], kinds: [...WIRED, 'case'] },
   { rules: ['fan-mounts'], kinds: ['cooler', 'case', 'fan'] },
-  { rules: ['clearance', 'card-load'], kinds: [...WIRED, 'cooler', 'case'] },
-  { rules: ['cooler-load', 'card-load', 'clearance', 'fan-mounts'], kinds: [...WIRED, 'cooler', 'case', 'fan'] },
+  { rules: ['clearance', 'card-load'], kinds: [...WIRED, 'cooler', 'case'], late: true },
+  {
+    rules: ['cooler-load', 'card-load', 'clearance', 'fan-mounts'],
+    kinds: [...WIRED, 'cooler', 'case', 'fan'],
+    late: true,
+  },
   // what is still to come only adds its own noise
-  { rules: ['noise-limit'], kinds: [...WIRED, 'cooler', 'case', 'fan'], asked: ['noiseDbA'] },
+  { rules: ['noise-limit'], kinds: [...WIRED, 'cooler', 'case', 'fan'], asked: ['noiseDbA'], late: true },
 ];
 
 /**
  * What can be asked before a machine is whole. Rules that read nothing but parts answer as soon as those parts are
  * chosen, and for good; others can be asked early for what they find blocking. Cheap questions come first.
  */
-export function probesFor(space: Space, question: Question, subject: Subject, { wiring }: DriveReadings): Probe[] {
+export function probesFor(
+  space: Space,
+  question: Question,
+  context: Context,
+  subject: Subject,
+  { wiring, whole }: Readings,
+): Probe[] {
   const counts = (finding: Finding): boolean =>
     failing(finding.level) || (question.unproven === 'refused' && finding.level === 'unproven');
   /** A probe of some rules: it holds as long as they find nothing that counts. */
@@ -128,7 +146,7 @@ export function probesFor(space: Space, question: Question, subject: Subject, { 
     asked: readonly Rule[],
     kinds: ReadonlySet<PartKind>,
     refuses: (finding: Finding) => boolean,
-    reads: Reading = asked.some(({ byIdentity }) => byIdentity === true) ? byWhich : byFigures,
+    reads: Reading = asked.some(({ byIdentity }) => byIdentity === true) ? byWhich : whole,
   ): Probe[] => {
     const of = positionsOf(space, kinds);
     if (of.length === 0) return [];
@@ -155,22 +173,70 @@ export function probesFor(space: Space, question: Question, subject: Subject, { 
     } else groups.set(key, { kinds: new Set(kinds), rules: [rule] });
   }
   const exact = [...groups.values()].flatMap(({ kinds, rules: asked }) => probeOf(asked, kinds, counts));
-  const early = EARLY.flatMap(({ rules: ids, kinds, codes, subject: about, unproven, by, asked: demands }): Probe[] => {
-    if (demands?.every((demand) => question.brief.mustHaves[demand] === undefined)) return [];
-    return probeOf(
-      ids.map((rule) => ruleOf({ rule })),
-      new Set(kinds),
-      (finding) =>
-        (unproven ? counts(finding) : failing(finding.level) || missesAsked(finding)) &&
-        (!codes || codes.includes(finding.code)) &&
-        (about === undefined || finding.subject === about),
-      by && wiring,
-    );
-  });
-  return [...leastOf(space, question), ...sharesWithin(space, question), ...exact, ...early].sort(
-    (a, b) => a.of.length - b.of.length,
+  const early = EARLY.flatMap(
+    ({ rules: ids, kinds, codes, subject: about, unproven, by, late, asked: demands }): Probe[] => {
+      if (demands?.every((demand) => question.brief.mustHaves[demand] === undefined)) return [];
+      const probes = probeOf(
+        ids.map((rule) => ruleOf({ rule })),
+        new Set(kinds),
+        (finding) =>
+          (unproven ? counts(finding) : failing(finding.level) || missesAsked(finding)) &&
+          (!codes || codes.includes(finding.code)) &&
+          (about === undefined || finding.subject === about),
+        by && wiring,
+      );
+      return late ? probes.map((probe) => ({ ...probe, late })) : probes;
+    },
   );
+  return [
+    ...leastOf(space, question),
+    ...sharesWithin(space, question),
+    ...drawWithin(space, question, context),
+    ...exact,
+    ...early,
+  ].sort((a, b) => a.of.length - b.of.length);
 }
+
+/**
+ * Whether the supply gives what all parts draw together at their limits, where the desk goes by that (`supply-power`). Each
+ * part adds its own, so it is asked of the first part, the first two, and so on: a supply that is too weak for what is there
+ * is none for more.
+ */
+function drawWithin(space: Space, question: Question, { catalogue, settings }: Context): Probe[] {
+  if (!settings.policies.includes('peak')) return [];
+  const bare = bareMachine(question);
+  const peakOf = (items: readonly Item[]): number =>
+    drawOf(fitParts({ ...bare, items: [...items] }, catalogue), [], [], question.from?.tuning).peakW;
+  const known = new WeakMap<Option, number>();
+  const wattsOf = (option: Option): number => {
+    let watts = known.get(option);
+    if (watts === undefined) known.set(option, (watts = peakOf(option.items)));
+    return watts;
+  };
+  const keptW = peakOf(space.kept);
+  const supplies = positionsOf(space, SUPPLY);
+  const kept = space.keptParts.filter((part) => part.kind === 'supply');
+  const drawing = positionsOf(space, DRAWING);
+  return drawing.map((_, i): Probe => ({
+    rules: ['supply-power'],
+    of: [...drawing.slice(0, i + 1), ...supplies].sort((a, b) => a - b),
+    reads: byFigures,
+    plain: true,
+    holds: (options) => {
+      let watts = keptW;
+      let ratedW = kept[0]?.ratedW;
+      for (const option of options) {
+        const [part] = option.parts;
+        if (part?.kind === 'supply') ratedW = part.ratedW;
+        else watts += wattsOf(option);
+      }
+      return ratedW === undefined || watts <= ratedW * ROUNDING;
+    },
+  }));
+}
+const ROUNDING = 1 + 1e-9;
+const SUPPLY: ReadonlySet<PartKind> = new Set(['supply']);
+const DRAWING: ReadonlySet<PartKind> = new Set([...VIEWS.wired, 'cooler', 'case', 'fan']);
 
 /** The limits on shares of the budget, by what parts cost at the least. */
 function sharesWithin(space: Space, { mostFor }: Question): Probe[] {

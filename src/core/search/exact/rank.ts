@@ -1,5 +1,5 @@
 import type { Brief } from '../../model/brief';
-import type { TaskResult } from '../../predict/results';
+import type { SittingResult, TaskResult } from '../../predict/results';
 import type { End } from './question';
 import { MET } from '../../units/band';
 
@@ -24,6 +24,18 @@ export function progressAt({ ratio, gets, mode, impossible }: TaskResult, at: En
   if (impossible.length > 0) return 0;
   if (ratio) return ratio[at];
   return mode === 'elastic' && gets ? 1 / (at === 'low' ? gets.high : gets.likely) : 0;
+}
+
+/**
+ * Progress of each task in the sitting where it makes least. A machine is judged by that, and so are its bounds, sitting by
+ * sitting: the result that stands for a task on screen is the one with the worst verdict, which need not be the slowest.
+ */
+export function madeIn(sittings: readonly SittingResult[], at: End): Map<string, number> {
+  const made = new Map<string, number>();
+  for (const { tasks } of sittings)
+    for (const result of tasks)
+      made.set(result.task, Math.min(made.get(result.task) ?? Infinity, progressAt(result, at)));
+  return made;
 }
 
 /** Whether a task has a target; one that has none runs as soon as it gets anywhere. */
@@ -53,14 +65,16 @@ export function rankOf(brief: Brief, progress: (task: string) => number, targete
 
 /** The rank of a machine by its results. */
 export function rankOfResults(brief: Brief, results: readonly TaskResult[], at: End): Rank {
-  const by = new Map(results.map((result) => [result.task, result]));
+  return rankOfMade(brief, results, new Map(results.map((result) => [result.task, progressAt(result, at)])));
+}
+
+/** The same with the progress that is to count. */
+export function rankOfMade(brief: Brief, results: readonly TaskResult[], made: ReadonlyMap<string, number>): Rank {
+  const targeted = new Set(results.flatMap(({ task, target }) => (target === undefined ? [] : [task])));
   return rankOf(
     brief,
-    (task) => {
-      const result = by.get(task);
-      return result ? progressAt(result, at) : 0;
-    },
-    (task) => by.get(task)?.target !== undefined,
+    (task) => made.get(task) ?? 0,
+    (task) => targeted.has(task),
   );
 }
 

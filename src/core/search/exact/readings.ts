@@ -4,9 +4,12 @@ import { fitParts, type FittedParts } from '../../model/fitted';
 import type { Catalogue } from '../../model/catalogue';
 import { driveFor } from '../../work/flowEnds';
 import { numberOf, type Option } from './option';
+import type { Part, PartKind } from '../../parts';
+import { figuresText } from '../../parts/order';
 import type { Space } from './position';
 import { bareMachine } from './space';
 import type { Question } from './question';
+import { UNREAD, UNREAD_COLD } from './unread';
 
 /** What of an option is read: options that are alike in that are alike to whoever reads no more. */
 export type Reading = (option: Option) => string | number;
@@ -26,47 +29,63 @@ const DRIVE_RATES = [
   'cellKind',
 ] as const;
 
-/** Readings that see less of drives than all their figures; of all else they see these. */
-export interface DriveReadings {
-  /** Of what form they are and what link they ask for: whether a slot takes them. */
+/** What predictions see of options: less than all their figures. */
+export interface Readings {
+  /** All that a rule may read of its parts. */
+  readonly whole: Reading;
+  /** What predictions read, with heat. */
+  readonly warm: Reading;
+  /** Of what form drives and cards are and what link they ask for: whether a slot takes them. Of all else the whole. */
   readonly wiring: Reading;
-  /** What they give and take in the roles that tasks read and write. */
+  /** What drives give and take in the roles that tasks read and write; of all else what predictions without heat read. */
   readonly rates: Reading;
-  /** Both, and which roles are whose: what streams between devices depend on. */
+  /** The same, with what wiring tells of drives and which roles are whose: what streams between devices depend on. */
   readonly streams: Reading;
 }
 
-export function driveReadings(
+export function readingsOf(
   { roles: chosen }: Pick<Space, 'roles'>,
   question: Question,
   catalogue: Catalogue,
   /** Roles that tasks read or write. */
   roles: readonly DriveRole[],
-  /** What was measured was measured on a part, not on its figures. */
-  measured: boolean,
-): DriveReadings {
+  /** Whether a part was measured, or one of its family: it is not told of by one that is alike in its figures. */
+  isSpokenOf: (part: Part) => boolean,
+): Readings {
   const bare = bareMachine(question);
-  const of = (what: string, read: (parts: FittedParts, option: Option) => string): Reading => {
-    const known = new WeakMap<Option, number>();
-    return (option) => {
-      if (!option.parts.some(({ kind }) => kind === 'drive')) return option.figuresId;
-      let number = known.get(option);
-      if (number === undefined) {
-        const parts = fitParts({ ...bare, items: [...option.items] }, catalogue);
-        known.set(option, (number = numberOf(`${what} ${read(parts, option)}`)));
-      }
-      return number;
-    };
-  };
-  const wiring = of('wiring', (parts) =>
-    JSON.stringify(devicesOf(parts).map(({ twinKey: _which, ...device }) => device)),
+  const whole: Reading = remembered((option) => (option.parts.some(isSpokenOf) ? byWhich : byFigures)(option));
+  const without = (what: string, unread: typeof UNREAD): Reading =>
+    remembered(({ items, parts }) => {
+      const said = parts.map((part, i) => {
+        const roles = items[i]?.roles?.join() ?? '';
+        return `${isSpokenOf(part) ? part.id : figuresText(part, unread[part.kind])} ${roles}`;
+      });
+      return numberOf(`${what} ${said.join('+')}`);
+    });
+  const warm = without('warm', UNREAD);
+  const cold = without('cold', UNREAD_COLD);
+  const ofDrives = (
+    what: string,
+    others: Reading,
+    read: (parts: FittedParts, option: Option) => string,
+    kinds: readonly PartKind[] = ['drive'],
+  ): Reading =>
+    remembered((option) => {
+      if (!option.parts.some(({ kind }) => kinds.includes(kind))) return others(option);
+      return numberOf(`${what} ${read(fitParts({ ...bare, items: [...option.items] }, catalogue), option)}`);
+    });
+  const wiring = ofDrives(
+    'wiring',
+    whole,
+    (parts) => JSON.stringify(devicesOf(parts).map(({ twinKey: _which, ...device }) => device)),
+    ['drive', 'graphics'],
   );
-  const shared = of('shared', (_parts, { items, parts }) =>
+  const shared = ofDrives('shared', cold, (_parts, { items, parts }) =>
     items
       .map(({ roles: own = [] }, i) => `${parts.findIndex(({ id }) => id === parts[i]?.id)} ${own.join()}`)
       .join(';'),
   );
-  const rates = of('rates', (parts, { items }) => {
+  const rates = ofDrives('rates', cold, (parts, { items }) => {
     const there = new Set(items.flatMap(({ roles: own = [] }) => own));
     return roles
       .map((role) => {
@@ -74,9 +93,20 @@ export function driveReadings(
         if (!part) return '-';
         // streams are spread over all drives of a role
         const count = items.filter(({ roles: own }) => own?.includes(role)).length;
-        return `${count} ${measured ? part.id : ''} ${DRIVE_RATES.map((field) => part[field] ?? '').join()}`;
+        return `${count} ${isSpokenOf(part) ? part.id : ''} ${DRIVE_RATES.map((field) => part[field] ?? '').join()}`;
       })
       .join(';');
   });
-  return { wiring, rates, streams: (option) => `${wiring(option)} ${shared(option)} ${rates(option)}` };
+  const streams = ofDrives('streams', cold, (_parts, option) => `${wiring(option)} ${shared(option)} ${rates(option)}`);
+  return { whole, warm, wiring, rates, streams };
+}
+
+/** A reading that reads each option once. */
+function remembered(read: Reading): Reading {
+  const known = new WeakMap<Option, string | number>();
+  return (option) => {
+    let number = known.get(option);
+    if (number === undefined) known.set(option, (number = read(option)));
+    return number;
+  };
 }

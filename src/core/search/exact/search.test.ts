@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../../assess';
 import { compileCatalogue } from '../../model/catalogue';
 import type { Brief } from '../../model/brief';
-import { smallMarket, streamMarket } from '../../tests/smallMarkets';
+import { measuredMarket, smallMarket, streamMarket } from '../../tests/smallMarkets';
 import type { FoundMachine } from './judge';
 import { matchOf } from './match';
 import { everyTask, plainQuestion, type Question } from './question';
@@ -46,6 +46,10 @@ const triedOf = (seed: number, market: Market): Tried[] => {
   }
 };
 const tried: Tried[] = [...SEEDS, ...ONCE_WRONG].flatMap((seed) => triedOf(seed, smallMarket(seed)));
+/** Markets in which parts that are alike in every figure were measured, or were not. */
+const measured: Tried[] = Array.from({ length: 24 }, (_, i) => i + 1).flatMap((seed) =>
+  triedOf(seed, measuredMarket(seed)),
+);
 const streams: Tried[] = STREAM_SEEDS.flatMap((seed) => triedOf(seed, streamMarket(seed)));
 
 function equalsEveryMachine({ market, all }: Tried): void {
@@ -75,6 +79,17 @@ describe('the exact search', () => {
   });
 
   test.each(streams)('market of streams $seed: equals every machine tried', equalsEveryMachine);
+
+  test('markets with results are small enough, and in enough of them results tell like parts apart', () => {
+    expect(measured.length).toBeGreaterThanOrEqual(15);
+    const apart = measured.filter(({ all }) => {
+      const percents = new Set(all.map(({ rank }) => rank.percent));
+      return percents.size > 1;
+    });
+    expect(apart.length).toBeGreaterThanOrEqual(8);
+  });
+
+  test.each(measured)('market with results $seed: equals every machine tried', equalsEveryMachine);
 
   test('unproven machines count where they are allowed', () => {
     let more = 0;

@@ -160,7 +160,16 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   const { brief } = question;
   const floor = under.rank ?? NO_RANK;
   const most = mostMinorOf(asked, under);
-  const probing = probes.map(({ of, holds }): Check => ({ of, passes: holds, enveloped: false }));
+  const verdicts = new Map<Progress, boolean>();
+  const probing = probes.map(({ of, holds, late, rules }): Check => ({
+    of,
+    // near a draft what cannot stay together has to be known from the start
+    passes:
+      late && changes === undefined
+        ? (options) => !rules.some((rule) => asked.refusing.has(rule)) || holds(options)
+        : holds,
+    enveloped: false,
+  }));
   const staging = stages.map((stage): Check => ({
     of: stage.of,
     enveloped: stage.enveloped,
@@ -168,7 +177,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       // drives that fail their own roles fail in every set
       const groups = stage.partly ? (options[at]?.groups ?? []) : [];
       return [...groups.map((group) => options.map((own, i) => (i === at ? group : own))), options].every((list) =>
-        enough(asked.progressOf(stage, list)),
+        enoughOf(asked.progressOf(stage, list)),
       );
     },
   }));
@@ -326,6 +335,13 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
         if (refused) return size;
       }
     return 0;
+  }
+
+  /** The same as `enough`, worked out once: most bounds are asked about many times. */
+  function enoughOf(progress: Progress): boolean {
+    let is = verdicts.get(progress);
+    if (is === undefined) verdicts.set(progress, (is = enough(progress)));
+    return is;
   }
 
   /** Whether what the tasks can do at best is as much as is asked. */
@@ -579,7 +595,10 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     if (known) return known;
     assessed++;
     const judged = judge(asked.subject.assess(machineOf(space, question, options)), question);
-    if (judged.kind === 'refused') noteDecisive(asked.decisive, judged.short ?? []);
+    if (judged.kind === 'refused') {
+      noteDecisive(asked.decisive, judged.short ?? []);
+      for (const rule of judged.rules ?? []) asked.refusing.add(rule);
+    }
     if (judged.kind !== 'refused') baskets++;
     if (judged.kind === 'found') {
       if (!judged.proven) openBaskets++;

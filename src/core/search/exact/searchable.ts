@@ -13,7 +13,8 @@ import { drivesHold, probesFor, TOLD_OF_DEMANDS, type Probe } from './probes';
 import { targetedIn, type Question } from './question';
 import type { Space } from './position';
 import { narrowed, wholeSpace } from './space';
-import { driveReadings, type Reading } from './readings';
+import { spokenOf } from '../../evidence/comparable';
+import { readingsOf, type Reading } from './readings';
 import { drivesAlone, drivesReadBy, stagesFor, type Stage } from './stages';
 
 /** Parts and demands of one question, ready to be searched; kept, so that the same is not asked of parts twice. */
@@ -42,14 +43,23 @@ export interface Searchable {
   readonly memory: Memory;
   /** Tasks for whose sake alone something was refused: without what is asked of any other, all that was refused stays so. */
   readonly decisive: Set<string>;
+  /** Rules that whole machines were refused by. */
+  readonly refusing: Set<string>;
   /** Searches that came to their end, by what they were made under. */
   readonly ended: Map<string, Ended>;
+}
+
+interface Bound {
+  readonly progress: Progress;
+  readonly met: boolean;
+  /** The question that it was worked out or looked through for last. */
+  asked: Question;
 }
 
 /** Answers by what was asked: those of probes, and bounds of stages with whether they left each task what was asked. */
 interface Memory {
   readonly answers: Map<string, Map<string | number, boolean>>;
-  readonly bounds: Map<string, Map<string, { readonly progress: Progress; readonly met: boolean }>>;
+  readonly bounds: Map<string, Map<string, Bound>>;
 }
 
 /** What of a question no prediction reads, and no rule that is not told of it by name. */
@@ -115,15 +125,10 @@ export function searchable(question: Question, context: Context, before?: Search
       ? kin.whole
       : wholeSpace(question, context, prices, drivesDo);
   const sameVerdicts = kin?.context === context && sameBut(kin.question, question, CHANGES);
+  const isSpokenOf = spokenOf(question.from, context);
   const narrow = narrowed(whole, question, context.catalogue, prices);
-  const drives = driveReadings(
-    narrow,
-    question,
-    quick.catalogue,
-    drivesReadBy(question, quick),
-    context.measured.length > 0,
-  );
-  const all = remembered(probesFor(narrow, question, subject, drives), narrow, question, memory);
+  const readings = readingsOf(narrow, question, quick.catalogue, drivesReadBy(question, quick), isSpokenOf);
+  const all = remembered(probesFor(narrow, question, quick, subject, readings), narrow, question, memory);
   // what an option is refused for by itself, it is refused for in every machine
   const space: Space = {
     ...narrow,
@@ -134,7 +139,7 @@ export function searchable(question: Question, context: Context, before?: Search
       return { ...rest, choices: only(position.choices, stands), ...(held && stands(held) ? { held } : {}) };
     }),
   };
-  const envelopes = envelopesOf(space.positions, quick.catalogue);
+  const envelopes = envelopesOf(space.positions, quick.catalogue, isSpokenOf);
   return {
     whole,
     context,
@@ -143,13 +148,14 @@ export function searchable(question: Question, context: Context, before?: Search
     prices,
     subject,
     probes: all.filter(({ of }) => of.length > 1),
-    stages: stagesFor(space, question, quick, subject, drives, envelopes.catalogue),
-    envelopes: context.measured.length > 0 ? undefined : envelopes,
+    stages: stagesFor(space, question, quick, subject, readings, envelopes.catalogue),
+    envelopes,
     targeted: targetedIn(question.brief, quick),
     firmMinor: firmBudget(question.brief, region),
     progressOf: rememberedBounds(space, question, memory),
     memory,
     decisive,
+    refusing: new Set(),
     ended: new Map(),
     judged: sameVerdicts ? kin.judged : new Map(),
     found: [],
@@ -190,16 +196,19 @@ function rememberedBounds(space: Space, question: Question, { bounds }: Memory):
   return (stage, options) => {
     let name = names.get(stage);
     // no two stages look at the same positions
-    if (name === undefined) names.set(stage, (name = namesOf(space, stage.of)));
+    if (name === undefined) names.set(stage, (name = `${namesOf(space, stage.of)} ${stage.about ?? ''}`));
     let known = bounds.get(name);
     if (!known) bounds.set(name, (known = new Map()));
     let key = '';
     for (const option of options) key += `${stage.reads(option)}|`;
     const before = known.get(key);
     // what fell short of an earlier question may have ended there: it is enough where it falls short again
-    if (before && (before.met || !meets(before.progress, question))) return before.progress;
+    if (before && (before.asked === question || before.met || !meets(before.progress, question))) {
+      before.asked = question;
+      return before.progress;
+    }
     const progress = stage.progress(options, question.least.tasks);
-    known.set(key, { progress, met: meets(progress, question) });
+    known.set(key, { progress, met: meets(progress, question), asked: question });
     return progress;
   };
 }
@@ -214,6 +223,7 @@ function remembered(probes: readonly Probe[], space: Space, question: Question, 
     const turn = (seen.get(asks) ?? 0) + 1;
     seen.set(asks, turn);
     const name = `${asks}, ${turn}`;
+    if (probe.plain) return probe;
     // a probe without rules is the question's own
     const shared = probe.rules.length > 0;
     const known = (shared ? answers.get(name) : undefined) ?? new Map<string | number, boolean>();

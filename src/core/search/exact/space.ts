@@ -4,6 +4,7 @@ import type { Machine } from '../../model/machine';
 import { PART_KINDS, type Part, type PartKind, type PartOf } from '../../parts';
 import { isOnSale } from '../../parts/onSale';
 import type { Context } from '../../assess';
+import { spokenOf } from '../../evidence/comparable';
 import { askedOf } from '../../sizing/asked';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
@@ -240,15 +241,12 @@ function upToSo(most: number, goods: readonly Good[]): (readonly Good[])[] {
 }
 
 /** Parts of a kind that can be had: those on sale that somebody offers, and spare ones at no price. */
-function shopOf(
-  question: Question,
-  { catalogue, today }: Context,
-  prices: LeastPrices,
-): (kind: PartKind) => readonly Good[] {
+function shopOf(question: Question, context: Context, prices: LeastPrices): (kind: PartKind) => readonly Good[] {
   const shelves = new Map<PartKind, readonly Good[]>();
+  const isSpokenOf = spokenOf(question.from, context);
   return (kind) => {
     let shelf = shelves.get(kind);
-    if (!shelf) shelves.set(kind, (shelf = shelfOf(kind, question, catalogue, today, prices)));
+    if (!shelf) shelves.set(kind, (shelf = shelfOf(kind, question, context, prices, isSpokenOf)));
     return shelf;
   };
 }
@@ -256,9 +254,9 @@ function shopOf(
 function shelfOf(
   kind: PartKind,
   { withoutParts, withoutMakers, withPart, spare }: Question,
-  catalogue: Catalogue,
-  today: string,
+  { catalogue, today }: Context,
   prices: LeastPrices,
+  isSpokenOf: (part: Part) => boolean,
 ): Good[] {
   const sold = (catalogue.ofKind(kind) as readonly Part[]).flatMap((part): Good[] => {
     if (!isOnSale(part, today) || withoutParts.has(part.id) || withoutMakers.has(part.maker)) return [];
@@ -269,7 +267,7 @@ function shelfOf(
     const part: Part | undefined = catalogue.part(item.part);
     return part?.kind === kind ? [{ part, leastMinor: 0, spare: item }] : [];
   });
-  const left = undominated(sold, prices.undercuts);
+  const left = undominated(sold, prices.undercuts, isSpokenOf);
   // what is wanted by name stays, though another makes it needless
   const wanted = sold.filter((good) => good.part.id === withPart && !left.includes(good));
   return [...there, ...left, ...wanted];

@@ -13,13 +13,12 @@ import { expand } from '../../work';
 import { isAwaited } from '../../work/flowEnds';
 import { atMost } from '../../heat/state';
 import type { SittingResult, TaskResult } from '../../predict/results';
-import { worstOf } from '../../predict/worst';
 import { atBest, closely, type Progress } from './atBest';
 import { askedOfDrives, type End, type Question } from './question';
 import { MET } from '../../units/band';
 import { progressAt } from './rank';
 import type { Option } from './option';
-import { byFigures, type DriveReadings, type Reading } from './readings';
+import type { Reading, Readings } from './readings';
 import type { Space } from './position';
 import { absentKinds, bareMachine, machineOf, positionsOf } from './space';
 
@@ -28,6 +27,8 @@ export interface Stage {
   readonly of: readonly number[];
   /** What it reads of an option: options that are alike in that bound the tasks alike. */
   readonly reads: Reading;
+  /** What of the work it is about, where that is not all. */
+  readonly about?: string;
   /** Can be asked of the drives of one group of roles, with those of the others endless. */
   readonly partly: boolean;
   /** Takes envelopes for options: nothing that it reads of them is left out there. */
@@ -41,13 +42,15 @@ const WIRED: readonly PartKind[] = VIEWS.wired;
 const STREAMING: ReadonlySet<string> = new Set(['ingest', 'custom', 'live']);
 
 const CARDS: readonly PartKind[] = ['expansion', 'mixer'];
+const ENGINES: readonly PartKind[] = ['processor', 'graphics'];
+const takesNone = ({ kind }: Task): boolean => kind !== 'live';
 /**
  * Kinds whose parts are chosen when the tasks are looked at with all others endless, in the order of choosing. Which of
  * them are worth a look was measured: each refuses on some seat what costs more than to ask.
  */
 const AT_BEST: readonly (readonly PartKind[])[] = [
   CARDS,
-  ['processor', 'graphics'],
+  ENGINES,
   ['processor', 'graphics', 'cooler'],
   ['processor', 'graphics', 'cooler', 'case', 'fan'],
   ['processor', 'graphics', 'memory'],
@@ -69,7 +72,7 @@ export function stagesFor(
   question: Question,
   context: Context,
   subject: Subject,
-  drives: DriveReadings,
+  readings: Readings,
   /** Has the parts of envelopes too. */
   catalogue: Catalogue,
 ): Stage[] {
@@ -108,7 +111,7 @@ export function stagesFor(
     const kinds: ReadonlySet<PartKind> = new Set(['processor', 'board', 'expansion', 'drive', 'mixer']);
     return {
       of: brief.tasks.some(({ kind }) => STREAMING.has(kind)) ? of(kinds) : [],
-      reads: drives.streams,
+      reads: readings.streams,
       partly: true,
       enveloped: false,
       progress: (options) => {
@@ -123,6 +126,10 @@ export function stagesFor(
       },
     };
   }
+  /** The sitting that refused last, which is asked first. */
+  let refusing = 0;
+  const askedFirst = (sittings: number): number[] =>
+    Array.from({ length: sittings }, (_, i) => (i === 0 ? refusing : i <= refusing ? i - 1 : i));
   /** Heat that is still to come shifts the weights of a run's doubts, so its low end is only a bound once it is there. */
   const endOf = ({ mode }: TaskResult, kinds: ReadonlySet<PartKind>): End =>
     mode === 'elastic' && !kinds.has('cooler') ? 'likely' : question.at;
@@ -132,15 +139,30 @@ export function stagesFor(
     );
   // what takes the pictures in decides what is left to processor and graphics: they are looked at together
   const taking = space.positions.some(({ name }) => name === 'inputs');
-  const looks = AT_BEST.map((kinds) => (taking && kinds.includes('processor') ? [...kinds, ...CARDS] : kinds));
+  const looks = AT_BEST.map((kinds) => ({
+    kinds: taking && kinds.includes('processor') ? [...kinds, ...CARDS] : kinds,
+    best,
+    about: undefined,
+  }));
+  // work that takes none in is bounded without looking at what does: sharing with the rest leaves it no more
+  const apart = taking
+    ? [
+        {
+          kinds: ENGINES,
+          best: atBest(briefOfTasks(brief, brief.tasks.filter(takesNone)), context, bare, question.at),
+          about: 'what takes no pictures in',
+        },
+      ]
+    : [];
   return distinct([
-    ...looks.map((list): Stage => {
+    ...[...apart, ...looks].map(({ kinds: list, best, about }): Stage => {
       const kinds: ReadonlySet<PartKind> = new Set(list);
       // what no position fills is known not to be there
       const chosen: ReadonlySet<PartKind> = new Set([...kinds, ...absent]);
       return {
         of: of(kinds),
-        reads: drives.rates,
+        reads: kinds.has('cooler') ? readings.warm : readings.rates,
+        ...(about === undefined ? {} : { about }),
         partly: kinds.has('drive'),
         enveloped: !HOUSES.some((kind) => kinds.has(kind)),
         progress: (options, least) => {
@@ -154,25 +176,37 @@ export function stagesFor(
       const kinds: ReadonlySet<PartKind> = new Set(list);
       return {
         of: of(kinds),
-        reads: byFigures,
+        reads: readings.warm,
         partly: false,
         enveloped: false,
         progress: (options, least) => {
-          const { sittings, heat } = subject.factsOf(made(options, kinds));
-          const boundsOf = (results: readonly SittingResult[]): Progress =>
+          const boundsOf = ({ tasks }: SittingResult): Progress =>
             new Map(
-              brief.tasks.map(({ id }) => {
-                const worst = worstOf(id, results);
-                if (!worst) return [id, Infinity] as const;
-                if (worst.impossible.length > 0) return [id, 0] as const;
-                return [id, worst.gets ? progressAt(worst, endOf(worst, kinds)) : Infinity] as const;
-              }),
+              tasks.map((result) => [
+                result.task,
+                result.impossible.length > 0 ? 0 : result.gets ? progressAt(result, endOf(result, kinds)) : Infinity,
+              ]),
             );
-          return closely(
-            least,
-            () => boundsOf(sittings),
-            (close) => boundsOf(atMost(heat, sittings, close)),
-          );
+          const best = new Map<string, number>();
+          const sittings = subject.sittingsOf(made(options, kinds));
+          for (const at of askedFirst(sittings.length)) {
+            const settled = sittings[at]?.();
+            if (!settled) continue;
+            const bounds = closely(
+              least,
+              () => boundsOf(settled.result),
+              (close) => boundsOf(atMost(settled, close)),
+            );
+            let short = false;
+            for (const [task, made] of bounds) {
+              best.set(task, Math.min(best.get(task) ?? Infinity, made));
+              short ||= least !== undefined && made < (least.get(task) ?? 0);
+            }
+            if (!short) continue;
+            refusing = at;
+            break;
+          }
+          return best;
         },
       };
     }),

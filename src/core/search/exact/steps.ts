@@ -6,7 +6,7 @@ import { judge, type FoundMachine } from './judge';
 import { nearMachine, staying, type NearMachine } from './near';
 import type { Question } from './question';
 import { MET } from '../../units/band';
-import { compareRanks, progressAt } from './rank';
+import { compareRanks, madeIn, progressAt } from './rank';
 import { ROOM } from './room';
 import { cheapest } from './search';
 import type { Ready, Searchable } from './searchable';
@@ -39,14 +39,13 @@ export interface Steps {
 }
 
 /** What a machine does is kept: targets that it meets, and of what falls short no less than it makes. */
-export function keepingWork({ tasks }: Assessment, at: Question['at']): Map<string, number> {
+export function keepingWork({ tasks, facts }: Assessment, at: Question['at']): Map<string, number> {
+  const all = madeIn(facts.sittings, at);
   return new Map(
-    tasks.flatMap((result): [string, number][] => {
-      const made = progressAt(result, at);
+    tasks.flatMap(({ task, target }): [string, number][] => {
+      const made = all.get(task) ?? 0;
       // a hair less than it makes, so that the same machine still does
-      return made > 0
-        ? [[result.task, result.target === undefined ? Number.MIN_VALUE : Math.min(MET, made * MET)]]
-        : [];
+      return made > 0 ? [[task, target === undefined ? Number.MIN_VALUE : Math.min(MET, made * MET)]] : [];
     }),
   );
 }
