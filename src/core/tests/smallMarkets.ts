@@ -90,7 +90,11 @@ function variant(id: string, n: number, dice: Dice): Record<string, unknown> {
 }
 
 /** Shops with carriage, coupons and a bundle, and offers of most parts at most of them. */
-function shopsFor(parts: readonly string[], dice: Dice): { sellers: Seller[]; offers: Offer[] } {
+function shopsFor(
+  parts: readonly string[],
+  dice: Dice,
+  coinsOf: (part: string) => number,
+): { sellers: Seller[]; offers: Offer[] } {
   const { pick, chance } = dice;
   const ids = ['north', 'south', 'east'].slice(0, pick([1, 2, 3]));
   const sellers = ids.map((id) =>
@@ -135,7 +139,7 @@ function shopsFor(parts: readonly string[], dice: Dice): { sellers: Seller[]; of
     } as Partial<Seller>),
   );
   const offers = parts.flatMap((part) => {
-    const price = Math.round((30 + dice.next() * 220) * 100);
+    const price = Math.round(coinsOf(part) * 100);
     const at = ids.filter(() => chance(0.75));
     return (at.length > 0 || chance(0.9) ? (at.length > 0 ? at : ids.slice(0, 1)) : []).map((seller) =>
       offer(part, seller, Math.round(price * (0.95 + dice.next() * 0.1)), chance(0.15) ? { stock: pick([1, 2]) } : {}),
@@ -242,6 +246,38 @@ export function measuredMarket(seed: number): { brief: Brief; context: Context }
   };
 }
 
+/** Processors and cards of which the better ones mostly cost more: a frontier of several points. */
+export function ladderMarket(seed: number): { brief: Brief; context: Context } {
+  const dice = rolling(seed);
+  const { next, pick, chance } = dice;
+  const [cores] = base('cpu')['coreGroups'] as Record<string, unknown>[];
+  const cpus = [5, 6, 7, 8, 9, 10, 12, 16].map((count, n) => ({
+    ...base('cpu'),
+    id: `cpu-${n}`,
+    name: `Test cpu ${n}`,
+    coreGroups: [{ ...cores, count, allCoreGHz: 4 }],
+  }));
+  const cards = [12, 25].map((fp32Tflops, n) => ({
+    ...base('card'),
+    id: `card-${n}`,
+    name: `Test card ${n}`,
+    fp32Tflops,
+    memoryGiB: pick([8, 12]),
+  }));
+  const rest = ['board', 'kit', 'ssd', 'psu', 'case', 'cooler'].map((id) => ({ ...base(id), id: `${id}-0` }));
+  const tasks: Record<string, unknown>[] = [
+    { ...EXPORT, path: 'software', targetMin: pick([10, 20, 30]) },
+    ...(chance(0.3) ? [{ ...PLAY, correctionSteps: pick([20, 60]), temporalNr: pick(['off', 'strong']) }] : []),
+    ...(chance(0.5) ? [DESK] : []),
+  ];
+  return marketOf(
+    { brief: { tasks, sittings: [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: tasks.map(({ id }) => id) }] } },
+    [...cpus, ...cards, ...rest],
+    dice,
+    (part) => 60 + Number(part.at(-1)) * 40 + next() * 50,
+  );
+}
+
 /** One platform, several drives and network cards, and streams that fill them: the drives' roles decide. */
 export function streamMarket(seed: number): { brief: Brief; context: Context } {
   const dice = rolling(seed);
@@ -311,12 +347,14 @@ function marketOf(
   change: Change,
   parts: readonly Record<string, unknown>[],
   dice: Dice,
+  coinsOf: (part: string) => number = () => 30 + dice.next() * 220,
 ): { brief: Brief; context: Context } {
   const { chance } = dice;
   const data = dataOf({ ...change, addParts: [...parts] });
   const { sellers, offers } = shopsFor(
     parts.map(({ id }) => id as string),
     dice,
+    coinsOf,
   );
   const catalogue = compileCatalogue({
     ...data,

@@ -171,7 +171,9 @@ function Answers({
   const own = points.length > 1 && also(cheapest) === '' && also(best) === '' ? mostWork : undefined;
   const stopped = [cheapest.state, best.state, report.frontier].includes('stopped');
   const over = cheapest.found && mostMinor !== undefined && cheapest.found.priceMinor > mostMinor;
-  const less = mostMinor === undefined ? undefined : lessMoneyWords(points, mostMinor, brief, currency);
+  // while points are still to come another may do more for the same money
+  const whole = report.frontier === 'proven';
+  const less = mostMinor === undefined || !whole ? undefined : lessMoneyWords(points, mostMinor, brief, currency);
   const fewer = cheapest.state === 'none' || over;
   return (
     <>
@@ -208,7 +210,7 @@ function Answers({
         <Card
           title={MOST_WORK}
           line={{
-            state: report.frontier === 'proven' ? 'proven' : 'searching',
+            state: whole ? 'proven' : 'searching',
             found: own,
             atLeastMinor: undefined,
           }}
@@ -217,7 +219,7 @@ function Answers({
       )}
       {points.length > 1 && <FrontierChart points={points} at={at} look={look} />}
       {less !== undefined && <p className="small">{less}</p>}
-      {points.length > 1 && <WaitingCounted points={points} whole={report.frontier === 'proven'} />}
+      {points.length > 1 && <WaitingCounted points={points} whole={whole} />}
     </>
   );
 }

@@ -1,4 +1,4 @@
-import type { FoundMachine } from './judge';
+import { compareFound, type FoundMachine } from './judge';
 import { ENOUGH, rankOf, type Rank } from './rank';
 import { cheapest, type Under } from './search';
 import { addEfforts, NO_EFFORT, type Effort, type Ended } from './ended';
@@ -67,23 +67,53 @@ function* bestOf(asked: Searchable, within: Under): Searching {
   }
 }
 
+/** The first points of a frontier do at least so many times the work of the one before. */
+const FAR = 1.15;
+const farther = ({ runs, percent }: Rank): Rank => ({ runs, percent: Math.max(percent + 1, Math.ceil(percent * FAR)) });
+
 /**
- * All machines that no other one beats in price and rank, the cheapest first: each is the cheapest that ranks better than
- * the one before. They arrive proven, one by one. With `above` only those that rank better than that, with
- * `next` only those that rank at least so much better than the one before.
+ * All machines that no other one beats in price and rank, the cheapest first. They arrive proven, one by one: first some that
+ * are far apart, so that all of it is soon seen, then what lies between them, from the cheapest on. With `above` only
+ * those that rank better than that.
  */
-export function* frontier(
+export function* frontier(asked: Searchable, within: Under, above?: Rank): Searching {
+  const wide = yield* climb(asked, within, farther, above);
+  let { effort, found: points } = wide;
+  const gaps = [...(above ? [above] : []), ...wide.found.map(({ rank }) => rank)];
+  for (const [i, rank] of gaps.entries()) {
+    const next = wide.found[above ? i : i + 1];
+    const before = points;
+    // the next one is the cheapest that does so much: what lies between costs less
+    const most = Math.min(within.mostMinor ?? Infinity, next ? next.priceMinor - 1 : Infinity);
+    const between = yield* climb(asked, { ...within, mostMinor: most }, after, rank, effort, (found) =>
+      together(before, found),
+    );
+    effort = between.effort;
+    points = together(before, between.found);
+  }
+  return { found: points, effort };
+}
+
+const together = (some: readonly FoundMachine[], others: readonly FoundMachine[]): FoundMachine[] =>
+  [...some, ...others].sort(compareFound);
+
+/** Points of the frontier, each the cheapest that ranks at least so much better than the one before, or than what is given. */
+export function* climb(
   asked: Searchable,
   within: Under,
+  next: (rank: Rank) => Rank,
   above?: Rank,
-  next: (rank: Rank) => Rank = after,
+  before: Effort = NO_EFFORT,
+  /** What is proven with the points so far. */
+  proven: (points: readonly FoundMachine[]) => readonly FoundMachine[] = (points) => [...points],
 ): Searching {
   const points: FoundMachine[] = [];
-  let effort = NO_EFFORT;
+  let effort = before;
   for (;;) {
     const last = points.at(-1)?.rank ?? above;
     if (last && order(last, highestOf(asked)) >= 0) return { found: points, effort };
-    const end: Ended = yield* step(asked, last ? { ...within, rank: next(last) } : within, points, effort);
+    const under = last ? { ...within, rank: next(last) } : within;
+    const end: Ended = yield* step(asked, under, proven(points), effort);
     effort = end.effort;
     if (end.kind === 'impossible') return { found: points, effort };
     points.push(end.found);

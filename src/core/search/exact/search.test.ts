@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../../assess';
 import { compileCatalogue } from '../../model/catalogue';
 import type { Brief } from '../../model/brief';
-import { measuredMarket, smallMarket, streamMarket } from '../../tests/smallMarkets';
+import { ladderMarket, measuredMarket, smallMarket, streamMarket } from '../../tests/smallMarkets';
 import type { FoundMachine } from './judge';
 import { matchOf } from './match';
 import { everyTask, plainQuestion, type Question } from './question';
@@ -50,6 +50,8 @@ const tried: Tried[] = [...SEEDS, ...ONCE_WRONG].flatMap((seed) => triedOf(seed,
 const measured: Tried[] = Array.from({ length: 24 }, (_, i) => i + 1).flatMap((seed) =>
   triedOf(seed, measuredMarket(seed)),
 );
+/** Markets whose frontier has several points. */
+const ladders: Tried[] = [1, 2, 3, 4, 5, 6, 7, 8].flatMap((seed) => triedOf(seed, ladderMarket(seed)));
 const streams: Tried[] = STREAM_SEEDS.flatMap((seed) => triedOf(seed, streamMarket(seed)));
 
 function equalsEveryMachine({ market, all }: Tried): void {
@@ -88,6 +90,13 @@ describe('the exact search', () => {
     });
     expect(apart.length).toBeGreaterThanOrEqual(8);
   });
+
+  test('ladders are small enough, and have several points', () => {
+    expect(ladders.length).toBeGreaterThanOrEqual(6);
+    expect(ladders.filter(({ all }) => frontierOf(all).length >= 4).length).toBeGreaterThanOrEqual(4);
+  });
+
+  test.each(ladders)('ladder $seed: equals every machine tried', equalsEveryMachine);
 
   test.each(measured)('market with results $seed: equals every machine tried', equalsEveryMachine);
 
@@ -204,6 +213,27 @@ describe('what holds of every market', () => {
       const [best] = found(plainQuestion(market.brief), market, 'best');
       expect(points.at(-1) && short(points.at(-1) as FoundMachine)).toBe(best && short(best));
     }
+  });
+
+  test('its points come proven in any order: sorted, none taken back, those far apart before those between', () => {
+    let jumps = 0;
+    for (const { market, all } of ladders) {
+      const whole = frontierOf(all).map(short);
+      const search = searchFor(searchable(plainQuestion(market.brief), market.context), 'frontier');
+      let before: string[] = [];
+      for (let next = search.next(); ; next = search.next()) {
+        const points = next.done ? next.value.found : next.value.proven;
+        const now = points.map(short);
+        expect(before.filter((point) => !now.includes(point))).toEqual([]);
+        expect(now).toEqual(whole.filter((point) => now.includes(point)));
+        // the second point to come is not always the second of the whole
+        if (now.length === 2 && before.length === 1 && now[1] !== whole[1]) jumps++;
+        before = now;
+        if (next.done) break;
+      }
+      expect(before).toEqual(whole);
+    }
+    expect(jumps).toBeGreaterThan(0);
   });
 
   test('a search that is stopped holds a machine that stands, and a bound below the best', () => {

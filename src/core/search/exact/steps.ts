@@ -1,7 +1,7 @@
 import { quickly, subjectOf, type Assessment, type Context } from '../../assess';
 import type { Machine } from '../../model/machine';
 import { addEfforts, foundWithin, NO_EFFORT, type Effort } from './ended';
-import { frontier } from './goals';
+import { climb } from './goals';
 import { judge, type FoundMachine } from './judge';
 import { nearMachine, staying, type NearMachine } from './near';
 import type { Question } from './question';
@@ -137,8 +137,8 @@ export function* stepsFrom(
       now = { ...now, targets: [...now.targets.filter((other) => other.task !== task), target] };
     }
     const before = now;
-    const climb = frontier(ready(roomy), { mostMinor }, start.rank, worthwhile);
-    for (let next = climb.next(); ; next = climb.next()) {
+    const climbing = climb(ready(roomy), { mostMinor }, worthwhile, start.rank);
+    for (let next = climbing.next(); ; next = climbing.next()) {
       const { effort } = next.value;
       const points = (next.done ? next.value.found : next.value.proven).map((found) =>
         nearMachine(near.space, draft, found, context),
