@@ -589,16 +589,23 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     queue.push({ ...node, key: Math.max(node.key, found.priceMinor), leaf: found });
   }
 
+  function noteRefusal(judged: Judged): void {
+    if (judged.kind !== 'refused') return;
+    noteDecisive(asked.decisive, judged.short ?? []);
+    for (const rule of judged.rules ?? []) asked.refusing.add(rule);
+  }
+
   function judgedOf(options: readonly Option[]): Judged {
     const key = options.map(({ partsId }) => partsId).join(' ');
     const known = asked.judged.get(key);
-    if (known) return known;
+    if (known) {
+      // it may have been judged for a question about the same machines
+      noteRefusal(known);
+      return known;
+    }
     assessed++;
     const judged = judge(asked.subject.assess(machineOf(space, question, options)), question);
-    if (judged.kind === 'refused') {
-      noteDecisive(asked.decisive, judged.short ?? []);
-      for (const rule of judged.rules ?? []) asked.refusing.add(rule);
-    }
+    noteRefusal(judged);
     if (judged.kind !== 'refused') baskets++;
     if (judged.kind === 'found') {
       if (!judged.proven) openBaskets++;
