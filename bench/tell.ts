@@ -48,7 +48,6 @@ function timed<Y, T>(
 const [film] = demoSeats();
 if (!film) throw new Error('the demo has no seats');
 const { brief } = film;
-const [draft] = film.drafts;
 const budget = budgetOf(brief, context);
 const question = workOf(brief, context);
 const ready = readier(context);
@@ -58,9 +57,10 @@ timed('what demands cost', costsOf(question, context, ready));
 const card = context.catalogue.ofKind('graphics')[40];
 if (card) timed('case of a card', partCase(question, card.id, context, ready));
 timed('how sure it is', stabilityOf(question, context, ready));
-if (draft) {
-  timed('steps from draft A', stepsFrom(question, draft, context, ready, budget ?? Infinity));
-  timed('draft A mended', repairOf(question, draft, context, ready));
+// of a draft that does not stand there are no steps, and of one that does nothing to mend: those end at once
+for (const draft of film.drafts) {
+  timed(`steps, ${draft.name}`, stepsFrom(question, draft, context, ready, budget ?? Infinity));
+  timed(`mended, ${draft.name}`, repairOf(question, draft, context, ready));
 }
 const seats = demoSeats().map((seat) => ({ id: seat.seatId, asked: readier(context)(workOf(seat.brief, context)) }));
 let each: number | undefined;
