@@ -4,7 +4,7 @@ import { isOnSale } from '../parts/onSale';
 import { foundWithin, NO_EFFORT, type Effort } from '../search/exact/ended';
 import type { FoundMachine } from '../search/exact/judge';
 import { plainQuestion, type Question } from '../search/exact/question';
-import { rankOfResults } from '../search/exact/rank';
+import { rankIn } from '../search/exact/rank';
 import { cheapest } from '../search/exact/search';
 import { readier, type Ready } from '../search/exact/searchable';
 import { keepingWork } from '../search/exact/steps';
@@ -83,7 +83,7 @@ export function* coresOf(
     least: { tasks: keepingWork(present, 'likely') },
   };
   const subject = subjectOf(brief, quickly(context));
-  const rank = rankOfResults(brief, present.tasks, 'likely');
+  const rank = rankIn(present, 'likely');
   let now: Cores = { cores: [], open: sockets.length, effort: NO_EFFORT };
   for (const socket of sockets) {
     const withoutParts = new Set(processors.flatMap((part) => (part.socket === socket ? [] : [part.id as string])));
@@ -106,7 +106,7 @@ export function* coresOf(
     const leaving = missingIn(found.machine.items, machine.items);
     const resale = resaleOf(present, new Set(leaving.map(({ id }) => id)));
     const assessment = subject.assess(found.machine);
-    const then = rankOfResults(brief, assessment.tasks, 'likely');
+    const then = rankIn(assessment, 'likely');
     const known = new Set(present.findings.map(({ key }) => key));
     return {
       found,

@@ -4,7 +4,7 @@ import { compileCatalogue } from '../model/catalogue';
 import { machineSchema, type Machine } from '../model/machine';
 import { inPhase, phasesOf } from '../model/phases';
 import { monthsAfter } from '../units/days';
-import { rankOfResults } from '../search/exact/rank';
+import { rankIn } from '../search/exact/rank';
 import { rolling, smallMarket } from '../tests/smallMarkets';
 import { TODAY } from '../tests/shops';
 import { assessed, briefOf, dataOf, machineOf, PARTS, swapped } from '../tests/world';
@@ -75,9 +75,7 @@ describe('what first', () => {
       const sound = (at: number): boolean =>
         at === all || [...(states[at]?.blocks ?? [])].every((key) => allowed.has(key));
       const level = (at: number): number =>
-        Math.log(
-          Math.max(1, rankOfResults(brief, subject.assess(states[at]?.machine ?? machineOf()).tasks, 'likely').percent),
-        );
+        Math.log(Math.max(1, rankIn(subject.assess(states[at]?.machine ?? machineOf()), 'likely').percent));
       const priceOf = (machine: Machine | undefined): number =>
         (machine?.items ?? []).reduce((sum, item) => {
           const entry = draft.facts.price.items.find(({ part }) => part === item.part);

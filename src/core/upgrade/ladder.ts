@@ -5,7 +5,7 @@ import { plainItem } from '../model/phases';
 import { LONGEST_NAME } from '../parts/common';
 import { monthsAfter } from '../units/days';
 import type { PartKind } from '../parts';
-import { rankOfResults, type Rank } from '../search/exact/rank';
+import { rankIn, type Rank } from '../search/exact/rank';
 import { firstFree, idIn, numbered } from '../units/free';
 import { does } from './does';
 import { plainNumber, ratioOf } from '../units/money';
@@ -71,9 +71,8 @@ export const ladderOf = (...args: Parameters<typeof ladderTrials>): Ladder => fi
 export function* ladderTrials(
   present: Assessment,
   draft: Assessment,
-  judge: (machine: Machine) => Pick<Assessment, 'findings' | 'tasks'>,
+  judge: (machine: Machine) => Assessment,
 ): Trials<Ladder> {
-  const { brief } = draft.facts;
   const { groups, open } = groupsOf(present, draft);
   const all = 2 ** groups.length - 1;
   const blocked = new Set(
@@ -92,7 +91,7 @@ export function* ladderTrials(
     const assessment = judge(between(present, draft, groups, bought));
     states.set(bought, {
       sound: assessment.findings.every(({ level, key }) => level !== 'blocks' || blocked.has(key)),
-      rank: rankOfResults(brief, assessment.tasks, 'likely'),
+      rank: rankIn(assessment, 'likely'),
       met: new Set(assessment.tasks.flatMap((result) => (result.ratio && does(result) === true ? [result.task] : []))),
       fails: new Set(assessment.tasks.flatMap((result) => (does(result) === false ? [result.task] : []))),
     });

@@ -2,7 +2,7 @@ import { subjectOf, type Context } from '../assess';
 import type { Trials } from '../assess/trials';
 import type { Brief } from '../model/brief';
 import type { Machine } from '../model/machine';
-import { rankOfResults, type Rank } from '../search/exact/rank';
+import { rankIn, type Rank } from '../search/exact/rank';
 import { courseTrials, fallsShortTrials, type Course, type FallsShort } from './course';
 import { planOf, type Judge, type PlannedPhase } from './plan';
 
@@ -38,7 +38,7 @@ export function* plannedTrials(
   return {
     phases: phases.map(({ machine: _machine, assessment, ...row }) => ({
       ...row,
-      rank: rankOfResults(assessment.facts.brief, assessment.tasks, 'likely'),
+      rank: rankIn(assessment, 'likely'),
     })),
     course,
     short,

@@ -1,6 +1,6 @@
 import type { Assessment } from '../assess';
 import type { Item, Machine } from '../model/machine';
-import { rankOfResults } from '../search/exact/rank';
+import { rankIn } from '../search/exact/rank';
 import { atEnd } from '../versus/rivals';
 import { worthOf } from './worth';
 
@@ -40,7 +40,7 @@ export function standInsOf(
       const assessment = judge(machine);
       return {
         hours: worthOf(assessment, draft).savedHoursAWeek.likely,
-        percent: rankOfResults(assessment.facts.brief, assessment.tasks, 'likely').percent,
+        percent: rankIn(assessment, 'likely').percent,
       };
     });
     return { hours: [least?.hours ?? 0, best?.hours ?? 0], percent: [least?.percent ?? 0, best?.percent ?? 0] };

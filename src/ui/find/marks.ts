@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import type { TaskResult } from '@/core/predict/results';
 import type { End } from '@/core/search/exact/question';
-import { rankOfResults, type Rank } from '@/core/search/exact/rank';
+import { rankIn, type Rank } from '@/core/search/exact/rank';
 import { configured } from '@/core/versus/configure';
 import { chosenOptions } from '@/core/versus/rivals';
 import { useMoment } from '../seat/moment';
@@ -29,23 +29,23 @@ export function useMarks(at: End): readonly Mark[] {
     const region = context.catalogue.region(brief.region);
     const ours = drafts.flatMap(({ body }): Mark[] => {
       if (body.items.length === 0 || body.present === true) return [];
-      const { facts, tasks } = assessmentOf(body, brief, context);
-      const { total, lowerBound } = facts.spent();
-      if (lowerBound || !known(tasks)) return [];
-      return [{ what: 'draft', name: body.name, priceMinor: total.landedMinor, rank: rankOfResults(brief, tasks, at) }];
+      const assessment = assessmentOf(body, brief, context);
+      const { total, lowerBound } = assessment.facts.spent();
+      if (lowerBound || !known(assessment.tasks)) return [];
+      return [{ what: 'draft', name: body.name, priceMinor: total.landedMinor, rank: rankIn(assessment, at) }];
     });
     const theirs = context.catalogue.rivals.flatMap((rival): Mark[] => {
       if (!region) return [];
       const { machine, price } = configured(rival, chosenOptions(brief, rival), region);
       if (!price) return [];
-      const { tasks } = assessmentOf(machine, brief, context);
-      if (!known(tasks)) return [];
+      const assessment = assessmentOf(machine, brief, context);
+      if (!known(assessment.tasks)) return [];
       return [
         {
           what: 'rival',
           name: `${rival.maker} ${rival.name}`,
           priceMinor: price.landedMinor,
-          rank: rankOfResults(brief, tasks, at),
+          rank: rankIn(assessment, at),
         },
       ];
     });

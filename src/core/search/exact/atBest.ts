@@ -14,7 +14,7 @@ import type { PartKind } from '../../parts';
 import { atClocks, clocksSet, type Clocks } from '../../predict/clocks';
 import type { SittingResult } from '../../predict/results';
 import { runSitting } from '../../predict/sitting';
-import { atMost, heatOf } from '../../heat/state';
+import { atMost, heatOf, type SettledSitting } from '../../heat/state';
 import type { LinkOf } from '../../predict/linkSupply';
 import { achievedLink, type Supplied } from '../../predict/supplied';
 import { NO_RATES, type Rates } from '../../predict/rates';
@@ -105,7 +105,7 @@ export function atBest(
   const mainsV = context.catalogue.region(brief.region)?.mainsV ?? 230;
   const { parts: none } = bareOf(brief, context).facts;
   const bare = factsForTrades(none, undefined, context.catalogue);
-  // what refused last is asked first
+  const leastOf = leastOfRuns();
   const runs = sittingsOf(
     brief,
     brief.tasks.map((task) => expand(task, bare)),
@@ -129,9 +129,8 @@ export function atBest(
       if (!known) expanded.set(task.id, (known = freed(calibrated(expand(task, trades), calibration), kinds)));
       return known;
     };
-    const best = new Map<string, number>();
-    for (let i = 0; i < runs.length; i++) {
-      const run = runs[i] as RunnableSitting;
+    return leastOf(runs.length, least, (turn) => {
+      const run = runs[turn] as RunnableSitting;
       const tasks = run.tasks.flatMap(({ task }) => {
         const found = brief.tasks.find((entry) => entry.id === task);
         return found ? [taskOf(found)] : [];
@@ -153,25 +152,36 @@ export function atBest(
         return bounds;
       };
       const cold = (clocks: Clocks) => runSitting(run.id, free, { ...setting, supply: atClocks(supply, clocks) });
-      /** At the clocks that the chosen cooler keeps: what else will be there only warms the air. */
-      const warm = (): Progress => {
-        const settled = heatOf(machine.tuning, parts, brief, mainsV, [cold]).sittings[0]?.();
-        if (!settled) return boundsOf(cold(full));
-        return closely(
-          least,
-          () => boundsOf(settled.result),
-          (close) => boundsOf(atMost(settled, close)),
-        );
-      };
+      if (!kinds.has('cooler')) return boundsOf(cold(full));
+      // at the clocks that the chosen cooler keeps: what else will be there only warms the air
+      const [settled] = heatOf(machine.tuning, parts, brief, mainsV, [cold]).sittings;
+      return settled ? closely(settled(), least, boundsOf) : new Map();
+    });
+  };
+}
+
+/**
+ * The least that each task can do of several runs, asked one by one. With `least` it ends as soon as one task cannot reach
+ * what is asked of it; the run that refused last is asked first the next time.
+ */
+export function leastOfRuns(): (
+  runs: number,
+  least: ReadonlyMap<string, number> | undefined,
+  boundsOf: (run: number) => Progress,
+) => Progress {
+  let refusing = 0;
+  return (runs, least, boundsOf) => {
+    const best = new Map<string, number>();
+    for (let turn = 0; turn < runs; turn++) {
+      const run = turn === 0 ? refusing : turn <= refusing ? turn - 1 : turn;
       let short = false;
-      for (const [task, made] of kinds.has('cooler') ? warm() : boundsOf(cold(full))) {
+      for (const [task, made] of boundsOf(run)) {
         best.set(task, Math.min(best.get(task) ?? Infinity, made));
         short ||= least !== undefined && made < (least.get(task) ?? 0);
       }
       if (!short) continue;
-      runs.splice(i, 1);
-      runs.unshift(run);
-      return best;
+      refusing = run;
+      break;
     }
     return best;
   };
@@ -182,16 +192,17 @@ export function atBest(
  * settled misses what is asked and its bound does not.
  */
 export function closely(
+  settled: SettledSitting,
   least: ReadonlyMap<string, number> | undefined,
-  settled: () => Progress,
-  most: (close: boolean) => Progress,
+  boundsOf: (result: SittingResult) => Progress,
 ): Progress {
-  const loose = most(false);
+  const loose = boundsOf(atMost(settled, false));
   if (!least) return loose;
-  const now = settled();
+  const now = boundsOf(settled.result);
   for (const [task, asked] of least) {
     const made = now.get(task);
-    if (made !== undefined && made < asked && (loose.get(task) ?? Infinity) >= asked) return most(true);
+    if (made !== undefined && made < asked && (loose.get(task) ?? Infinity) >= asked)
+      return boundsOf(atMost(settled, true));
   }
   return loose;
 }

@@ -78,42 +78,37 @@ const farther = ({ runs, percent }: Rank): Rank => ({ runs, percent: Math.max(pe
  */
 export function* frontier(asked: Searchable, within: Under, above?: Rank): Searching {
   const wide = yield* climb(asked, within, farther, above);
-  let { effort, found: points } = wide;
+  let known = wide;
   const gaps = [...(above ? [above] : []), ...wide.found.map(({ rank }) => rank)];
   for (const [i, rank] of gaps.entries()) {
     const next = wide.found[above ? i : i + 1];
-    const before = points;
     // the next one is the cheapest that does so much: what lies between costs less
-    const most = Math.min(within.mostMinor ?? Infinity, next ? next.priceMinor - 1 : Infinity);
-    const between = yield* climb(asked, { ...within, mostMinor: most }, after, rank, effort, (found) =>
-      together(before, found),
-    );
-    effort = between.effort;
-    points = together(before, between.found);
+    const mostMinor = Math.min(within.mostMinor ?? Infinity, next ? next.priceMinor - 1 : Infinity);
+    known = yield* beside(known, climb(asked, { ...within, mostMinor }, after, rank));
   }
-  return { found: points, effort };
+  return known;
 }
 
-const together = (some: readonly FoundMachine[], others: readonly FoundMachine[]): FoundMachine[] =>
-  [...some, ...others].sort(compareFound);
+/** A search for further machines, told together with what is known already. */
+function* beside(known: Answer, search: Searching): Searching {
+  const together = (found: readonly FoundMachine[]): FoundMachine[] => [...known.found, ...found].sort(compareFound);
+  for (;;) {
+    const next = search.next();
+    const effort = addEfforts(known.effort, next.value.effort);
+    if (next.done) return { found: together(next.value.found), effort };
+    yield { ...next.value, proven: together(next.value.proven), effort };
+  }
+}
 
 /** Points of the frontier, each the cheapest that ranks at least so much better than the one before, or than what is given. */
-export function* climb(
-  asked: Searchable,
-  within: Under,
-  next: (rank: Rank) => Rank,
-  above?: Rank,
-  before: Effort = NO_EFFORT,
-  /** What is proven with the points so far. */
-  proven: (points: readonly FoundMachine[]) => readonly FoundMachine[] = (points) => [...points],
-): Searching {
+export function* climb(asked: Searchable, within: Under, next: (rank: Rank) => Rank, above?: Rank): Searching {
   const points: FoundMachine[] = [];
-  let effort = before;
+  let effort = NO_EFFORT;
   for (;;) {
     const last = points.at(-1)?.rank ?? above;
     if (last && order(last, highestOf(asked)) >= 0) return { found: points, effort };
     const under = last ? { ...within, rank: next(last) } : within;
-    const end: Ended = yield* step(asked, under, proven(points), effort);
+    const end: Ended = yield* step(asked, under, [...points], effort);
     effort = end.effort;
     if (end.kind === 'impossible') return { found: points, effort };
     points.push(end.found);

@@ -7,7 +7,7 @@ import type { Progress } from './atBest';
 import type { Question } from './question';
 import { roomy } from './room';
 import { SHARES, sharesOf } from './shares';
-import { compareRanks, madeIn, rankOfMade, type Rank } from './rank';
+import { compareRanks, madeIn, rankIn, type Rank } from './rank';
 
 /** A machine that the search has found, with what it costs as a basket and how well it works. */
 export interface FoundMachine {
@@ -67,7 +67,8 @@ export type Judged =
  * Judges a machine by its assessment: no finding that refuses it, every task at what is asked of it, and a price: that of
  * its basket, which is only worked out for what has passed the rest. `proven` tells whether that is the cheapest there is.
  */
-export function judge({ facts, findings, tasks, region }: Assessment, question: Question): Judged {
+export function judge(assessment: Assessment, question: Question): Judged {
+  const { facts, findings, region } = assessment;
   const { brief } = question;
   const against = findings.filter((finding) => refused(finding, question));
   if (against.length > 0) return { kind: 'refused', rules: against.map(({ rule }) => rule) };
@@ -84,6 +85,6 @@ export function judge({ facts, findings, tasks, region }: Assessment, question: 
   if (basket.lowerBound || priceMinor > (question.mostMinor ?? Infinity)) return { kind: 'unbought' };
   if (brief.budgetFirm === true && onBudgetBasis(basket.total, brief) > (brief.budgetMinor ?? Infinity))
     return { kind: 'unbought' };
-  const rank = rankOfMade(brief, tasks, made);
+  const rank = rankIn(assessment, question.at, made);
   return { kind: 'found', found: { machine: facts.machine, priceMinor, rank }, proven: basket.proven };
 }

@@ -4,7 +4,7 @@ import { VIEWS } from '../../assess/view';
 import type { Brief } from '../../model/brief';
 import { fitParts } from '../../model/fitted';
 import type { Item } from '../../model/machine';
-import { PART_KINDS, type PartKind } from '../../parts';
+import { PART_KINDS, type Part, type PartKind } from '../../parts';
 import { drawOf } from '../../power/draw';
 import { ruleOf, rules } from '../../rules';
 import { failing, severity, type Finding, type Rule } from '../../rules/rule';
@@ -12,7 +12,7 @@ import { mostOf } from '../../units/most';
 import { missesAsked, refused } from './judge';
 import { askedOfDrives, type Question } from './question';
 import type { Option } from './option';
-import { byFigures, byWhich, type Reading, type Readings } from './readings';
+import { byFigures, byWhich, remembered, type Reading, type Readings } from './readings';
 import { ROOM } from './room';
 import { SHARE_KINDS, SHARES } from './shares';
 import type { Space } from './position';
@@ -206,31 +206,26 @@ function drawWithin(space: Space, question: Question, { catalogue, settings }: C
   if (!settings.policies.includes('peak')) return [];
   const bare = bareMachine(question);
   const peakOf = (items: readonly Item[]): number =>
-    drawOf(fitParts({ ...bare, items: [...items] }, catalogue), [], [], question.from?.tuning).peakW;
-  const known = new WeakMap<Option, number>();
-  const wattsOf = (option: Option): number => {
-    let watts = known.get(option);
-    if (watts === undefined) known.set(option, (watts = peakOf(option.items)));
-    return watts;
-  };
+    drawOf(fitParts({ ...bare, items: [...items] }, catalogue), [], [], bare.tuning).peakW;
+  const wattsOf = remembered(({ items }) => peakOf(items));
+  const supplyIn = (parts: readonly Part[]) => parts.find((part) => part.kind === 'supply');
+  const kept = supplyIn(space.keptParts);
   const keptW = peakOf(space.kept);
   const supplies = positionsOf(space, SUPPLY);
-  const kept = space.keptParts.filter((part) => part.kind === 'supply');
   const drawing = positionsOf(space, DRAWING);
   return drawing.map((_, i): Probe => ({
     rules: ['supply-power'],
     of: [...drawing.slice(0, i + 1), ...supplies].sort((a, b) => a - b),
-    reads: byFigures,
+    reads: (option) => supplyIn(option.parts)?.ratedW ?? wattsOf(option),
     plain: true,
     holds: (options) => {
       let watts = keptW;
-      let ratedW = kept[0]?.ratedW;
+      let supply = kept;
       for (const option of options) {
-        const [part] = option.parts;
-        if (part?.kind === 'supply') ratedW = part.ratedW;
-        else watts += wattsOf(option);
+        supply = supplyIn(option.parts) ?? supply;
+        watts += wattsOf(option);
       }
-      return ratedW === undefined || watts <= ratedW * ROUNDING;
+      return supply?.ratedW === undefined || watts <= supply.ratedW * ROUNDING;
     },
   }));
 }

@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest';
 import type { SittingResult, TaskResult } from '../../predict/results';
 import { briefOf, EXPORT } from '../../tests/world';
-import { madeIn, rankOfMade } from './rank';
+import type { Assessment } from '../../assess';
+import { madeIn, rankIn } from './rank';
 
 const result = (likely: number, low: number): TaskResult =>
   ({
@@ -23,7 +24,8 @@ test('a task makes what it makes in the sitting where it makes least, whatever i
     brief: { tasks: [EXPORT], sittings: [{ id: 'all', name: 'All', hoursPerWeek: 5, tasks: ['export'] }] },
   });
   // 160 % of what is asked: the only task, so the mean is its own
-  expect(rankOfMade(brief, sittings[1]?.tasks ?? [], madeIn(sittings, 'likely'))).toEqual({ runs: 1, percent: 160 });
+  const assessment = { facts: { brief, sittings }, tasks: sittings[1]?.tasks } as unknown as Assessment;
+  expect(rankIn(assessment, 'likely')).toEqual({ runs: 1, percent: 160 });
 });
 
 test('what does not run in one sitting makes nothing', () => {

@@ -1,3 +1,4 @@
+import type { Assessment } from '../../assess';
 import type { Brief } from '../../model/brief';
 import type { SittingResult, TaskResult } from '../../predict/results';
 import type { End } from './question';
@@ -63,16 +64,15 @@ export function rankOf(brief: Brief, progress: (task: string) => number, targete
   return { runs, percent: weight > 0 ? Math.floor(Math.exp(sum / weight) * 100 + 1e-6) : 100 };
 }
 
-/** The rank of a machine by its results. */
-export function rankOfResults(brief: Brief, results: readonly TaskResult[], at: End): Rank {
-  return rankOfMade(brief, results, new Map(results.map((result) => [result.task, progressAt(result, at)])));
-}
-
-/** The same with the progress that is to count. */
-export function rankOfMade(brief: Brief, results: readonly TaskResult[], made: ReadonlyMap<string, number>): Rank {
-  const targeted = new Set(results.flatMap(({ task, target }) => (target === undefined ? [] : [task])));
+/** The rank of a machine by what its tasks make, each in the sitting where it makes least. */
+export function rankIn(
+  { facts, tasks }: Assessment,
+  at: End,
+  made: ReadonlyMap<string, number> = madeIn(facts.sittings, at),
+): Rank {
+  const targeted = new Set(tasks.flatMap(({ task, target }) => (target === undefined ? [] : [task])));
   return rankOf(
-    brief,
+    facts.brief,
     (task) => made.get(task) ?? 0,
     (task) => targeted.has(task),
   );

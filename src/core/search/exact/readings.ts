@@ -9,7 +9,7 @@ import { figuresText } from '../../parts/order';
 import type { Space } from './position';
 import { bareMachine } from './space';
 import type { Question } from './question';
-import { UNREAD, UNREAD_COLD } from './unread';
+import { UNREAD, UNREAD_COLD, type Figures } from './unread';
 
 /** What of an option is read: options that are alike in that are alike to whoever reads no more. */
 export type Reading = (option: Option) => string | number;
@@ -18,6 +18,8 @@ export type Reading = (option: Option) => string | number;
 export const byFigures: Reading = ({ figuresId }) => figuresId;
 /** Which parts it is. */
 export const byWhich: Reading = ({ partsId }) => partsId;
+
+const DRIVES: readonly PartKind[] = ['drive'];
 
 const DRIVE_RATES = [
   'seqReadMBs',
@@ -53,8 +55,11 @@ export function readingsOf(
   isSpokenOf: (part: Part) => boolean,
 ): Readings {
   const bare = bareMachine(question);
-  const whole: Reading = remembered((option) => (option.parts.some(isSpokenOf) ? byWhich : byFigures)(option));
-  const without = (what: string, unread: typeof UNREAD): Reading =>
+  // as a text, since a number could be that of another's figures
+  const whole = remembered((option) =>
+    option.parts.some(isSpokenOf) ? `which ${byWhich(option)}` : byFigures(option),
+  );
+  const without = (what: string, unread: Figures): Reading =>
     remembered(({ items, parts }) => {
       const said = parts.map((part, i) => {
         const roles = items[i]?.roles?.join() ?? '';
@@ -64,28 +69,26 @@ export function readingsOf(
     });
   const warm = without('warm', UNREAD);
   const cold = without('cold', UNREAD_COLD);
-  const ofDrives = (
+  /** What is read of options with parts of some kinds, and of all others. */
+  const of = (
+    kinds: readonly PartKind[],
     what: string,
     others: Reading,
     read: (parts: FittedParts, option: Option) => string,
-    kinds: readonly PartKind[] = ['drive'],
   ): Reading =>
     remembered((option) => {
       if (!option.parts.some(({ kind }) => kinds.includes(kind))) return others(option);
       return numberOf(`${what} ${read(fitParts({ ...bare, items: [...option.items] }, catalogue), option)}`);
     });
-  const wiring = ofDrives(
-    'wiring',
-    whole,
-    (parts) => JSON.stringify(devicesOf(parts).map(({ twinKey: _which, ...device }) => device)),
-    ['drive', 'graphics'],
+  const wiring = of(['drive', 'graphics'], 'wiring', whole, (parts) =>
+    JSON.stringify(devicesOf(parts).map(({ twinKey: _which, ...device }) => device)),
   );
-  const shared = ofDrives('shared', cold, (_parts, { items, parts }) =>
+  const shared = of(DRIVES, 'shared', cold, (_parts, { items, parts }) =>
     items
       .map(({ roles: own = [] }, i) => `${parts.findIndex(({ id }) => id === parts[i]?.id)} ${own.join()}`)
       .join(';'),
   );
-  const rates = ofDrives('rates', cold, (parts, { items }) => {
+  const rates = of(DRIVES, 'rates', cold, (parts, { items }) => {
     const there = new Set(items.flatMap(({ roles: own = [] }) => own));
     return roles
       .map((role) => {
@@ -97,13 +100,18 @@ export function readingsOf(
       })
       .join(';');
   });
-  const streams = ofDrives('streams', cold, (_parts, option) => `${wiring(option)} ${shared(option)} ${rates(option)}`);
+  const streams = of(
+    DRIVES,
+    'streams',
+    cold,
+    (_parts, option) => `${wiring(option)} ${shared(option)} ${rates(option)}`,
+  );
   return { whole, warm, wiring, rates, streams };
 }
 
 /** A reading that reads each option once. */
-function remembered(read: Reading): Reading {
-  const known = new WeakMap<Option, string | number>();
+export function remembered<T extends string | number>(read: (option: Option) => T): (option: Option) => T {
+  const known = new WeakMap<Option, T>();
   return (option) => {
     let number = known.get(option);
     if (number === undefined) known.set(option, (number = read(option)));

@@ -196,7 +196,7 @@ function rememberedBounds(space: Space, question: Question, { bounds }: Memory):
   return (stage, options) => {
     let name = names.get(stage);
     // no two stages look at the same positions
-    if (name === undefined) names.set(stage, (name = `${namesOf(space, stage.of)} ${stage.about ?? ''}`));
+    if (name === undefined) names.set(stage, (name = `${namesOf(space, stage.of)} ${stage.about}`));
     let known = bounds.get(name);
     if (!known) bounds.set(name, (known = new Map()));
     let key = '';

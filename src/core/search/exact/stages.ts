@@ -11,9 +11,8 @@ import type { PartKind } from '../../parts';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
 import { isAwaited } from '../../work/flowEnds';
-import { atMost } from '../../heat/state';
 import type { SittingResult, TaskResult } from '../../predict/results';
-import { atBest, closely, type Progress } from './atBest';
+import { atBest, closely, leastOfRuns, type AtBest, type Progress } from './atBest';
 import { askedOfDrives, type End, type Question } from './question';
 import { MET } from '../../units/band';
 import { progressAt } from './rank';
@@ -27,8 +26,8 @@ export interface Stage {
   readonly of: readonly number[];
   /** What it reads of an option: options that are alike in that bound the tasks alike. */
   readonly reads: Reading;
-  /** What of the work it is about, where that is not all. */
-  readonly about?: string;
+  /** What of the work it is about; empty where that is all. */
+  readonly about: string;
   /** Can be asked of the drives of one group of roles, with those of the others endless. */
   readonly partly: boolean;
   /** Takes envelopes for options: nothing that it reads of them is left out there. */
@@ -112,6 +111,7 @@ export function stagesFor(
     return {
       of: brief.tasks.some(({ kind }) => STREAMING.has(kind)) ? of(kinds) : [],
       reads: readings.streams,
+      about: '',
       partly: true,
       enveloped: false,
       progress: (options) => {
@@ -126,10 +126,7 @@ export function stagesFor(
       },
     };
   }
-  /** The sitting that refused last, which is asked first. */
-  let refusing = 0;
-  const askedFirst = (sittings: number): number[] =>
-    Array.from({ length: sittings }, (_, i) => (i === 0 ? refusing : i <= refusing ? i - 1 : i));
+  const leastOf = leastOfRuns();
   /** Heat that is still to come shifts the weights of a run's doubts, so its low end is only a bound once it is there. */
   const endOf = ({ mode }: TaskResult, kinds: ReadonlySet<PartKind>): End =>
     mode === 'elastic' && !kinds.has('cooler') ? 'likely' : question.at;
@@ -139,44 +136,35 @@ export function stagesFor(
     );
   // what takes the pictures in decides what is left to processor and graphics: they are looked at together
   const taking = space.positions.some(({ name }) => name === 'inputs');
-  const looks = AT_BEST.map((kinds) => ({
-    kinds: taking && kinds.includes('processor') ? [...kinds, ...CARDS] : kinds,
-    best,
-    about: undefined,
-  }));
-  // work that takes none in is bounded without looking at what does: sharing with the rest leaves it no more
-  const apart = taking
-    ? [
-        {
-          kinds: ENGINES,
-          best: atBest(briefOfTasks(brief, brief.tasks.filter(takesNone)), context, bare, question.at),
-          about: 'what takes no pictures in',
-        },
-      ]
-    : [];
+  /** The work at best with parts of some kinds chosen. */
+  function look(list: readonly PartKind[], best: AtBest, about = ''): Stage {
+    const kinds: ReadonlySet<PartKind> = new Set(list);
+    // what no position fills is known not to be there
+    const chosen: ReadonlySet<PartKind> = new Set([...kinds, ...absent]);
+    return {
+      of: of(kinds),
+      reads: kinds.has('cooler') ? readings.warm : readings.rates,
+      about,
+      partly: kinds.has('drive'),
+      enveloped: !HOUSES.some((kind) => kinds.has(kind)),
+      progress: (options, least) => {
+        const machine = made(options, kinds);
+        return best(fitParts(machine, catalogue), { kinds: chosen, awaited: awaitedIn(machine) }, least);
+      },
+    };
+  }
+  const atEase = () => atBest(briefOfTasks(brief, brief.tasks.filter(takesNone)), context, bare, question.at);
   return distinct([
-    ...[...apart, ...looks].map(({ kinds: list, best, about }): Stage => {
-      const kinds: ReadonlySet<PartKind> = new Set(list);
-      // what no position fills is known not to be there
-      const chosen: ReadonlySet<PartKind> = new Set([...kinds, ...absent]);
-      return {
-        of: of(kinds),
-        reads: kinds.has('cooler') ? readings.warm : readings.rates,
-        ...(about === undefined ? {} : { about }),
-        partly: kinds.has('drive'),
-        enveloped: !HOUSES.some((kind) => kinds.has(kind)),
-        progress: (options, least) => {
-          const machine = made(options, kinds);
-          return best(fitParts(machine, catalogue), { kinds: chosen, awaited: awaitedIn(machine) }, least);
-        },
-      };
-    }),
+    // work that takes none in is bounded without looking at what does: sharing with the rest leaves it no more
+    ...(taking ? [look(ENGINES, atEase(), 'what takes no pictures in')] : []),
+    ...AT_BEST.map((kinds) => look(taking && kinds.includes('processor') ? [...kinds, ...CARDS] : kinds, best)),
     streams(),
     ...IN_FULL.map((list): Stage => {
       const kinds: ReadonlySet<PartKind> = new Set(list);
       return {
         of: of(kinds),
         reads: readings.warm,
+        about: '',
         partly: false,
         enveloped: false,
         progress: (options, least) => {
@@ -187,26 +175,11 @@ export function stagesFor(
                 result.impossible.length > 0 ? 0 : result.gets ? progressAt(result, endOf(result, kinds)) : Infinity,
               ]),
             );
-          const best = new Map<string, number>();
           const sittings = subject.sittingsOf(made(options, kinds));
-          for (const at of askedFirst(sittings.length)) {
+          return leastOf(sittings.length, least, (at) => {
             const settled = sittings[at]?.();
-            if (!settled) continue;
-            const bounds = closely(
-              least,
-              () => boundsOf(settled.result),
-              (close) => boundsOf(atMost(settled, close)),
-            );
-            let short = false;
-            for (const [task, made] of bounds) {
-              best.set(task, Math.min(best.get(task) ?? Infinity, made));
-              short ||= least !== undefined && made < (least.get(task) ?? 0);
-            }
-            if (!short) continue;
-            refusing = at;
-            break;
-          }
-          return best;
+            return settled ? closely(settled, least, boundsOf) : new Map();
+          });
         },
       };
     }),

@@ -7,7 +7,7 @@ import type { SittingResult } from '../../predict/results';
 import { CAPTURE, CARD, MIXER, SECOND_CARD, taskOf } from '../../tests/studio';
 import { TODAY } from '../../tests/shops';
 import { briefOf, dataOf, FAN, machineOf, plus, type Change } from '../../tests/world';
-import { HOUSING, UNREAD, UNREAD_COLD } from './unread';
+import { UNREAD, UNREAD_COLD, type Figures } from './unread';
 
 const CHANGE: Change = {
   addParts: [CAPTURE, MIXER, FAN],
@@ -34,8 +34,6 @@ const other = (value: unknown): unknown =>
         : Array.isArray(value)
           ? []
           : {};
-
-type Unread = Readonly<Partial<Record<PartKind, readonly string[]>>>;
 
 /** All parts of a kind with figures gone, or with others. */
 const altered = (kind: PartKind, fields: readonly string[], how: 'gone' | 'other'): Part[] =>
@@ -74,7 +72,7 @@ function predicted(kind: TaskKind, parts: readonly Part[], cold: boolean) {
 describe.each([
   ['with heat', UNREAD, false],
   ['at full clocks', UNREAD_COLD, true],
-] as const)('figures that predictions do not depend on, %s', (_what, unread: Unread, cold) => {
+] as const)('figures that predictions do not depend on, %s', (_what, unread: Figures, cold) => {
   const plain = new Map(KINDS.map((kind) => [kind, predicted(kind, DATA.parts, cold)]));
 
   test.each(Object.entries(unread) as [PartKind, readonly string[]][])('of the %s', (kind, fields) => {
@@ -98,9 +96,4 @@ test('the test can tell: what is read changes what is predicted', () => {
   const hot = altered('processor', ['packageKPerW'], 'other');
   expect(predicted('build', hot, false)).not.toEqual(predicted('build', DATA.parts, false));
   expect(predicted('build', hot, true)).toEqual(predicted('build', DATA.parts, true));
-});
-
-test('how a part is housed is never read where no heat is', () => {
-  for (const [kind, fields] of Object.entries(HOUSING) as [PartKind, readonly string[]][])
-    if (kind === 'graphics') expect(UNREAD_COLD[kind]).toEqual(fields);
 });

@@ -1,10 +1,13 @@
 import type { PartKind } from '../../parts';
 
+/** Figures by kind. */
+export type Figures = Readonly<Partial<Record<PartKind, readonly string[]>>>;
+
 /**
  * Figures by kind that no prediction depends on, with whatever parts: what a part takes up, what it is plugged into, what
  * is told of it. Options that differ in nothing else do the same work (`unread.test.ts`).
  */
-export const UNREAD: Partial<Record<PartKind, readonly string[]>> = {
+export const UNREAD = {
   processor: ['socket', 'memoryLimitGiB', 'unlocked', 'shortPowerS'],
   board: [
     'socket',
@@ -95,15 +98,27 @@ export const UNREAD: Partial<Record<PartKind, readonly string[]>> = {
     'volumeL',
   ],
   fan: ['linkMm', 'maxRpm', 'currentA', 'lightHeaders', 'lightPlug', 'lightProgram', 'connector'],
-};
+} as const satisfies Figures;
 
-/**
- * Figures by kind that say how a part is housed, fed and cooled: bounds that know nothing of board, case, cooler and
- * supply read none of them. `envelope.test.ts` holds the bounds to that.
- */
-export const HOUSING: Partial<Record<PartKind, readonly string[]>> = {
+/** What bounds that know no cooler do not read: how warm a part gets and how it is housed too. */
+export const UNREAD_COLD = {
+  ...UNREAD,
+  processor: [
+    ...UNREAD.processor,
+    'idlePowerW',
+    'basePowerW',
+    'maxPowerW',
+    'sustainedPowerW',
+    'maxTemperatureC',
+    'packageKPerW',
+    'coolerIncluded',
+    'includedCoolerKPerW',
+    'includedCoolerNoiseDbA',
+  ],
+  board: [...UNREAD.board, 'boardPowerW'],
+  memory: [...UNREAD.memory, 'modulePowerW'],
   graphics: [
-    ...(UNREAD.graphics ?? []),
+    ...UNREAD.graphics,
     'lengthMm',
     'slots',
     'idlePowerW',
@@ -115,25 +130,13 @@ export const HOUSING: Partial<Record<PartKind, readonly string[]>> = {
     'noiseDbA',
     'exhaust',
   ],
-  memory: ['heightMm', 'modulePowerW', 'voltageV', 'testedBoards'],
-};
+} as const satisfies Figures;
 
-/** What cold bounds, which know no cooler, do not read: how warm a part gets and how it is housed too. */
-export const UNREAD_COLD: Partial<Record<PartKind, readonly string[]>> = {
-  ...UNREAD,
-  processor: [
-    ...(UNREAD.processor ?? []),
-    'idlePowerW',
-    'basePowerW',
-    'maxPowerW',
-    'sustainedPowerW',
-    'maxTemperatureC',
-    'packageKPerW',
-    'coolerIncluded',
-    'includedCoolerKPerW',
-    'includedCoolerNoiseDbA',
-  ],
-  board: [...(UNREAD.board ?? []), 'boardPowerW'],
-  memory: [...(UNREAD.memory ?? []), 'modulePowerW'],
-  ...(HOUSING.graphics ? { graphics: HOUSING.graphics } : {}),
+/**
+ * Figures of the kinds that have envelopes which bounds do not read while board, case, cooler and supply are still to
+ * come. `envelope.test.ts` holds the bounds to that.
+ */
+export const HOUSING: Figures = {
+  graphics: UNREAD_COLD.graphics,
+  memory: [...UNREAD_COLD.memory, 'testedBoards'],
 };
