@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { existsSync } from 'node:fs';
 import { chromium, type Browser } from '@playwright/test';
 import { CHROMIUM } from '../e2e/chromium';
 
@@ -10,11 +11,16 @@ export interface App {
   readonly close: () => Promise<void>;
 }
 
-/** Starts both; needs a build (`npm run build`) and the demo database in .cache (`npm run demo` makes it). */
+/**
+ * Starts both; needs a build and the demo database in `VANE_DB`: `npm run bench NAME` makes them.
+ * @throws Error when one is missing: an empty database is not measured
+ */
 export async function openApp(port: number): Promise<App> {
+  const database = process.env['VANE_DB'];
+  if (!database || !existsSync(database)) throw new Error('there is no demo database; start this by `npm run bench`');
   const address = `http://127.0.0.1:${port}`;
   const server = spawn(process.execPath, ['scripts/serve.mjs', '127.0.0.1', String(port)], {
-    env: { ...process.env, VANE_DB: process.env['VANE_DB'] ?? '.cache/demo.db', NEXT_TELEMETRY_DISABLED: '1' },
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
     stdio: 'ignore',
   });
   for (let left = 60; left > 0; left--) {

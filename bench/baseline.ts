@@ -13,7 +13,7 @@ export function median(run: () => unknown, rounds = 401, batch = 5, warm = 300):
   return times[Math.floor(times.length / 2)] ?? NaN;
 }
 
-export const filmCase = readFileSync(new URL('./film-desk.case.json', import.meta.url), 'utf8');
+export const filmCase = readFileSync('bench/film-desk.case.json', 'utf8');
 
 /** Median of parsing the film desk's case file: what every other time is a ratio to, measured in the same run. */
 export const parseBaseline = (): number => median(() => JSON.parse(filmCase));

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { subjectOf, contextOf } from '@/core/assess';
-import { compileCatalogue } from '@/core/model/catalogue';
+import { allParts, compileCatalogue } from '@/core/model/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import { catalogueSchema } from '@/core/model/catalogueSchema';
 import { rankCandidates } from '@/core/search/candidates';
@@ -34,7 +34,7 @@ const megabytes = statSync(file).size / 1e6;
 const before = await heldMB();
 const catalogue = compileCatalogue(JSON.parse(readFileSync(file, 'utf8')) as CatalogueData);
 rmSync(file);
-const { length } = catalogue.parts;
+const { length } = allParts(catalogue);
 const held = (await heldMB()) - before;
 console.log(
   `${length} parts, ${megabytes.toFixed(1)} MB of JSON: ${held.toFixed(0)} MB once compiled, ${(held / megabytes).toFixed(1)} × the JSON`,

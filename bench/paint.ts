@@ -4,7 +4,7 @@ import { openApp } from './app';
 /**
  * From input to paint on the film desk, as the browser's Event Timing says it (to 8 ms, what is under 16 ms counts as
  * 16): what somebody does in a sitting of some minutes, over and over. Beside it an interaction of a page that does
- * nothing, so that a busy machine shows. Needs a build (`npm run build`) and the demo database in .cache.
+ * nothing, so that a busy machine shows. Started by `npm run bench paint`.
  */
 const ROUNDS = 5;
 /** The least that the browser tells, ms. */

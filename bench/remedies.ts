@@ -2,7 +2,7 @@ import { openApp } from './app';
 
 /**
  * Remedies in the browser: from opening a draft to the last of its findings having its remedies, against opening the
- * page itself. Needs a build (`npm run build`) and the demo database in .cache (`npm run demo` makes it).
+ * page itself. Started by `npm run bench remedies`.
  */
 const { browser, address, close } = await openApp(4654);
 const median = (list: number[]): number => list.sort((a, b) => a - b)[list.length >> 1] ?? NaN;

@@ -3,7 +3,7 @@ import { openApp } from './app';
 /**
  * What-ifs in the page's worker while the page draws: opens the film desk, lets the worker try swaps of draft after
  * draft until a thousand are tried, and counts frames of the page meanwhile, against frames of the page at rest.
- * Needs a build (`npm run build`) and the demo database in .cache (`npm run demo` makes it).
+ * Started by `npm run bench whatIfs`.
  */
 const { browser, address, close } = await openApp(4652);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -4,7 +4,7 @@ import { finish } from '@/core/assess/trials';
 import { caseCatalogue, readCase, CASE_FORMAT, type CaseFile } from '@/core/formats/caseFile';
 import { readCatalogue } from '@/core/formats/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
-import { compileCatalogue } from '@/core/model/catalogue';
+import { allParts, compileCatalogue } from '@/core/model/catalogue';
 import type { Machine } from '@/core/model/machine';
 import { clashOf } from '@/core/search/exact/clash';
 import { searchFor, type Goal, type Standing } from '@/core/search/exact/goals';
@@ -190,7 +190,7 @@ function limitsOf(options: Options, { catalogue }: Context, currency: Currency):
     return part;
   };
   for (const maker of options.noMaker)
-    if (!catalogue.parts.some((part) => part.maker === maker))
+    if (!allParts(catalogue).some((part) => part.maker === maker))
       throw new Misuse('--no-maker', `"${maker}" makes nothing in the catalogue`);
   const mostFor = options.most.map((entry): [Share, number] => {
     const [name, amount = ''] = entry.split('=');

@@ -1,3 +1,4 @@
+import { compileCatalogue } from '@/core/model/catalogue';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -18,7 +19,15 @@ const office = demoSeats().find(({ seatId }) => seatId === 'office');
 if (!office) throw new Error('no office');
 writeFileSync(
   at('office.json'),
-  JSON.stringify(writeCase('Office', DEMO_TODAY, office.brief, office.drafts, catalogueSchema.parse(demoCatalogue()))),
+  JSON.stringify(
+    writeCase(
+      'Office',
+      DEMO_TODAY,
+      office.brief,
+      office.drafts,
+      compileCatalogue(catalogueSchema.parse(demoCatalogue())),
+    ),
+  ),
 );
 writeFileSync(
   at('terms.json'),

@@ -6,7 +6,7 @@ import { basketFor } from '@/core/versus/basketFor';
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf, type Assessment } from '@/core/assess';
-import { compileCatalogue } from '@/core/model/catalogue';
+import { allParts, compileCatalogue } from '@/core/model/catalogue';
 import { readCatalogue } from '@/core/formats/catalogue';
 import { linkBytesPerS } from '@/core/units/links';
 import { coinSteps } from '@/core/search/coinSteps';
@@ -79,7 +79,7 @@ describe('figures of the demo catalogue are plausible and agree with each other'
   });
 
   test('lookalikes name the part they vary, and differ from it in a figure', () => {
-    const variants = catalogue.parts.filter((part) => part.variantOf !== undefined);
+    const variants = allParts(catalogue).filter((part) => part.variantOf !== undefined);
     expect(variants.length).toBeGreaterThan(3);
     for (const part of variants) expect(catalogue.part(part.variantOf ?? '')?.kind, part.name).toBe(part.kind);
   });
@@ -478,7 +478,7 @@ describe('the demo catalogue', () => {
   });
 
   test('a lit module is higher and a raised card draws more than the part it varies', () => {
-    const pairs = catalogue.parts.flatMap((part) => {
+    const pairs = allParts(catalogue).flatMap((part) => {
       const base = catalogue.part(part.variantOf ?? '');
       return base ? [[part, base] as const] : [];
     });

@@ -1,3 +1,4 @@
+import { allParts } from '@/core/model/catalogue';
 import { describe, expect, test } from 'vitest';
 import { contextOf } from '@/core/assess';
 import { compileCatalogue } from '@/core/model/catalogue';
@@ -95,7 +96,7 @@ describe.each(demoSeats())('envelopes in the search of $seatId', ({ brief }) => 
         const part = option.parts[0] as Part;
         const bare = Object.fromEntries(Object.entries(part).filter(([field]) => !HOUSING[part.kind]?.includes(field)));
         const stripped = { ...bare, id: `${part.id} stripped` } as unknown as Part;
-        const fields = new Map<string, Part>(context.catalogue.parts.map((known) => [known.id, known]));
+        const fields = new Map<string, Part>(allParts(context.catalogue).map((known) => [known.id, known]));
         fields.set(stripped.id, stripped);
         const own = searchable(workOf(brief, context), {
           ...context,

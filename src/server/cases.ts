@@ -71,12 +71,12 @@ export async function openCase(service: Service, text: string): Promise<Parsed<O
 export async function exportCase(service: Service, seatId: string): Promise<CaseFile | undefined> {
   const seat = await projects.readSeat(service.db, seatId);
   if (!seat) return undefined;
-  const { data } = await service.catalogue();
+  const { compiled } = await service.catalogue();
   return writeCase(
     `${seat.seat.projectName}, ${seat.seat.name}`.slice(0, 80),
     await todayOf(service),
     seat.brief.body,
     seat.drafts.map((draft) => draft.body),
-    data,
+    compiled,
   );
 }

@@ -3,8 +3,8 @@ import type { SaleState } from '@/core/parts/onSale';
 import type { FeedProblem, PriceSource } from '@/core/formats/feed/source';
 import type { DayRate, Currency } from '@/core/units/money';
 import type { Watch } from '@/core/money/watch';
-import type { Offer } from '@/core/model/offers';
 import type { Seen } from '@/core/versus/standing';
+import type { Goods } from '@/core/model/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
@@ -193,8 +193,8 @@ export interface PartSheet {
   }[];
   /** The cheapest that the desk would buy, landed; null is unknown. */
   readonly landedMinor: number | null;
-  /** Its offers in all regions, as a seat needs them to price it. */
-  readonly priced: readonly Offer[];
+  /** The part and what rules read beside it, with offers in all regions: what a page needs to judge a machine with it. */
+  readonly goods: Goods;
   readonly region: {
     readonly id: string;
     readonly name: string;

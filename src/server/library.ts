@@ -1,3 +1,5 @@
+import { allParts } from '@/core/model/catalogue';
+import { goodsOf, withBeside } from '@/core/model/needed';
 import { saleState } from '@/core/parts/onSale';
 import { z } from 'zod';
 import type { Catalogue } from '@/core/model/catalogue';
@@ -207,7 +209,10 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
         }))
       : [],
     landedMinor: library.landedOf(part) ?? null,
-    priced: library.catalogue.regions.flatMap(({ id: place }) => [...library.catalogue.offers(id, place)]),
+    goods: {
+      parts: [...withBeside([part], library.catalogue)],
+      offers: library.catalogue.regions.flatMap(({ id: place }) => goodsOf([part], library.catalogue, place).offers),
+    },
     region: region
       ? { id: region.id, name: region.name, currency: region.currency, pricesIncludeTax: region.pricesIncludeTax }
       : null,
@@ -342,7 +347,7 @@ export async function removePart(service: Service, id: string): Changed {
           .slice(0, 3)
           .join(', ')}; take it out there first, or mark it withdrawn`,
       );
-    const refers = library.catalogue.parts.find((other) => other.variantOf === id || other.figuresFrom === id);
+    const refers = allParts(library.catalogue).find((other) => other.variantOf === id || other.figuresFrom === id);
     if (refers) refuse(id, `is referred to by ${refers.maker} ${refers.name}`);
     const { data } = await service.catalogue();
     await libraryStep(service, `Removal of ${part.maker} ${part.name}`, [

@@ -83,7 +83,7 @@ describe('out and in again gives the same', () => {
       .map((list) => list.map((made, i) => ({ ...made, id: `m-${i}` })));
     fc.assert(
       fc.property(drafts, text, (machines, name) => {
-        const file = writeCase(name, '2026-05-18', filmBrief(), machines, data);
+        const file = writeCase(name, '2026-05-18', filmBrief(), machines, compileCatalogue(data));
         const read = readCase(JSON.stringify(file));
         if (!read.ok) throw new Error(JSON.stringify(read.problems));
         expect(read.value).toEqual(file);

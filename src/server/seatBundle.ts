@@ -1,6 +1,9 @@
 import { idIn } from '@/core/units/free';
 import type { Brief } from '@/core/model/brief';
+import type { Catalogue } from '@/core/model/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
+import { goodsOf, partsNeeded, WHOLE_ON_PAGES } from '@/core/model/needed';
+import type { Part } from '@/core/parts';
 import type { MachineEdit } from '@/core/model/edits';
 import type { Machine } from '@/core/model/machine';
 import { isNews, type Watch } from '@/core/money/watch';
@@ -25,26 +28,16 @@ function editedParts(edit: MachineEdit | undefined): string[] {
   }
 }
 
-/** The catalogue entries that these machines and all rivals mention. */
-function mentioned(data: CatalogueData, brief: Brief, machines: readonly Machine[]): CatalogueData {
-  const ids = new Set<string>(
-    [...machines, ...data.rivals.map((rival) => rival.machine)].flatMap((machine) =>
-      machine.items.flatMap((item): string[] => [item.part, ...(item.standInRange ?? [])]),
-    ),
-  );
-  for (const rival of data.rivals)
-    for (const { edit } of rival.options ?? []) for (const part of editedParts(edit)) ids.add(part);
-  for (const id of brief.ownedDisplays) ids.add(id);
-  // licences of the applications in the brief: what the software costs is told before one is chosen
-  const applications = new Set(brief.tasks.map((task) => task.application));
-  const names = new Set(data.applications.filter(({ id }) => applications.has(id)).map(({ name }) => name));
-  for (const part of data.parts)
-    if (part.kind === 'licence' && part.application !== undefined && names.has(part.application)) ids.add(part.id);
-  return {
-    ...data,
-    parts: data.parts.filter((part) => ids.has(part.id)),
-    offers: data.offers.filter((offer) => ids.has(offer.part) && offer.region === brief.region),
-  };
+/** What judging these machines and all rivals reads of the catalogue, and all parts of the kinds that a page has whole. */
+function known(data: CatalogueData, catalogue: Catalogue, brief: Brief, machines: readonly Machine[]): CatalogueData {
+  const options = data.rivals.flatMap((rival) => (rival.options ?? []).flatMap(({ edit }) => editedParts(edit)));
+  const needed = partsNeeded(brief, [...machines, ...data.rivals.map((rival) => rival.machine)], catalogue);
+  const parts = [
+    ...needed,
+    ...options.flatMap((id) => catalogue.part(id) ?? []),
+    ...WHOLE_ON_PAGES.flatMap((kind): readonly Part[] => catalogue.ofKind(kind)),
+  ];
+  return { ...data, ...goodsOf(parts, catalogue, brief.region) };
 }
 
 /** Whether a watch is on a draft of a seat, or on a part of one in the seat's region. */
@@ -59,14 +52,17 @@ function concerns({ what }: Watch, { seat, brief, drafts }: projects.SeatDocumen
 export async function seatBundle(service: Service, seatId: string, window = ''): Promise<SeatBundle | undefined> {
   const documents = await projects.readSeat(service.db, seatId);
   if (!documents) return undefined;
-  const { data, revision } = await service.catalogue();
+  const { data, compiled, revision } = await service.catalogue();
   // without its region nothing can be priced or wired; the desk tells it
   if (!idIn(data.regions)(documents.brief.body.region)) return undefined;
   const measuredElsewhere = await projects.measuredElsewhere(service.db, seatId);
   return {
     ...documents,
     measuredElsewhere,
-    data: mentioned(data, documents.brief.body, [...documents.drafts.map((draft) => draft.body), ...measuredElsewhere]),
+    data: known(data, compiled, documents.brief.body, [
+      ...documents.drafts.map((draft) => draft.body),
+      ...measuredElsewhere,
+    ]),
     catalogueRevision: revision,
     today: await todayOf(service),
     settings: await service.settings(),

@@ -1,11 +1,11 @@
 import type { Brief } from '@/core/model/brief';
-import type { Offer } from '@/core/model/catalogueSchema';
+import type { Ground } from './loaded';
+import type { Goods } from '@/core/model/catalogue';
 import type { Machine } from '@/core/model/machine';
 import type { ElsewhereResult } from '@/core/versus/elsewhere';
-import type { Settings } from '@/core/model/settings';
 import type { Candidate, Position } from '@/core/search/candidates';
 import type { CandidateLine } from '@/core/words/candidateLine';
-import type { KitRow, MemorySheet } from '@/core/search/memorySheet';
+import type { MemorySheet } from '@/core/search/memorySheet';
 import type { CoinSteps, Step } from '@/core/search/coinSteps';
 import type { OperatingPoint } from '@/core/search/operatingPoints';
 import type { Largest } from '@/core/search/largest';
@@ -19,25 +19,28 @@ import type { AskedSeat, CouldUse } from '@/core/upgrade/givenOn';
 import type { MeasureFirst } from '@/core/upgrade/measureFirst';
 import type { Planned } from '@/core/upgrade/planned';
 
-/** A candidate with the offers that the page needs to assess it itself. */
-export type CandidateRow = Candidate & { readonly offers: readonly Offer[] };
-export type RemedyRow = Remedy & { readonly offers: readonly Offer[] };
+/** What a page needs to judge by itself what it is told of. */
+interface WithGoods {
+  readonly goods: Goods;
+}
+export type CandidateRow = Candidate & WithGoods;
+export type RemedyRow = Remedy & WithGoods;
 
 /** A step up or a saving from a machine. */
-export type CoinStep = Step & { readonly offers: readonly Offer[] };
+export type CoinStep = Step & WithGoods;
 export type CoinStepRows = Omit<CoinSteps, 'up' | 'savings'> & {
   readonly up: readonly CoinStep[];
   readonly savings: readonly CoinStep[];
 };
 
-export type MemorySheetRows = Omit<MemorySheet, 'rows' | 'paysUpTo'> & {
-  readonly rows: readonly (KitRow & { readonly offers: readonly Offer[] })[];
-  readonly paysUpTo: string | undefined;
-};
+export type MemorySheetRows = Omit<MemorySheet, 'paysUpTo'> &
+  WithGoods & {
+    readonly paysUpTo: string | undefined;
+  };
 
 /** What the worker does for the page. Data crosses as plain objects. */
 export interface WorkerApi {
-  load(url: string, today: string, settings: Settings, measured: readonly Machine[]): Promise<number>;
+  load(ground: Ground): Promise<void>;
   largest(machine: Machine, brief: Brief, task: string): Promise<Largest | undefined>;
   /** Every candidate for a position, ranked, by name and price alone. */
   candidates(machine: Machine, brief: Brief, position: Position): Promise<CandidateLine[]>;

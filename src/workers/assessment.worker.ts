@@ -1,6 +1,8 @@
 import * as Comlink from 'comlink';
 import { quickly, subjectOf, type Assessment, type Context } from '@/core/assess';
+import type { Goods } from '@/core/model/catalogue';
 import type { Machine } from '@/core/model/machine';
+import { goodsOf } from '@/core/model/needed';
 import { elsewhereTrials } from '@/core/versus/elsewhere';
 import type { Brief } from '@/core/model/brief';
 import type { Part } from '@/core/parts';
@@ -46,8 +48,7 @@ function same<T extends object>(sent: T): T {
 
 const assessedNow = (machine: Machine, brief: Brief): Assessment => subjectOf(brief, ready()).assess(machine);
 
-const offersOf = (part: Part | undefined, brief: Brief) =>
-  part ? [...ready().catalogue.offers(part.id, brief.region)] : [];
+const goodsFor = (parts: readonly Part[], brief: Brief): Goods => goodsOf(parts, ready().catalogue, brief.region);
 const SHOWN = 12;
 
 const newest = new Map<string, object>();
@@ -86,7 +87,10 @@ function rankedFor(sentMachine: Machine, sentBrief: Brief, position: Position): 
   rankings.push(ranking);
   if (rankings.length > MOST_RANKINGS) rankings.shift();
   // one that came to nothing is ranked again when it is asked for again
-  list.catch(() => rankings.splice(rankings.indexOf(ranking), 1));
+  list.catch(() => {
+    const at = rankings.indexOf(ranking);
+    if (at >= 0) rankings.splice(at, 1);
+  });
   return list;
 }
 
@@ -99,7 +103,7 @@ const api: WorkerApi = {
     );
     return parts.flatMap((id) => {
       const candidate = ranked.get(id);
-      return candidate ? [{ ...candidate, offers: offersOf(candidate.part, brief) }] : [];
+      return candidate ? [{ ...candidate, goods: goodsFor([candidate.part], brief) }] : [];
     });
   },
   memorySheet: async (machine, brief, position) => {
@@ -108,7 +112,11 @@ const api: WorkerApi = {
       memoryTrials(same(machine), same(brief), position, ready()),
     );
     return {
-      rows: rows.map((row) => ({ ...row, offers: offersOf(row.candidate.part, brief) })),
+      rows,
+      goods: goodsFor(
+        rows.map(({ candidate }) => candidate.part),
+        brief,
+      ),
       fits,
       paysUpTo: paysUpTo?.candidate.part.id,
     };
@@ -119,7 +127,7 @@ const api: WorkerApi = {
     const finding = before.findings.find((candidate) => candidate.key === key);
     if (!finding) return [];
     const found = await newestOf(`remedies ${key}`, remedyTrials(machine, brief, finding, ready(), 3, before));
-    return found.map((remedy) => ({ ...remedy, offers: offersOf(remedy.part, brief) }));
+    return found.map((remedy) => ({ ...remedy, goods: goodsFor(remedy.part ? [remedy.part] : [], brief) }));
   },
   turns: async (sentMachine, sentBrief, key) => {
     const [machine, brief] = [same(sentMachine), same(sentBrief)];
@@ -135,7 +143,7 @@ const api: WorkerApi = {
   },
   coinSteps: async (machine, brief) => {
     const { up, savings, ...rest } = await newestOf('coin steps', coinTrials(same(machine), same(brief), ready()));
-    const row = (step: Step) => ({ ...step, offers: offersOf(step.part, brief) });
+    const row = (step: Step) => ({ ...step, goods: goodsFor([step.part], brief) });
     return { up: up.slice(0, SHOWN).map(row), savings: savings.slice(0, SHOWN).map(row), ...rest };
   },
   future: (sentMachine, sentBrief) => {
@@ -158,7 +166,7 @@ const api: WorkerApi = {
   thenMended: async (machine, sentBrief, task, times) => {
     const brief = same(sentBrief);
     const step = await newestOf('then mended', mendedTrials(same(machine), brief, task, times, ready()));
-    return step && { ...step, offers: offersOf(step.part, brief) };
+    return step && { ...step, goods: goodsFor([step.part], brief) };
   },
   couldUse: (machine, items, seats) => {
     const { catalogue } = ready();

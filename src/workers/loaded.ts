@@ -1,17 +1,45 @@
 import { contextOf, type Context } from '@/core/assess';
-import { compileCatalogue, type Catalogue } from '@/core/model/catalogue';
+import { catalogueByKind, type Catalogue, type Goods } from '@/core/model/catalogue';
 import type { CatalogueData } from '@/core/model/catalogueSchema';
 import type { Machine } from '@/core/model/machine';
 import type { Settings } from '@/core/model/settings';
+import { PART_KINDS, type PartKind } from '@/core/parts';
+
+/** What a worker's answers rest on beside what it is asked. */
+export interface Ground {
+  /** Of the catalogue: another one is read anew. */
+  readonly revision: number;
+  readonly today: string;
+  readonly settings: Settings;
+  /** Machines that something was measured on. */
+  readonly machines: readonly Machine[];
+}
 
 let context: Context | undefined;
-let read: { readonly url: string; readonly catalogue: Catalogue } | undefined;
+let read: { readonly revision: number; readonly catalogue: Catalogue } | undefined;
 
-async function readCatalogue(url: string): Promise<Catalogue> {
-  const response = await fetch(url);
-  if (!response.ok) throw new Error(`the catalogue could not be read (${response.status})`);
+const ADDRESS = '/api/catalogue';
+const refused = (status: number) => new Error(`the catalogue could not be read (${status})`);
+
+/**
+ * All of a kind. The worker waits for it: what it works out asks for parts in the midst of its work, and nobody but the
+ * worker stands still meanwhile.
+ */
+function readKind(kind: PartKind, revision: number): Goods {
+  const request = new XMLHttpRequest();
+  request.open('GET', `${ADDRESS}/${kind}?revision=${revision}`, false);
+  request.responseType = 'json';
+  request.send();
+  if (request.status !== 200) throw refused(request.status);
+  return request.response as Goods;
+}
+
+async function readCatalogue(revision: number): Promise<Catalogue> {
+  const response = await fetch(`${ADDRESS}/used?revision=${revision}`);
+  if (!response.ok) throw refused(response.status);
   // the app has read it by its schema; reading it so again took five times as long as the JSON
-  return compileCatalogue((await response.json()) as CatalogueData);
+  const used = (await response.json()) as CatalogueData;
+  return catalogueByKind(used, PART_KINDS, (kind) => readKind(kind, revision));
 }
 
 /** What a worker goes by, once it is loaded. */
@@ -20,16 +48,9 @@ export function ready(): Context {
   return context;
 }
 
-/** Loads a worker with a catalogue; gives back how many parts it has. */
-export async function load(
-  url: string,
-  today: string,
-  settings: Settings,
-  measured: readonly Machine[],
-): Promise<number> {
+/** Loads a worker with what its answers rest on. */
+export async function load({ revision, today, settings, machines }: Ground): Promise<void> {
   // a new setting or measurement changes nothing of the catalogue: it is read again only where it has moved
-  if (read?.url !== url) read = { url, catalogue: await readCatalogue(url) };
-  const { catalogue } = read;
-  context = contextOf(catalogue, today, settings, measured);
-  return catalogue.parts.length;
+  if (read?.revision !== revision) read = { revision, catalogue: await readCatalogue(revision) };
+  context = contextOf(read.catalogue, today, settings, machines);
 }

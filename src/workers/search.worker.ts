@@ -2,7 +2,7 @@ import * as Comlink from 'comlink';
 import { quickly, subjectOf, type Context } from '@/core/assess';
 import { clashOf, demandsOf } from '@/core/search/exact/clash';
 import { costsOf, type Costs } from '@/core/search/exact/costs';
-import { searchFor, type Searching, type Standing } from '@/core/search/exact/goals';
+import { inTurn, searchFor, type InTurn, type Searching } from '@/core/search/exact/goals';
 import type { FoundMachine } from '@/core/search/exact/judge';
 import { matchOf } from '@/core/search/exact/match';
 import { limitedBy } from '@/core/search/exact/limits';
@@ -24,6 +24,7 @@ import { coresOf, type Cores } from '@/core/upgrade/cores';
 import { timesFigure } from '@/core/units/money';
 import { sparesTrials } from '@/core/search/spares';
 import { boughtTogether } from '@/core/versus/boughtTogether';
+import { goodsOf } from '@/core/model/needed';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
 import type {
@@ -116,61 +117,67 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
     report = { ...report, ...change, seconds: (performance.now() - started) / 1000 };
     telling(() => report, now);
   };
-  const lineOf = (state: Line['state'], { best, atLeastMinor }: Partial<Standing>): Line => ({
-    state,
-    found: best && rowOf(best),
-    atLeastMinor,
-  });
-
-  /** Runs a search, telling where it stands; undefined when it was stopped. */
-  async function run(search: Searching, standing: (now: Standing) => Partial<Report>) {
+  /** Runs searches side by side, telling where they stand; undefined when they were stopped. */
+  async function run(searches: readonly Searching[], standing: (now: InTurn) => Partial<Report>) {
     const before = report.effort;
-    const far = (now: Standing): Partial<Report> => ({ ...standing(now), effort: addEfforts(before, now.effort) });
-    const came = await inSlices(search, stopped, (now) => say(far(now), false));
-    say(came.done ? { effort: addEfforts(before, came.value.effort) } : far(came.last), !came.done);
-    return came.done ? came.value.found : undefined;
+    const far = (now: InTurn): Partial<Report> => ({ ...standing(now), effort: addEfforts(before, now.effort) });
+    const came = await inSlices(inTurn(searches), stopped, (now) => say(far(now), false));
+    say(far(came.done ? came.value : came.last));
+    return came.done ? came.value : undefined;
   }
+  /** The line of a search for one machine; what is the best costs at least nothing that could be told. */
+  const lineOf = ({ now, ended }: InTurn['sides'][number], bounded: boolean): Line => {
+    const [machine] = ended?.found ?? [];
+    if (machine) return { state: 'proven', found: rowOf(machine), atLeastMinor: machine.priceMinor };
+    if (ended) return { ...WAITING, state: 'none' };
+    return {
+      state: 'searching',
+      found: now?.best && rowOf(now.best),
+      atLeastMinor: bounded ? now?.atLeastMinor : undefined,
+    };
+  };
   const ended = (change: Partial<Report>): void => say({ ...change, done: true });
 
   const given = ask.match && matchOf(subjectOf(brief, quickly(context)).assess(ask.match));
   const work = workOf(brief, context);
   const question = around({ ...work, least: given ?? work.least }, ask, context);
   const asked = searchable(question);
-  const cheapest = await run(searchFor(asked, 'cheapest'), (now) => ({ cheapest: lineOf('searching', now) }));
+  const cheapest = await run([searchFor(asked, 'cheapest')], ({ sides: [side] }) =>
+    side ? { cheapest: lineOf(side, true) } : {},
+  );
   if (!cheapest) return ended({ cheapest: { ...report.cheapest, state: 'stopped' } });
-  const [first] = cheapest;
-  say({
-    cheapest: first
-      ? { state: 'proven', found: rowOf(first), atLeastMinor: first.priceMinor }
-      : { ...WAITING, state: 'none' },
-  });
+  const first = cheapest.sides[0]?.ended?.found[0];
 
   // where the work cannot be done for the money, the best is what does most of it
   const within = first && (mostMinor === undefined || first.priceMinor <= mostMinor);
   const most = mostMinor ?? (first ? timesFigure(first.priceMinor, WITHOUT_BUDGET) : undefined);
   const toSpend = within ? asked : searchable(around(plainQuestion(brief), ask, context));
-  if (mostMinor !== undefined) {
-    const best = await run(searchFor(toSpend, 'best', mostMinor), ({ best: held }) => ({
-      best: lineOf('searching', { ...(held ? { best: held } : {}) }),
-    }));
-    if (!best) return ended({ best: { ...report.best, state: 'stopped' } });
-    const [machine] = best;
-    say({
-      best: machine
-        ? { state: 'proven', found: rowOf(machine), atLeastMinor: machine.priceMinor }
-        : { ...WAITING, state: 'none' },
+  const best = mostMinor === undefined ? [] : [searchFor(toSpend, 'best', mostMinor)];
+  const frontier = within ? [searchFor(asked, 'frontier', most)] : [];
+  // neither waits for the other: where what is best takes long to prove, the points are there meanwhile
+  const both = await run([...best, ...frontier], ({ sides }) => {
+    const [one] = best.length > 0 ? sides : [];
+    const points = frontier.length > 0 ? sides.at(-1) : undefined;
+    return {
+      ...(one ? { best: lineOf(one, false) } : {}),
+      ...(points
+        ? {
+            points: (points.ended?.found ?? points.now?.proven ?? []).map(rowOf),
+            frontier: points.ended ? ('proven' as const) : ('searching' as const),
+          }
+        : {}),
+    };
+  });
+  if (!both)
+    return ended({
+      best: report.best.state === 'searching' ? { ...report.best, state: 'stopped' } : report.best,
+      frontier: report.frontier === 'searching' ? 'stopped' : report.frontier,
     });
-  }
   if (!first) {
     const clash = await inSlices(clashOf(question, context, searchable), stopped, () => say({}, false));
     return ended(clash.done ? { clash: clash.value } : {});
   }
-  if (!within) return ended({ frontier: 'none' });
-  const points = await run(searchFor(asked, 'frontier', most), ({ proven }) => ({
-    points: proven.map(rowOf),
-    frontier: 'searching',
-  }));
-  return points ? ended({ points: points.map(rowOf), frontier: 'proven' }) : ended({ frontier: 'stopped' });
+  ended(within ? {} : { frontier: 'none' });
 }
 
 /**
@@ -359,7 +366,7 @@ const api: SearchApi = {
   goods: ({ items }, region) => {
     const { catalogue } = ready();
     const parts = items.flatMap((item) => catalogue.part(item.part) ?? []);
-    return Promise.resolve({ parts, offers: parts.flatMap(({ id }) => [...catalogue.offers(id, region)]) });
+    return Promise.resolve(goodsOf(parts, catalogue, region));
   },
   stop: () => {
     current = undefined;

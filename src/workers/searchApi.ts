@@ -1,6 +1,5 @@
 import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
-import type { Settings } from '@/core/model/settings';
 import type { Clash } from '@/core/search/exact/clash';
 import type { DemandCost } from '@/core/search/exact/costs';
 import type { Limits } from '@/core/search/exact/limits';
@@ -10,14 +9,14 @@ import type { Effort } from '@/core/search/exact/ended';
 import type { FoundMachine } from '@/core/search/exact/judge';
 import type { Side, TwoMachines } from '@/core/search/exact/twoMachines';
 import type { SeatPoints } from '@/core/search/exact/teamSearch';
-import type { Offer } from '@/core/model/offers';
+import type { Goods } from '@/core/model/catalogue';
 import type { Shelf } from '@/core/search/spares';
 import type { Together } from '@/core/versus/boughtTogether';
-import type { Part } from '@/core/parts';
 import type { FoundWords } from '@/core/words/found';
 import type { NearWords, StepsTold } from '@/core/words/near';
 import type { StabilityWords } from '@/core/words/stability';
 import type { CoreWords } from '@/core/words/upgrade';
+import type { Ground } from './loaded';
 
 /** What is asked of the search. */
 export interface Ask {
@@ -136,7 +135,7 @@ export interface TeamReport extends Told {
 
 /** What the searching worker does for the page. */
 export interface SearchApi {
-  load(url: string, today: string, settings: Settings, measured: readonly Machine[]): Promise<number>;
+  load(ground: Ground): Promise<void>;
   /** Answers all questions about a brief, telling how far it is; a new ask or `stop` ends it with what it has. */
   find(ask: Ask, tell: (report: Report) => void): Promise<void>;
   /** Lets each demand of a brief go, and asks for a step more of it; ended as `find` is. */
@@ -160,9 +159,6 @@ export interface SearchApi {
   /** Mends the draft `from`; ended as `find` is. */
   repair(ask: Ask, tell: (report: RepairReport) => void): Promise<void>;
   stop(): Promise<void>;
-  /** Parts of a machine and their offers, for a page that does not know them yet. */
-  goods(
-    machine: Machine,
-    region: string,
-  ): Promise<{ readonly parts: readonly Part[]; readonly offers: readonly Offer[] }>;
+  /** What a page that does not know the parts of a machine yet needs to judge it. */
+  goods(machine: Machine, region: string): Promise<Goods>;
 }

@@ -6,7 +6,10 @@ import { isoDate, plainText } from '../parts/common';
 import { partSchema } from '../parts';
 import { applicationSchema } from '../model/applications';
 import { offerSchema, regionSchema, sellerSchema } from '../model/offers';
+import { applicationsOf, type Catalogue } from '../model/catalogue';
 import type { CatalogueData } from '../model/catalogueSchema';
+import { partsNeeded } from '../model/needed';
+import { compareText } from '../parts/order';
 import { asNow } from './former';
 import { parseText, pathText, type Parsed, type Problem } from './problems';
 
@@ -99,14 +102,13 @@ export function writeCase(
   today: string,
   brief: CaseFile['brief'],
   machines: CaseFile['machines'],
-  around: CatalogueData,
+  around: Catalogue,
 ): CaseFile {
-  const region = around.regions.find((entry) => entry.id === brief.region);
+  const region = around.region(brief.region);
   if (!region) throw new RangeError(`the brief's region "${brief.region}" is not in the catalogue`);
-  const wanted = new Set(machines.flatMap((machine) => machine.items.map((item) => item.part as string)));
-  const offers = around.offers.filter((offer) => wanted.has(offer.part) && offer.region === region.id);
+  const parts = [...partsNeeded(brief, machines, around)].sort((a, b) => compareText(a.id, b.id));
+  const offers = parts.flatMap(({ id }) => around.offers(id, region.id));
   const sellers = new Set(offers.map((offer) => offer.seller));
-  const applications = new Set(brief.tasks.flatMap((task) => task.application ?? []));
   return {
     format: CASE_FORMAT,
     version: 1,
@@ -115,9 +117,9 @@ export function writeCase(
     region,
     brief,
     machines,
-    parts: around.parts.filter((part) => wanted.has(part.id)),
+    parts,
     offers,
     sellers: around.sellers.filter((seller) => sellers.has(seller.id)),
-    applications: around.applications.filter((profile) => applications.has(profile.id)),
+    applications: applicationsOf(brief.tasks, around),
   };
 }

@@ -7,7 +7,7 @@ import { caseCatalogue, readCase, writeCase } from './caseFile';
 import { parseText, pathText } from './problems';
 import { exitCodeOf } from './report';
 import { schemaNames, schemaOf } from './schemas';
-import { partSchema } from '../parts';
+import { partSchema, type Part } from '../parts';
 
 const file = (over: Record<string, unknown> = {}) => {
   const { applications, parts, offers, regions, sellers, rivals } = dataOf();
@@ -168,10 +168,16 @@ describe('a case file', () => {
   });
 
   test('written from a catalogue reads back the same', () => {
-    const written = writeCase('Back', '2026-05-18', briefOf(), [machineOf()], dataOf());
+    const data = dataOf();
+    const stranger = { ...data.parts.find((part) => part.id === 'card')!, id: 'stranger' } as Part;
+    const world = compileCatalogue({ ...data, parts: [...data.parts, stranger] });
+    const written = writeCase('Back', '2026-05-18', briefOf(), [machineOf()], world);
     const parsed = readCase(JSON.stringify(written));
     expect(parsed).toEqual({ ok: true, value: written });
-    expect(written.parts?.map((part) => part.id)).not.toContain('screen');
+    const ids = written.parts?.map((part) => part.id as string);
+    // the display on the desk asks for something too
+    expect(ids).toContain('screen');
+    expect(ids).not.toContain('stranger');
   });
 
   test('exit codes: 1 before 3, missed targets count for nothing', () => {

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { FREE, GROSS, NET, flat, market, offer, policyOf, shop, thing } from '../tests/shops';
-import { basketOf, landedByItem, purchaseOf, type Basket, type Need } from './basket';
+import { basketOf, isDearer, landedByItem, purchaseOf, type Basket, type Need } from './basket';
 import type { Offer, Region, Seller } from '../model/offers';
 import type { BuyPolicy } from './policy';
 
@@ -289,6 +289,25 @@ describe('the cheapest basket against all there are', () => {
       }),
       { numRuns: 300 },
     );
+  });
+
+  test('is told to be dearer than so much exactly where it is, in however many parcels', () => {
+    fc.assert(
+      fc.property(cases, (given) => {
+        const it = { ...given, policy: {} };
+        const best = bruteForce(it);
+        if (best === undefined) return;
+        for (const less of [1, 2, 50, 4000]) expect(isDearer(questionOf(given), best - less)).toBe(true);
+        for (const more of [0, 1, 50, 4000]) expect(isDearer(questionOf(given), best + more)).toBe(false);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('nothing is told of what is not sold, nor of nothing', () => {
+    const it = { needs: [need('a'), need('b')], sellers: [shop('s')], offers: [offer('a', 's', 500)] };
+    expect(isDearer(questionOf(it), 0)).toBe(false);
+    expect(isDearer(questionOf({ ...it, needs: [] }), -1)).toBe(false);
   });
 
   test('is never dearer than one seller alone or than the lowest prices where those are feasible', () => {

@@ -209,6 +209,49 @@ export function sharedByItem({ best, byHand }: Basket, amountOf: (landed: Landed
   return byItem;
 }
 
+/** What of a machine is bought, and what has a price by hand; what is owned is neither. */
+function needsOf(parts: FittedParts, region: Region) {
+  return {
+    needs: parts.all.flatMap(({ item, part }): Need[] =>
+      item.owned || item.handPrice ? [] : [{ item: item.id, part }],
+    ),
+    byHand: parts.all.flatMap(({ item }) =>
+      item.handPrice && !item.owned
+        ? [{ item: item.id, landed: landedPrice(item.handPrice.priceMinor, item.handPrice.shippingMinor, region) }]
+        : [],
+    ),
+  };
+}
+
+/**
+ * Whether every purchase is proven to come to more than so much, landed, in however many parcels: quicker than the cheapest
+ * one. Not told where not everything is sold.
+ */
+export function isDearer(question: BasketQuestion, mostMinor: number): boolean {
+  const { needs, catalogue, policy, maxNodes = MORE_NODES } = question;
+  const choices = needs.map(({ part }): Choice => ({
+    part,
+    offers: buyable(part, catalogue, policy).map(({ offer }) => offer),
+  }));
+  if (choices.length === 0 || choices.some(({ offers }) => offers.length === 0)) return false;
+  const any = { ...unlimited(question), maxNodes };
+  const { offers, proven } = cheapestSplit(choices, any, naiveChoice(choices), mostMinor);
+  return proven && !offers;
+}
+/** Places that are looked at for that; most are told at the first. */
+const MORE_NODES = 2000;
+
+/** The same of all that is bought for a machine. */
+export function comesToMore(
+  parts: FittedParts,
+  mostMinor: number,
+  market: Omit<BasketQuestion, 'needs' | 'maxNodes'>,
+): boolean {
+  const { needs, byHand } = needsOf(parts, market.region);
+  const left = byHand.reduce((most, { landed }) => most - landed.landedMinor, mostMinor);
+  return isDearer({ ...market, needs }, left);
+}
+
 /** The basket of a machine: what is owned is not bought, what has a price by hand is taken at that. */
 export function basketOfMachine(
   parts: FittedParts,
@@ -217,14 +260,7 @@ export function basketOfMachine(
   policy: BuyPolicy,
   maxNodes?: number,
 ): Basket {
-  const needs = parts.all.flatMap(({ item, part }): Need[] =>
-    item.owned || item.handPrice ? [] : [{ item: item.id, part }],
-  );
-  const byHand = parts.all.flatMap(({ item }) =>
-    item.handPrice && !item.owned
-      ? [{ item: item.id, landed: landedPrice(item.handPrice.priceMinor, item.handPrice.shippingMinor, region) }]
-      : [],
-  );
+  const { needs, byHand } = needsOf(parts, region);
   const basket = basketOf({ needs, catalogue, region, policy, ...(maxNodes === undefined ? {} : { maxNodes }) });
   const gone = parts.gone.map((item): Unbought => ({ item: item.id, part: undefined, refused: [] }));
   const hand = byHand.reduce((sum, entry) => addLanded(sum, entry.landed), NOTHING);

@@ -102,10 +102,16 @@ export class Orders {
     if (!any || !seller) return NO_ORDER;
     const known = this.known.get(key);
     if (known) return known;
-    const bought = ways.flatMap((way, depth) => {
-      const part = this.pieces[depth]?.part;
-      return way.shop === s && part ? [{ need: { item: '', part }, offer: way.offer }] : [];
-    });
+    // in the order of the needs, as the purchase has them: where tax is rounded by line, a bundle's shares and with them the
+    // total go by the order of the lines
+    const bought = ways
+      .flatMap((way, depth) => {
+        const piece = this.pieces[depth];
+        return way.shop === s && piece
+          ? [{ at: piece.at, need: { item: '', part: piece.part }, offer: way.offer }]
+          : [];
+      })
+      .sort((a, b) => a.at - b.at);
     const { region, policy } = this.question;
     const invoice = invoiceOf(seller, linesOf(bought), { region, today: policy.today });
     const order = { landed: invoice.landedMinor, parcels: invoice.parcels };

@@ -34,6 +34,8 @@ export function cheapestSplit(
   choices: readonly Choice[],
   question: BasketQuestion,
   start: readonly Offer[] | undefined,
+  /** Ends with the first split that comes to no more than this; without one when there is none. */
+  within?: number,
 ): Split {
   const { region, policy } = question;
   const { sellers, pieces } = piecesOf(choices, question);
@@ -64,6 +66,7 @@ export function cheapestSplit(
   };
 
   function descend(depth: number, above: Float64Array): void {
+    if (within !== undefined && best) return;
     if (nodes >= (question.maxNodes ?? MOST_NODES)) {
       proven = false;
       return;
@@ -72,13 +75,13 @@ export function cheapestSplit(
     const piece = pieces[depth];
     if (!piece) {
       const found = orders.of(chosen);
-      if (found && betterThan(found, best)) best = found;
+      if (found && betterThan(found, best) && found.landed <= (within ?? Infinity)) best = found;
       return;
     }
     const lambda = above.slice();
     if (
-      bound.better(depth, lambda, depth === 0 ? ROOT_STEPS : NODE_STEPS, () => best?.landed) - slack >
-      (best?.landed ?? Infinity)
+      bound.better(depth, lambda, depth === 0 ? ROOT_STEPS : NODE_STEPS, () => best?.landed ?? within) - slack >
+      (best?.landed ?? within ?? Infinity)
     )
       return;
     if (policy.parcels !== undefined && held.filter((has) => has.onTable > 0).length > policy.parcels) return;
@@ -107,7 +110,9 @@ export function cheapestSplit(
     .flatMap((ways) => orders.of(ways) ?? [])
     .sort((a, b) => a.landed - b.landed);
   // one good start is enough: a second costs more invoices than the nodes that it saves
-  if (starts[0]) best = orders.improved(starts[0]);
+  const [first] = starts;
+  if (first && (within === undefined || first.landed <= within))
+    best = within === undefined ? orders.improved(first) : first;
   descend(
     0,
     Float64Array.from(pieces, ({ ways }) => ways[1]?.least ?? ways[0]?.least ?? 0),

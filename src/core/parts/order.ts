@@ -61,7 +61,7 @@ function rankOf(part: Part): Rank {
   return rank;
 }
 
-const compareText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+export const compareText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /**
  * Order of parts by what they are: kind, figures with the better first, then maker and name. Ids never decide, so that a

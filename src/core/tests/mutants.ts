@@ -92,7 +92,7 @@ export function readersOf(world: CatalogueFile, brief: Brief, machine: Machine):
   return [
     {
       name: 'case',
-      sample: JSON.stringify(writeCase('Case', DAY, brief, [machine], world)),
+      sample: JSON.stringify(writeCase('Case', DAY, brief, [machine], compileCatalogue(world))),
       read: (text) => {
         const read = readCase(text);
         if (!read.ok) return false;

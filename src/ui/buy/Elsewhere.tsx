@@ -17,7 +17,8 @@ import { coins, listed, number } from '@/core/words/format';
 import type { PriceState } from '@/server/contract';
 import { useBrief, useDraft } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 import { Section } from '../shared/Section';
 
 /** The same work bought in another region: its sellers, currency and tax, with substitutes for what is not sold there. */

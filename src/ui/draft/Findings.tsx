@@ -20,7 +20,8 @@ import { Section } from '../shared/Section';
 import { TurnsAt } from '../shared/TurnsAt';
 import { useBrief, useDraft, useDraftAssessment } from '../seat/moment';
 import { useSeat, useCurrency } from '../seat/useSeat';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 import { later } from '../shared/later';
 import { RowsHeld } from '../shared/RowsHeld';
 
@@ -214,7 +215,7 @@ function Remedies({ finding, mend }: { finding: Finding; mend: string | undefine
             key={i}
             className="remedy"
             onClick={() => {
-              if (row.part) know([row.part], row.offers);
+              know(row.goods);
               editDraft(row.edit, label);
             }}
           >

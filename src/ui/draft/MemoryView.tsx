@@ -23,7 +23,8 @@ import type { MemorySheetRows } from '@/workers/api';
 import { valueWords } from '@/core/words/values';
 import { useBrief, useDraft } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 import { LevelSign } from '../shared/Level';
 import { Hint } from '../shared/Hint';
 import { Term } from '../shared/Term';
@@ -64,11 +65,7 @@ export function MemoryView({ assessment }: { assessment: Assessment }) {
   );
   const sheet = answer.state === 'ready' ? answer.value : undefined;
   useEffect(() => {
-    if (sheet)
-      know(
-        sheet.rows.map((row) => row.candidate.part),
-        sheet.rows.flatMap((row) => row.offers),
-      );
+    if (sheet) know(sheet.goods);
   }, [sheet, know]);
   const { currency } = assessment.facts.price;
   const now = sheet?.rows.find((row) => row.candidate.current);

@@ -171,10 +171,10 @@ function useLookAndTake(place: Place | undefined, looked: string | undefined) {
   useEffect(() => {
     const row = sheet?.find(({ part }) => part.id === (taken ?? looked));
     if (!place || !sheet || !row) return;
-    know(
-      sheet.map(({ part }) => part),
-      sheet.flatMap(({ offers }) => offers),
-    );
+    know({
+      parts: sheet.flatMap(({ goods }) => goods.parts),
+      offers: sheet.flatMap(({ goods }) => goods.offers),
+    });
     if (taken === undefined) return look(withPart(draft, place.position, row.part));
     editDraft(...editOf(row, place, draft.items.find((item) => item.id === place.position.item)?.label));
     choose(undefined);

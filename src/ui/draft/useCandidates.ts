@@ -7,7 +7,8 @@ import type { Position } from '@/core/search/candidates';
 import type { CandidateLine } from '@/core/words/candidateLine';
 import type { CandidateRow } from '@/workers/api';
 import { useBrief, useDraft } from '../seat/moment';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 import type { Answer } from '../shared/asking';
 import { sheetsOf } from './trayList';
 

@@ -26,8 +26,7 @@ export function FoundSummary({ found, title, look }: { found: FoundWords; title:
   const [problem, setProblem] = useState<string>();
   const { beams, machine } = found;
   const take = async (): Promise<void> => {
-    const { parts, offers } = await goodsOf(machine, brief.region);
-    const [refused] = await adopt({ ...machine, name: title }, parts, offers);
+    const [refused] = await adopt({ ...machine, name: title }, await goodsOf(machine, brief.region));
     setProblem(refused && `${refused.path} ${refused.message}`);
     if (!refused) look.onAdopted?.();
   };

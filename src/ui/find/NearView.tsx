@@ -26,8 +26,7 @@ export function NearView({ near, label }: { near: NearWords; label: string }) {
   const take = async (): Promise<void> => {
     const edits = editsTo(draft, found.machine.items);
     try {
-      const { parts, offers } = await goodsOf(found.machine, region);
-      know(parts, offers);
+      know(await goodsOf(found.machine, region));
       editDraft({ kind: 'several', edits }, label);
     } catch (error) {
       setFailed(error instanceof Error ? error.message : String(error));

@@ -4,7 +4,8 @@ import { proxy, type Remote } from 'comlink';
 import { useEffect, useSyncExternalStore } from 'react';
 import type { Ask, SearchApi } from '@/workers/searchApi';
 import { useSeat } from '../seat/useSeat';
-import { identity } from '../seat/worker';
+import { useGround } from '../seat/worker';
+import { identity } from '../shared/identity';
 import { searchWorker, stopSearch } from './searchWorker';
 
 /** An answer as the page sees it: what was asked, and how far it is. */
@@ -17,16 +18,12 @@ export interface Asked<R> {
   readonly running: boolean;
 }
 
-/** What answers rest on, as one text: equal texts, equal answers. */
-function useGround() {
+/** What is asked about, what answers rest on, and both as one text: equal texts, equal answers. */
+function useAbout() {
   // what was written last is searched for, though it may not be judged yet
   const brief = useSeat((state) => state.bundle.brief.body);
-  const revision = useSeat((state) => state.bundle.catalogueRevision);
-  const today = useSeat((state) => state.bundle.today);
-  const settings = useSeat((state) => state.bundle.settings);
-  const measured = useSeat((state) => state.context.measured);
-  const on = [revision, identity(brief), identity(settings), identity(measured)].join(' ');
-  return { brief, revision, today, settings, measured, on };
+  const ground = useGround();
+  return { brief, ground, on: `${identity(ground)} ${identity(brief)}` };
 }
 
 /**
@@ -57,7 +54,7 @@ export function asking<R extends { readonly done: boolean }>(
   return {
     /** What was answered to an ask, how to begin and how to stop. */
     useAsked(ask: Omit<Ask, 'brief'>, topic: string) {
-      const { brief, revision, today, settings, measured, on } = useGround();
+      const { brief, ground, on } = useAbout();
       const found = useNow();
       const key = `${on} ${topic} ${JSON.stringify(ask)}`;
       const mine = found.key === key ? found : NONE;
@@ -66,8 +63,7 @@ export function asking<R extends { readonly done: boolean }>(
         set({ key, on, report: undefined, failed: undefined, running: true });
         const stands = () => now.key === key;
         try {
-          const machines = measured.map(({ machine }) => machine);
-          const worker = await searchWorker({ revision, today, settings, machines });
+          const worker = await searchWorker(ground);
           await answer(
             worker,
             { ...ask, brief },
@@ -90,7 +86,7 @@ export function asking<R extends { readonly done: boolean }>(
     },
     /** The last answer, as long as it is about what is written now. */
     useLast(): R | undefined {
-      const { on } = useGround();
+      const { on } = useAbout();
       const last = useNow();
       return last.on === on ? last.report : undefined;
     },

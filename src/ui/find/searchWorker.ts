@@ -2,37 +2,22 @@
 
 import * as Comlink from 'comlink';
 import type { Machine } from '@/core/model/machine';
-import type { Settings } from '@/core/model/settings';
+import type { Ground } from '@/workers/loaded';
 import type { SearchApi } from '@/workers/searchApi';
 
 let remote: Comlink.Remote<SearchApi> | undefined;
-let loaded: { readonly key: string; readonly done: Promise<number> } | undefined;
-
-/** What answers rest on beside what is asked. */
-export interface SearchGround {
-  readonly revision: number;
-  readonly today: string;
-  readonly settings: Settings;
-  /** Machines that something was measured on. */
-  readonly machines: readonly Machine[];
-}
+let loaded: { readonly key: string; readonly done: Promise<void> } | undefined;
 
 /**
  * The searching worker, loaded with what answers rest on; the pages share it.
  * @throws Error when the catalogue cannot be read; it is read anew for whoever asks next
  */
-export async function searchWorker({
-  revision,
-  today,
-  settings,
-  machines,
-}: SearchGround): Promise<Comlink.Remote<SearchApi>> {
+export async function searchWorker(ground: Ground): Promise<Comlink.Remote<SearchApi>> {
   remote ??= Comlink.wrap<SearchApi>(
     new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' }),
   );
-  const key = `${revision} ${today} ${JSON.stringify([settings, machines])}`;
-  if (loaded?.key !== key)
-    loaded = { key, done: remote.load(`/api/catalogue?revision=${revision}`, today, settings, machines) };
+  const key = JSON.stringify(ground);
+  if (loaded?.key !== key) loaded = { key, done: remote.load(ground) };
   try {
     await loaded.done;
   } catch (error) {

@@ -38,8 +38,8 @@ export function CommandField({ onClose, onHelp }: { onClose: () => void; onHelp:
   /** The grid knows names only; the whole part comes from its sheet, so that the page can assess it at once. */
   const add = async (id: string) => {
     // its prices come with it: a part without them would be a hole in the total until the page is loaded again
-    const { part, priced } = await readJson<PartSheet>(sheetUrl(id));
-    state.know([part], priced);
+    const { part, goods } = await readJson<PartSheet>(sheetUrl(id));
+    state.know(goods);
     state.editDraft(editFor(draft, { kind: part.kind }, part), `Add ${fullName(part)}`);
   };
   const go = (station: string) => router.push(seatAddress(seat.projectId, seat.id, station));

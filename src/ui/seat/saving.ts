@@ -1,6 +1,7 @@
 import { contextOf, type Context } from '@/core/assess';
 import { measuredMachines } from '@/core/evidence/comparable';
-import { compileCatalogue } from '@/core/model/catalogue';
+import { knownCatalogue } from '@/core/model/catalogue';
+import { WHOLE_ON_PAGES } from '@/core/model/needed';
 import { clashesOf } from '@/core/model/places';
 import * as actions from '@/server/actions';
 import type { SeatBundle } from '@/server/contract';
@@ -15,7 +16,7 @@ const measuredOf = (bundle: SeatBundle) => [...bundle.drafts.map((draft) => draf
 
 /** What a bundle's machines are judged with. */
 export const contextFor = (bundle: SeatBundle): Context =>
-  contextOf(compileCatalogue(bundle.data), bundle.today, bundle.settings, measuredOf(bundle));
+  contextOf(knownCatalogue(bundle.data, WHOLE_ON_PAGES), bundle.today, bundle.settings, measuredOf(bundle));
 
 /** Edits on their way: what the store does about them. */
 export interface Outbox extends Pick<SeatState, 'putOnTop' | 'forget' | 'unsaved' | 'retry' | 'takeUp'> {

@@ -1,11 +1,10 @@
 import type { StoreApi } from 'zustand';
 import type { Context } from '@/core/assess';
 import type { Problem } from '@/core/formats/problems';
-import type { Offer } from '@/core/model/catalogueSchema';
+import type { Goods } from '@/core/model/catalogue';
 import type { BriefEdit, MachineEdit } from '@/core/model/edits';
 import type { Machine } from '@/core/model/machine';
 import type { Clash } from '@/core/model/places';
-import type { Part } from '@/core/parts';
 import type { Position } from '@/core/search/candidates';
 import type { SeatBundle, StepOffer, Stepped } from '@/server/contract';
 import type { Pending } from './outbox';
@@ -42,7 +41,8 @@ export interface SeatState {
   /** Changes the chosen draft, or another one of the seat. */
   editDraft: (edit: MachineEdit, label: string, other?: string) => void;
   editBrief: (edit: BriefEdit, label: string) => void;
-  know: (parts: readonly Part[], offers: readonly Offer[]) => void;
+  /** Takes in parts that the page did not have, with all that is needed to judge a machine of them. */
+  know: (goods: Goods) => void;
   choose: (position: Position | undefined) => void;
   show: (panel: 'findings' | 'tray') => void;
   open: (sheet: DraftSheet | undefined) => void;
@@ -60,7 +60,7 @@ export interface SeatState {
   /** Copies a draft of another seat into this one. */
   bring: (fromSeat: string, documentId: string) => Promise<void>;
   /** Makes a machine that was found a draft: the present one where it has no parts yet, else a new one. */
-  adopt: (found: Machine, parts: readonly Part[], offers: readonly Offer[]) => Promise<readonly Problem[]>;
+  adopt: (found: Machine, goods: Goods | undefined) => Promise<readonly Problem[]>;
   drop: () => Promise<void>;
   /** Puts edits that wait on top of what is stored: one by its place, or all. */
   putOnTop: (at?: number) => void;

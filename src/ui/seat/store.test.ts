@@ -401,10 +401,10 @@ describe('a step that is asked about', () => {
 describe('what the page knows', () => {
   test('parts that candidates bring are kept, once, and previews end with an edit', async () => {
     const extra = { ...dataOf().parts[3], id: 'new-card', name: 'New' } as ReturnType<typeof dataOf>['parts'][number];
-    store.getState().know([extra, extra], []);
+    store.getState().know({ parts: [extra, extra], offers: [] });
     const context = store.getState().context;
     expect(context.catalogue.part('new-card')?.name).toBe('New');
-    store.getState().know([extra], []);
+    store.getState().know({ parts: [extra], offers: [] });
     // nothing new: the catalogue is not compiled again
     expect(store.getState().context).toBe(context);
     store.getState().look(machineOf());

@@ -6,6 +6,10 @@ import { NOWHERE, type Storage } from './outbox';
 import { contextFor, createOutbox } from './saving';
 import type { SeatState, SeatStore } from './state';
 
+const eachOnce = <T extends { readonly id: string }>(list: readonly T[]): T[] => [
+  ...new Map(list.map((entry) => [entry.id as string, entry])).values(),
+];
+
 /** The page's copy of a seat: what is shown and chosen, and edits that show at once and are saved behind it. */
 export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE, window = ''): SeatStore {
   return createStore<SeatState>()((set, get) => {
@@ -37,19 +41,18 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE, 
       open: (sheet) => set({ sheet, preview: undefined }),
       selectPhase: (phase) => set({ phase, preview: undefined, position: undefined, panel: 'findings' }),
       editBrief: (edit, label) => push({ document: 'brief', id: get().bundle.brief.id, edit, label }),
-      know: (parts, offers) => {
+      know: ({ parts, offers }) => {
         const { data } = get().bundle;
         const known = new Set(data.parts.map((part) => part.id as string));
-        const fresh = [...new Map(parts.filter((part) => !known.has(part.id)).map((part) => [part.id, part])).values()];
+        const fresh = eachOnce(parts.filter((part) => !known.has(part.id)));
         if (fresh.length === 0) return;
         const ids = new Set(fresh.map((part) => part.id as string));
-        const had = new Set(data.offers.map((offer) => offer.id));
         const next = {
           ...get().bundle,
           data: {
             ...data,
             parts: [...data.parts, ...fresh],
-            offers: [...data.offers, ...offers.filter((offer) => ids.has(offer.part) && !had.has(offer.id))],
+            offers: eachOnce([...data.offers, ...offers.filter((offer) => ids.has(offer.part))]),
           },
         };
         set({ bundle: next, context: contextFor(next) });
@@ -116,12 +119,12 @@ export function createSeatStore(bundle: SeatBundle, storage: Storage = NOWHERE, 
         if (next) take(next);
         if (id) get().selectDraft(id);
       },
-      adopt: async (found, parts, offers) => {
+      adopt: async (found, goods) => {
         const { bundle: now, draftId } = get();
         const draft = now.drafts.find(({ id }) => id === draftId)?.body;
         // what is there already is named, not found
         if (draft?.items.length === 0 && draft.present !== true) {
-          get().know(parts, offers);
+          if (goods) get().know(goods);
           const edits = found.items.map((item) => ({ kind: 'add' as const, item }));
           get().editDraft({ kind: 'several', edits }, 'The machine that was found');
           return [];

@@ -3,34 +3,44 @@
 import * as Comlink from 'comlink';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useMemo } from 'react';
-import type { Machine } from '@/core/model/machine';
-import type { Settings } from '@/core/model/settings';
 import type { WorkerApi } from '@/workers/api';
+import type { Ground } from '@/workers/loaded';
 import { boxed, unboxed, type Answer } from '../shared/asking';
+import { identity } from '../shared/identity';
+import type { SeatState } from './state';
 import { useSeat } from './useSeat';
 
 let shared: { key: string; api: Promise<Comlink.Remote<WorkerApi>> } | undefined;
 let remote: Comlink.Remote<WorkerApi> | undefined;
 
-/** The page's one worker, loaded with a catalogue revision; a new revision loads it again. */
-function workerFor(
-  revision: number,
-  today: string,
-  settings: Settings,
-  measured: readonly Machine[],
-): Promise<Comlink.Remote<WorkerApi>> {
-  const key = `${revision} ${today} ${JSON.stringify([settings, measured])}`;
+/** The page's one worker, loaded with what its answers rest on; when that changes it is loaded again. */
+function workerFor(ground: Ground): Promise<Comlink.Remote<WorkerApi>> {
+  const key = JSON.stringify(ground);
   if (shared?.key !== key) {
     remote ??= Comlink.wrap<WorkerApi>(
       new Worker(new URL('../../workers/assessment.worker.ts', import.meta.url), { type: 'module' }),
     );
     const api = remote;
-    shared = { key, api: api.load(`/api/catalogue?revision=${revision}`, today, settings, measured).then(() => api) };
+    shared = { key, api: api.load(ground).then(() => api) };
     // a failed load may be tried again
     shared.api.catch(() => (shared = undefined));
   }
   return shared.api;
 }
+
+let last: { readonly of: readonly unknown[]; readonly ground: Ground } | undefined;
+
+/** What the worker's answers rest on; one object for the same seat. */
+function groundOf({ bundle, context: { measured } }: SeatState): Ground {
+  const { catalogueRevision: revision, today, settings } = bundle;
+  const of = [revision, today, settings, measured];
+  if (!last || of.some((entry, i) => entry !== last?.of[i]))
+    last = { of, ground: { revision, today, settings, machines: measured.map(({ machine }) => machine) } };
+  return last.ground;
+}
+
+/** What answers rest on beside what is asked. */
+export const useGround = (): Ground => useSeat(groundOf);
 
 const WAITING: Answer<never> = { state: 'waiting' };
 
@@ -42,21 +52,10 @@ const KEPT_MS = 60_000;
  * `key` names.
  */
 export function useWorker<T>(key: string | undefined, ask: (api: Comlink.Remote<WorkerApi>) => Promise<T>): Answer<T> {
-  const revision = useSeat((state) => state.bundle.catalogueRevision);
-  const today = useSeat((state) => state.bundle.today);
-  const settings = useSeat((state) => state.bundle.settings);
-  const results = useSeat((state) => state.context.measured);
+  const ground = useGround();
   const { data, error } = useQuery({
-    queryKey: ['worker', revision, today, identity(settings), identity(results), key],
-    queryFn: () =>
-      boxed(
-        workerFor(
-          revision,
-          today,
-          settings,
-          results.map(({ machine }) => machine),
-        ).then(ask),
-      ),
+    queryKey: ['worker', identity(ground), key],
+    queryFn: () => boxed(workerFor(ground).then(ask)),
     enabled: key !== undefined,
     // what the worker cannot work out it cannot work out a second time
     retry: false,
@@ -66,13 +65,4 @@ export function useWorker<T>(key: string | undefined, ask: (api: Comlink.Remote<
   // long answers are drawn when there is time: a press does not wait for them
   const shown = useDeferredValue(now);
   return shown.key === key ? shown.answer : WAITING;
-}
-
-/** A key for objects that are replaced whenever they change. */
-const ids = new WeakMap<object, number>();
-let counter = 0;
-export function identity(object: object): number {
-  let id = ids.get(object);
-  if (id === undefined) ids.set(object, (id = ++counter));
-  return id;
 }

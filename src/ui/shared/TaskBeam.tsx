@@ -6,7 +6,8 @@ import type { TaskResult } from '@/core/predict/results';
 import type { Task } from '@/core/model/tasks';
 import { turnWords } from '@/core/words/turning';
 import { useBrief } from '../seat/moment';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from './identity';
 import { taskBeam, type BeamModel } from '@/core/words/beams';
 import { OpenBeam } from './OpenBeam';
 

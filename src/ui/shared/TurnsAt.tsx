@@ -5,7 +5,8 @@ import { type Finding } from '@/core/rules/rule';
 import { turnWords } from '@/core/words/turning';
 import { useBrief } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from './identity';
 
 /** Turning points that are told: the figure that matters most first. */
 const SHOWN = 2;

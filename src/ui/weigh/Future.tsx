@@ -4,7 +4,8 @@ import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
 import type { Currency } from '@/core/units/money';
 import { futureWords } from '@/core/words/upgrade';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 
 /** What the board of a machine can be given later, by what it does for this work. */
 export function Future({ machine, brief, currency }: { machine: Machine; brief: Brief; currency: Currency }) {

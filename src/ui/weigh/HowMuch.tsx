@@ -4,7 +4,8 @@ import Box from '@mui/material/Box';
 import type { Task } from '@/core/model/tasks';
 import { TRADES } from '@/core/work/templates';
 import { useBrief, useDraft } from '../seat/moment';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 
 /** The largest size of a task that the draft still carries in its sittings. */
 export function HowMuch({ task }: { task: Task }) {

@@ -5,7 +5,8 @@ import type { Machine } from '@/core/model/machine';
 import { number, percent } from '@/core/words/format';
 import { commandFor, measureFirstWords, toMeasureWords } from '@/core/words/measureFirst';
 import { useBrief } from '../seat/moment';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 
 /** Which short measurements on the machine that is there would narrow the decision most, and how to run them. */
 export function MeasureFirst({ present, draft }: { present: Machine; draft: Machine }) {

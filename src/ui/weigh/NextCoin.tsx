@@ -12,7 +12,8 @@ import { mendedWords } from '@/core/words/mended';
 import type { CoinStep } from '@/workers/api';
 import { useBrief, useDraft, useDraftAssessment } from '../seat/moment';
 import { useSeat, useCurrency } from '../seat/useSeat';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 import { Beam } from '../shared/Beam';
 import { RowsHeld } from '../shared/RowsHeld';
 
@@ -99,7 +100,7 @@ function StepRow({ step }: { step: CoinStep }) {
         <span className="quiet cut">{step.replaces === undefined ? 'added' : `for ${step.replaces}`}</span>
         <TextButton
           onClick={() => {
-            know([step.part], step.offers);
+            know(step.goods);
             editDraft(step.edit, step.replaces === undefined ? `Add ${name}` : `${name} for ${step.replaces}`);
           }}
         >

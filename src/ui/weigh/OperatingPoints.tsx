@@ -16,7 +16,8 @@ import type { OperatingPoint } from '@/core/search/operatingPoints';
 import { number, watts } from '@/core/words/format';
 import { useDraft, useMoment } from '../seat/moment';
 import { assessmentOf, useSeat } from '../seat/useSeat';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 import { Section } from '../shared/Section';
 
 const MEASURES: readonly {

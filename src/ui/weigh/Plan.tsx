@@ -31,7 +31,8 @@ import {
 } from '@/core/words/plan';
 import { useBrief, useDraft, useMoment, useWholeDraft } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 import { Sign } from '../shared/Beam';
 import { LineChart } from '../shared/Chart';
 import { Fold } from '../shared/Fold';

@@ -13,7 +13,8 @@ import { coins } from '@/core/words/format';
 import { resaleWords, warrantyWords } from '@/core/words/upgrade';
 import { loadTeam } from '@/server/actions';
 import { useSeat } from '../seat/useSeat';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 import { TextButton } from '../shared/TextButton';
 import { Value } from '../shared/Value';
 
@@ -89,9 +90,8 @@ function useCouldUse(parts: readonly PartResale[] | undefined, { facts }: Assess
   });
   const others: readonly AskedSeat[] | undefined = team?.seats.filter(({ id }) => id !== seat.id);
   const items = parts?.map(({ item }) => item.id) ?? [];
-  const answer = useWorker(
-    others && `could use ${identity(facts.machine)} ${items.join()} ${identity(team ?? facts)}`,
-    (api) => api.couldUse(facts.machine, items, others ?? []),
+  const answer = useWorker(team && `could use ${identity(facts.machine)} ${items.join()} ${identity(team)}`, (api) =>
+    api.couldUse(facts.machine, items, others ?? []),
   );
   if (parts === undefined) return { state: 'idle' };
   if (isError || answer.state === 'failed') return { state: 'failed' };

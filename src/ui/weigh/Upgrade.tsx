@@ -25,7 +25,8 @@ import {
 } from '@/core/words/upgrade';
 import { useJudge } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
-import { identity, useWorker } from '../seat/worker';
+import { useWorker } from '../seat/worker';
+import { identity } from '../shared/identity';
 import { Sign } from '../shared/Beam';
 import { Fold } from '../shared/Fold';
 import { Heads } from '../shared/Heads';
@@ -159,7 +160,7 @@ function WhatFirst({ present, draft }: { present: Side; draft: Side }) {
       {answer.value.open && (
         <p className="between small">◆ Something has no price, and weighs nothing in this order.</p>
       )}
-      <TextButton onClick={() => void adopt(phasedBy(from, to, answer.value, today, purchaseName), [], [])}>
+      <TextButton onClick={() => void adopt(phasedBy(from, to, answer.value, today, purchaseName), undefined)}>
         Plan these purchases with dates
       </TextButton>
     </Box>

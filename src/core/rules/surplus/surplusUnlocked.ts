@@ -1,5 +1,4 @@
 import { cheapestOffer } from '../../money/landed';
-import type { PartOf } from '../../parts';
 import { idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** A processor whose clocks may be raised costs more; where they stay as they were, that buys nothing. */
@@ -21,8 +20,7 @@ export const surplusUnlocked: Rule = {
       const mine = price.items.find((entry) => entry.item === item.id)?.landed?.landedMinor;
       if (mine === undefined) return [];
       let best: { name: string; minor: number } | undefined;
-      for (const other of catalogue.ofKind('processor')) {
-        if (other.unlocked !== false || !asGood(part, other)) continue;
+      for (const other of catalogue.lockedLikes(part)) {
         const minor = cheapestOffer(catalogue, other, region, policy)?.landed.landedMinor;
         if (minor !== undefined && minor < (best?.minor ?? mine))
           best = { name: `${other.maker} ${other.name}`, minor };
@@ -42,17 +40,3 @@ export const surplusUnlocked: Rule = {
     });
   },
 };
-
-const cores = (part: PartOf<'processor'>): number =>
-  (part.coreGroups ?? []).reduce((all, group) => all + group.count, 0);
-const boost = (part: PartOf<'processor'>): number =>
-  Math.max(0, ...(part.coreGroups ?? []).map((group) => (group.boostGHz ?? 0) * (group.workPerClock ?? 0)));
-
-/** The same family and socket, as many cores, and no slower as it is shipped. */
-const asGood = (mine: PartOf<'processor'>, other: PartOf<'processor'>): boolean =>
-  mine.family !== undefined &&
-  other.family === mine.family &&
-  other.socket === mine.socket &&
-  cores(other) >= cores(mine) &&
-  boost(other) >= boost(mine) &&
-  boost(mine) > 0;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../../assess';
-import { compileCatalogue, type Catalogue } from '../../model/catalogue';
+import { allParts, compileCatalogue, type Catalogue } from '../../model/catalogue';
 import { usualSettings } from '../../model/settings';
 import type { Part } from '../../parts';
 import { TODAY } from '../../tests/shops';
@@ -27,7 +27,7 @@ const withParts = (
   { context: { catalogue }, question }: Pick<PeerMarket, 'context' | 'question'>,
   wanted: (part: Part) => boolean,
 ): Catalogue => {
-  const parts = catalogue.parts.filter(wanted);
+  const parts = allParts(catalogue).filter(wanted);
   return compileCatalogue({
     regions: [...catalogue.regions],
     sellers: [...catalogue.sellers],

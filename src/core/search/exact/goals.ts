@@ -1,6 +1,6 @@
 import { compareFound, type FoundMachine } from './judge';
-import { ENOUGH, rankOf, type Rank } from './rank';
-import { cheapest, type Under } from './search';
+import { compareRanks, ENOUGH, rankOf, type Rank } from './rank';
+import { cheapest as cheapestUnder, mostMinorOf, type Under } from './search';
 import { addEfforts, NO_EFFORT, type Effort, type Ended } from './ended';
 import type { Searchable } from './searchable';
 
@@ -44,26 +44,68 @@ function* cheapestOf(asked: Searchable, within: Under): Searching {
 /**
  * The machine that ranks best for the most that may be spent, of equal ranks the cheapest. The highest rank that can be
  * had is closed in on by halves: each half asks for the cheapest machine that ranks at least so, and finds one or proves
- * that there is none.
+ * that there is none. Whatever another search of the question finds meanwhile counts at the next half.
  */
 function* bestOf(asked: Searchable, within: Under): Searching {
   let effort = NO_EFFORT;
-  let best: FoundMachine | undefined;
   let high = highestOf(asked);
-  let low: Rank = { runs: 0, percent: 0 };
+  let cheapest: FoundMachine | undefined;
   for (;;) {
-    // first what can be had at all, then the middle of what is left; only the last one is asked for its price
-    const rank: Rank = best ? between(low, high) : low;
+    const best = bestFound(asked, within);
+    const low: Rank = best ? after(best.rank) : { runs: 0, percent: 0 };
+    // nothing ranks higher; of those that rank so another search may have found one that is not the cheapest
+    const last = best !== undefined && order(low, high) > 0;
+    if (last && cheapest && order(cheapest.rank, best.rank) === 0) return { found: [cheapest], effort };
+    // first what can be had at all, then the middle of what is left, and in the end its price
+    const rank: Rank = last ? best.rank : best ? between(low, high) : low;
     const end: Ended = yield* step(asked, { ...within, rank }, [], effort, best);
     effort = end.effort;
-    if (end.kind === 'best') {
-      best = end.found;
-      low = after(best.rank);
-    } else {
-      if (!best) return { found: [], effort };
-      high = before(rank);
+    if (end.kind === 'best') cheapest = end.found;
+    else if (best) high = before(rank);
+    else return { found: [], effort };
+  }
+}
+
+/** What ranks best of all that was found for no more than so much. */
+function bestFound(asked: Searchable, within: Under): FoundMachine | undefined {
+  const most = mostMinorOf(asked, within);
+  return asked.found
+    .filter(({ priceMinor }) => priceMinor <= most)
+    .sort((a, b) => compareRanks(a.rank, b.rank) || a.priceMinor - b.priceMinor)[0];
+}
+
+/** Searches a step each in turn, as far as each of them is. */
+export interface InTurn {
+  readonly effort: Effort;
+  readonly sides: readonly {
+    readonly now: Standing | undefined;
+    readonly ended: Answer | undefined;
+  }[];
+}
+
+/**
+ * Several searches a step each in turn, until all have ended: none waits for the other, and of the same question they
+ * share what they have found.
+ */
+export function* inTurn(searches: readonly Searching[]): Generator<InTurn, InTurn> {
+  const sides = searches.map((search) => ({
+    search,
+    now: undefined as Standing | undefined,
+    ended: undefined as Answer | undefined,
+  }));
+  const standing = (): InTurn => ({
+    effort: sides.reduce((all, { now, ended }) => addEfforts(all, (ended ?? now)?.effort ?? NO_EFFORT), NO_EFFORT),
+    sides: sides.map(({ now, ended }) => ({ now, ended })),
+  });
+  for (;;) {
+    for (const side of sides) {
+      if (side.ended) continue;
+      const next = side.search.next();
+      if (next.done) side.ended = next.value;
+      else side.now = next.value;
     }
-    if (order(low, high) > 0) return { found: best ? [best] : [], effort };
+    if (sides.every(({ ended }) => ended)) return standing();
+    yield standing();
   }
 }
 
@@ -122,7 +164,7 @@ function* step(
   before: Effort,
   held?: FoundMachine,
 ): Generator<Standing, Ended> {
-  const run = cheapest(asked, under);
+  const run = cheapestUnder(asked, under);
   for (;;) {
     const next = run.next();
     const effort = addEfforts(before, next.value.effort);

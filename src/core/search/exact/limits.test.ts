@@ -1,11 +1,12 @@
 import { describe, expect, test } from 'vitest';
 import type { Item } from '../../model/machine';
-import { briefOf } from '../../tests/world';
+import { compileCatalogue } from '../../model/catalogue';
+import { briefOf, dataOf } from '../../tests/world';
 import { limitedBy, NO_LIMITS } from './limits';
 import { plainQuestion } from './question';
 
 const item = (id: string, part: string): Item => ({ id, part: part as Item['part'] });
-const PARTS = { parts: [] };
+const PARTS = compileCatalogue({ ...dataOf(), parts: [], offers: [] });
 
 describe('what is kept', () => {
   const draft = { ...plainQuestion(briefOf()), keep: [item('card-1', 'gale'), item('drive-1', 'weir')] };

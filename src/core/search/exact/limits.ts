@@ -1,7 +1,6 @@
-import type { Catalogue } from '../../model/catalogue';
 import type { Item } from '../../model/machine';
 import { firstFree, idIn, numbered } from '../../units/free';
-import { withEditions, type Question } from './question';
+import { withEditions, type Editions, type Question } from './question';
 
 /** What a search may use, as somebody sets it beside the brief. */
 export interface Limits {
@@ -37,7 +36,7 @@ const beside = (items: readonly Item[], more: readonly Item[]): Item[] =>
   );
 
 /** A question within limits: what it keeps already stays. */
-export const limitedBy = (question: Question, limits: Limits, catalogue: Pick<Catalogue, 'parts'>): Question => ({
+export const limitedBy = (question: Question, limits: Limits, catalogue: Editions): Question => ({
   ...question,
   keep: beside(question.keep, limits.keep),
   spare: [...question.spare, ...limits.spare],

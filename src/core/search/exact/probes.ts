@@ -266,6 +266,12 @@ const leastOf = (space: Space, { least }: Question): Probe[] =>
     ];
   });
 
+/** What speaks of drives for their own roles: of the space they have, and of what is written to them and known of them. */
+export const DRIVE_RULES = [
+  ['drive-space', 'copies'],
+  ['drive-endurance', 'task-figures'],
+] as const;
+
 /**
  * Whether drives do for their own roles, by the rules about space and copies and by those about what is written to them
  * and known of them: further drives get other roles and make no room in these. The other roles are on a drive of which
@@ -274,10 +280,7 @@ const leastOf = (space: Space, { least }: Question): Probe[] =>
 export function drivesHold(question: Question, context: Context): (drives: Option) => boolean {
   const { catalogue } = context;
   const subject = freshSubject(askedOfDrives(question.brief), context);
-  const [space, use] = [
-    ['drive-space', 'copies'],
-    ['drive-endurance', 'task-figures'],
-  ].map((list) => list.map((rule) => ruleOf({ rule })));
+  const [space, use] = DRIVE_RULES.map((list) => list.map((rule) => ruleOf({ rule })));
   const bare = bareMachine(question);
   const other = mostOf(
     catalogue

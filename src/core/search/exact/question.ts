@@ -2,6 +2,7 @@ import type { Context } from '../../assess';
 import { factsForTrades } from '../../assess/stages';
 import type { Brief } from '../../model/brief';
 import type { Catalogue } from '../../model/catalogue';
+import type { Part } from '../../parts';
 import type { Item, Machine } from '../../model/machine';
 import { bareOf } from '../../sizing/bare';
 import type { Share } from './shares';
@@ -93,11 +94,16 @@ export function askedOfDrives(brief: Brief): Brief {
 }
 
 /** Parts with all that are only another edition of one of them: who leaves out a design leaves out its colours. */
-export const withEditions = (ids: readonly string[], { parts }: Pick<Catalogue, 'parts'>): ReadonlySet<string> =>
-  new Set([
-    ...ids,
-    ...parts.flatMap(({ id, variantOf }) => (variantOf !== undefined && ids.includes(variantOf) ? [id] : [])),
-  ]);
+export function withEditions(ids: readonly string[], { part, ofKind }: Editions): ReadonlySet<string> {
+  const kinds = new Set(ids.flatMap((id) => part(id)?.kind ?? []));
+  const editions = [...kinds].flatMap((kind) =>
+    (ofKind(kind) as readonly Part[]).filter(({ variantOf }) => variantOf !== undefined && ids.includes(variantOf)),
+  );
+  return new Set([...ids, ...editions.map(({ id }) => id)]);
+}
+
+/** What editions are looked up in. */
+export type Editions = Pick<Catalogue, 'part' | 'ofKind'>;
 
 /** The most landed money that a brief's budget allows; undefined without one. */
 export function budgetOf(

@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../../assess';
-import { compileCatalogue } from '../../model/catalogue';
+import { allParts, compileCatalogue } from '../../model/catalogue';
 import type { Brief } from '../../model/brief';
 import { ladderMarket, measuredMarket, smallMarket, streamMarket } from '../../tests/smallMarkets';
 import type { FoundMachine } from './judge';
 import { matchOf } from './match';
 import { everyTask, plainQuestion, type Question } from './question';
 import { finish } from '../../assess/trials';
-import { searchFor, type Goal, type Standing } from './goals';
+import { inTurn, searchFor, type Goal, type Standing } from './goals';
 import { compareRanks } from './rank';
 import { searchable } from './searchable';
 import { SHARES, sharesOf } from './shares';
@@ -98,6 +98,22 @@ describe('the exact search', () => {
 
   test.each(ladders)('ladder $seed: equals every machine tried', equalsEveryMachine);
 
+  test('side by side the best and the frontier are what each is by itself', () => {
+    let several = 0;
+    for (const { market, all } of [...ladders, ...measured, ...tried.slice(0, 20)]) {
+      const points = frontierOf(all);
+      if (points.length > 2) several++;
+      const middle = points[points.length >> 1]?.priceMinor ?? 1;
+      const together = searchable(plainQuestion(market.brief), market.context);
+      const { sides } = finish(inTurn([searchFor(together, 'best', middle), searchFor(together, 'frontier')]));
+      const [best, frontier] = sides.map(({ ended }) => ended?.found.map(short));
+      const within = points.filter(({ priceMinor }) => priceMinor <= middle);
+      expect(best).toEqual(within.slice(-1).map(short));
+      expect(frontier).toEqual(points.map(short));
+    }
+    expect(several).toBeGreaterThan(3);
+  });
+
   test.each(measured)('market with results $seed: equals every machine tried', equalsEveryMachine);
 
   test('unproven machines count where they are allowed', () => {
@@ -147,7 +163,9 @@ describe('what holds of every market', () => {
       const [best] = found(asked(market), market, 'cheapest');
       if (!best) continue;
       const used = new Set(best.machine.items.map(({ part }) => part));
-      const unused = market.context.catalogue.parts.map(({ id }) => id).filter((id) => !used.has(id));
+      const unused = allParts(market.context.catalogue)
+        .map(({ id }) => id)
+        .filter((id) => !used.has(id));
       const without: Question = { ...asked(market), withoutParts: new Set(unused) };
       const [same] = found(without, market, 'cheapest');
       expect(same && short(same)).toBe(short(best));
@@ -285,8 +303,8 @@ function withOtherIds({ brief, context }: Market): { brief: Brief; context: Mark
         })),
         applications: [...catalogue.applications],
         rivals: [],
-        parts: [...catalogue.parts].reverse().map((part) => ({ ...part, id: other(part.id) as typeof part.id })),
-        offers: catalogue.parts.flatMap(({ id }) =>
+        parts: [...allParts(catalogue)].reverse().map((part) => ({ ...part, id: other(part.id) as typeof part.id })),
+        offers: allParts(catalogue).flatMap(({ id }) =>
           catalogue.offers(id, brief.region).map((entry) => ({ ...entry, part: other(id) as typeof id })),
         ),
       }),

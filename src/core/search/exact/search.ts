@@ -150,7 +150,8 @@ function heldBy(asked: Searchable, under: Under): FoundMachine | undefined {
     .sort(compareFound)[0];
 }
 
-const mostMinorOf = ({ question, firmMinor }: Searchable, { mostMinor = Infinity }: Under): number =>
+/** The most that a machine may cost. */
+export const mostMinorOf = ({ question, firmMinor }: Searchable, { mostMinor = Infinity }: Under): number =>
   Math.min(question.mostMinor ?? Infinity, mostMinor, firmMinor);
 
 /** The same in a space that may be a part of the whole. */
@@ -581,6 +582,8 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
 
   /** A whole machine: assessed, bought, and put back at its price. */
   function finish(node: Node): void {
+    const dear = limit() < Infinity && asked.comesToMore(machineOf(space, question, node.options), limit());
+    if (dear) return;
     const judged = judgedOf(node.options);
     if (judged.kind !== 'found' || judged.found.priceMinor > most) return;
     const { found } = judged;

@@ -1,6 +1,10 @@
 import { freshSubject, quickly, type Context, type Subject } from '../../assess';
 import type { Brief } from '../../model/brief';
+import { fitParts } from '../../model/fitted';
+import type { Machine } from '../../model/machine';
 import type { Region } from '../../model/offers';
+import { inPhase } from '../../model/phases';
+import { comesToMore } from '../../money/basket';
 import { buyPolicy } from '../../money/policy';
 import { plainNumber } from '../../units/money';
 import type { Progress } from './atBest';
@@ -9,7 +13,7 @@ import { envelopesOf, type Envelopes } from './envelope';
 import { meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
 import { leastPrices, type LeastPrices } from './least';
 import { only, type Option } from './option';
-import { drivesHold, probesFor, TOLD_OF_DEMANDS, type Probe } from './probes';
+import { DRIVE_RULES, drivesHold, probesFor, TOLD_OF_DEMANDS, type Probe } from './probes';
 import { targetedIn, type Question } from './question';
 import type { Space } from './position';
 import { narrowed, wholeSpace } from './space';
@@ -25,6 +29,8 @@ export interface Searchable {
   readonly question: Question;
   readonly space: Space;
   readonly prices: LeastPrices;
+  /** Whether a machine is proven to cost more than so much, without being assessed. */
+  readonly comesToMore: (machine: Machine, mostMinor: number) => boolean;
   readonly probes: readonly Probe[];
   readonly stages: readonly Stage[];
   /** None where measurements tell parts of equal figures apart. */
@@ -41,6 +47,8 @@ export interface Searchable {
   readonly found: FoundMachine[];
   /** What was answered of parts; questions about the same work share it. */
   readonly memory: Memory;
+  /** What was answered of drives for their own roles; questions about the same work in the same market share it. */
+  readonly drives: Drives;
   /** Tasks for whose sake alone something was refused: without what is asked of any other, all that was refused stays so. */
   readonly decisive: Set<string>;
   /** Rules that whole machines were refused by. */
@@ -60,6 +68,13 @@ interface Bound {
 interface Memory {
   readonly answers: Map<string, Map<string | number, boolean>>;
   readonly bounds: Map<string, Map<string, Bound>>;
+}
+
+interface Drives {
+  /** Whether they do by the rules, by what they are and what is demanded. */
+  readonly held: Map<string, boolean>;
+  /** What they let the tasks do, by what they are. */
+  readonly alone: Map<string, Bound>;
 }
 
 /** What of a question no prediction reads, and no rule that is not told of it by name. */
@@ -114,9 +129,20 @@ export function searchable(question: Question, context: Context, before?: Search
   const alone = drivesAlone(question, quick);
   const holds = drivesHold(question, quick);
   const decisive = new Set<string>();
+  const isSpokenOf = spokenOf(question.from, context);
+  const drives: Drives = kin?.context === context ? kin.drives : { held: new Map(), alone: new Map() };
+  const told = DRIVE_RULES.flat().some((rule) => TOLD_OF_DEMANDS.has(rule));
+  const demands = `${question.unproven} ${told ? JSON.stringify(question.brief.mustHaves) : ''}`;
   const drivesDo = (option: Option): boolean => {
-    if (!holds(option)) return false;
-    const short = shortOf(alone(option), question);
+    const key = option.parts.some(isSpokenOf) ? `part ${option.partsId}` : `${option.figuresId}`;
+    const asked = `${key} ${demands}`;
+    let held = drives.held.get(asked);
+    if (held === undefined) drives.held.set(asked, (held = holds(option)));
+    if (!held) return false;
+    const short = shortOf(
+      boundOnce(drives.alone, key, question, () => alone(option)),
+      question,
+    );
     noteDecisive(decisive, short);
     return short.length === 0;
   };
@@ -125,7 +151,6 @@ export function searchable(question: Question, context: Context, before?: Search
       ? kin.whole
       : wholeSpace(question, context, prices, drivesDo);
   const sameVerdicts = kin?.context === context && sameBut(kin.question, question, CHANGES);
-  const isSpokenOf = spokenOf(question.from, context);
   const narrow = narrowed(whole, question, context.catalogue, prices);
   const readings = readingsOf(narrow, question, quick.catalogue, drivesReadBy(question, quick), isSpokenOf);
   const all = remembered(probesFor(narrow, question, quick, subject, readings), narrow, question, memory);
@@ -146,6 +171,14 @@ export function searchable(question: Question, context: Context, before?: Search
     question,
     space,
     prices,
+    // what is mailed back is no part of an invoice
+    comesToMore: (machine, mostMinor) =>
+      !question.rebates &&
+      comesToMore(fitParts(inPhase(machine, 'now'), context.catalogue), mostMinor, {
+        catalogue: context.catalogue,
+        region,
+        policy,
+      }),
     subject,
     probes: all.filter(({ of }) => of.length > 1),
     stages: stagesFor(space, question, quick, subject, readings, envelopes.catalogue),
@@ -154,6 +187,7 @@ export function searchable(question: Question, context: Context, before?: Search
     firmMinor: firmBudget(question.brief, region),
     progressOf: rememberedBounds(space, question, memory),
     memory,
+    drives,
     decisive,
     refusing: new Set(),
     ended: new Map(),
@@ -201,16 +235,21 @@ function rememberedBounds(space: Space, question: Question, { bounds }: Memory):
     if (!known) bounds.set(name, (known = new Map()));
     let key = '';
     for (const option of options) key += `${stage.reads(option)}|`;
-    const before = known.get(key);
-    // what fell short of an earlier question may have ended there: it is enough where it falls short again
-    if (before && (before.asked === question || before.met || !meets(before.progress, question))) {
-      before.asked = question;
-      return before.progress;
-    }
-    const progress = stage.progress(options, question.least.tasks);
-    known.set(key, { progress, met: meets(progress, question), asked: question });
-    return progress;
+    return boundOnce(known, key, question, () => stage.progress(options, question.least.tasks));
   };
+}
+
+/** A bound that is worked out once for all questions about the same work, as far as it went. */
+function boundOnce(known: Map<string, Bound>, key: string, question: Question, work: () => Progress): Progress {
+  const before = known.get(key);
+  // what fell short of an earlier question may have ended there: it is enough where it falls short again
+  if (before && (before.asked === question || before.met || !meets(before.progress, question))) {
+    before.asked = question;
+    return before.progress;
+  }
+  const progress = work();
+  known.set(key, { progress, met: meets(progress, question), asked: question });
+  return progress;
 }
 
 /** Probes that answer once for options of equal figures. */
