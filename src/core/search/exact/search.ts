@@ -582,14 +582,23 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
 
   /** A whole machine: assessed, bought, and put back at its price. */
   function finish(node: Node): void {
-    const dear = limit() < Infinity && asked.comesToMore(machineOf(space, question, node.options), limit());
-    if (dear) return;
-    const judged = judgedOf(node.options);
+    const key = node.options.map(({ partsId }) => partsId).join(' ');
+    if (isDear(node, key)) return;
+    const judged = judgedOf(node.options, key);
     if (judged.kind !== 'found' || judged.found.priceMinor > most) return;
     const { found } = judged;
     if (compareRanks(found.rank, floor) > 0) return;
     if (!best || compareFound(found, best) < 0) best = found;
     queue.push({ ...node, key: Math.max(node.key, found.priceMinor), leaf: found });
+  }
+
+  /** Whether a whole machine that is not judged yet costs more than is still wanted. */
+  function isDear({ options }: Node, key: string): boolean {
+    if (limit() === Infinity || asked.judged.has(key)) return false;
+    if ((asked.dearer.get(key) ?? -Infinity) >= limit()) return true;
+    const dear = asked.comesToMore(machineOf(space, question, options), limit());
+    if (dear) asked.dearer.set(key, limit());
+    return dear;
   }
 
   function noteRefusal(judged: Judged): void {
@@ -598,8 +607,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     for (const rule of judged.rules ?? []) asked.refusing.add(rule);
   }
 
-  function judgedOf(options: readonly Option[]): Judged {
-    const key = options.map(({ partsId }) => partsId).join(' ');
+  function judgedOf(options: readonly Option[], key: string): Judged {
     const known = asked.judged.get(key);
     if (known) {
       // it may have been judged for a question about the same machines

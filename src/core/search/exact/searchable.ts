@@ -31,6 +31,8 @@ export interface Searchable {
   readonly prices: LeastPrices;
   /** Whether a machine is proven to cost more than so much, without being assessed. */
   readonly comesToMore: (machine: Machine, mostMinor: number) => boolean;
+  /** Whole machines that were proven to cost more than so much, by the parts they are of. */
+  readonly dearer: Map<string, number>;
   readonly probes: readonly Probe[];
   readonly stages: readonly Stage[];
   /** None where measurements tell parts of equal figures apart. */
@@ -179,6 +181,7 @@ export function searchable(question: Question, context: Context, before?: Search
         region,
         policy,
       }),
+    dearer: kin?.context === context ? kin.dearer : new Map(),
     subject,
     probes: all.filter(({ of }) => of.length > 1),
     stages: stagesFor(space, question, quick, subject, readings, envelopes.catalogue),
