@@ -87,8 +87,7 @@ const SCANNED = 64;
  * searches of the same question are quick.
  */
 export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progressing, Ended> {
-  const key = `${under.rank?.runs ?? ''} ${under.rank?.percent ?? ''} ${under.mostMinor ?? ''}`;
-  const known = asked.ended.get(key);
+  const known = toldBefore(asked, under);
   if (known) return { ...known, effort: NO_EFFORT };
   let before = NO_EFFORT;
   if (!heldBy(asked, under))
@@ -108,11 +107,26 @@ export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progr
     const next = whole.next();
     const effort = addEfforts(before, next.value.effort);
     if (next.done) {
-      asked.ended.set(key, next.value);
+      asked.ended.push({ rank: under.rank ?? NO_RANK, mostMinor: under.mostMinor ?? Infinity, end: next.value });
       return { ...next.value, effort };
     }
     yield { ...next.value, effort };
   }
+}
+
+/**
+ * What an earlier search says that asked for no more rank and no less money: without a machine there is none here either,
+ * and its cheapest is the cheapest here where it does what is asked; where it costs too much, all do.
+ */
+function toldBefore({ ended }: Searchable, { rank = NO_RANK, mostMinor = Infinity }: Under): Ended | undefined {
+  for (const earlier of ended) {
+    if (compareRanks(earlier.rank, rank) < 0 || earlier.mostMinor < mostMinor) continue;
+    const { end } = earlier;
+    if (end.kind === 'impossible') return end;
+    if (end.found.priceMinor > mostMinor) return { kind: 'impossible', effort: NO_EFFORT };
+    if (compareRanks(end.found.rank, rank) <= 0) return end;
+  }
+  return undefined;
 }
 
 /** How far apart the options of a sample are, each as a factor on the place in the list. */

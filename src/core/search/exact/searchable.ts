@@ -18,6 +18,7 @@ import { targetedIn, type Question } from './question';
 import type { Space } from './position';
 import { narrowed, wholeSpace } from './space';
 import { spokenOf } from '../../evidence/comparable';
+import type { Rank } from './rank';
 import { readingsOf, type Reading } from './readings';
 import { drivesAlone, drivesReadBy, stagesFor, type Stage } from './stages';
 
@@ -55,8 +56,8 @@ export interface Searchable {
   readonly decisive: Set<string>;
   /** Rules that whole machines were refused by. */
   readonly refusing: Set<string>;
-  /** Searches that came to their end, by what they were made under. */
-  readonly ended: Map<string, Ended>;
+  /** Searches that came to their end, with what they were made under. */
+  readonly ended: { readonly rank: Rank; readonly mostMinor: number; readonly end: Ended }[];
 }
 
 interface Bound {
@@ -193,7 +194,7 @@ export function searchable(question: Question, context: Context, before?: Search
     drives,
     decisive,
     refusing: new Set(),
-    ended: new Map(),
+    ended: [],
     judged: sameVerdicts ? kin.judged : new Map(),
     found: [],
   };
