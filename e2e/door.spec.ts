@@ -31,6 +31,9 @@ const ROUTES = [
   '/ninefathom/film-desk/buy',
   '/nothing/here/at/all',
   '/api/catalogue',
+  '/api/catalogue/used',
+  '/api/catalogue/graphics',
+  '/api/catalogue/nothing',
   '/api/prices',
   '/api/case/film-desk',
   '/api/library/nothing',
@@ -62,7 +65,7 @@ test('every answer has its headers; a page’s scripts carry the nonce of its po
 
 test('under a name that is not ours nothing is read, and nothing is changed from elsewhere', async ({ baseURL }) => {
   const port = portOf(baseURL);
-  for (const path of ['/', '/api/catalogue', '/api/case/film-desk']) {
+  for (const path of ['/', '/api/catalogue', '/api/catalogue/used', '/api/case/film-desk']) {
     const answer = await asked(port, 'GET', path, { host: `evil.example:${port}` });
     expect(answer.status).toBe(421);
     expect(answer.text).not.toContain('film');

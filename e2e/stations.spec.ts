@@ -35,6 +35,25 @@ test.describe('the tray', () => {
     await expect(page.getByRole('button', { name: /^Palisar Gale 16 Slim, / })).toBeVisible();
   });
 
+  test('asks for the parts of a kind when somebody looks at it, never for all there are', async ({ page }) => {
+    const asked: string[] = [];
+    page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+    await openSeat(page, 'draft');
+    await expect(page.getByText('Trying remedies')).toHaveCount(0);
+    expect(asked).toContain('/api/catalogue/used');
+    // no finding of this draft is mended by another kit
+    expect(asked).not.toContain('/api/catalogue/memory');
+    await page.getByRole('button', { name: /^A2 32 GB/ }).click();
+    await expect(
+      page
+        .getByRole('listbox', { name: /^Candidates for the memory/ })
+        .getByRole('option')
+        .first(),
+    ).toBeVisible();
+    expect(asked.filter((path) => path === '/api/catalogue/memory')).toHaveLength(1);
+    expect(asked).not.toContain('/api/catalogue');
+  });
+
   test('shows what does not fit and why', async ({ page }) => {
     await openSeat(page, 'draft');
     await page.getByRole('button', { name: /^Halcyte Tern 12, / }).click();
@@ -131,6 +150,20 @@ test.describe('the brief', () => {
     await page.getByRole('button', { name: 'Add a sitting' }).click();
     await expect(page.getByRole('region', { name: /^Sitting Sitting / })).toHaveCount(1);
     await settled(page);
+  });
+
+  test('takes any display of the library, not only those that are in use', async ({ page }) => {
+    await openSeat(page, 'brief', '/ninefathom/office');
+    await page.getByRole('button', { name: 'all terms' }).click();
+    await page.getByRole('button', { name: 'add a display' }).click();
+    const displays = page.getByRole('menuitem', { name: /^Glasswater / });
+    expect(await displays.count()).toBeGreaterThan(10);
+    await displays.filter({ hasText: 'Sash 43 3840 60 Arm' }).click();
+    await settled(page);
+    await page.reload();
+    await settled(page);
+    // the terms stay open, as they were left
+    await expect(page.getByText('Glasswater Sash 43 3840 60 Arm').first()).toBeVisible();
   });
 
   test('shows the sizes that follow and what each sitting demands', async ({ page }) => {
