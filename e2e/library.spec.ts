@@ -104,6 +104,9 @@ test.describe('the library', () => {
   test('a part by hand starts with only its name; a stand-in is marked and has a price of its own', async ({
     page,
   }) => {
+    // what was typed is lost with a page that is loaded anew, which nothing here asks for
+    let loads = 0;
+    page.on('load', () => loads++);
     await page.goto('/library?kind=case');
     await expect(found(page)).toContainText('parts');
     await page.keyboard.press('n');
@@ -143,6 +146,8 @@ test.describe('the library', () => {
     // and belongs to the part it was typed at
     await expect(ownPrice).toHaveValue('');
     await ownPrice.fill('100');
+    await expect(ownPrice).toHaveValue('100');
+    expect(loads).toBe(1);
     await sheet(page).getByRole('region', { name: 'Price' }).getByRole('button', { name: 'Keep' }).click();
     await expect(sheet(page).getByRole('region', { name: 'Price' })).toContainText('107.50 USD');
     const before = await found(page).textContent();

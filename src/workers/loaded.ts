@@ -20,6 +20,7 @@ let read: { readonly revision: number; readonly catalogue: Catalogue } | undefin
 
 const ADDRESS = '/api/catalogue';
 const refused = (status: number) => new Error(`the catalogue could not be read (${status})`);
+const away = () => new Error('the catalogue could not be read, as the app cannot be reached');
 
 /**
  * All of a kind. The worker waits for it: what it works out asks for parts in the midst of its work, and nobody but the
@@ -29,13 +30,19 @@ function readKind(kind: PartKind, revision: number): Goods {
   const request = new XMLHttpRequest();
   request.open('GET', `${ADDRESS}/${kind}?revision=${revision}`, false);
   request.responseType = 'json';
-  request.send();
+  try {
+    request.send();
+  } catch {
+    throw away();
+  }
   if (request.status !== 200) throw refused(request.status);
   return request.response as Goods;
 }
 
 async function readCatalogue(revision: number): Promise<Catalogue> {
-  const response = await fetch(`${ADDRESS}/used?revision=${revision}`);
+  const response = await fetch(`${ADDRESS}/used?revision=${revision}`).catch(() => {
+    throw away();
+  });
   if (!response.ok) throw refused(response.status);
   // the app has read it by its schema; reading it so again took five times as long as the JSON
   const used = (await response.json()) as CatalogueData;

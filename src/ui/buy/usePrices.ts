@@ -1,11 +1,11 @@
 'use client';
 
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { pricesMoved, startRefresh } from '@/server/actions';
 import type { HistoryView, PriceState, Successions, WaitingWorth } from '@/server/contract';
 import { useSeat } from '../seat/useSeat';
-import { readJson, useRead } from '../shared/asking';
+import { askAnew, readJson, useRead } from '../shared/asking';
 
 /** How often a running refresh is looked at, ms. */
 const LOOK_MS = 500;
@@ -21,14 +21,15 @@ export function usePriceState(): {
 } {
   const [busy, setBusy] = useState(false);
   const reloadSeat = useSeat((seat) => seat.refresh);
-  const { data: state, refetch } = useQuery({
+  const client = useQueryClient();
+  const { data: state } = useQuery({
     queryKey: [PRICES],
     queryFn: ({ signal }) => readJson<PriceState>(PRICES, signal),
     // others may have asked for prices since
     staleTime: 0,
     refetchInterval: ({ state: { data } }) => (data?.running === undefined ? false : LOOK_MS),
   });
-  const reload = useCallback(async () => void (await refetch()), [refetch]);
+  const reload = useCallback(() => askAnew(client, [PRICES]), [client]);
   // once a refresh has ended, however quickly, the prices that it brought are read
   const ended = state === undefined ? undefined : (state.last?.ended ?? 'never');
   const known = useRef(ended);

@@ -46,7 +46,13 @@ interface OutcomeProps {
 export function Outcome({ name, job, mending, onMend, onCheck, onWrite, onCancel }: OutcomeProps) {
   switch (job.state) {
     case 'none':
-      return <p className="quiet">Nothing is written before it was checked. Say what the columns mean, then check.</p>;
+      return mending ? (
+        <p className="quiet">Nothing is written before it was checked. Say what the columns mean, then check.</p>
+      ) : (
+        <p className="quiet">
+          Nothing is written before it was checked. <TextButton onClick={onCheck}>Check it</TextButton>
+        </p>
+      );
     case 'running': {
       const { progress } = job;
       const share = progress && progress.of > 0 ? Math.min(1, progress.bytes / progress.of) : undefined;

@@ -1,6 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { NotThere, readJson } from '../shared/asking';
+import { askAnew, NotThere, readJson } from '../shared/asking';
 
 export interface ImportProblem {
   readonly path: string;
@@ -41,7 +41,8 @@ const EVERY_MS = 250;
 /** The work on an upload, asked for until it is at rest; also work that was begun before the page was opened. */
 export function useJob(id: string): { job: JobView; follow: () => void; cancel: () => Promise<void> } {
   const url = `/api/inbox/${id}`;
-  const { data: job = { state: 'none' }, refetch } = useQuery({
+  const client = useQueryClient();
+  const { data: job = { state: 'none' } } = useQuery({
     queryKey: [url],
     queryFn: ({ signal }) => readJson<JobView>(url, signal),
     staleTime: 0,
@@ -50,7 +51,7 @@ export function useJob(id: string): { job: JobView; follow: () => void; cancel: 
     refetchInterval: ({ state: { data, error } }) =>
       error instanceof NotThere ? false : error ? EVERY_MS * 4 : data?.state === 'running' ? EVERY_MS : false,
   });
-  const follow = useCallback(() => void refetch(), [refetch]);
+  const follow = useCallback(() => void askAnew(client, [url]), [client, url]);
   const cancel = useCallback(async () => {
     await fetch(url, { method: 'DELETE' });
     follow();

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, test, vi } from 'vitest';
-import type { UseQueryResult } from '@tanstack/react-query';
-import { answerOf, boxed, libraryUrl, newAsking, NotThere, readJson, sheetUrl, unboxed } from './asking';
+import { QueryObserver, type UseQueryResult } from '@tanstack/react-query';
+import { answerOf, askAnew, boxed, libraryUrl, newAsking, NotThere, readJson, sheetUrl, unboxed } from './asking';
 
 /** The app answers once with this status and body, and remembers what it was asked. */
 function answering(status: number, body: unknown = {}) {
@@ -13,6 +13,48 @@ function answering(status: number, body: unknown = {}) {
 afterEach(() => {
   vi.unstubAllGlobals();
   vi.restoreAllMocks();
+});
+
+describe('asking anew', () => {
+  /** Somebody looks at what is asked for; each answer comes when it is let go. */
+  function watched() {
+    const client = newAsking();
+    const answers: ((text: string) => void)[] = [];
+    const queryFn = ({ signal }: { signal: AbortSignal }) =>
+      new Promise<string>((resolve, reject) => {
+        signal.addEventListener('abort', () => reject(new Error('given up')));
+        answers.push(resolve);
+      });
+    const observer = new QueryObserver<string>(client, { queryKey: ['job'], queryFn, retry: false });
+    const unsubscribe = observer.subscribe(() => undefined);
+    return { client, answers, said: () => observer.getCurrentResult(), unsubscribe };
+  }
+
+  test('what was on its way when something was done is not the answer', async () => {
+    const { client, answers, said, unsubscribe } = watched();
+    expect(answers).toHaveLength(1);
+    const anew = askAnew(client, ['job']);
+    await vi.waitFor(() => expect(answers).toHaveLength(2));
+    answers[0]?.('none');
+    answers[1]?.('running');
+    await anew;
+    expect(said().data).toBe('running');
+    expect(said().error).toBeNull();
+    unsubscribe();
+  });
+
+  test('an answer that is there stays until the new one comes', async () => {
+    const { client, answers, said, unsubscribe } = watched();
+    answers[0]?.('none');
+    await vi.waitFor(() => expect(said().data).toBe('none'));
+    const anew = askAnew(client, ['job']);
+    await vi.waitFor(() => expect(answers).toHaveLength(2));
+    expect(said().data).toBe('none');
+    answers[1]?.('checked');
+    await anew;
+    expect(said().data).toBe('checked');
+    unsubscribe();
+  });
 });
 
 describe('reading from the app', () => {

@@ -35,6 +35,15 @@ export async function readJson<T>(url: string, signal?: AbortSignal): Promise<T>
   return (await response.json()) as T;
 }
 
+/**
+ * Asks again after something was done, also where an answer is on its way: that one may be older than what was done, and
+ * asking a second time while the first answer ever is awaited gives no more than that one.
+ */
+export async function askAnew(client: QueryClient, queryKey: readonly unknown[]): Promise<void> {
+  await client.cancelQueries({ queryKey });
+  await client.refetchQueries({ queryKey });
+}
+
 export const libraryUrl = (question: object): string =>
   `/api/library?q=${encodeURIComponent(JSON.stringify(question))}`;
 export const sheetUrl = (part: string): string => `/api/library/${encodeURIComponent(part)}`;
