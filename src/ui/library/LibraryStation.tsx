@@ -102,7 +102,19 @@ export function LibraryStation({
     setQuestion(questionFrom(new URLSearchParams(query)));
     setActive(0);
   }, [query]);
-  const changed = () => router.refresh();
+  // asked anew once the router has taken up the address: what it asked for under the one before would be of another page,
+  // and it loads the window anew for that, with all that is typed lost
+  const due = useRef(false);
+  const [, setTurn] = useState(0);
+  const changed = () => {
+    due.current = true;
+    setTurn((turn) => turn + 1);
+  };
+  useEffect(() => {
+    if (!due.current || query !== new URLSearchParams(window.location.search).toString()) return;
+    due.current = false;
+    router.refresh();
+  });
   const setBeside = (row: { readonly id: string; readonly kind: PartKind }) => {
     const next = besideOrNot(question, row);
     if (next === 'full') return tell(`At most ${MOST_BESIDE} parts stand side by side.`);
