@@ -13,6 +13,13 @@ export const answered =
     }
   };
 
+/** JSON that the browser keeps and asks about: made and sent only where it is another than the one that is kept. */
+export function unlessKept(request: Request, name: string, make: () => unknown): Response {
+  const etag = `"${name}"`;
+  if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } });
+  return Response.json(make(), { headers: { etag, 'cache-control': 'no-cache' } });
+}
+
 /** Part of an address as it was meant; one that is no valid escape is itself. */
 export function decoded(part: string): string {
   try {

@@ -1,6 +1,5 @@
 import { assess, contextOf } from '@/core/assess';
-import { knownCatalogue } from '@/core/model/catalogue';
-import { WHOLE_ON_PAGES } from '@/core/model/needed';
+import { pageCatalogue } from '@/core/model/needed';
 import { deskRegion } from '@/core/model/settings';
 import type { Brief } from '@/core/model/brief';
 import type { Machine } from '@/core/model/machine';
@@ -31,7 +30,7 @@ function glancesOf(bundle: SeatBundle): ReadonlyMap<string, Glance> {
   const key = keyOf(bundle);
   const known = memo.get(bundle.seat.id);
   if (known?.key === key) return known.glances;
-  const context = contextOf(knownCatalogue(bundle.data, WHOLE_ON_PAGES), bundle.today, bundle.settings, [
+  const context = contextOf(pageCatalogue(bundle.data), bundle.today, bundle.settings, [
     ...bundle.drafts.map((draft) => draft.body),
     ...bundle.measuredElsewhere,
   ]);

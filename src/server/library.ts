@@ -1,5 +1,5 @@
 import { allParts } from '@/core/model/catalogue';
-import { goodsOf, withBeside } from '@/core/model/needed';
+import { goodsEverywhere, withBeside } from '@/core/model/needed';
 import { saleState } from '@/core/parts/onSale';
 import { z } from 'zod';
 import type { Catalogue } from '@/core/model/catalogue';
@@ -209,10 +209,7 @@ export async function partSheet(service: Service, id: string): Promise<PartSheet
         }))
       : [],
     landedMinor: library.landedOf(part) ?? null,
-    goods: {
-      parts: [...withBeside([part], library.catalogue)],
-      offers: library.catalogue.regions.flatMap(({ id: place }) => goodsOf([part], library.catalogue, place).offers),
-    },
+    goods: goodsEverywhere(withBeside([part], library.catalogue), library.catalogue),
     region: region
       ? { id: region.id, name: region.name, currency: region.currency, pricesIncludeTax: region.pricesIncludeTax }
       : null,

@@ -26,25 +26,15 @@ import { turnTrials } from '@/core/search/turning';
 import { remedyTrials } from '@/core/search/remedies';
 import type { Trials } from '@/core/assess/trials';
 import type { WorkerApi } from './api';
+import { lately } from '@/core/units/lately';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
 
 /** The last few machines and briefs that came over, by what they say: a message makes new objects of the same ones. */
 const KEPT = 8;
-const came = new Map<string, object>();
-
-function same<T extends object>(sent: T): T {
-  const text = JSON.stringify(sent);
-  const known = (came.get(text) ?? sent) as T;
-  came.delete(text);
-  came.set(text, known);
-  if (came.size > KEPT)
-    for (const oldest of came.keys()) {
-      came.delete(oldest);
-      break;
-    }
-  return known;
-}
+const came = lately<object>(KEPT);
+// what says the same is of the same type
+const same = <T extends object>(sent: T): T => came(JSON.stringify(sent), () => sent) as T;
 
 const assessedNow = (machine: Machine, brief: Brief): Assessment => subjectOf(brief, ready()).assess(machine);
 

@@ -1,10 +1,14 @@
 import type { Part, PartKind } from '../parts';
 import type { Brief } from './brief';
-import { applicationsOf, type Catalogue, type Goods } from './catalogue';
+import { applicationsOf, knownCatalogue, type Catalogue, type Goods } from './catalogue';
+import type { CatalogueData } from './catalogueSchema';
 import type { Machine } from './machine';
 
 /** Kinds that a page has all parts of: they are chosen from in place, and are few. */
 export const WHOLE_ON_PAGES = ['display', 'licence'] as const satisfies readonly PartKind[];
+
+/** A page's catalogue: it judges the machines that the page has, and all others it is told the goods of. */
+export const pageCatalogue = (data: CatalogueData): Catalogue => knownCatalogue(data, WHOLE_ON_PAGES);
 
 /** Parts that a brief and its machines name. */
 function named(brief: Brief, machines: readonly Machine[]): string[] {
@@ -45,3 +49,9 @@ export function goodsOf(parts: readonly Part[], catalogue: Catalogue, region: st
   const all = withBeside(parts, catalogue);
   return { parts: [...all], offers: all.flatMap(({ id }) => catalogue.offers(id, region)) };
 }
+
+/** Parts as they are, with their offers in all regions. */
+export const goodsEverywhere = (parts: readonly Part[], catalogue: Catalogue): Goods => ({
+  parts: [...parts],
+  offers: parts.flatMap(({ id }) => catalogue.regions.flatMap((region) => catalogue.offers(id, region.id))),
+});

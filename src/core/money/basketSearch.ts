@@ -52,6 +52,8 @@ export function cheapestSplit(
   let nodes = 0;
   let proven = true;
   let best: Found | undefined;
+  /** What comes to more is not wanted; undefined as long as anything is. */
+  const limit = (): number | undefined => best?.landed ?? within;
 
   const put = (depth: number, way: Way, sign: 1 | -1): void => {
     const has = held[way.shop];
@@ -75,14 +77,11 @@ export function cheapestSplit(
     const piece = pieces[depth];
     if (!piece) {
       const found = orders.of(chosen);
-      if (found && betterThan(found, best) && found.landed <= (within ?? Infinity)) best = found;
+      if (found && found.landed <= (limit() ?? Infinity) && betterThan(found, best)) best = found;
       return;
     }
     const lambda = above.slice();
-    if (
-      bound.better(depth, lambda, depth === 0 ? ROOT_STEPS : NODE_STEPS, () => best?.landed ?? within) - slack >
-      (best?.landed ?? within ?? Infinity)
-    )
+    if (bound.better(depth, lambda, depth === 0 ? ROOT_STEPS : NODE_STEPS, limit) - slack > (limit() ?? Infinity))
       return;
     if (policy.parcels !== undefined && held.filter((has) => has.onTable > 0).length > policy.parcels) return;
     const twin = pieces[depth - 1]?.part === piece.part ? chosen[depth - 1] : undefined;
@@ -111,8 +110,7 @@ export function cheapestSplit(
     .sort((a, b) => a.landed - b.landed);
   // one good start is enough: a second costs more invoices than the nodes that it saves
   const [first] = starts;
-  if (first && (within === undefined || first.landed <= within))
-    best = within === undefined ? orders.improved(first) : first;
+  if (first && first.landed <= (limit() ?? Infinity)) best = within === undefined ? orders.improved(first) : first;
   descend(
     0,
     Float64Array.from(pieces, ({ ways }) => ways[1]?.least ?? ways[0]?.least ?? 0),

@@ -8,6 +8,7 @@ import * as projects from '@/store/projectStore';
 import type { SeatDrafts } from '../contract';
 import { refuse } from '../refuse';
 import { todayOf, type Service } from '../service';
+import { lately } from '@/core/units/lately';
 
 /** The seats of a revision as they stand, each once. @throws Refusal where one is gone */
 export async function seatsNow(service: Service, { subjects }: RevisionSpec): Promise<SeatThen[]> {
@@ -31,10 +32,10 @@ interface Judged {
   readonly seat: SeatThen;
   readonly context: Context;
 }
-/** By all that they rest on: what was judged once is known as long as nothing of it moves. */
-const known = new Map<string, Judged>();
-/** Seats that are remembered; the one that was asked for longest ago goes first. */
+/** Seats that are remembered. */
 const REMEMBERED = 40;
+/** By all that they rest on: what was judged once is known as long as nothing of it moves. */
+const known = lately<Judged>(REMEMBERED);
 
 async function judgedSeat(service: Service, seat: SeatThen): Promise<Judged> {
   const [today, settings, { compiled, revision }, elsewhere] = [
@@ -46,19 +47,13 @@ async function judgedSeat(service: Service, seat: SeatThen): Promise<Judged> {
   const key = createHash('sha256')
     .update(JSON.stringify([service.path, revision, today, settings, seat, elsewhere]))
     .digest('base64');
-  const before = known.get(key);
-  known.delete(key);
-  const drafts = before ? [] : seat.drafts.map(({ id, body }) => ({ id, body: { ...body, id } }));
-  const judged = before ?? {
-    seat: { ...seat, drafts },
-    context: contextOf(compiled, today, settings, [...drafts.map(({ body }) => body), ...elsewhere]),
-  };
-  known.set(key, judged);
-  for (const oldest of known.keys()) {
-    if (known.size <= REMEMBERED) break;
-    known.delete(oldest);
-  }
-  return judged;
+  return known(key, () => {
+    const drafts = seat.drafts.map(({ id, body }) => ({ id, body: { ...body, id } }));
+    return {
+      seat: { ...seat, drafts },
+      context: contextOf(compiled, today, settings, [...drafts.map(({ body }) => body), ...elsewhere]),
+    };
+  });
 }
 
 /** What a revision offers. */

@@ -4,11 +4,11 @@ import { caseCatalogue, readCase } from '@/core/formats/caseFile';
 import { emptyCatalogue } from '@/core/formats/catalogue';
 import type { Brief } from '@/core/model/brief';
 import { catalogueSchema } from '@/core/model/catalogueSchema';
-import { compileCatalogue, knownCatalogue, type Catalogue } from '@/core/model/catalogue';
+import { compileCatalogue, type Catalogue } from '@/core/model/catalogue';
 import { editMachine } from '@/core/model/edits';
 import type { Machine } from '@/core/model/machine';
 import { usualSettings } from '@/core/model/settings';
-import { goodsOf, WHOLE_ON_PAGES } from '@/core/model/needed';
+import { goodsOf, pageCatalogue, WHOLE_ON_PAGES } from '@/core/model/needed';
 import { PART_KINDS, type Part } from '@/core/parts';
 import { numbers } from '@/core/tests/walk';
 import { demoCatalogue } from '@/demo/catalogue';
@@ -65,14 +65,11 @@ async function page(seat: string, ...told: Part[]): Promise<Catalogue> {
   const ids = new Set(data.parts.map(({ id }) => id as string));
   const fresh = goods.parts.filter(({ id }) => !ids.has(id));
   const bought = new Set(fresh.map(({ id }) => id as string));
-  return knownCatalogue(
-    {
-      ...data,
-      parts: [...data.parts, ...fresh],
-      offers: [...data.offers, ...goods.offers.filter(({ part }) => bought.has(part))],
-    },
-    WHOLE_ON_PAGES,
-  );
+  return pageCatalogue({
+    ...data,
+    parts: [...data.parts, ...fresh],
+    offers: [...data.offers, ...goods.offers.filter(({ part }) => bought.has(part))],
+  });
 }
 
 describe('a machine is judged alike by who has the whole catalogue and by who has what it needs of it', () => {

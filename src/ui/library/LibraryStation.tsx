@@ -102,8 +102,8 @@ export function LibraryStation({
     setQuestion(questionFrom(new URLSearchParams(query)));
     setActive(0);
   }, [query]);
-  // asked anew once the router has taken up the address: what it asked for under the one before would be of another page,
-  // and it loads the window anew for that, with all that is typed lost
+  // asked anew once the router has taken up the address: an answer for the address before is of another page to it, and then
+  // it loads the whole window anew, and all that is typed is lost
   const due = useRef(false);
   const [, setTurn] = useState(0);
   const changed = () => {

@@ -1,7 +1,6 @@
 import { contextOf, type Context } from '@/core/assess';
 import { measuredMachines } from '@/core/evidence/comparable';
-import { knownCatalogue } from '@/core/model/catalogue';
-import { WHOLE_ON_PAGES } from '@/core/model/needed';
+import { pageCatalogue } from '@/core/model/needed';
 import { clashesOf } from '@/core/model/places';
 import * as actions from '@/server/actions';
 import type { SeatBundle } from '@/server/contract';
@@ -16,7 +15,7 @@ const measuredOf = (bundle: SeatBundle) => [...bundle.drafts.map((draft) => draf
 
 /** What a bundle's machines are judged with. */
 export const contextFor = (bundle: SeatBundle): Context =>
-  contextOf(knownCatalogue(bundle.data, WHOLE_ON_PAGES), bundle.today, bundle.settings, measuredOf(bundle));
+  contextOf(pageCatalogue(bundle.data), bundle.today, bundle.settings, measuredOf(bundle));
 
 /** Edits on their way: what the store does about them. */
 export interface Outbox extends Pick<SeatState, 'putOnTop' | 'forget' | 'unsaved' | 'retry' | 'takeUp'> {

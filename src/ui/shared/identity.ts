@@ -1,6 +1,8 @@
-/** Texts of what was asked about lately; the one used longest ago goes first. */
+import { lately } from '@/core/units/lately';
+
+/** Texts of what was asked about lately that are known again. */
 const KEPT = 64;
-const byText = new Map<string, number>();
+const byText = lately<number>(KEPT);
 const byObject = new WeakMap<object, number>();
 let counter = 0;
 
@@ -9,17 +11,7 @@ let counter = 0;
  * undone step and what comes from the server anew make other objects of it, and answers that hold are not asked for again.
  */
 export function identity(data: object): number {
-  const known = byObject.get(data);
-  if (known !== undefined) return known;
-  const text = JSON.stringify(data);
-  const id = byText.get(text) ?? ++counter;
-  byText.delete(text);
-  byText.set(text, id);
-  if (byText.size > KEPT)
-    for (const oldest of byText.keys()) {
-      byText.delete(oldest);
-      break;
-    }
-  byObject.set(data, id);
+  let id = byObject.get(data);
+  if (id === undefined) byObject.set(data, (id = byText(JSON.stringify(data), () => ++counter)));
   return id;
 }

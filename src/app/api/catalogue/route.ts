@@ -1,12 +1,10 @@
-import { answered } from '../../answered';
+import { answered, unlessKept } from '../../answered';
 import { service } from '@/server/instance';
 
 export const dynamic = 'force-dynamic';
 
-/** The whole compiled catalogue for the page's worker; unchanged revisions are answered from the browser's cache. */
+/** The whole catalogue, for programs that want all of it; pages ask for what they use and for kinds. */
 export const GET = answered(async (request: Request): Promise<Response> => {
   const { data, revision } = await service().catalogue();
-  const etag = `"catalogue-${revision}"`;
-  if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } });
-  return Response.json(data, { headers: { etag, 'cache-control': 'no-cache' } });
+  return unlessKept(request, `catalogue-${revision}`, () => data);
 });

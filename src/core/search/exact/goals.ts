@@ -1,6 +1,6 @@
 import { compareFound, type FoundMachine } from './judge';
 import { compareRanks, ENOUGH, rankOf, type Rank } from './rank';
-import { cheapest as cheapestUnder, mostMinorOf, type Under } from './search';
+import { cheapest, mostMinorOf, type Under } from './search';
 import { addEfforts, NO_EFFORT, type Effort, type Ended } from './ended';
 import type { Searchable } from './searchable';
 
@@ -49,18 +49,18 @@ function* cheapestOf(asked: Searchable, within: Under): Searching {
 function* bestOf(asked: Searchable, within: Under): Searching {
   let effort = NO_EFFORT;
   let high = highestOf(asked);
-  let cheapest: FoundMachine | undefined;
+  let proven: FoundMachine | undefined;
   for (;;) {
     const best = bestFound(asked, within);
     const low: Rank = best ? after(best.rank) : { runs: 0, percent: 0 };
     // nothing ranks higher; of those that rank so another search may have found one that is not the cheapest
     const last = best !== undefined && order(low, high) > 0;
-    if (last && cheapest && order(cheapest.rank, best.rank) === 0) return { found: [cheapest], effort };
+    if (last && proven && order(proven.rank, best.rank) === 0) return { found: [proven], effort };
     // first what can be had at all, then the middle of what is left, and in the end its price
     const rank: Rank = last ? best.rank : best ? between(low, high) : low;
     const end: Ended = yield* step(asked, { ...within, rank }, [], effort, best);
     effort = end.effort;
-    if (end.kind === 'best') cheapest = end.found;
+    if (end.kind === 'best') proven = end.found;
     else if (best) high = before(rank);
     else return { found: [], effort };
   }
@@ -164,7 +164,7 @@ function* step(
   before: Effort,
   held?: FoundMachine,
 ): Generator<Standing, Ended> {
-  const run = cheapestUnder(asked, under);
+  const run = cheapest(asked, under);
   for (;;) {
     const next = run.next();
     const effort = addEfforts(before, next.value.effort);

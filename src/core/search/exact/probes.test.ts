@@ -6,6 +6,7 @@ import { smallMarket, streamMarket } from '../../tests/smallMarkets';
 import { judge, meets } from './judge';
 import { staying } from './near';
 import type { Option } from './option';
+import { DRIVE_RULES, TOLD_OF_DEMANDS } from './probes';
 import { workOf } from './question';
 import { searchable, type Searchable } from './searchable';
 import { machineOf } from './space';
@@ -35,6 +36,9 @@ const refusedBy = ({ probes, stages, progressOf, question }: Searchable, options
     }),
   ];
 };
+
+test('what drives do for their roles hangs on no demand: questions with other demands share it', () =>
+  expect(DRIVE_RULES.flat().filter((rule) => TOLD_OF_DEMANDS.has(rule))).toEqual([]));
 
 test('nothing that is asked of a part of a machine refuses one that does the work, bought whole or around what is there', () => {
   let [machines, asked] = [0, 0];

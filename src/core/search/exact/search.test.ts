@@ -127,6 +127,27 @@ describe('the exact search', () => {
     expect(more).toBeGreaterThan(0);
   });
 
+  test('a spare piece of what is sold too costs nothing, and the other what it costs', () => {
+    let used = 0;
+    for (const { market, all } of [
+      ...ladders.slice(0, 3),
+      ...tried.filter(({ all: some }) => some.length > 1).slice(0, 5),
+    ]) {
+      // of the dearest machine, so that what was too dear with bought pieces is not with spare ones
+      const items = all.at(-1)?.machine.items ?? [];
+      const spare = items
+        .filter(({ id }) => /^(graphics|drive)/.test(id))
+        .slice(0, 1)
+        .map(({ part }) => ({ id: 'old', part }));
+      const question: Question = { ...plainQuestion(market.brief), spare };
+      const plain = tryAll(question, market.context).found;
+      if ((plain[0]?.priceMinor ?? 0) < (all[0]?.priceMinor ?? 0)) used++;
+      expect(found(question, market, 'cheapest').map(short)).toEqual(plain.slice(0, 1).map(short));
+      expect(found(question, market, 'frontier').map(short)).toEqual(frontierOf(plain).map(short));
+    }
+    expect(used).toBeGreaterThan(2);
+  });
+
   test('at the low end of the predictions it asks for no less', () => {
     for (const { market } of [...tried.slice(0, 20), ...streams.slice(0, 8)]) {
       const low: Question = { ...asked(market), at: 'low' };

@@ -596,7 +596,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
 
   /** A whole machine: assessed, bought, and put back at its price. */
   function finish(node: Node): void {
-    const key = node.options.map(({ partsId }) => partsId).join(' ');
+    const key = wholeKey(node.options);
     if (isDear(node, key)) return;
     const judged = judgedOf(node.options, key);
     if (judged.kind !== 'found' || judged.found.priceMinor > most) return;
@@ -640,6 +640,10 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     return judged;
   }
 }
+
+/** A whole machine by its parts, and by which of them are there already: those cost nothing. */
+const wholeKey = (options: readonly Option[]): string =>
+  options.map(({ partsId, items }) => `${partsId}${items.map(({ owned }) => (owned ? '=' : '')).join('')}`).join(' ');
 
 const leavesInOrder = (a: Node, b: Node): number =>
   a.leaf && b.leaf ? compareFound(a.leaf, b.leaf) || compareChosen(a.options, b.options) : 0;

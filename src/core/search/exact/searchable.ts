@@ -13,7 +13,7 @@ import { envelopesOf, type Envelopes } from './envelope';
 import { meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
 import { leastPrices, type LeastPrices } from './least';
 import { only, type Option } from './option';
-import { DRIVE_RULES, drivesHold, probesFor, TOLD_OF_DEMANDS, type Probe } from './probes';
+import { drivesHold, probesFor, TOLD_OF_DEMANDS, type Probe } from './probes';
 import { targetedIn, type Question } from './question';
 import type { Space } from './position';
 import { narrowed, wholeSpace } from './space';
@@ -74,7 +74,7 @@ interface Memory {
 }
 
 interface Drives {
-  /** Whether they do by the rules, by what they are and what is demanded. */
+  /** Whether they do by the rules, by what they are and whether what is unproven will do; no demand tells these rules. */
   readonly held: Map<string, boolean>;
   /** What they let the tasks do, by what they are. */
   readonly alone: Map<string, Bound>;
@@ -134,11 +134,9 @@ export function searchable(question: Question, context: Context, before?: Search
   const decisive = new Set<string>();
   const isSpokenOf = spokenOf(question.from, context);
   const drives: Drives = kin?.context === context ? kin.drives : { held: new Map(), alone: new Map() };
-  const told = DRIVE_RULES.flat().some((rule) => TOLD_OF_DEMANDS.has(rule));
-  const demands = `${question.unproven} ${told ? JSON.stringify(question.brief.mustHaves) : ''}`;
   const drivesDo = (option: Option): boolean => {
     const key = option.parts.some(isSpokenOf) ? `part ${option.partsId}` : `${option.figuresId}`;
-    const asked = `${key} ${demands}`;
+    const asked = `${key} ${question.unproven}`;
     let held = drives.held.get(asked);
     if (held === undefined) drives.held.set(asked, (held = holds(option)));
     if (!held) return false;

@@ -1,6 +1,6 @@
-import { answered } from '../../../answered';
+import { answered, unlessKept } from '../../../answered';
+import { goodsEverywhere } from '@/core/model/needed';
 import { PART_KINDS } from '@/core/parts';
-import { goodsOfKind } from '@/server/catalogueFor';
 import { service } from '@/server/instance';
 
 export const dynamic = 'force-dynamic';
@@ -15,9 +15,7 @@ export const GET = answered(
         { message: `"${asked.slice(0, 40)}" is no kind of part; there are ${PART_KINDS.join(', ')}` },
         { status: 404 },
       );
-    const known = await service().catalogue();
-    const etag = `"catalogue-${known.revision}-${kind}"`;
-    if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } });
-    return Response.json(goodsOfKind(kind, known), { headers: { etag, 'cache-control': 'no-cache' } });
+    const { compiled, revision } = await service().catalogue();
+    return unlessKept(request, `catalogue-${revision}-${kind}`, () => goodsEverywhere(compiled.ofKind(kind), compiled));
   },
 );
