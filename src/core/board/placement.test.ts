@@ -10,6 +10,7 @@ import { maxMinFair } from './flows';
 import type { PlacementProblem } from './problem';
 import { compareLoss, place } from './placement';
 import { bestLossByTryingAll } from './tryAll';
+import { widestRate } from './widest';
 
 const SEEDS = Array.from({ length: 60 }, (_, i) => i + 1);
 
@@ -21,6 +22,10 @@ describe('on random boards', () => {
     expect(compareLoss(found.loss, bestLossByTryingAll(problem)), JSON.stringify(found.loss)).toBe(0);
     for (const [device, slot] of problem.pins)
       expect(found.placed.get(device)?.slot ?? slot, 'a pinned device sits where it is pinned or nowhere').toBe(slot);
+    // of fewer devices each may have any slot that leaves the others one
+    for (const [id, { bytesPerS = 0 }] of found.unplaced.size === 0 ? found.placed : [])
+      for (const devices of [problem.devices, problem.devices.filter((other, i) => other.id === id || i % 2 === 0)])
+        expect(widestRate({ ...problem, devices }, id, place) ?? Infinity, id).toBeGreaterThanOrEqual(bytesPerS);
     const again = place({ ...problem, devices: [...problem.devices].reverse() });
     expect([...again.placed].sort()).toEqual([...found.placed].sort());
   });
@@ -68,6 +73,30 @@ const problemOf = (topology: Topology, devices: Device[], over: Partial<Placemen
   ...over,
 });
 const GEN4X4 = (4 * 128) / 65;
+
+describe('the widest link that a device may have', () => {
+  const slots = [card('upper', 'cpu', 1, 16), card('lower', 'cpu', 3, 1)];
+  const widest = (rows: number, others: Device[]) =>
+    widestRate(problemOf({ hubs: [], slots }, [device('thick', { rows }), ...others]), 'thick', place);
+
+  test('a card of three rows in row 1 covers row 3: beside another card it gets the one lane there', () => {
+    // a generation 4 lane carries 16 × 128 ÷ 130 ÷ 8 GB/s
+    const lane = (16e9 * 128) / 130 / 8;
+    const small = device('small', { link: { generation: 3, lanes: 4 } });
+    expect(widest(3, [])).toBeCloseTo(16 * lane, 0);
+    expect(widest(3, [small])).toBeCloseTo(lane, 0);
+    expect(widest(2, [small])).toBeCloseTo(16 * lane, 0);
+  });
+
+  test('is not told where there is no place for all, nor of a device that is not there or states no link', () => {
+    const two = [device('one'), device('two')];
+    expect(widest(1, two)).toBeUndefined();
+    expect(widestRate(problemOf({ hubs: [], slots }, two), 'three', place)).toBeUndefined();
+    expect(
+      widestRate(problemOf({ hubs: [], slots }, [device('one', { link: undefined })]), 'one', place),
+    ).toBeUndefined();
+  });
+});
 
 describe('a card that carries drives', () => {
   const carrier = (ownSwitch: boolean) =>

@@ -1,4 +1,13 @@
-import { factsForTrades, sittingsOf, type RunnableSitting } from '../../assess/stages';
+import {
+  bareBoardOf,
+  factsForTrades,
+  placementFor,
+  problemOf,
+  sittingsOf,
+  type RunnableSitting,
+} from '../../assess/stages';
+import { devicesOf } from '../../board/devices';
+import { widestRate } from '../../board/widest';
 import type { Context } from '../../assess';
 import { calibrated, calibrationOf } from '../../evidence/calibrate';
 import { comparableTo, spokenOf } from '../../evidence/comparable';
@@ -58,6 +67,21 @@ const ownLink: LinkOf = ({ item, part }) => {
 };
 const WIDEST: Wiring = { linkOf: ownLink, uplinks: new Map(), network: ENDLESS };
 
+/** The same on a board that is chosen: graphics get the widest link that leaves the other devices a place. */
+function widestOn(parts: FittedParts, context: Context): Wiring {
+  const board = bareBoardOf(parts);
+  if (!board) return WIDEST;
+  const problem = problemOf(board, devicesOf(parts), undefined, undefined, []);
+  const links = new Map<string, Supplied>();
+  for (const card of parts.ofKind('graphics')) {
+    const { id } = card.item;
+    const bytesPerS = widestRate(problem, id, (asked) => placementFor(asked, context));
+    const rate = bytesPerS === undefined ? undefined : achievedLink('the widest link there is', bytesPerS, '');
+    links.set(id, rate ? { rate, missing: [], items: [id] } : ownLink(card));
+  }
+  return { ...WIDEST, linkOf: (fitted) => links.get(fitted.item.id) ?? ownLink(fitted) };
+}
+
 /** The most that any part of a catalogue gives of what is chosen late. Undefined: nothing bounds it. */
 export interface MostOf {
   /** Bytes/s of one drive. */
@@ -88,9 +112,9 @@ export function mostOf(own: Pick<Machine, 'evidence'>, context: Context): MostOf
 }
 
 /**
- * What each task could do at best with some kinds of parts chosen and all others endless: without limits of links,
- * uplinks and streams, with every part at its full clock, each run that takes what is left alone beside the real-time
- * work. A bound because supply is asked for by resource and each resource of a kind that is chosen later is at most
+ * What each task could do at best with some kinds of parts chosen and all others endless: without limits of uplinks and
+ * streams, and of links only those of graphics once the board is chosen, with every part at its full clock, each run
+ * that takes what is left alone beside the real-time work. A bound because supply is asked for by resource and each resource of a kind that is chosen later is at most
  * endless, because heat only slows, because sharing only takes away, and because a prediction falls with none of them
  * (`shapes.test.ts`). Processor and graphics are chosen together: which of them a stage runs on depends on both.
  */
@@ -115,7 +139,7 @@ export function atBest(
     const memory = fastest(populate(parts, machine.memoryProfile ?? 'on', machine.moduleSlots), parts, kinds);
     const { id, evidence } = machine;
     const comparable = comparableTo({ id, evidence }, parts, context.measured, context.catalogue);
-    const untaught = over(parts, chosen, memory, most);
+    const untaught = over(parts, chosen, memory, most, kinds.has('board') ? widestOn(parts, context) : WIDEST);
     const calibration = calibrationOf(comparable, { supply: untaught(NO_RATES), facts: { parts, memory } });
     const supply = untaught(calibration.rates);
     const setting = { supply, board: undefined, placement: undefined };
@@ -303,6 +327,7 @@ function over(
   { kinds, awaited }: Chosen,
   memory: MemoryState,
   most: MostOf,
+  wiring: Wiring,
 ): (rates: Rates) => Supply {
   const engine = kinds.has('processor') && kinds.has('graphics');
   const seated = kinds.has('memory') && kinds.has('processor');
@@ -327,7 +352,7 @@ function over(
       ? awaitedRate('memory', bandwidthBytesPerS(kits, processor.memoryChannels) * COMMON.memoryAchieved.value)
       : ENDLESS;
   return (rates) => {
-    const own = supplyOver(parts, memory, WIDEST, rates);
+    const own = supplyOver(parts, memory, wiring, rates);
     return {
       ...own,
       of: (resource) => {

@@ -9,7 +9,7 @@ import { figuresText } from '../../parts/order';
 import type { Space } from './position';
 import { bareMachine } from './space';
 import type { Question } from './question';
-import { UNREAD, UNREAD_COLD, type Figures } from './unread';
+import { UNREAD, UNREAD_COLD, UNREAD_SEATED, type Figures } from './unread';
 
 /** What of an option is read: options that are alike in that are alike to whoever reads no more. */
 export type Reading = (option: Option) => string | number;
@@ -39,6 +39,8 @@ export interface Readings {
   readonly warm: Reading;
   /** Of what form drives and cards are and what link they ask for: whether a slot takes them. Of all else the whole. */
   readonly wiring: Reading;
+  /** What predictions without heat read of parts that have their slots: how thick graphics are too. */
+  readonly seated: Reading;
   /** What drives give and take in the roles that tasks read and write; of all else what predictions without heat read. */
   readonly rates: Reading;
   /** The same, with what wiring tells of drives and which roles are whose: what streams between devices depend on. */
@@ -69,6 +71,7 @@ export function readingsOf(
     });
   const warm = without('warm', UNREAD);
   const cold = without('cold', UNREAD_COLD);
+  const seated = without('seated', UNREAD_SEATED);
   /** What is read of options with parts of some kinds, and of all others. */
   const of = (
     kinds: readonly PartKind[],
@@ -106,7 +109,7 @@ export function readingsOf(
     cold,
     (_parts, option) => `${wiring(option)} ${shared(option)} ${rates(option)}`,
   );
-  return { whole, warm, wiring, rates, streams };
+  return { whole, warm, wiring, seated, rates, streams };
 }
 
 /** A reading that reads each option once. */

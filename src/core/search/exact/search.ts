@@ -51,16 +51,26 @@ interface Node {
   looked: Looked;
   /** Siblings passed by and scans taken on the way here: few are tried first while nothing is found. */
   steps: number;
+  /** The most that each task of the brief can do below this node, by all that bounds what it has chosen. */
+  readonly reach: Float64Array;
+  /** Groups of drives that were asked beside what it has chosen, and whether they do. */
+  readonly groups: Map<Option, boolean>;
   /** Set when the whole machine is assessed: what is left is its place in the order of prices. */
   leaf?: FoundMachine;
 }
 
-/** What is asked of the options of some positions: a probe, or the bound of a stage. `at` is the place of the newest one. */
+/**
+ * What is asked of the options of some positions: a probe, or the bound of a stage. `at` is the place of the newest one,
+ * `reach` the most that each task can do by what was asked before: a bound lowers it, and together they may refuse what
+ * each of them lets pass.
+ */
 interface Check {
   readonly of: readonly number[];
-  readonly passes: (options: readonly Option[], at: number) => boolean;
+  readonly passes: (options: readonly Option[], at: number, reach: Float64Array) => boolean;
   /** Takes envelopes for options. */
   readonly enveloped: boolean;
+  /** Can be asked of the drives of one group of roles: those that fail their own roles fail in every set. */
+  readonly partly: boolean;
 }
 
 /** Probes of no more positions than this are asked before the tasks are looked at. */
@@ -176,6 +186,10 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   const floor = under.rank ?? NO_RANK;
   const most = mostMinorOf(asked, under);
   const verdicts = new Map<Progress, boolean>();
+  const anyRank = floor.runs === 0 && floor.percent === 0;
+  const placeOf = new Map(brief.tasks.map(({ id }, i) => [id, i]));
+  const anyReach = (): Float64Array => new Float64Array(brief.tasks.length).fill(ENOUGH);
+  const tried = anyReach();
   const probing = probes.map(({ of, holds, late, rules }): Check => ({
     of,
     // near a draft what cannot stay together has to be known from the start
@@ -184,23 +198,20 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
         ? (options) => !rules.some((rule) => asked.refusing.has(rule)) || holds(options)
         : holds,
     enveloped: false,
+    partly: false,
   }));
   const staging = stages.map((stage): Check => ({
     of: stage.of,
     enveloped: stage.enveloped,
-    passes: (options, at) => {
-      // drives that fail their own roles fail in every set
-      const groups = stage.partly ? (options[at]?.groups ?? []) : [];
-      return [...groups.map((group) => options.map((own, i) => (i === at ? group : own))), options].every((list) =>
-        enoughOf(asked.progressOf(stage, list)),
-      );
-    },
+    partly: stage.partly,
+    passes: (options, _at, reach) => enough(asked.progressOf(stage, options), reach),
   }));
   const cheapAt = positions.map((_, i) => probing.filter(({ of }) => of.length <= CHEAP && of.includes(i)));
   // what looks at few positions is asked of few combinations, so it is cheap and comes first; of what looks at as many the
   // work, which refuses most: what it has worked out then, rules need not, and they are asked of the few that are left
   const checks = [...staging, ...probing].sort((a, b) => a.of.length - b.of.length);
   const checksAt = positions.map((_, i) => checks.filter(({ of }) => of.includes(i)));
+  const partlyAt = positions.map((_, i) => checks.filter(({ of, partly }) => partly && of.includes(i)));
   const envelopes = space === asked.space ? asked.envelopes : undefined;
   const blocksAt = positions.map((_, i) =>
     envelopes?.has(i) ? checks.filter(({ of, enveloped }) => enveloped && of.includes(i)) : [],
@@ -218,7 +229,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
           ...positions.flatMap(({ held }, at) => (held ? [] : [[at]])),
           ...checks.flatMap(({ of, passes }) => {
             const held = heldAt(of);
-            return held.length < of.length || of.every((_, at) => passes(held, at)) ? [] : [of];
+            return held.length < of.length || of.every((_, at) => passes(held, at, anyReach())) ? [] : [of];
           }),
         ];
   const may = mayChange(positions.length, changes ?? 0, clashes);
@@ -257,6 +268,8 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     key: 0,
     looked: 'followed',
     steps: 0,
+    reach: anyReach(),
+    groups: new Map(),
   });
   for (;;) {
     const node = queue.pop();
@@ -315,6 +328,8 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     since = -1,
   ): boolean {
     const { depth, options } = node;
+    if (list === checksAt && !groupsStand(node, position, option)) return false;
+    const reach = reachOf(node);
     next: for (const { of, passes } of list[position] ?? []) {
       let beside = since < 0;
       for (const at of of) {
@@ -324,13 +339,40 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       if (!beside) continue;
       const chosen: Option[] = [];
       for (const at of of) chosen.push(at === position ? option : (options[at] as Option));
-      if (!passes(chosen, of.indexOf(position))) return false;
+      if (!passes(chosen, of.indexOf(position), reach)) return false;
     }
     return true;
   }
 
+  /** Whether each group of drives of an option stands by itself beside what a node has chosen. */
+  function groupsStand(node: Node, position: number, { groups = [] }: Option): boolean {
+    for (const group of groups) if (!groupStands(node, position, group)) return false;
+    return true;
+  }
+
+  function groupStands(node: Node, position: number, group: Option): boolean {
+    const known = node.groups.get(group);
+    if (known !== undefined) return known;
+    const { parent, depth, options } = node;
+    // what does not stand beside less stands beside more no better
+    const stands =
+      (parent?.groups.get(group) ?? true) &&
+      (partlyAt[position] ?? []).every(
+        ({ of, passes }) =>
+          of.some((at) => at >= depth && at !== position) ||
+          passes(
+            of.map((at) => (at === position ? group : (options[at] as Option))),
+            of.indexOf(position),
+            reachOf(node),
+          ),
+      );
+    node.groups.set(group, stands);
+    return stands;
+  }
+
   /** How many options of a position from a place on are refused together beside what a node has chosen. */
-  function refusedFrom({ depth, options }: Node, position: number, index: number): number {
+  function refusedFrom(node: Node, position: number, index: number): number {
+    const { depth, options } = node;
     const asking = (blocksAt[position] ?? []).filter(({ of }) => of.every((at) => at < depth || at === position));
     if (!envelopes || asking.length === 0) return 0;
     for (const size of BLOCKS)
@@ -344,6 +386,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
                 !passes(
                   of.map((at) => (at === position ? option : (options[at] as Option))),
                   of.indexOf(position),
+                  reachOf(node),
                 ),
             ),
           );
@@ -352,36 +395,50 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     return 0;
   }
 
-  /** The same as `enough`, worked out once: most bounds are asked about many times. */
-  function enoughOf(progress: Progress): boolean {
-    let is = verdicts.get(progress);
-    if (is === undefined) verdicts.set(progress, (is = enough(progress)));
-    return is;
+  /** Room for what tasks can do beside what a node has chosen: one at a time. */
+  function reachOf(node: Node): Float64Array {
+    tried.set(node.reach);
+    return tried;
   }
 
-  /** Whether what the tasks can do at best is as much as is asked. */
-  function enough(progress: Progress): boolean {
-    if (!meets(progress, question)) {
-      noteDecisive(asked.decisive, shortOf(progress, question));
-      return false;
+  /**
+   * Whether what the tasks can do at best is as much as is asked, by this bound and by those before it, which it lowers: a
+   * machine does no more than each of its bounds lets it.
+   */
+  function enough(progress: Progress, reach: Float64Array): boolean {
+    let met = verdicts.get(progress);
+    if (met === undefined) {
+      verdicts.set(progress, (met = meets(progress, question)));
+      if (!met) noteDecisive(asked.decisive, shortOf(progress, question));
     }
-    if (floor.runs === 0 && floor.percent === 0) return true;
+    if (!met || anyRank) return met;
+    let lowered = false;
+    for (const [i, { id }] of brief.tasks.entries()) {
+      const most = progress.get(id) ?? Infinity;
+      if (most >= (reach[i] ?? Infinity)) continue;
+      reach[i] = most;
+      lowered = true;
+    }
+    if (!lowered) return true;
     const bound = rankOf(
       brief,
-      (task) => Math.min(progress.get(task) ?? Infinity, ENOUGH),
+      (task) => reach[placeOf.get(task) ?? -1] ?? ENOUGH,
       (task) => asked.targeted.has(task),
     );
     return compareRanks(bound, floor) <= 0;
   }
 
   /** Whether a node's own choices stand beside each other and leave the tasks what is asked. */
-  function carries({ depth, options }: Node): boolean {
+  function carries({ parent, depth, options, reach }: Node): boolean {
+    const last = options.at(-1);
+    if (parent && last && !groupsStand(parent, depth - 1, last)) return false;
     return (checksAt[depth - 1] ?? []).every(
       ({ of, passes }) =>
         of.some((at) => at >= depth) ||
         passes(
           of.map((at) => options[at] as Option),
           of.indexOf(depth - 1),
+          reach,
         ),
     );
   }
@@ -531,6 +588,8 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       key: parent.key + Math.max(0, (option.leastMinor + rest - all) * (1 - prices.mostOff)),
       looked: index < 0 ? 'followed' : 'new',
       steps,
+      reach: parent.reach.slice(),
+      groups: new Map(),
     });
     return true;
   }
@@ -589,6 +648,8 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
         key: parent.key + Math.max(0, dearer),
         looked: 'new',
         steps,
+        reach: parent.reach.slice(),
+        groups: new Map(),
       });
       return;
     }

@@ -6,7 +6,7 @@ import type { Catalogue } from '../../model/catalogue';
 import type { Brief } from '../../model/brief';
 import { fitParts } from '../../model/fitted';
 import type { Machine } from '../../model/machine';
-import type { Task } from '../../model/tasks';
+import type { FlowEnd, Task } from '../../model/tasks';
 import type { PartKind } from '../../parts';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
@@ -14,7 +14,6 @@ import { isAwaited } from '../../work/flowEnds';
 import type { SittingResult, TaskResult } from '../../predict/results';
 import { atBest, closely, leastOfRuns, type AtBest, type Progress } from './atBest';
 import { askedOfDrives, type End, type Question } from './question';
-import { MET } from '../../units/band';
 import { progressAt } from './rank';
 import type { Option } from './option';
 import type { Reading, Readings } from './readings';
@@ -53,9 +52,16 @@ const AT_BEST: readonly (readonly PartKind[])[] = [
   ['processor', 'graphics', 'cooler'],
   ['processor', 'graphics', 'cooler', 'case', 'fan'],
   ['processor', 'graphics', 'memory'],
-  ['processor', 'graphics', 'memory', 'board'],
+  // beside the cards that want slots of the same board
+  ['processor', 'graphics', 'board', ...CARDS],
+  ['processor', 'graphics', 'memory', 'board', ...CARDS],
   ['drive', ...CARDS],
   ['processor', 'graphics', 'memory', 'drive'],
+];
+/** What streams run between, before drives are chosen and with them. */
+const JOINED: readonly (readonly PartKind[])[] = [
+  ['processor', 'board', ...CARDS],
+  ['processor', 'board', ...CARDS, 'drive'],
 ];
 /** What houses and cools parts: beside it more of them is read than an envelope tells. */
 const HOUSES: readonly PartKind[] = ['board', 'cooler', 'case', 'supply', 'fan'];
@@ -86,42 +92,44 @@ export function stagesFor(
     const there = new Set(items.flatMap(({ roles = [] }) => roles));
     return new Set(space.roles.filter((role) => !there.has(role)));
   }
-  /** Subjects of some streams alone, by the tasks that they belong to. */
+  const streamed = brief.tasks.filter(({ kind }) => STREAMING.has(kind));
+  /** Subjects of the streams alone, by the roles whose drives are still to come. */
   const some = new Map<string, Subject>();
-  /** What judges the streams of a machine that drives are still to come for: those that end at none of these. */
+  /** What judges the streams of a machine: a drive that is still to come holds none of them back. */
   function streaming(machine: Machine): Subject {
     const awaited = awaitedIn(machine);
     if (awaited.size === 0) return subject;
     const parts = fitParts(machine, catalogue);
-    const tasks = brief.tasks.filter(
-      (task) =>
-        STREAMING.has(task.kind) && endsOf(task).every((end) => !isRole(end) || !isAwaited({ parts, awaited }, end)),
-    );
-    const key = tasks.map(({ id }) => id).join();
+    const endless = DRIVE_ROLES.filter((role) => isAwaited({ parts, awaited }, role));
+    const key = endless.join();
     let known = some.get(key);
-    if (!known) some.set(key, (known = freshSubject(briefOfTasks(brief, tasks), context)));
+    if (!known) {
+      const tasks = streamed.map((task) => throughMemory(task, new Set(endless)));
+      some.set(key, (known = freshSubject(briefOfTasks(brief, tasks), context)));
+    }
     return known;
   }
   /**
-   * The share of their rates that named streams get on a board with only the devices that they join. Of drives of some
-   * roles alone those count that end at no other drive: fewer devices and streams leave them no less.
+   * The share of their rates that named streams get on a board with only the devices that they join: fewer devices and
+   * streams leave them no less.
    */
-  function streams(): Stage {
-    const kinds: ReadonlySet<PartKind> = new Set(['processor', 'board', 'expansion', 'drive', 'mixer']);
+  function streams(list: readonly PartKind[]): Stage {
+    const kinds: ReadonlySet<PartKind> = new Set(list);
     return {
-      of: brief.tasks.some(({ kind }) => STREAMING.has(kind)) ? of(kinds) : [],
+      of: streamed.length > 0 ? of(kinds) : [],
       reads: readings.streams,
       about: '',
-      partly: true,
+      partly: kinds.has('drive'),
       enveloped: false,
       progress: (options) => {
         const shares = new Map<string, number>();
         const machine = made(options, kinds);
-        for (const { flows } of streaming(machine).coldOf(machine))
-          for (const { task, flow, realTime, bytesPerS } of flows)
-            // what is not known of a stream bounds nothing, and a whole stream may be more than whole
-            if (realTime && bytesPerS !== undefined && bytesPerS < flow.bytesPerS * MET)
-              shares.set(task, Math.min(shares.get(task) ?? Infinity, bytesPerS / flow.bytesPerS));
+        for (const { tasks } of streaming(machine).coldOf(machine))
+          for (const { task, mode, uses } of tasks)
+            for (const { stage, ratio } of uses)
+              // what is not known of a stream bounds nothing
+              if (mode === 'real-time' && stage === 'flow' && ratio !== undefined)
+                shares.set(task, Math.min(shares.get(task) ?? Infinity, ratio));
         return shares;
       },
     };
@@ -143,7 +151,7 @@ export function stagesFor(
     const chosen: ReadonlySet<PartKind> = new Set([...kinds, ...absent]);
     return {
       of: of(kinds),
-      reads: kinds.has('cooler') ? readings.warm : readings.rates,
+      reads: kinds.has('cooler') ? readings.warm : kinds.has('board') ? readings.seated : readings.rates,
       about,
       partly: kinds.has('drive'),
       enveloped: !HOUSES.some((kind) => kinds.has(kind)),
@@ -158,7 +166,7 @@ export function stagesFor(
     // work that takes none in is bounded without looking at what does: sharing with the rest leaves it no more
     ...(taking ? [look(ENGINES, atEase(), 'what takes no pictures in')] : []),
     ...AT_BEST.map((kinds) => look(taking && kinds.includes('processor') ? [...kinds, ...CARDS] : kinds, best)),
-    streams(),
+    ...JOINED.map(streams),
     ...IN_FULL.map((list): Stage => {
       const kinds: ReadonlySet<PartKind> = new Set(list);
       return {
@@ -224,12 +232,16 @@ function briefOfTasks(brief: Brief, tasks: readonly Task[]): Brief {
   };
 }
 
-const isRole = (end: string): boolean => (DRIVE_ROLES as readonly string[]).includes(end);
-
-/** Where a task's named streams begin and end. */
-const endsOf = (task: Task): readonly string[] =>
-  task.kind === 'ingest'
-    ? [task.from, task.to, ...(task.copyTo === undefined ? [] : [task.copyTo])]
-    : task.kind === 'custom'
-      ? (task.flows ?? []).flatMap(({ from, to }) => [from, to])
-      : [];
+/** A task whose streams end at memory instead of at drives of some roles: no link and no device bounds them there. */
+function throughMemory(task: Task, roles: ReadonlySet<string>): Task {
+  const end = (name: FlowEnd): FlowEnd => (roles.has(name) ? 'memory' : name);
+  if (task.kind === 'ingest')
+    return {
+      ...task,
+      from: end(task.from),
+      to: end(task.to),
+      ...(task.copyTo === undefined ? {} : { copyTo: end(task.copyTo) }),
+    };
+  if (task.kind !== 'custom' || !task.flows) return task;
+  return { ...task, flows: task.flows.map((flow) => ({ ...flow, from: end(flow.from), to: end(flow.to) })) };
+}

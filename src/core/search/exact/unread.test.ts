@@ -7,7 +7,7 @@ import type { SittingResult } from '../../predict/results';
 import { CAPTURE, CARD, MIXER, SECOND_CARD, taskOf } from '../../tests/studio';
 import { TODAY } from '../../tests/shops';
 import { briefOf, dataOf, FAN, machineOf, plus, type Change } from '../../tests/world';
-import { UNREAD, UNREAD_COLD, type Figures } from './unread';
+import { UNREAD, UNREAD_COLD, UNREAD_SEATED, type Figures } from './unread';
 
 const CHANGE: Change = {
   addParts: [CAPTURE, MIXER, FAN],
@@ -72,12 +72,13 @@ function predicted(kind: TaskKind, parts: readonly Part[], cold: boolean) {
 describe.each([
   ['with heat', UNREAD, false],
   ['at full clocks', UNREAD_COLD, true],
+  ['at full clocks, with their slots', UNREAD_SEATED, true],
 ] as const)('figures that predictions do not depend on, %s', (_what, unread: Figures, cold) => {
   const plain = new Map(KINDS.map((kind) => [kind, predicted(kind, DATA.parts, cold)]));
 
   test.each(Object.entries(unread) as [PartKind, readonly string[]][])('of the %s', (kind, fields) => {
     // bounds that know a card know no board yet; here it has to find its slot
-    const seated = fields.filter((field) => !(cold && kind === 'graphics' && ['slots', 'lengthMm'].includes(field)));
+    const seated = fields.filter((field) => !(unread === UNREAD_COLD && kind === 'graphics' && field === 'slots'));
     for (const how of ['gone', 'other'] as const) {
       const parts = altered(kind, seated, how);
       for (const task of KINDS) expect(predicted(task, parts, cold), `${task}, ${how}`).toEqual(plain.get(task));

@@ -132,6 +132,12 @@ export const UNREAD_COLD = {
   ],
 } as const satisfies Figures;
 
+/** The same where graphics have their slots: a thick card takes what others could have. */
+export const UNREAD_SEATED: Figures = {
+  ...UNREAD_COLD,
+  graphics: UNREAD_COLD.graphics.filter((field) => field !== 'slots'),
+};
+
 /**
  * Figures of the kinds that have envelopes which bounds do not read while board, case, cooler and supply are still to
  * come. `envelope.test.ts` holds the bounds to that.
