@@ -44,7 +44,7 @@ interface Node {
   /** Positions, a bit each, that cannot stay as they are held. */
   lost: number;
   /** For each open position the first option that may still stand. */
-  first: Int32Array;
+  readonly first: number[];
   /** Nothing below this node costs less. */
   key: number;
   /** What has been done with it, in this order. */
@@ -52,9 +52,9 @@ interface Node {
   /** Siblings passed by and scans taken on the way here: few are tried first while nothing is found. */
   steps: number;
   /** The most that each task of the brief can do below this node, by all that bounds what it has chosen. */
-  readonly reach: Float64Array;
+  reach: readonly number[];
   /** Groups of drives that were asked beside what it has chosen, and whether they do. */
-  readonly groups: Map<Option, boolean>;
+  groups?: Map<Option, boolean>;
   /** Set when the whole machine is assessed: what is left is its place in the order of prices. */
   leaf?: FoundMachine;
 }
@@ -66,7 +66,7 @@ interface Node {
  */
 interface Check {
   readonly of: readonly number[];
-  readonly passes: (options: readonly Option[], at: number, reach: Float64Array) => boolean;
+  readonly passes: (options: readonly Option[], at: number, reach: number[]) => boolean;
   /** Takes envelopes for options. */
   readonly enveloped: boolean;
   /** Can be asked of the drives of one group of roles: those that fail their own roles fail in every set. */
@@ -188,7 +188,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   const verdicts = new Map<Progress, boolean>();
   const anyRank = floor.runs === 0 && floor.percent === 0;
   const placeOf = new Map(brief.tasks.map(({ id }, i) => [id, i]));
-  const anyReach = (): Float64Array => new Float64Array(brief.tasks.length).fill(ENOUGH);
+  const anyReach = (): number[] => brief.tasks.map(() => ENOUGH);
   const tried = anyReach();
   const probing = probes.map(({ of, holds, late, rules }): Check => ({
     of,
@@ -264,12 +264,11 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     changedAt: 0,
     changed: 0,
     lost: 0,
-    first: new Int32Array(positions.length),
+    first: positions.map(() => 0),
     key: 0,
     looked: 'followed',
     steps: 0,
     reach: anyReach(),
-    groups: new Map(),
   });
   for (;;) {
     const node = queue.pop();
@@ -351,12 +350,13 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   }
 
   function groupStands(node: Node, position: number, group: Option): boolean {
+    node.groups ??= new Map();
     const known = node.groups.get(group);
     if (known !== undefined) return known;
     const { parent, depth, options } = node;
     // what does not stand beside less stands beside more no better
     const stands =
-      (parent?.groups.get(group) ?? true) &&
+      (parent?.groups?.get(group) ?? true) &&
       (partlyAt[position] ?? []).every(
         ({ of, passes }) =>
           of.some((at) => at >= depth && at !== position) ||
@@ -396,8 +396,8 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   }
 
   /** Room for what tasks can do beside what a node has chosen: one at a time. */
-  function reachOf(node: Node): Float64Array {
-    tried.set(node.reach);
+  function reachOf({ reach }: Node): number[] {
+    for (let i = 0; i < reach.length; i++) tried[i] = reach[i] ?? ENOUGH;
     return tried;
   }
 
@@ -405,7 +405,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
    * Whether what the tasks can do at best is as much as is asked, by this bound and by those before it, which it lowers: a
    * machine does no more than each of its bounds lets it.
    */
-  function enough(progress: Progress, reach: Float64Array): boolean {
+  function enough(progress: Progress, reach: number[]): boolean {
     let met = verdicts.get(progress);
     if (met === undefined) {
       verdicts.set(progress, (met = meets(progress, question)));
@@ -429,9 +429,12 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   }
 
   /** Whether a node's own choices stand beside each other and leave the tasks what is asked. */
-  function carries({ parent, depth, options, reach }: Node): boolean {
+  function carries(node: Node): boolean {
+    const { parent, depth, options } = node;
     const last = options.at(-1);
     if (parent && last && !groupsStand(parent, depth - 1, last)) return false;
+    const reach = [...node.reach];
+    node.reach = reach;
     return (checksAt[depth - 1] ?? []).every(
       ({ of, passes }) =>
         of.some((at) => at >= depth) ||
@@ -588,8 +591,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       key: parent.key + Math.max(0, (option.leastMinor + rest - all) * (1 - prices.mostOff)),
       looked: index < 0 ? 'followed' : 'new',
       steps,
-      reach: parent.reach.slice(),
-      groups: new Map(),
+      reach: parent.reach,
     });
     return true;
   }
@@ -648,8 +650,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
         key: parent.key + Math.max(0, dearer),
         looked: 'new',
         steps,
-        reach: parent.reach.slice(),
-        groups: new Map(),
+        reach: parent.reach,
       });
       return;
     }
