@@ -5,8 +5,9 @@ import { partLike } from '../../tests/world';
 import { undominated } from './dominance';
 import { driveSets, spreads } from './driveSets';
 import { Heap } from './heap';
-import { only, type Choices, type Good } from './option';
+import { only, type Choices, type DrivesDo, type Good, type Option } from './option';
 import { compareRanks, rankOf } from './rank';
+import { storageGB } from './room';
 
 const listOf = (choices: Choices) => {
   const options = [];
@@ -67,6 +68,26 @@ describe('sets of drives', () => {
     expect(options.length).toBeGreaterThan(0);
     for (const { items } of options)
       for (const { part, roles } of items) if (roles?.includes('active')) expect(part).toBe('large');
+  });
+
+  test('with room asked of all together: those that have it, in the same order', () => {
+    const GB = fc.constantFrom(250, 500, 1000, 2000, undefined);
+    const drive = fc.record({ minor: fc.integer({ min: 1, max: 60 }), gb: GB, does: fc.boolean() });
+    fc.assert(
+      fc.property(fc.array(drive, { maxLength: 5 }), fc.integer({ min: -500, max: 7000 }), (drives, leastGB) => {
+        const list = drives.map(({ minor, gb }, i): Good => ({
+          part: partLike('ssd', { id: `d${i}`, name: `d${i}`, capacityGB: gb }),
+          leastMinor: minor,
+        }));
+        // what does not do for one role alone may do for two
+        const does: DrivesDo = ({ items, parts }) =>
+          items[0]?.roles?.length !== 1 || parts.every(({ id }) => drives[Number(id.slice(1))]?.does);
+        const sets = (least?: number) => listOf(driveSets('drive', ['system', 'active', 'scratch'], list, does, least));
+        const said = (options: readonly Option[]) => options.map(({ partsId, leastMinor }) => [partsId, leastMinor]);
+        expect(said(sets(leastGB))).toEqual(said(sets().filter(({ parts }) => storageGB(parts) >= leastGB)));
+      }),
+      { numRuns: 60 },
+    );
   });
 
   test('a spare drive is used once and costs nothing', () => {

@@ -4,6 +4,10 @@ import type { Least } from './question';
 
 const sum = (sizes: readonly number[]): number => sizes.reduce((all, size) => all + size, 0);
 
+/** What drives hold together, in GB; of an unknown capacity nothing. */
+export const storageGB = (parts: readonly Part[]): number =>
+  sum(parts.map((part) => (part.kind === 'drive' ? (part.capacityGB ?? 0) : 0)));
+
 /** What a question may ask of parts by themselves: room in memory, on one card, on all drives. Unknown counts as none. */
 export const ROOM: readonly {
   readonly figure: Exclude<keyof Least, 'tasks'>;
@@ -28,7 +32,7 @@ export const ROOM: readonly {
     figure: 'storageGB',
     called: 'storage',
     kind: 'drive',
-    of: (parts) => sum(parts.map((part) => (part.kind === 'drive' ? (part.capacityGB ?? 0) : 0))),
+    of: storageGB,
   },
 ];
 

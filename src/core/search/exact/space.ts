@@ -11,6 +11,7 @@ import { expand } from '../../work';
 import { factsForTrades } from '../../assess/stages';
 import { undominated } from './dominance';
 import { driveSets } from './driveSets';
+import { storageGB } from './room';
 import type { LeastPrices } from './least';
 import { near } from './near';
 import type { Position, Space } from './position';
@@ -119,7 +120,17 @@ export function wholeSpace(question: Question, context: Context, prices: LeastPr
   ).filter((role) => !kept.some(({ item }) => item.roles?.includes(role)));
   const name = has.has('drive') ? 'more-drive' : 'drive';
   if (roles.length > 0)
-    positions.push({ name: 'drives', kinds: ['drive'], choices: driveSets(name, roles, shop('drive'), drivesDo) });
+    positions.push({
+      name: 'drives',
+      kinds: ['drive'],
+      choices: driveSets(
+        name,
+        roles,
+        shop('drive'),
+        drivesDo,
+        (question.least.storageGB ?? 0) - storageGB(kept.map(({ part }) => part)),
+      ),
+    });
   if (!has.has('cooler')) add('cooler', ['cooler'], [NOTHING, ...one('cooler')]);
   if (!has.has('case')) add('case', ['case'], one('case'));
   if (!has.has('supply')) add('supply', ['supply'], one('supply'));
