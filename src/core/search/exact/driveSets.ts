@@ -110,6 +110,16 @@ export function driveSets(
         ...(groups.length > 1 ? { groups: groups.map(({ option }) => option) } : {}),
       });
   };
+  /** Where a group moves on to: the last one past what has too little room beside the others. */
+  const after = (spread: Node['spread'], at: readonly number[], i: number): number => {
+    const { at: groupAt } = listOf(spread[i] ?? []);
+    let index = (at[i] ?? 0) + 1;
+    if (i < spread.length - 1) return index;
+    let gb = 0;
+    for (let k = 0; k < i; k++) gb += listOf(spread[k] ?? []).at(at[k] ?? 0)?.gb ?? 0;
+    for (let group = groupAt(index); group && gb + group.gb < leastGB; group = groupAt(index)) index++;
+    return index;
+  };
   const next = (): void => {
     while (waiting.length === 0) {
       const first = heap.peek();
@@ -120,7 +130,7 @@ export function driveSets(
         for (let i = from; i < spread.length; i++)
           push(
             spread,
-            at.map((index, k) => (k === i ? index + 1 : index)),
+            at.map((index, k) => (k === i ? after(spread, at, i) : index)),
             i,
           );
       }
