@@ -138,12 +138,15 @@ export function* stepsFrom(
     }
     const before = now;
     const climbing = climb(ready(roomy), { mostMinor }, worthwhile, start.rank);
+    let points: readonly NearMachine[] = [];
     for (let next = climbing.next(); ; next = climbing.next()) {
       const { effort } = next.value;
-      const points = (next.done ? next.value.found : next.value.proven).map((found) =>
-        nearMachine(near.space, draft, found, context),
-      );
-      now = { ...now, up: unbeaten([...before.up, ...points]), effort: addEfforts(before.effort, effort) };
+      const found = next.done ? next.value.found : next.value.proven;
+      if (found.length > points.length) {
+        points = found.map((machine) => nearMachine(near.space, draft, machine, context));
+        now = { ...now, up: unbeaten([...before.up, ...points]) };
+      }
+      now = { ...now, effort: addEfforts(before.effort, effort) };
       if (next.done) break;
       yield now;
     }
