@@ -145,11 +145,14 @@ function* beside(known: Answer, search: Searching): Searching {
 /** Points of the frontier, each the cheapest that ranks at least so much better than the one before, or than what is given. */
 export function* climb(asked: Searchable, within: Under, next: (rank: Rank) => Rank, above?: Rank): Searching {
   const points: FoundMachine[] = [];
+  const highest = highestOf(asked);
   let effort = NO_EFFORT;
   for (;;) {
     const last = points.at(-1)?.rank ?? above;
-    if (last && order(last, highestOf(asked)) >= 0) return { found: points, effort };
-    const under = last ? { ...within, rank: next(last) } : within;
+    if (last && order(last, highest) >= 0) return { found: points, effort };
+    const better = last && next(last);
+    // more than all that counts nothing does
+    const under = better ? { ...within, rank: order(better, highest) > 0 ? highest : better } : within;
     const end: Ended = yield* step(asked, under, [...points], effort);
     effort = end.effort;
     if (end.kind === 'impossible') return { found: points, effort };

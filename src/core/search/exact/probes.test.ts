@@ -42,7 +42,9 @@ const refusedBy = (
   ...stages.flatMap((stage) =>
     listsOf(stage, options).flatMap((list) => {
       const bounds = progressOf(stage, list);
-      const below = [...bounds].filter(([task, most]) => most * (1 + 1e-9) < Math.min(made.get(task) ?? 0, ENOUGH));
+      const below = [...bounds, ...progressOf(stage, list, true)].filter(
+        ([task, most]) => most * (1 + 1e-9) < Math.min(made.get(task) ?? 0, ENOUGH),
+      );
       return [
         ...(meets(bounds, question) ? [] : [`work of ${stage.of.join()}`]),
         ...below.map(([task, most]) => `${task} of ${stage.of.join()}: ${most} below ${made.get(task)}`),

@@ -126,6 +126,7 @@ const EARLY: readonly Early[] = [
   },
   // what is still to come only adds its own noise
   { rules: ['noise-limit'], kinds: [...WIRED, 'cooler', 'case', 'fan'], asked: ['noiseDbA'], late: true },
+  { rules: ['noise-limit'], kinds: [...WIRED, 'cooler', 'case', 'fan', 'supply'], asked: ['noiseDbA'], late: true },
 ];
 
 /**

@@ -204,7 +204,10 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     of: stage.of,
     enveloped: stage.enveloped,
     partly: stage.partly,
-    passes: (options, _at, reach) => enough(asked.progressOf(stage, options), reach),
+    passes: (options, _at, reach) =>
+      enough(asked.progressOf(stage, options), reach) &&
+      // what a rank decides is seldom so far off that a first look tells
+      (anyRank || !stage.closely || enough(asked.progressOf(stage, options, true), reach)),
   }));
   const cheapAt = positions.map((_, i) => probing.filter(({ of }) => of.length <= CHEAP && of.includes(i)));
   // what looks at few positions is asked of few combinations, so it is cheap and comes first; of what looks at as many the
@@ -658,9 +661,13 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
 
   /** A whole machine: assessed, bought, and put back at its price. */
   function finish(node: Node): void {
+    const alike = node.options.map(asked.ranksBy).join(' ');
+    const known = asked.ranks.get(alike);
+    if (known && compareRanks(known, floor) > 0) return;
     const key = wholeKey(node.options);
     if (isDear(node, key)) return;
     const judged = judgedOf(node.options, key);
+    if (judged.kind === 'found') asked.ranks.set(alike, judged.found.rank);
     if (judged.kind !== 'found' || judged.found.priceMinor > most) return;
     const { found } = judged;
     if (compareRanks(found.rank, floor) > 0) return;

@@ -43,11 +43,14 @@ export interface Searchable {
   readonly targeted: ReadonlySet<string>;
   /** The most that a firm budget leaves, landed. */
   readonly firmMinor: number;
-  /** Bounds of a stage, remembered by what it reads of the options. */
-  readonly progressOf: (stage: Stage, options: readonly Option[]) => Progress;
+  /** Bounds of a stage, remembered by what it reads of the options; looked at closely where it can be. */
+  readonly progressOf: (stage: Stage, options: readonly Option[], closely?: boolean) => Progress;
   /** Whole machines that were judged, by the parts they are of, and those that stand. */
   readonly judged: Map<string, Judged>;
   readonly found: FoundMachine[];
+  /** How machines rank that stand, by what predictions read of them: those that are alike in that rank alike. */
+  readonly ranks: Map<string, Rank>;
+  readonly ranksBy: Reading;
   /** What was answered of parts; questions about the same work share it. */
   readonly memory: Memory;
   /** What was answered of drives for their own roles; questions about the same work in the same market share it. */
@@ -195,6 +198,8 @@ export function searchable(question: Question, context: Context, before?: Search
     ended: [],
     judged: sameVerdicts ? kin.judged : new Map(),
     found: [],
+    ranks: new Map(),
+    ranksBy: readings.warm,
   };
 }
 
@@ -229,15 +234,17 @@ const namesOf = ({ positions }: Space, of: readonly number[]): string => of.map(
 
 function rememberedBounds(space: Space, question: Question, { bounds }: Memory): Searchable['progressOf'] {
   const names = new Map<Stage, string>();
-  return (stage, options) => {
+  return (stage, options, closely = false) => {
     let name = names.get(stage);
     // no two stages look at the same positions
     if (name === undefined) names.set(stage, (name = `${namesOf(space, stage.of)} ${stage.about}`));
-    let known = bounds.get(name);
-    if (!known) bounds.set(name, (known = new Map()));
+    const look = closely ? stage.closely : undefined;
+    const asked = look ? `${name} closely` : name;
+    let known = bounds.get(asked);
+    if (!known) bounds.set(asked, (known = new Map()));
     let key = '';
     for (const option of options) key += `${stage.reads(option)}|`;
-    return boundOnce(known, key, question, () => stage.progress(options, question.least.tasks));
+    return boundOnce(known, key, question, () => look?.(options) ?? stage.progress(options, question.least.tasks));
   };
 }
 

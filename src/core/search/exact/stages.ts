@@ -13,6 +13,7 @@ import { expand } from '../../work';
 import { isAwaited } from '../../work/flowEnds';
 import type { SittingResult, TaskResult } from '../../predict/results';
 import { atBest, closely, leastOfRuns, type AtBest, type Progress } from './atBest';
+import { atMost } from '../../heat/state';
 import { askedOfDrives, type End, type Question } from './question';
 import { progressAt } from './rank';
 import type { Option } from './option';
@@ -32,6 +33,8 @@ export interface Stage {
   /** Takes envelopes for options: nothing that it reads of them is left out there. */
   readonly enveloped: boolean;
   readonly progress: (options: readonly Option[], least?: ReadonlyMap<string, number>) => Progress;
+  /** The same without the slack of clocks that are settled to a tolerance only, at twice the effort. */
+  readonly closely?: (options: readonly Option[]) => Progress;
 }
 
 const WIRED: readonly PartKind[] = VIEWS.wired;
@@ -169,6 +172,13 @@ export function stagesFor(
     ...JOINED.map(streams),
     ...IN_FULL.map((list): Stage => {
       const kinds: ReadonlySet<PartKind> = new Set(list);
+      const boundsOf = ({ tasks }: SittingResult): Progress =>
+        new Map(
+          tasks.map((result) => [
+            result.task,
+            result.impossible.length > 0 ? 0 : result.gets ? progressAt(result, endOf(result, kinds)) : Infinity,
+          ]),
+        );
       return {
         of: of(kinds),
         reads: readings.warm,
@@ -176,19 +186,24 @@ export function stagesFor(
         partly: false,
         enveloped: false,
         progress: (options, least) => {
-          const boundsOf = ({ tasks }: SittingResult): Progress =>
-            new Map(
-              tasks.map((result) => [
-                result.task,
-                result.impossible.length > 0 ? 0 : result.gets ? progressAt(result, endOf(result, kinds)) : Infinity,
-              ]),
-            );
           const sittings = subject.sittingsOf(made(options, kinds));
           return leastOf(sittings.length, least, (at) => {
             const settled = sittings[at]?.();
             return settled ? closely(settled, least, boundsOf) : new Map();
           });
         },
+        // whole machines are told apart by this: before the last of what cools them it is not worth it
+        ...(kinds.has('fan')
+          ? {
+              closely: (options) => {
+                const sittings = subject.sittingsOf(made(options, kinds));
+                return leastOf(sittings.length, undefined, (at) => {
+                  const settled = sittings[at]?.();
+                  return settled ? boundsOf(atMost(settled, true)) : new Map();
+                });
+              },
+            }
+          : {}),
       };
     }),
   ]);
