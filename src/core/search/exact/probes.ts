@@ -27,6 +27,8 @@ export interface Probe {
   /** What it reads of an option: options that are alike in that get one answer. */
   readonly reads: Reading;
   readonly holds: (options: readonly Option[]) => boolean;
+  /** It tells parts of equal figures apart. */
+  readonly byIdentity?: true;
   /** It costs no more to ask than to remember. */
   readonly plain?: true;
   /** It predicts work, and refuses few: it is asked once a whole machine was refused by one of its rules. */
@@ -147,15 +149,17 @@ export function probesFor(
     asked: readonly Rule[],
     kinds: ReadonlySet<PartKind>,
     refuses: (finding: Finding) => boolean,
-    reads: Reading = asked.some(({ byIdentity }) => byIdentity === true) ? byWhich : whole,
+    reads?: Reading,
   ): Probe[] => {
+    const byIdentity = reads === undefined && asked.some((rule) => rule.byIdentity === true);
     const of = positionsOf(space, kinds);
     if (of.length === 0) return [];
     return [
       {
         rules: asked.map(({ id }) => id),
         of,
-        reads,
+        reads: reads ?? (byIdentity ? byWhich : whole),
+        ...(byIdentity ? { byIdentity } : {}),
         holds: (options) => !subject.findingsBy(asked, machineOf(space, question, options, kinds)).some(refuses),
       },
     ];
@@ -244,6 +248,7 @@ function sharesWithin(space: Space, { mostFor }: Question): Probe[] {
       {
         rules: [],
         of,
+        byIdentity: true,
         reads: ({ leastMinor }) => leastMinor,
         holds: (options) => options.reduce((all, { leastMinor }) => all + leastMinor, 0) <= most,
       },

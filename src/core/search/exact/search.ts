@@ -30,6 +30,20 @@ export interface Under {
 /** New; its sibling is made; cheap probes are done; the tasks are bounded; all is asked of the first options. */
 type Looked = 'new' | 'followed' | 'probed' | 'bounded' | 'settled';
 
+/** What is known of all partial machines that nothing asked of them can tell apart, whatever their prices. */
+interface Alike {
+  /** For each open position the first option that may still stand. */
+  readonly first: number[];
+  /** The most that each task of the brief can do below them, by all that bounds what they have chosen. */
+  reach: readonly number[];
+  /** Their own choices were asked about; `reach` is lowered by all that bounds them. */
+  carries?: boolean;
+  /** Groups of drives that were asked beside them, and whether they do. */
+  readonly groups: Map<Option, boolean>;
+  /** With one more position chosen, by what tells options of it apart. */
+  readonly next: Map<string | number, Alike>;
+}
+
 /** A partial machine: an option for each of the first positions. */
 interface Node {
   readonly parent: Node | undefined;
@@ -43,8 +57,7 @@ interface Node {
   readonly changed: number;
   /** Positions, a bit each, that cannot stay as they are held. */
   lost: number;
-  /** For each open position the first option that may still stand. */
-  readonly first: number[];
+  readonly alike: Alike;
   /** Nothing below this node costs less. */
   key: number;
   /** What has been done with it, in this order. */
@@ -52,9 +65,6 @@ interface Node {
   /** Siblings passed by and scans taken on the way here: few are tried first while nothing is found. */
   steps: number;
   /** The most that each task of the brief can do below this node, by all that bounds what it has chosen. */
-  reach: readonly number[];
-  /** Groups of drives that were asked beside what it has chosen, and whether they do. */
-  groups?: Map<Option, boolean>;
   /** Set when the whole machine is assessed: what is left is its place in the order of prices. */
   leaf?: FoundMachine;
 }
@@ -267,11 +277,15 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     changedAt: 0,
     changed: 0,
     lost: 0,
-    first: positions.map(() => 0),
+    alike: {
+      first: positions.map(() => 0),
+      reach: anyReach(),
+      groups: new Map(),
+      next: new Map(),
+    },
     key: 0,
     looked: 'followed',
     steps: 0,
-    reach: anyReach(),
   });
   for (;;) {
     const node = queue.pop();
@@ -312,7 +326,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     }
     if (node.depth === positions.length) return finish(node);
     if (changes !== undefined) pushHeld(node);
-    pushChild(node, node.first[node.depth] ?? 0, node.steps);
+    pushChild(node, node.alike.first[node.depth] ?? 0, node.steps);
   }
 
   /** Whether something else is to be looked at before a node that became dearer. */
@@ -353,13 +367,13 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   }
 
   function groupStands(node: Node, position: number, group: Option): boolean {
-    node.groups ??= new Map();
-    const known = node.groups.get(group);
+    const { alike } = node;
+    const known = alike.groups.get(group);
     if (known !== undefined) return known;
     const { parent, depth, options } = node;
     // what does not stand beside less stands beside more no better
     const stands =
-      (parent?.groups?.get(group) ?? true) &&
+      (parent?.alike.groups.get(group) ?? true) &&
       (partlyAt[position] ?? []).every(
         ({ of, passes }) =>
           of.some((at) => at >= depth && at !== position) ||
@@ -369,7 +383,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
             reachOf(node),
           ),
       );
-    node.groups.set(group, stands);
+    alike.groups.set(group, stands);
     return stands;
   }
 
@@ -399,7 +413,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   }
 
   /** Room for what tasks can do beside what a node has chosen: one at a time. */
-  function reachOf({ reach }: Node): number[] {
+  function reachOf({ alike: { reach } }: Node): number[] {
     for (let i = 0; i < reach.length; i++) tried[i] = reach[i] ?? ENOUGH;
     return tried;
   }
@@ -433,12 +447,13 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
 
   /** Whether a node's own choices stand beside each other and leave the tasks what is asked. */
   function carries(node: Node): boolean {
-    const { parent, depth, options } = node;
+    const { parent, depth, options, alike } = node;
+    if (alike.carries !== undefined) return alike.carries;
     const last = options.at(-1);
-    if (parent && last && !groupsStand(parent, depth - 1, last)) return false;
-    const reach = [...node.reach];
-    node.reach = reach;
-    return (checksAt[depth - 1] ?? []).every(
+    if (parent && last && !groupsStand(parent, depth - 1, last)) return (alike.carries = false);
+    const reach = [...alike.reach];
+    alike.reach = reach;
+    alike.carries = (checksAt[depth - 1] ?? []).every(
       ({ of, passes }) =>
         of.some((at) => at >= depth) ||
         passes(
@@ -447,6 +462,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
           reach,
         ),
     );
+    return alike.carries;
   }
 
   /**
@@ -456,13 +472,14 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
    */
   function settle(node: Node, list: readonly (readonly Check[])[], full: boolean): 'dead' | 'on' | 'settled' {
     if (changes !== undefined) return settleNear(node, list, full);
+    const { first } = node.alike;
     let key = node.pricedMinor;
     const before = node.key;
     let passed = 0;
     let moved = 0;
     for (let at = node.depth; at < positions.length; at++) {
       const { choices } = positions[at] as Space['positions'][number];
-      let index = node.first[at] ?? 0;
+      let index = first[at] ?? 0;
       let since = full ? -1 : node.depth - 1;
       for (;;) {
         const option = choices.at(index);
@@ -472,14 +489,13 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
           key += option.leastMinor;
           break;
         }
-        index += Math.max(1, over);
+        first[at] = index += Math.max(1, over);
         passed++;
         since = -1;
         // what is dearer than all that is left is not looked for any further
         moved += ((choices.at(index)?.leastMinor ?? 0) - option.leastMinor) * (1 - prices.mostOff);
         if (before + moved > limit()) return 'dead';
       }
-      node.first[at] = index;
     }
     node.key = Math.max(node.key, key - couponsAt(node, key));
     if (passed <= SCANNED) return 'settled';
@@ -492,6 +508,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
    * whether it can stay so, and for the first other option as far as that is the cheaper one or the only one.
    */
   function settleNear(node: Node, list: readonly (readonly Check[])[], full: boolean): 'dead' | 'on' | 'settled' {
+    const { first } = node.alike;
     let passed = 0;
     const since = full ? -1 : node.depth - 1;
     const open = may(node.changedAt, node.depth);
@@ -504,18 +521,17 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
         if (!stays) return 'dead';
         continue;
       }
-      let index = node.first[at] ?? 0;
+      let index = first[at] ?? 0;
       let beside = since;
       for (let option = choices.at(index); option; option = choices.at(index)) {
         if (stays && option.leastMinor >= held.leastMinor) break;
         if (!stays && pricier(node, option)) return 'dead';
         const over = full && passed <= SCANNED ? refusedFrom(node, at, index) : 0;
         if (over === 0 && (passed > SCANNED || stands(node, at, option, list, beside))) break;
-        index += Math.max(1, over);
+        first[at] = index += Math.max(1, over);
         passed++;
         beside = -1;
       }
-      node.first[at] = index;
     }
     const key = keyNear(node);
     if (key === undefined) return 'dead';
@@ -537,7 +553,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       const { choices, held } = positions[at] as Space['positions'][number];
       open.push({
         held: isLost(node, at) ? undefined : held?.leastMinor,
-        other: (others >> at) & 1 ? choices.at(node.first[at] ?? 0)?.leastMinor : undefined,
+        other: (others >> at) & 1 ? choices.at(node.alike.first[at] ?? 0)?.leastMinor : undefined,
       });
     }
     return open;
@@ -590,13 +606,23 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       changedAt: parent.changedAt | (index < 0 ? 0 : 1 << parent.depth),
       changed,
       lost: parent.lost,
-      first: parent.first.slice(),
+      alike: alikeWith(parent, option),
       key: parent.key + Math.max(0, (option.leastMinor + rest - all) * (1 - prices.mostOff)),
       looked: index < 0 ? 'followed' : 'new',
       steps,
-      reach: parent.reach,
     });
     return true;
+  }
+
+  /** What is known of a partial machine with one more option. */
+  function alikeWith({ alike, depth }: Node, option: Option): Alike {
+    const tells = asked.tellsApart[depth]?.(option) ?? option.partsId;
+    let known = alike.next.get(tells);
+    if (!known) {
+      known = { first: alike.first.slice(), reach: alike.reach, groups: new Map(), next: new Map() };
+      alike.next.set(tells, known);
+    }
+    return known;
   }
 
   /** The most that coupons can take off a machine below a node that is still worth looking at. */
@@ -605,7 +631,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     key: number,
     leasts: readonly number[] = positions
       .slice(node.depth)
-      .map(({ choices }, i) => choices.at(node.first[node.depth + i] ?? 0)?.leastMinor ?? 0),
+      .map(({ choices }, i) => choices.at(node.alike.first[node.depth + i] ?? 0)?.leastMinor ?? 0),
   ): number {
     const chosen = [...keptBought];
     for (const { items, parts } of node.options)
@@ -638,7 +664,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
         pushNear(parent, index, option, steps);
         return;
       }
-      const start = position.choices.at(parent.first[at] ?? 0);
+      const start = position.choices.at(parent.alike.first[at] ?? 0);
       const dearer = (option.leastMinor - (start?.leastMinor ?? 0)) * (1 - prices.mostOff);
       queue.push({
         parent,
@@ -649,11 +675,10 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
         changedAt: 0,
         changed: 0,
         lost: 0,
-        first: parent.first.slice(),
+        alike: alikeWith(parent, option),
         key: parent.key + Math.max(0, dearer),
         looked: 'new',
         steps,
-        reach: parent.reach,
       });
       return;
     }

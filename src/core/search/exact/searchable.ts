@@ -19,7 +19,7 @@ import type { Space } from './position';
 import { narrowed, wholeSpace } from './space';
 import { spokenOf } from '../../evidence/comparable';
 import type { Rank } from './rank';
-import { readingsOf, type Reading } from './readings';
+import { byWhich, readingsOf, type Reading } from './readings';
 import { drivesAlone, drivesReadBy, stagesFor, type Stage } from './stages';
 
 /** Parts and demands of one question, ready to be searched; kept, so that the same is not asked of parts twice. */
@@ -51,6 +51,8 @@ export interface Searchable {
   /** How machines rank that stand, by what predictions read of them: those that are alike in that rank alike. */
   readonly ranks: Map<string, Rank>;
   readonly ranksBy: Reading;
+  /** What of an option at each position tells it apart from others: all that is asked of it is answered by that. */
+  readonly tellsApart: readonly Reading[];
   /** What was answered of parts; questions about the same work share it. */
   readonly memory: Memory;
   /** What was answered of drives for their own roles; questions about the same work in the same market share it. */
@@ -200,6 +202,9 @@ export function searchable(question: Question, context: Context, before?: Search
     found: [],
     ranks: new Map(),
     ranksBy: readings.warm,
+    tellsApart: space.positions.map((_, i) =>
+      all.some(({ of, byIdentity }) => byIdentity && of.includes(i)) ? byWhich : readings.whole,
+    ),
   };
 }
 
