@@ -72,6 +72,7 @@ describe.each(seats)('the search of $seatId', ({ brief }) => {
         const by = stage.of.map((at) => positions[at]?.name).join('+');
         const own = stage.of.map((at) => options[at] as Option);
         holds(by, stage.progress(own));
+        if (stage.closely) holds(`${by} closely`, stage.closely(own));
         // drives of one group of roles, those of the others still to come
         if (stage.partly)
           for (const group of options[drives]?.groups ?? [])

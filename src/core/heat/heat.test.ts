@@ -178,7 +178,8 @@ describe('the fixed point', () => {
       fc.property(
         fc.integer({ min: 15, max: 45 }),
         fc.integer({ min: 60, max: 140 }),
-        fc.double({ min: 0.2, max: 0.6, noNaN: true }),
+        // the last ones are too hot even at the lowest clock
+        fc.oneof(fc.double({ min: 0.2, max: 0.6, noNaN: true }), fc.double({ min: 0.6, max: 4, noNaN: true })),
         (roomC, packageW, kPerW) => {
           const card = { resistance: [{ rpm: 2000, kPerW }] };
           const change = {
@@ -210,9 +211,11 @@ describe('the fixed point', () => {
           expect(loose.graphics).toBeGreaterThanOrEqual(close.graphics - 1e-9);
           expect(close.processor - processor).toBeLessThan(0.003);
           expect(close.graphics - graphics).toBeLessThan(0.003);
+          expect(close.processor).toBeGreaterThanOrEqual(settled.clocks.processor);
+          expect(close.graphics).toBeGreaterThanOrEqual(settled.clocks.graphics);
         },
       ),
-      { numRuns: 30 },
+      { numRuns: 40 },
     );
   });
 

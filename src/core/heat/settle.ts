@@ -122,15 +122,18 @@ export function settle<R>(
     shutsDown: state.parts.filter((part) => part.tempC > part.limitC + TOO_HOT_K).map((part) => part.item),
     ceiling: (closely) => {
       if (processor === full.processor && graphics === full.graphics) return result.result;
+      const below = (clock: number): number => Math.max(floor, clock - ABOVE);
       /** The highest clock beside a lower one of the other, which leaves it the more. */
       const highest = (clock: number, most: number, test: (k: number) => number): number =>
         Math.min(
           most,
           closely && clock < most
-            ? rootOf(test, clock - ABOVE, Math.min(most, clock + ABOVE), CLOSELY, undefined) + CLOSELY + NOISE
+            ? // at the lowest clock that there is what is still too hot runs all the same
+              Math.max(clock, rootOf(test, below(clock), Math.min(most, clock + ABOVE), CLOSELY, undefined)) +
+                CLOSELY +
+                NOISE
             : clock + ABOVE,
         );
-      const below = (clock: number): number => Math.max(floor, clock - ABOVE);
       const higher = highest(processor, full.processor, (k) => over('processor', k, below(graphics)));
       return drawn({
         processor: higher,

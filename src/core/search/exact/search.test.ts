@@ -7,8 +7,8 @@ import type { FoundMachine } from './judge';
 import { matchOf } from './match';
 import { everyTask, plainQuestion, type Question } from './question';
 import { finish } from '../../assess/trials';
-import { inTurn, searchFor, type Goal, type Standing } from './goals';
-import { compareRanks } from './rank';
+import { climb, inTurn, searchFor, type Goal, type Standing } from './goals';
+import { compareRanks, type Rank } from './rank';
 import { searchable } from './searchable';
 import { SHARES, sharesOf } from './shares';
 import { tryAll } from './tryAll';
@@ -97,6 +97,13 @@ describe('the exact search', () => {
   });
 
   test.each(ladders)('ladder $seed: equals every machine tried', equalsEveryMachine);
+
+  test('who asks for more than counts is given all that counts', () => {
+    const market = smallMarket(20);
+    const beyond = (): Rank => ({ runs: market.brief.tasks.length, percent: 1000 });
+    const { found: points } = finish(climb(searchable(asked(market), market.context), {}, beyond));
+    expect(points.map(({ rank }) => rank.percent)).toEqual([259, 400]);
+  });
 
   test('side by side the best and the frontier are what each is by itself', () => {
     let several = 0;
