@@ -16,7 +16,7 @@ import { byFigures, byWhich, remembered, type Reading, type Readings } from './r
 import { ROOM } from './room';
 import { SHARE_KINDS, SHARES } from './shares';
 import type { Space } from './position';
-import { bareMachine, machineOf, positionsOf } from './space';
+import { bareMachine, positionsOf, type Making } from './space';
 
 /** A question about the options of some positions, whose answer holds whatever the other positions get. */
 export interface Probe {
@@ -141,6 +141,7 @@ export function probesFor(
   context: Context,
   subject: Subject,
   { wiring, whole }: Readings,
+  made: Making,
 ): Probe[] {
   const counts = (finding: Finding): boolean =>
     failing(finding.level) || (question.unproven === 'refused' && finding.level === 'unproven');
@@ -160,7 +161,7 @@ export function probesFor(
         of,
         reads: reads ?? (byIdentity ? byWhich : whole),
         ...(byIdentity ? { byIdentity } : {}),
-        holds: (options) => !subject.findingsBy(asked, machineOf(space, question, options, kinds)).some(refuses),
+        holds: (options) => !subject.findingsBy(asked, made(options, kinds)).some(refuses),
       },
     ];
   };

@@ -39,9 +39,9 @@ interface Alike {
   /** Their own choices were asked about; `reach` is lowered by all that bounds them. */
   carries?: boolean;
   /** Groups of drives that were asked beside them, and whether they do. */
-  readonly groups: Map<Option, boolean>;
+  groups?: Map<Option, boolean>;
   /** With one more position chosen, by what tells options of it apart. */
-  readonly next: Map<string | number, Alike>;
+  next?: Map<string | number, Alike>;
 }
 
 /** A partial machine: an option for each of the first positions. */
@@ -280,8 +280,6 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     alike: {
       first: positions.map(() => 0),
       reach: anyReach(),
-      groups: new Map(),
-      next: new Map(),
     },
     key: 0,
     looked: 'followed',
@@ -368,12 +366,13 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
 
   function groupStands(node: Node, position: number, group: Option): boolean {
     const { alike } = node;
+    alike.groups ??= new Map();
     const known = alike.groups.get(group);
     if (known !== undefined) return known;
     const { parent, depth, options } = node;
     // what does not stand beside less stands beside more no better
     const stands =
-      (parent?.alike.groups.get(group) ?? true) &&
+      (parent?.alike.groups?.get(group) ?? true) &&
       (partlyAt[position] ?? []).every(
         ({ of, passes }) =>
           of.some((at) => at >= depth && at !== position) ||
@@ -617,11 +616,9 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   /** What is known of a partial machine with one more option. */
   function alikeWith({ alike, depth }: Node, option: Option): Alike {
     const tells = asked.tellsApart[depth]?.(option) ?? option.partsId;
+    alike.next ??= new Map();
     let known = alike.next.get(tells);
-    if (!known) {
-      known = { first: alike.first.slice(), reach: alike.reach, groups: new Map(), next: new Map() };
-      alike.next.set(tells, known);
-    }
+    if (!known) alike.next.set(tells, (known = { first: alike.first.slice(), reach: alike.reach }));
     return known;
   }
 

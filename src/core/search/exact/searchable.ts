@@ -16,7 +16,7 @@ import { only, type Option } from './option';
 import { drivesHold, probesFor, TOLD_OF_DEMANDS, type Probe } from './probes';
 import { targetedIn, type Question } from './question';
 import type { Space } from './position';
-import { narrowed, wholeSpace } from './space';
+import { makingOf, narrowed, wholeSpace } from './space';
 import { spokenOf } from '../../evidence/comparable';
 import type { Rank } from './rank';
 import { byWhich, readingsOf, type Reading } from './readings';
@@ -158,8 +158,9 @@ export function searchable(question: Question, context: Context, before?: Search
       : wholeSpace(question, context, prices, drivesDo);
   const sameVerdicts = kin?.context === context && sameBut(kin.question, question, CHANGES);
   const narrow = narrowed(whole, question, context.catalogue, prices);
+  const made = makingOf(narrow, question);
   const readings = readingsOf(narrow, question, quick.catalogue, drivesReadBy(question, quick), isSpokenOf);
-  const all = remembered(probesFor(narrow, question, quick, subject, readings), narrow, question, memory);
+  const all = remembered(probesFor(narrow, question, quick, subject, readings, made), narrow, question, memory);
   // what an option is refused for by itself, it is refused for in every machine
   const space: Space = {
     ...narrow,
@@ -188,7 +189,7 @@ export function searchable(question: Question, context: Context, before?: Search
     dearer: kin?.context === context ? kin.dearer : new Map(),
     subject,
     probes: all.filter(({ of }) => of.length > 1),
-    stages: stagesFor(space, question, quick, subject, readings, envelopes.catalogue),
+    stages: stagesFor(space, question, quick, subject, readings, envelopes.catalogue, made),
     envelopes,
     targeted: targetedIn(question.brief, quick),
     firmMinor: firmBudget(question.brief, region),

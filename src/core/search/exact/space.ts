@@ -45,6 +45,30 @@ export const machineOf = (
   ],
 });
 
+/** Makes the machine that options of some kinds make with what is kept of these. */
+export type Making = (options: readonly Option[], kinds: ReadonlySet<PartKind>) => Machine;
+
+/**
+ * The same machine for the same options: several stages and probes look at them one after the other, and what a subject
+ * has worked out of a machine it knows by the machine itself.
+ */
+export function makingOf(space: Space, question: Question): Making {
+  const texts = new WeakMap<ReadonlySet<PartKind>, string>();
+  let last: { readonly options: readonly Option[]; readonly kinds: string; readonly machine: Machine } | undefined;
+  return (options, kinds) => {
+    let text = texts.get(kinds);
+    if (text === undefined) texts.set(kinds, (text = [...kinds].sort().join()));
+    if (!last || last.kinds !== text || last.options.length !== options.length || !sameOptions(last.options, options))
+      last = { options: [...options], kinds: text, machine: machineOf(space, question, options, kinds) };
+    return last.machine;
+  };
+}
+
+function sameOptions(a: readonly Option[], b: readonly Option[]): boolean {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+}
+
 /** Most cards that are tried together, and most modules. */
 const MOST_CARDS = 4;
 const MODULES: ReadonlySet<number> = new Set([1, 2, 4, 8]);

@@ -19,7 +19,7 @@ import { progressAt } from './rank';
 import type { Option } from './option';
 import type { Reading, Readings } from './readings';
 import type { Space } from './position';
-import { absentKinds, bareMachine, machineOf, positionsOf } from './space';
+import { absentKinds, bareMachine, positionsOf, type Making } from './space';
 
 /** A bound on what the tasks can do, from the options of some positions. */
 export interface Stage {
@@ -83,13 +83,13 @@ export function stagesFor(
   readings: Readings,
   /** Has the parts of envelopes too. */
   catalogue: Catalogue,
+  made: Making,
 ): Stage[] {
   const { brief } = question;
   const bare = bareMachine(question);
   const best = atBest(brief, context, bare, question.at);
   const absent = absentKinds(space);
   const of = (kinds: ReadonlySet<PartKind>) => positionsOf(space, kinds);
-  const made = (options: readonly Option[], kinds: ReadonlySet<PartKind>) => machineOf(space, question, options, kinds);
   /** Roles that drives are still to come for. */
   function awaitedIn({ items }: Machine): ReadonlySet<DriveRole> {
     const there = new Set(items.flatMap(({ roles = [] }) => roles));
