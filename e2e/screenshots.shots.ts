@@ -31,7 +31,12 @@ test('pictures for the README', async ({ page, baseURL }) => {
 
   await page.goto('/library?kind=graphics&q=graphics+memory+%E2%89%A5+16+GB&sort=-fp32Tflops&part=palisar-gale-24');
   await expect(page.getByRole('complementary')).toContainText('Easily taken for it');
-  await expect(page.getByRole('grid').getByRole('row', { name: /Palisar Gale 24/ }).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('grid')
+      .getByRole('row', { name: /Palisar Gale 24/ })
+      .first(),
+  ).toBeVisible();
   await shot(page, 'library');
 
   await openSeat(page, 'brief');

@@ -1,15 +1,15 @@
-import type { Progress } from './atBest';
 import { PART_KINDS } from '../../parts';
+import { checksFor, type Asked } from './checks';
 import { addEfforts, NO_EFFORT, type Effort, type Ended } from './ended';
-import { BLOCKS } from './envelope';
 import { Heap } from './heap';
-import { compareFound, judge, meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
+import { compareFound, type FoundMachine } from './judge';
 import { leastNear, mayChange, type OpenAt } from './near';
+import type { Alike, Node } from './node';
 import { compareOptions, type Option } from './option';
-import { compareRanks, ENOUGH, NO_RANK, rankOf, type Rank } from './rank';
-import type { Searchable } from './searchable';
 import type { Space } from './position';
-import { machineOf } from './space';
+import { compareRanks, NO_RANK, type Rank } from './rank';
+import type { Searchable } from './searchable';
+import { wholesOf } from './wholes';
 
 /** Where a search stands between two steps. */
 export interface Progressing {
@@ -26,65 +26,6 @@ export interface Under {
   readonly rank?: Rank;
   readonly mostMinor?: number;
 }
-
-/** New; its sibling is made; cheap probes are done; the tasks are bounded; all is asked of the first options. */
-type Looked = 'new' | 'followed' | 'probed' | 'bounded' | 'settled';
-
-/** What is known of all partial machines that nothing asked of them can tell apart, whatever their prices. */
-interface Alike {
-  /** For each open position the first option that may still stand. */
-  readonly first: number[];
-  /** The most that each task of the brief can do below them, by all that bounds what they have chosen. */
-  reach: readonly number[];
-  /** Their own choices were asked about; `reach` is lowered by all that bounds them. */
-  carries?: boolean;
-  /** Groups of drives that were asked beside them, and whether they do. */
-  groups?: Map<Option, boolean>;
-  /** With one more position chosen, by what tells options of it apart. */
-  next?: Map<string | number, Alike>;
-}
-
-/** A partial machine: an option for each of the first positions. */
-interface Node {
-  readonly parent: Node | undefined;
-  readonly depth: number;
-  /** Option of the last chosen position, by its index there. */
-  readonly index: number;
-  readonly options: readonly Option[];
-  readonly pricedMinor: number;
-  /** Positions that were filled otherwise than they are held, a bit each and how many. */
-  readonly changedAt: number;
-  readonly changed: number;
-  /** Positions, a bit each, that cannot stay as they are held. */
-  lost: number;
-  readonly alike: Alike;
-  /** Nothing below this node costs less. */
-  key: number;
-  /** What has been done with it, in this order. */
-  looked: Looked;
-  /** Siblings passed by and scans taken on the way here: few are tried first while nothing is found. */
-  steps: number;
-  /** The most that each task of the brief can do below this node, by all that bounds what it has chosen. */
-  /** Set when the whole machine is assessed: what is left is its place in the order of prices. */
-  leaf?: FoundMachine;
-}
-
-/**
- * What is asked of the options of some positions: a probe, or the bound of a stage. `at` is the place of the newest one,
- * `reach` the most that each task can do by what was asked before: a bound lowers it, and together they may refuse what
- * each of them lets pass.
- */
-interface Check {
-  readonly of: readonly number[];
-  readonly passes: (options: readonly Option[], at: number, reach: number[]) => boolean;
-  /** Takes envelopes for options. */
-  readonly enveloped: boolean;
-  /** Can be asked of the drives of one group of roles: those that fail their own roles fail in every set. */
-  readonly partly: boolean;
-}
-
-/** Probes of no more positions than this are asked before the tasks are looked at. */
-const CHEAP = 3;
 
 /** Nodes after which the search for a first machine gives way to the search for the cheapest. */
 const DIVES = 3000;
@@ -190,45 +131,11 @@ export const mostMinorOf = ({ question, firmMinor }: Searchable, { mostMinor = I
 
 /** The same in a space that may be a part of the whole. */
 function* descend(asked: Searchable, space: Space, under: Under): Generator<Progressing, Ended> {
-  const { question, probes, stages, prices } = asked;
+  const { prices } = asked;
   const { positions, changes } = space;
-  const { brief } = question;
   const floor = under.rank ?? NO_RANK;
   const most = mostMinorOf(asked, under);
-  const verdicts = new Map<Progress, boolean>();
-  const anyRank = floor.runs === 0 && floor.percent === 0;
-  const placeOf = new Map(brief.tasks.map(({ id }, i) => [id, i]));
-  const anyReach = (): number[] => brief.tasks.map(() => ENOUGH);
-  const tried = anyReach();
-  const probing = probes.map(({ of, holds, late, rules }): Check => ({
-    of,
-    // near a draft what cannot stay together has to be known from the start
-    passes:
-      late && changes === undefined
-        ? (options) => !rules.some((rule) => asked.refusing.has(rule)) || holds(options)
-        : holds,
-    enveloped: false,
-    partly: false,
-  }));
-  const staging = stages.map((stage): Check => ({
-    of: stage.of,
-    enveloped: stage.enveloped,
-    partly: stage.partly,
-    passes: (options, _at, reach) =>
-      enough(asked.progressOf(stage, options), reach) &&
-      // what a rank decides is seldom so far off that a first look tells
-      (anyRank || !stage.closely || enough(asked.progressOf(stage, options, true), reach)),
-  }));
-  const cheapAt = positions.map((_, i) => probing.filter(({ of }) => of.length <= CHEAP && of.includes(i)));
-  // what looks at few positions is asked of few combinations, so it is cheap and comes first; of what looks at as many the
-  // work, which refuses most: what it has worked out then, rules need not, and they are asked of the few that are left
-  const checks = [...staging, ...probing].sort((a, b) => a.of.length - b.of.length);
-  const checksAt = positions.map((_, i) => checks.filter(({ of }) => of.includes(i)));
-  const partlyAt = positions.map((_, i) => checks.filter(({ of, partly }) => partly && of.includes(i)));
-  const envelopes = space === asked.space ? asked.envelopes : undefined;
-  const blocksAt = positions.map((_, i) =>
-    envelopes?.has(i) ? checks.filter(({ of, enveloped }) => enveloped && of.includes(i)) : [],
-  );
+  const { checks, anyReach, stands, refusedFrom, carries } = checksFor(asked, space, floor);
   const keptBought = space.kept.flatMap((item, i) => {
     const part = space.keptParts[i];
     return part && !item.owned && !item.handPrice ? [prices.bought(part)] : [];
@@ -248,11 +155,9 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   const may = mayChange(positions.length, changes ?? 0, clashes);
   /** The most that coupons of fixed amounts can take off any machine. */
   const amountsMinor = prices.couponsMinor([], [{ kinds: PART_KINDS, leastMinor: 0 }], Infinity);
+  const { judge, took } = wholesOf(asked, space, floor);
   let nodes = 0;
-  let assessed = 0;
-  let baskets = 0;
-  let openBaskets = 0;
-  const effort = (): Effort => ({ nodes, assessed, baskets, openBaskets });
+  const effort = (): Effort => ({ nodes, ...took() });
 
   let best = heldBy(asked, under);
   const limit = (): number => best?.priceMinor ?? most;
@@ -307,7 +212,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       node.looked = 'followed';
     }
     if (node.looked === 'followed') {
-      const settled = settle(node, cheapAt, false);
+      const settled = settle(node, 'cheap');
       if (settled === 'dead') return;
       if (settled === 'settled') node.looked = 'probed';
       if (settled === 'on' || waits(node)) return queue.push(node);
@@ -317,7 +222,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       node.looked = 'bounded';
     }
     if (node.looked === 'bounded') {
-      const settled = settle(node, checksAt, true);
+      const settled = settle(node, 'all');
       if (settled === 'dead') return;
       if (settled === 'settled') node.looked = 'settled';
       if (settled === 'on' || waits(node)) return queue.push(node);
@@ -333,144 +238,13 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     return !deepest && next !== undefined && next.key < node.key;
   }
 
-  /** Whether an option of a position stands beside what a node has chosen; with `since` only beside that position. */
-  function stands(
-    node: Node,
-    position: number,
-    option: Option,
-    list: readonly (readonly Check[])[],
-    since = -1,
-  ): boolean {
-    const { depth, options } = node;
-    if (list === checksAt && !groupsStand(node, position, option)) return false;
-    const reach = reachOf(node);
-    next: for (const { of, passes } of list[position] ?? []) {
-      let beside = since < 0;
-      for (const at of of) {
-        if (at >= depth && at !== position) continue next;
-        if (at === since) beside = true;
-      }
-      if (!beside) continue;
-      const chosen: Option[] = [];
-      for (const at of of) chosen.push(at === position ? option : (options[at] as Option));
-      if (!passes(chosen, of.indexOf(position), reach)) return false;
-    }
-    return true;
-  }
-
-  /** Whether each group of drives of an option stands by itself beside what a node has chosen. */
-  function groupsStand(node: Node, position: number, { groups = [] }: Option): boolean {
-    for (const group of groups) if (!groupStands(node, position, group)) return false;
-    return true;
-  }
-
-  function groupStands(node: Node, position: number, group: Option): boolean {
-    const { alike } = node;
-    alike.groups ??= new Map();
-    const known = alike.groups.get(group);
-    if (known !== undefined) return known;
-    const { parent, depth, options } = node;
-    // what does not stand beside less stands beside more no better
-    const stands =
-      (parent?.alike.groups?.get(group) ?? true) &&
-      (partlyAt[position] ?? []).every(
-        ({ of, passes }) =>
-          of.some((at) => at >= depth && at !== position) ||
-          passes(
-            of.map((at) => (at === position ? group : (options[at] as Option))),
-            of.indexOf(position),
-            reachOf(node),
-          ),
-      );
-    alike.groups.set(group, stands);
-    return stands;
-  }
-
-  /** How many options of a position from a place on are refused together beside what a node has chosen. */
-  function refusedFrom(node: Node, position: number, index: number): number {
-    const { depth, options } = node;
-    const asking = (blocksAt[position] ?? []).filter(({ of }) => of.every((at) => at < depth || at === position));
-    if (!envelopes || asking.length === 0) return 0;
-    for (const size of BLOCKS)
-      if (index % size === 0) {
-        const covering = envelopes.of(position, index, size);
-        const refused =
-          covering.length > 0 &&
-          asking.some(({ of, passes }) =>
-            covering.every(
-              (option) =>
-                !passes(
-                  of.map((at) => (at === position ? option : (options[at] as Option))),
-                  of.indexOf(position),
-                  reachOf(node),
-                ),
-            ),
-          );
-        if (refused) return size;
-      }
-    return 0;
-  }
-
-  /** Room for what tasks can do beside what a node has chosen: one at a time. */
-  function reachOf({ alike: { reach } }: Node): number[] {
-    for (let i = 0; i < reach.length; i++) tried[i] = reach[i] ?? ENOUGH;
-    return tried;
-  }
-
-  /**
-   * Whether what the tasks can do at best is as much as is asked, by this bound and by those before it, which it lowers: a
-   * machine does no more than each of its bounds lets it.
-   */
-  function enough(progress: Progress, reach: number[]): boolean {
-    let met = verdicts.get(progress);
-    if (met === undefined) {
-      verdicts.set(progress, (met = meets(progress, question)));
-      if (!met) noteDecisive(asked.decisive, shortOf(progress, question));
-    }
-    if (!met || anyRank) return met;
-    let lowered = false;
-    for (const [i, { id }] of brief.tasks.entries()) {
-      const most = progress.get(id) ?? Infinity;
-      if (most >= (reach[i] ?? Infinity)) continue;
-      reach[i] = most;
-      lowered = true;
-    }
-    if (!lowered) return true;
-    const bound = rankOf(
-      brief,
-      (task) => reach[placeOf.get(task) ?? -1] ?? ENOUGH,
-      (task) => asked.targeted.has(task),
-    );
-    return compareRanks(bound, floor) <= 0;
-  }
-
-  /** Whether a node's own choices stand beside each other and leave the tasks what is asked. */
-  function carries(node: Node): boolean {
-    const { parent, depth, options, alike } = node;
-    if (alike.carries !== undefined) return alike.carries;
-    const last = options.at(-1);
-    if (parent && last && !groupsStand(parent, depth - 1, last)) return (alike.carries = false);
-    const reach = [...alike.reach];
-    alike.reach = reach;
-    alike.carries = (checksAt[depth - 1] ?? []).every(
-      ({ of, passes }) =>
-        of.some((at) => at >= depth) ||
-        passes(
-          of.map((at) => options[at] as Option),
-          of.indexOf(depth - 1),
-          reach,
-        ),
-    );
-    return alike.carries;
-  }
-
   /**
    * Moves the first option of each open position on to one that stands, and the bound with it; `on` when there is more
    * to pass over. A bound that is not as high as it could be is one too. An option that stood at the parent is only asked
    * beside what was chosen since.
    */
-  function settle(node: Node, list: readonly (readonly Check[])[], full: boolean): 'dead' | 'on' | 'settled' {
-    if (changes !== undefined) return settleNear(node, list, full);
+  function settle(node: Node, list: Asked): 'dead' | 'on' | 'settled' {
+    if (changes !== undefined) return settleNear(node, list);
     const { first } = node.alike;
     let key = node.pricedMinor;
     const before = node.key;
@@ -479,11 +253,11 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
     for (let at = node.depth; at < positions.length; at++) {
       const { choices } = positions[at] as Space['positions'][number];
       let index = first[at] ?? 0;
-      let since = full ? -1 : node.depth - 1;
+      let since = list === 'all' ? -1 : node.depth - 1;
       for (;;) {
         const option = choices.at(index);
         if (!option) return 'dead';
-        const over = full && passed <= SCANNED ? refusedFrom(node, at, index) : 0;
+        const over = list === 'all' && passed <= SCANNED ? refusedFrom(node, at, index) : 0;
         if (over === 0 && (passed > SCANNED || stands(node, at, option, list, since))) {
           key += option.leastMinor;
           break;
@@ -506,10 +280,10 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
    * The same where no more than so many positions may be filled otherwise than they are held: of each open one it is asked
    * whether it can stay so, and for the first other option as far as that is the cheaper one or the only one.
    */
-  function settleNear(node: Node, list: readonly (readonly Check[])[], full: boolean): 'dead' | 'on' | 'settled' {
+  function settleNear(node: Node, list: Asked): 'dead' | 'on' | 'settled' {
     const { first } = node.alike;
     let passed = 0;
-    const since = full ? -1 : node.depth - 1;
+    const since = list === 'all' ? -1 : node.depth - 1;
     const open = may(node.changedAt, node.depth);
     if (open === undefined) return 'dead';
     for (let at = node.depth; at < positions.length; at++) {
@@ -525,7 +299,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       for (let option = choices.at(index); option; option = choices.at(index)) {
         if (stays && option.leastMinor >= held.leastMinor) break;
         if (!stays && pricier(node, option)) return 'dead';
-        const over = full && passed <= SCANNED ? refusedFrom(node, at, index) : 0;
+        const over = list === 'all' && passed <= SCANNED ? refusedFrom(node, at, index) : 0;
         if (over === 0 && (passed > SCANNED || stands(node, at, option, list, beside))) break;
         first[at] = index += Math.max(1, over);
         passed++;
@@ -584,7 +358,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   function pushHeld(parent: Node): void {
     const at = parent.depth;
     const held = positions[at]?.held;
-    if (!held || isLost(parent, at) || !stands(parent, at, held, cheapAt)) return;
+    if (!held || isLost(parent, at) || !stands(parent, at, held, 'cheap')) return;
     pushNear(parent, -1, held, parent.steps);
   }
 
@@ -656,7 +430,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       const option = position.choices.at(index);
       if (!option) return;
       if (changes !== undefined && pricier(parent, option)) return;
-      if (!stands(parent, at, option, cheapAt)) continue;
+      if (!stands(parent, at, option, 'cheap')) continue;
       if (changes !== undefined) {
         pushNear(parent, index, option, steps);
         return;
@@ -683,58 +457,12 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
 
   /** A whole machine: assessed, bought, and put back at its price. */
   function finish(node: Node): void {
-    const alike = node.options.map(asked.ranksBy).join(' ');
-    const known = asked.ranks.get(alike);
-    if (known && compareRanks(known, floor) > 0) return;
-    const key = wholeKey(node.options);
-    if (isDear(node, key)) return;
-    const judged = judgedOf(node.options, key);
-    if (judged.kind === 'found') asked.ranks.set(alike, judged.found.rank);
-    if (judged.kind !== 'found' || judged.found.priceMinor > most) return;
-    const { found } = judged;
-    if (compareRanks(found.rank, floor) > 0) return;
+    const found = judge(node.options, limit());
+    if (!found || found.priceMinor > most || compareRanks(found.rank, floor) > 0) return;
     if (!best || compareFound(found, best) < 0) best = found;
     queue.push({ ...node, key: Math.max(node.key, found.priceMinor), leaf: found });
   }
-
-  /** Whether a whole machine that is not judged yet costs more than is still wanted. */
-  function isDear({ options }: Node, key: string): boolean {
-    if (limit() === Infinity || asked.judged.has(key)) return false;
-    if ((asked.dearer.get(key) ?? -Infinity) >= limit()) return true;
-    const dear = asked.comesToMore(machineOf(space, question, options), limit());
-    if (dear) asked.dearer.set(key, limit());
-    return dear;
-  }
-
-  function noteRefusal(judged: Judged): void {
-    if (judged.kind !== 'refused') return;
-    noteDecisive(asked.decisive, judged.short ?? []);
-    for (const rule of judged.rules ?? []) asked.refusing.add(rule);
-  }
-
-  function judgedOf(options: readonly Option[], key: string): Judged {
-    const known = asked.judged.get(key);
-    if (known) {
-      // it may have been judged for a question about the same machines
-      noteRefusal(known);
-      return known;
-    }
-    assessed++;
-    const judged = judge(asked.subject.assess(machineOf(space, question, options)), question);
-    noteRefusal(judged);
-    if (judged.kind !== 'refused') baskets++;
-    if (judged.kind === 'found') {
-      if (!judged.proven) openBaskets++;
-      asked.found.push(judged.found);
-    }
-    asked.judged.set(key, judged);
-    return judged;
-  }
 }
-
-/** A whole machine by its parts, and by which of them are there already: those cost nothing. */
-const wholeKey = (options: readonly Option[]): string =>
-  options.map(({ partsId, items }) => `${partsId}${items.map(({ owned }) => (owned ? '=' : '')).join('')}`).join(' ');
 
 const leavesInOrder = (a: Node, b: Node): number =>
   a.leaf && b.leaf ? compareFound(a.leaf, b.leaf) || compareChosen(a.options, b.options) : 0;
