@@ -257,20 +257,20 @@ describe('vane find', () => {
   const film = () => file('find.json', filmCase);
 
   test('stops after so many nodes with 3, saying how far it is', () => {
-    const { code, out } = vane('find', 'frontier', film(), '--nodes', '40', '--json');
+    const { code, out } = vane('find', 'frontier', film(), '--nodes', '5', '--json');
     expect(code).toBe(3);
     expect(JSON.parse(out)).toMatchObject({
       format: 'vane-found',
       asked: 'frontier',
       state: 'stopped',
-      effort: { nodes: 40 },
+      effort: { nodes: 5 },
     });
   });
 
   test('what demands cost: stopped it tells what it has, and where nothing is possible why', () => {
-    const { code, out } = vane('find', 'demands', film(), '--nodes', '40', '--json');
+    const { code, out } = vane('find', 'demands', film(), '--nodes', '5', '--json');
     expect(code).toBe(3);
-    expect(JSON.parse(out)).toMatchObject({ format: 'vane-demands', state: 'stopped', effort: { nodes: 40 } });
+    expect(JSON.parse(out)).toMatchObject({ format: 'vane-demands', state: 'stopped', effort: { nodes: 5 } });
     const none = vane('find', 'demands', file('small.json', EXAMPLES.get('case') ?? ''));
     expect(none.code).toBe(1);
     expect(none.out).toContain('No machine is possible.');
@@ -278,16 +278,16 @@ describe('vane find', () => {
 
   test('how sure a choice is, and one machine or two: stopped they tell what they have', () => {
     for (const asked of ['stability', 'two']) {
-      const { code, out } = vane('find', asked, film(), '--nodes', '40', '--json');
+      const { code, out } = vane('find', asked, film(), '--nodes', '5', '--json');
       expect(code).toBe(3);
-      expect(JSON.parse(out)).toMatchObject({ format: `vane-${asked}`, state: 'stopped', effort: { nodes: 40 } });
+      expect(JSON.parse(out)).toMatchObject({ format: `vane-${asked}`, state: 'stopped', effort: { nodes: 5 } });
       const none = vane('find', asked, file('small.json', EXAMPLES.get('case') ?? ''));
       expect(none.code).toBe(1);
     }
   });
 
   test('a machine is mended: stopped it tells what it has, and one that is not there is named', () => {
-    const { code, out } = vane('find', 'repair', film(), '--machine', 'film-a', '--nodes', '40', '--json');
+    const { code, out } = vane('find', 'repair', film(), '--machine', 'film-a', '--nodes', '5', '--json');
     expect(code).toBe(3);
     expect(JSON.parse(out)).toMatchObject({ format: 'vane-repair', state: 'stopped', sound: false });
     const unheard = vane('find', 'repair', film(), '--machine', 'nobody');
@@ -305,7 +305,7 @@ describe('vane find', () => {
   });
 
   test('one budget over several cases: stopped, too many weights, and no budget at all', () => {
-    const { code, out } = vane('find', 'team', film(), film(), '--nodes', '20', '--json');
+    const { code, out } = vane('find', 'team', film(), film(), '--nodes', '5', '--json');
     expect(code).toBe(3);
     expect(JSON.parse(out)).toMatchObject({ format: 'vane-team', state: 'stopped', kind: 'without machines' });
     const weights = vane('find', 'team', film(), film(), '--weights', '1,2,3');
