@@ -1,5 +1,5 @@
 import { compareFound, type FoundMachine } from './judge';
-import { compareRanks, ENOUGH, rankOf, type Rank } from './rank';
+import { compareRanks, ENOUGH, highestRank, type Rank } from './rank';
 import { cheapest, mostMinorOf, type Under } from './search';
 import { addEfforts, NO_EFFORT, type Effort, type Ended } from './ended';
 import type { Searchable } from './searchable';
@@ -177,13 +177,7 @@ function* step(
   }
 }
 
-/** Nothing ranks better: every task runs, each as much faster as counts. */
-const highestOf = ({ question: { brief }, targeted }: Searchable): Rank =>
-  rankOf(
-    brief,
-    () => Infinity,
-    (task) => targeted.has(task),
-  );
+const highestOf = ({ question, targeted }: Searchable): Rank => highestRank(question.brief, targeted);
 
 const PER_RUN = ENOUGH * 100 + 1;
 const placeOf = ({ runs, percent }: Rank): number => runs * PER_RUN + percent;

@@ -64,6 +64,14 @@ export function rankOf(brief: Brief, progress: (task: string) => number, targete
   return { runs, percent: weight > 0 ? Math.floor(Math.exp(sum / weight) * 100 + 1e-6) : 100 };
 }
 
+/** Nothing ranks better: every task runs, each as much faster as counts. */
+export const highestRank = (brief: Brief, targeted: ReadonlySet<string>): Rank =>
+  rankOf(
+    brief,
+    () => Infinity,
+    (task) => targeted.has(task),
+  );
+
 /** The rank of a machine by what its tasks make, each in the sitting where it makes least. */
 export function rankIn(
   { facts, tasks }: Assessment,

@@ -9,6 +9,7 @@ import { everyTask, plainQuestion, type Question } from './question';
 import { finish } from '../../assess/trials';
 import { climb, inTurn, searchFor, type Goal, type Standing } from './goals';
 import { compareRanks, type Rank } from './rank';
+import { cheapest } from './search';
 import { searchable } from './searchable';
 import { SHARES, sharesOf } from './shares';
 import { tryAll } from './tryAll';
@@ -103,6 +104,8 @@ describe('the exact search', () => {
     const beyond = (): Rank => ({ runs: market.brief.tasks.length, percent: 1000 });
     const { found: points } = finish(climb(searchable(asked(market), market.context), {}, beyond));
     expect(points.map(({ rank }) => rank.percent)).toEqual([259, 400]);
+    const nothing = finish(cheapest(searchable(asked(market), market.context), { rank: beyond() }));
+    expect(nothing).toMatchObject({ kind: 'impossible', effort: { nodes: 0 } });
   });
 
   test('side by side the best and the frontier are what each is by itself', () => {

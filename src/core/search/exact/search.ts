@@ -7,7 +7,7 @@ import { leastNear, mayChange, type OpenAt } from './near';
 import type { Alike, Node } from './node';
 import { compareOptions, type Option } from './option';
 import type { Space } from './position';
-import { compareRanks, NO_RANK, type Rank } from './rank';
+import { compareRanks, highestRank, NO_RANK, type Rank } from './rank';
 import type { Searchable } from './searchable';
 import { wholesOf } from './wholes';
 
@@ -48,6 +48,9 @@ const SCANNED = 64;
  * searches of the same question are quick.
  */
 export function* cheapest(asked: Searchable, under: Under = {}): Generator<Progressing, Ended> {
+  // more than all that counts nothing does, and no bound would tell: they are held against what may be
+  if (compareRanks(highestRank(asked.question.brief, asked.targeted), under.rank ?? NO_RANK) > 0)
+    return { kind: 'impossible', effort: NO_EFFORT };
   const known = toldBefore(asked, under);
   if (known) return { ...known, effort: NO_EFFORT };
   let before = NO_EFFORT;
