@@ -114,9 +114,9 @@ export function mostOf(own: Pick<Machine, 'evidence'>, context: Context): MostOf
 /**
  * What each task could do at best with some kinds of parts chosen and all others endless: without limits of uplinks and
  * streams, and of links only those of graphics once the board is chosen, with every part at its full clock, each run
- * that takes what is left alone beside the real-time work. A bound because supply is asked for by resource and each resource of a kind that is chosen later is at most
- * endless, because heat only slows, because sharing only takes away, and because a prediction falls with none of them
- * (`shapes.test.ts`). Processor and graphics are chosen together: which of them a stage runs on depends on both.
+ * that takes what is left alone beside the real-time work. A bound because supply is asked for by resource and each
+ * resource of a kind that is chosen later is at most endless, because heat only slows, because sharing only takes away,
+ * and because a prediction falls with none of them (`shapes.test.ts`). Processor and graphics are chosen together: which of them a stage runs on depends on both.
  */
 export function atBest(
   brief: Brief,

@@ -83,7 +83,7 @@ export function checksFor(asked: Searchable, space: Space, floor: Rank): Checks 
 
   /** Whether an option of a position stands beside what a node has chosen; with `since` only beside that position. */
   function stands(node: Node, position: number, option: Option, list: Asked, since = -1): boolean {
-    const { depth, options } = node;
+    const { depth } = node;
     if (list === 'all' && !groupsStand(node, position, option)) return false;
     const reach = reachOf(node);
     next: for (const { of, passes } of (list === 'all' ? checksAt : cheapAt)[position] ?? []) {
@@ -92,10 +92,7 @@ export function checksFor(asked: Searchable, space: Space, floor: Rank): Checks 
         if (at >= depth && at !== position) continue next;
         if (at === since) beside = true;
       }
-      if (!beside) continue;
-      const chosen: Option[] = [];
-      for (const at of of) chosen.push(at === position ? option : (options[at] as Option));
-      if (!passes(chosen, of.indexOf(position), reach)) return false;
+      if (beside && !passes(chosenBeside(node, of, position, option), of.indexOf(position), reach)) return false;
     }
     return true;
   }
@@ -111,18 +108,14 @@ export function checksFor(asked: Searchable, space: Space, floor: Rank): Checks 
     alike.groups ??= new Map();
     const known = alike.groups.get(group);
     if (known !== undefined) return known;
-    const { parent, depth, options } = node;
+    const { parent, depth } = node;
     // what does not stand beside less stands beside more no better
     const stands =
       (parent?.alike.groups?.get(group) ?? true) &&
       (partlyAt[position] ?? []).every(
         ({ of, passes }) =>
           of.some((at) => at >= depth && at !== position) ||
-          passes(
-            of.map((at) => (at === position ? group : (options[at] as Option))),
-            of.indexOf(position),
-            reachOf(node),
-          ),
+          passes(chosenBeside(node, of, position, group), of.indexOf(position), reachOf(node)),
       );
     alike.groups.set(group, stands);
     return stands;
@@ -130,7 +123,7 @@ export function checksFor(asked: Searchable, space: Space, floor: Rank): Checks 
 
   /** How many options of a position from a place on are refused together beside what a node has chosen. */
   function refusedFrom(node: Node, position: number, index: number): number {
-    const { depth, options } = node;
+    const { depth } = node;
     const asking = (blocksAt[position] ?? []).filter(({ of }) => of.every((at) => at < depth || at === position));
     if (!envelopes || asking.length === 0) return 0;
     for (const size of BLOCKS)
@@ -140,12 +133,7 @@ export function checksFor(asked: Searchable, space: Space, floor: Rank): Checks 
           covering.length > 0 &&
           asking.some(({ of, passes }) =>
             covering.every(
-              (option) =>
-                !passes(
-                  of.map((at) => (at === position ? option : (options[at] as Option))),
-                  of.indexOf(position),
-                  reachOf(node),
-                ),
+              (option) => !passes(chosenBeside(node, of, position, option), of.indexOf(position), reachOf(node)),
             ),
           );
         if (refused) return size;
@@ -205,4 +193,11 @@ export function checksFor(asked: Searchable, space: Space, floor: Rank): Checks 
     );
     return alike.carries;
   }
+}
+
+/** Options of some positions: one of them, and beside it what a node has chosen. */
+function chosenBeside({ options }: Node, of: readonly number[], position: number, option: Option): Option[] {
+  const chosen: Option[] = [];
+  for (const at of of) chosen.push(at === position ? option : (options[at] as Option));
+  return chosen;
 }

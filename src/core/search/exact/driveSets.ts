@@ -42,7 +42,7 @@ export function driveSets(
     return list;
   };
   interface Node {
-    readonly spread: readonly (readonly DriveRole[])[];
+    readonly spread: Spread;
     readonly at: readonly number[];
     /** Only groups from here on move on, so that each set comes once. */
     readonly from: number;
@@ -50,28 +50,9 @@ export function driveSets(
     readonly minor: number;
     readonly enough: boolean;
   }
-  const rests = new Map<Node['spread'], Map<string, number>>();
-  /** What the groups from a place on cost at least, whichever they are, when they have so much room together. */
-  const restMinor = (spread: Node['spread'], from: number, gb: number): number => {
-    const group = spread[from];
-    if (!group) return gb <= 0 ? 0 : Infinity;
-    let known = rests.get(spread);
-    if (!known) rests.set(spread, (known = new Map()));
-    const key = `${from} ${Math.max(0, gb)}`;
-    let least = known.get(key);
-    if (least === undefined) known.set(key, (least = withRest(spread, from, gb, 0)));
-    return least;
-  };
-  /** The same where the first of them costs no less than so much. */
-  const withRest = (spread: Node['spread'], from: number, gb: number, atLeast: number): number =>
-    Math.min(
-      Infinity,
-      ...listOf(spread[from] ?? []).room.map(
-        (point) => Math.max(point.minor, atLeast) + restMinor(spread, from + 1, gb - point.gb),
-      ),
-    );
+  const leastOf = leastWithRoom(listOf);
   const heap = new Heap<Node>((a, b) => a.minor - b.minor);
-  const push = (spread: Node['spread'], at: readonly number[], from: number): void => {
+  const push = (spread: Spread, at: readonly number[], from: number): void => {
     let minor = 0;
     let gb = 0;
     // groups before this one stay as they are, those after it have not moved yet
@@ -84,7 +65,7 @@ export function driveSets(
       gb += group.gb;
     }
     const enough = gb >= leastGB;
-    const least = enough ? minor : fixed.minor + withRest(spread, from, leastGB - fixed.gb, fixed.next) - ROUNDING;
+    const least = enough ? minor : fixed.minor + leastOf(spread, from, leastGB - fixed.gb, fixed.next) - ROUNDING;
     if (least < Infinity) heap.push({ spread, at, from, minor: Math.max(minor, least), enough });
   };
   for (const spread of spreads(roles, MOST_GROUPS))
@@ -96,7 +77,7 @@ export function driveSets(
   const made: Option[] = [];
   // sets of one price are sorted by what they are, so they are taken together
   const waiting: Option[] = [];
-  const take = (spread: Node['spread'], at: readonly number[]): void => {
+  const take = (spread: Spread, at: readonly number[]): void => {
     const groups = spread.flatMap((group, i) => listOf(group).at(at[i] ?? 0) ?? []);
     const drives = groups.flatMap(({ goods: own, roles: its }) => own.map((good) => ({ good, its })));
     const spares = drives.flatMap(({ good }) => good.spare ?? []);
@@ -111,7 +92,7 @@ export function driveSets(
       });
   };
   /** Where a group moves on to: the last one past what has too little room beside the others. */
-  const after = (spread: Node['spread'], at: readonly number[], i: number): number => {
+  const after = (spread: Spread, at: readonly number[], i: number): number => {
     const { at: groupAt } = listOf(spread[i] ?? []);
     let index = (at[i] ?? 0) + 1;
     if (i < spread.length - 1) return index;
@@ -148,6 +129,35 @@ export function driveSets(
       return made[index];
     },
   };
+}
+
+type Spread = readonly (readonly DriveRole[])[];
+
+/**
+ * What the groups of a spread cost at least from a place on, whichever drives they are of, when they have so much room
+ * together and the first of them costs no less than so much.
+ */
+function leastWithRoom(
+  listOf: (group: readonly DriveRole[]) => Groups,
+): (spread: Spread, from: number, gb: number, atLeast: number) => number {
+  const rests = new Map<Spread, Map<string, number>>();
+  const leastOf = (spread: Spread, from: number, gb: number, atLeast: number): number =>
+    Math.min(
+      Infinity,
+      ...listOf(spread[from] ?? []).room.map(
+        (point) => Math.max(point.minor, atLeast) + restOf(spread, from + 1, gb - point.gb),
+      ),
+    );
+  const restOf = (spread: Spread, from: number, gb: number): number => {
+    if (from >= spread.length) return gb <= 0 ? 0 : Infinity;
+    let known = rests.get(spread);
+    if (!known) rests.set(spread, (known = new Map()));
+    const key = `${from} ${Math.max(0, gb)}`;
+    let least = known.get(key);
+    if (least === undefined) known.set(key, (least = leastOf(spread, from, gb, 0)));
+    return least;
+  };
+  return leastOf;
 }
 
 const groupOf = (goods: readonly Good[], roles: readonly DriveRole[]): Group => ({

@@ -58,13 +58,14 @@ export function makingOf(space: Space, question: Question): Making {
   return (options, kinds) => {
     let text = texts.get(kinds);
     if (text === undefined) texts.set(kinds, (text = [...kinds].sort().join()));
-    if (!last || last.kinds !== text || last.options.length !== options.length || !sameOptions(last.options, options))
+    if (!last || last.kinds !== text || !sameOptions(last.options, options))
       last = { options: [...options], kinds: text, machine: machineOf(space, question, options, kinds) };
     return last.machine;
   };
 }
 
 function sameOptions(a: readonly Option[], b: readonly Option[]): boolean {
+  if (a.length !== b.length) return false;
   for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
   return true;
 }
