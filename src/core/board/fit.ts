@@ -1,4 +1,5 @@
 import type { Board, Slot } from './compile';
+import { shareOfLink } from './links';
 import { linkBytesPerS, negotiate, SATA_BYTES_PER_S, type Link } from '../units/links';
 
 /** Drive slots on a card. Without a switch of its own the card only passes on what its slot can be split into. */
@@ -56,6 +57,12 @@ export const rateIn = (device: Device, slot: Slot, lanes: number): number | unde
   if (device.sata) return SATA_BYTES_PER_S;
   const link = linkIn(device, slot, lanes);
   return link && linkBytesPerS(link);
+};
+
+/** What a device sends over it after headers, in bytes/s. */
+export const achievedIn = (device: Device, slot: Slot, lanes: number): number | undefined => {
+  const rate = rateIn(device, slot, lanes);
+  return rate && rate * shareOfLink(linkIn(device, slot, lanes)).value;
 };
 
 /** Whether the device goes into the slot at all, leaving other devices aside; the reason when it does not. */

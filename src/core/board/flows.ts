@@ -1,4 +1,5 @@
 import type { Board } from './compile';
+import { LINKS, shareOfIntegrated } from './links';
 
 /**
  * A steady stream between two ends in bytes/s. An end is an item's id, an integrated function's id or `memory`.
@@ -41,18 +42,22 @@ export function linkLoads(flows: readonly Flow[], endOf: (id: string) => End | u
   return loads;
 }
 
-/** Capacity of a directed link in bytes/s: a hub's uplink, an integrated function's own rate, or the placed link. */
+/**
+ * What a directed link carries after headers, in bytes/s: a hub's uplink, the placed link (as `slotBytesPerS` has it after
+ * headers), or an integrated function's own rate.
+ */
 export function capacityOf(
   board: Board,
   slotBytesPerS: (slot: string) => number | undefined,
   key: LinkKey,
 ): number | undefined {
   const place = key.slice(0, key.lastIndexOf(':'));
-  return (
-    board.hubs.get(place)?.uplinkBytesPerS ??
-    slotBytesPerS(place) ??
-    board.integrated.find((item) => item.id === place)?.bytesPerS
-  );
+  const hub = board.hubs.get(place);
+  if (hub) return hub.uplinkBytesPerS * LINKS.slot.value;
+  const placed = slotBytesPerS(place);
+  if (placed !== undefined) return placed;
+  const integrated = board.integrated.find((item) => item.id === place);
+  return integrated && integrated.bytesPerS * shareOfIntegrated(integrated.kind).value;
 }
 
 /** A flow as sharing sees it: what it would take, and the directed links on its way. */

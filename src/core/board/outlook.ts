@@ -1,5 +1,5 @@
 import type { Slot } from './compile';
-import { ownRate, rateIn, rowsOf, type Device } from './fit';
+import { achievedIn, ownRate, rowsOf, type Device } from './fit';
 import type { Mode, PlacementProblem } from './problem';
 import { linkBytesPerS } from '../units/links';
 
@@ -118,7 +118,7 @@ function shortfalls(
   const short = new Map<string, { largest: number; sum: number }>();
   order.forEach((device, i) => {
     const rates = (options[i] ?? []).map(
-      (slot) => rateIn(device, slot, mode.lanes.get(slot.id) ?? slot.lanes) ?? Infinity,
+      (slot) => achievedIn(device, slot, mode.lanes.get(slot.id) ?? slot.lanes) ?? Infinity,
     );
     const best = Math.max(0, ...rates);
     let largest = 0;

@@ -2,7 +2,7 @@ import type { Mode, PlacementProblem } from './problem';
 import { invariant } from '../units/quantity';
 import { carriedIn, carriedSlots, isCarried } from './carriers';
 import type { Board, Slot } from './compile';
-import { clash, linkIn, misfit, ownRate, rateIn, rowsOf, type Device, type Unplaced } from './fit';
+import { achievedIn, clash, linkIn, misfit, ownRate, rateIn, rowsOf, type Device, type Unplaced } from './fit';
 import { capacityOf, shortfallOf, type End } from './flows';
 import { outlookOf, type Outlook } from './outlook';
 import type { Link } from '../units/links';
@@ -91,7 +91,7 @@ export function lossOf(problem: PlacementProblem, slotOf: ReadonlyMap<string, Sl
       unplaced++;
       continue;
     }
-    const rate = rateIn(device, slot, lanesIn(slot, lanes));
+    const rate = achievedIn(device, slot, lanesIn(slot, lanes));
     if (rate !== undefined) rates.set(slot.id, rate);
     lost += lostIn(device, slot, lanes);
   }
@@ -213,7 +213,7 @@ function searchMode(
     slotOf.set(device.id, slot);
     taken.add(slot.id);
     here.push({ device, slot });
-    const rate = rateIn(device, slot, lanesIn(slot, mode.lanes));
+    const rate = achievedIn(device, slot, lanesIn(slot, mode.lanes));
     if (rate !== undefined) rates.set(slot.id, rate);
   };
   const takeBack = (device: Device, slot: Slot): void => {

@@ -31,12 +31,14 @@ export type Resource =
 
 /**
  * What a key of the sitting stands for: a `Resource`, the threads of one task (`cpu.threads`), a hub's uplink
- * (`uplink:HUB:up`), a stream that a task names (`flow:ID`) or room on a drive (`space:ROLE`).
+ * (`uplink:HUB:up`), one way into or out of a device, whatever it is used for (`device:ITEM:down`, `up` towards memory), a
+ * stream that a task names (`flow:ID`) or room on a drive (`space:ROLE`).
  */
 export type ResourceKey =
   | { readonly of: 'processor' | 'memory' | 'graphics' | 'engine' | 'network' }
   | { readonly of: 'drive'; readonly direction: 'read' | 'write'; readonly role: DriveRole }
   | { readonly of: 'uplink'; readonly hub: string; readonly direction: string }
+  | { readonly of: 'device'; readonly item: string; readonly direction: string }
   | { readonly of: 'flow'; readonly flow: string }
   | { readonly of: 'space'; readonly role: DriveRole };
 
@@ -84,12 +86,24 @@ function parse(key: string): ResourceKey {
     case 'flow':
       return { of: 'flow', flow: rest };
     case 'uplink': {
-      const last = rest.lastIndexOf(':');
-      return { of: 'uplink', hub: rest.slice(0, last), direction: rest.slice(last + 1) };
+      const [hub, direction] = parted(rest);
+      return { of: 'uplink', hub, direction };
+    }
+    case 'device': {
+      const [item, direction] = parted(rest);
+      return { of: 'device', item, direction };
     }
   }
   throw new RangeError(`"${key}" is no resource`);
 }
+
+const parted = (rest: string): readonly [string, string] => {
+  const last = rest.lastIndexOf(':');
+  return [rest.slice(0, last), rest.slice(last + 1)];
+};
+
+/** Key of one way into (`down`) or out of (`up`) a device. */
+export const deviceKey = (item: string, direction: 'up' | 'down'): string => `device:${item}:${direction}`;
 
 /** Whether a key is of a family; what several families share is asked one by one. */
 export const isOf = (key: string, of: ResourceKey['of']): boolean => resourceKey(key).of === of;

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { modelDocument } from './modelDocument';
+import { REGISTERS } from './reasons';
 import { TRADES } from '../work/templates';
 
 describe('the page about the model', () => {
@@ -14,7 +15,8 @@ describe('the page about the model', () => {
     for (const trade of Object.values(TRADES)) {
       expect(page).toContain(`## ${trade.name}`);
       for (const { label } of Object.values(trade.figures)) expect(page).toContain(`| ${label} |`);
-      for (const name of Object.keys(trade.constants)) expect(page).toContain(`| ${name} |`);
     }
+    for (const { register } of Object.values(REGISTERS))
+      for (const [name, { value }] of Object.entries(register)) expect(page).toContain(`| ${name} | ${value} |`);
   });
 });

@@ -1,3 +1,4 @@
+import { LINKS } from '../board/links';
 import { EVIDENCE } from '../evidence/constants';
 import { HEAT } from '../heat/constants';
 import { CABLES, MINUTES } from '../assemble/constants';
@@ -92,8 +93,11 @@ FLOP (the stated share of peak is divided out), traffic and streams in bytes, en
   narrower link than the first arrives by as much less. Engines and graphics memory do not add up.
 - *Drives*: real-time streams that last are held to the rate after the cache; one whose whole run fits into the fast-write
   cache to the cached rate. A run writes at n ÷ (cached ÷ fast + rest ÷ slow). The cache begins empty.
+- *What meets*: a drive serves all its roles and all streams that end at it with one rate each way, a network all that is
+  sent over it; graphics inside the processor and the cores share the memory.
 - *Links*: streams between devices take the placed links; those of one hub share its uplink, real time first, the rest
-  max-min fair.
+  max-min fair. What headers leave of a link is below (*Links*); a network carries the same share on the board and
+  on a card, and streams take the fastest on a wire.
 
 **Real time.** All real-time tasks of a sitting are served first; a task’s margin on a resource is what the others leave ÷
 what it asks. The least margin is its ratio to the target; below 1 frames drop. One thread’s work does not slow another
@@ -173,6 +177,7 @@ export function modelDocument(): string {
   for (const { constants, name } of trades) registers.set(constants, [...(registers.get(constants) ?? []), name]);
   const topics: (readonly [string, Register])[] = [
     ['Shared', COMMON],
+    ['Links', LINKS],
     ...[...registers]
       .filter(([register]) => Object.keys(register).length > 0)
       .map(([register, names]) => [names.join('; '), register] as const),

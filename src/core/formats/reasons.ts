@@ -1,6 +1,8 @@
 import type { Constant, Reason, Reasons, Register } from '../figures/registers';
 import { CABLES, MINUTES } from '../assemble/constants';
 import { CABLES_WHY, MINUTES_WHY } from '../assemble/reasons';
+import { LINKS } from '../board/links';
+import { LINKS_WHY } from '../board/linkReasons';
 import { EVIDENCE } from '../evidence/constants';
 import { EVIDENCE_WHY } from '../evidence/reasons';
 import { HEAT } from '../heat/constants';
@@ -39,7 +41,7 @@ import { SCENE_WHY } from '../work/sceneReasons';
 const told = <R extends Register>(register: R, reasons: Reasons<R>) => ({ register, reasons });
 
 /** All registers with their reasons, by the name that a register gives its constants. */
-const REGISTERS: Readonly<
+export const REGISTERS: Readonly<
   Record<string, { readonly register: Register; readonly reasons: Readonly<Record<string, Reason>> }>
 > = {
   builds: told(BUILD, BUILD_WHY),
@@ -55,6 +57,7 @@ const REGISTERS: Readonly<
   sound: told(AUDIO, AUDIO_WHY),
   live: told(LIVE, LIVE_WHY),
   shared: told(COMMON, COMMON_WHY),
+  links: told(LINKS, LINKS_WHY),
   evidence: told(EVIDENCE, EVIDENCE_WHY),
   heat: told(HEAT, HEAT_WHY),
   upgrade: told(UPGRADE, UPGRADE_WHY),

@@ -1,11 +1,11 @@
-import { isOf, resourceKey, type Resource } from '../figures/resources';
+import { deviceKey, isOf, resourceKey, type Resource } from '../figures/resources';
 import { verdictOf } from '../units/band';
 import { COMMON } from '../work/common';
 import { unique, type MissingFigure } from '../figures/missing';
 import { type Demand, type Elastic, type Impossible } from '../work/stage';
 import type { TaskResult, Use } from './results';
-import type { Streams } from './streams';
-import { supplied, suppliedTo, supplierKind, widening, type Setting } from './totals';
+import { endsOf, type Streams } from './streams';
+import { meetsAt, supplied, suppliedTo, supplierKind, widening, type Setting } from './totals';
 
 /** What a foreground task keeps for itself: two cores and a share of the graphics. */
 export function foregroundReserve({ supply }: Setting): Map<string, number> {
@@ -25,21 +25,27 @@ export interface AloneRun {
   readonly spread: number;
   readonly binds: string | undefined;
   readonly stages: TaskResult['stages'];
-  /** Share of what is left of each resource that this task uses when it runs alone. */
+  /** Share of what is left that this task uses when it runs alone, by the places where work meets. */
   readonly busyAtFull: ReadonlyMap<string, number>;
   readonly missing: readonly MissingFigure[];
   readonly absent: readonly string[];
 }
 
+/** What the real-time work takes, by the places where it is counted, and what it leaves of a resource. */
+interface Beside {
+  readonly load: ReadonlyMap<string, number>;
+  readonly leftOf: (key: string) => number | undefined;
+}
+
 /**
- * Time a unit when alone on what is left: the resource with most to do bounds it from below (a pipelined chain), the
+ * Time a unit when alone on what is left: where most is to do bounds it from below (a pipelined chain), the
  * sum of the stages from above (a serial chain); the overlap factor lies between. A processor stage follows Amdahl's
  * law (Amdahl 1967): serial part on the best core, the rest on all that its threads can use.
  */
 export function elasticAlone(
   task: Elastic,
   demands: ReadonlyMap<string, Demand>,
-  leftOf: (key: string) => number | undefined,
+  { leftOf, load }: Beside,
   setting: Setting,
   slow: number,
   streams: Streams,
@@ -48,8 +54,6 @@ export function elasticAlone(
   const absent: string[] = [];
   // a rate may be unknown without a figure that lacks: a device that found no slot has no link
   let unknown = false;
-  let pipelined = 0;
-  let binds: string | undefined;
   const capped = setting.supply.processor?.parallel(task.threadCap)?.value;
   /** Rate of a run that writes as much as this one; undefined for all that is no writing. */
   const written = (key: string): number | undefined => {
@@ -71,7 +75,15 @@ export function elasticAlone(
     const own = written(key);
     return own === undefined ? left : left + Math.max(0, own - shared);
   };
-  const busyTime = new Map<string, number>();
+  /** Seconds that each place is busy for a unit, and what takes most of them there. */
+  const busy = new Map<string, { seconds: number; most: number; by: string }>();
+  const put = (place: string, seconds: number, by: string) => {
+    const there = busy.get(place) ?? { seconds: 0, most: -1, by };
+    busy.set(place, {
+      seconds: there.seconds + seconds,
+      ...(seconds > there.most ? { most: seconds, by } : { most: there.most, by: there.by }),
+    });
+  };
   for (const [key, demand] of demands) {
     if (demand.amount.value <= 0) continue;
     const rate = rateOf(key);
@@ -83,12 +95,22 @@ export function elasticAlone(
       continue;
     }
     const seconds = (demand.amount.value * slow) / rate;
-    busyTime.set(key, seconds);
+    for (const place of meetsAt(key, setting)) put(place, seconds, key);
+  }
+  for (const flow of task.flows)
+    for (const [item, direction] of endsOf(flow)) {
+      const rate = setting.supply.deviceRate(item, direction, flow.runBytes)?.rate?.value;
+      const place = deviceKey(item, direction);
+      if (rate !== undefined)
+        put(place, flow.bytesPerS / Math.max(0, rate - (load.get(place) ?? 0)), `flow:${flow.id}`);
+    }
+  let pipelined = 0;
+  let binds: string | undefined;
+  for (const { seconds, by } of busy.values())
     if (seconds > pipelined) {
       pipelined = seconds;
-      binds = key;
+      binds = by;
     }
-  }
   // a unit carries what its streams carry in a second, so it takes at least that second, longer on a narrow link
   for (const flow of task.flows) {
     const { share, missing: lacking } = streams.shareOf(flow, true);
@@ -97,7 +119,7 @@ export function elasticAlone(
       if (lacking.length === 0) absent.push('board');
       continue;
     }
-    const seconds = 1 / Math.min(1, share);
+    const seconds = 1 / Math.min(1, share.likely);
     if (seconds > pipelined) {
       pipelined = seconds;
       binds = `flow:${flow.id}`;
@@ -110,7 +132,9 @@ export function elasticAlone(
   let variance = 0;
   for (const stage of stages) variance += ((stage.seconds / Math.max(serial, 1e-300)) * Math.log(stage.spread)) ** 2;
   const complete = !unknown && missing.length === 0 && absent.length === 0;
-  const busyAtFull = new Map([...busyTime].map(([key, time]) => [key, seconds > 0 ? Math.min(1, time / seconds) : 0]));
+  const busyAtFull = new Map(
+    [...busy].map(([place, { seconds: time }]) => [place, seconds > 0 ? Math.min(1, time / seconds) : 0]),
+  );
   return {
     unitsPerS: complete && seconds > 0 && Number.isFinite(seconds) ? 1 / seconds : complete ? 0 : undefined,
     spread: widening(task) * Math.exp(Math.hypot(Math.sqrt(variance), Math.log(task.overlap.spread) / 2)),

@@ -1,11 +1,10 @@
-import { scale, verdictOf } from '../units/band';
-import { COMMON } from '../work/common';
+import { scale, verdictOf, type Band } from '../units/band';
 import { unique } from '../figures/missing';
 import { type Demand, type RealTime } from '../work/stage';
 import { given, product, type Derivation } from '../figures/derive';
 import type { TaskResult, Use } from './results';
 import type { Streams } from './streams';
-import { suppliedTo, supplierKind, widening, type Setting } from './totals';
+import { meetsAt, mostOn, suppliedTo, supplierKind, widening, type Setting } from './totals';
 
 export function realTimeResult(
   sitting: string,
@@ -28,12 +27,14 @@ export function realTimeResult(
   const worst = task.worst?.factor.value ?? 1;
   const strained = task.worst?.decides ? worst : 1;
   const consider = (key: string, stage: string, ratio: number, demand: Derivation, supply: Derivation, by: number) => {
-    const spread = by * widened;
-    if (ratio < likely) binds = key;
-    likely = Math.min(likely, ratio);
-    low = Math.min(low, ratio / spread);
-    high = Math.min(high, ratio * spread);
-    uses.push({ resource: key, stage, ratio, busy: undefined, demand, supply });
+    within(key, stage, { low: ratio / by, likely: ratio, high: ratio * by }, demand, supply);
+  };
+  const within = (key: string, stage: string, ratio: Band, demand: Derivation, supply: Derivation) => {
+    if (ratio.likely < likely) binds = key;
+    likely = Math.min(likely, ratio.likely);
+    low = Math.min(low, ratio.low / widened);
+    high = Math.min(high, ratio.high * widened);
+    uses.push({ resource: key, stage, ratio: ratio.likely, busy: undefined, demand, supply });
   };
   for (const [key, demand] of demands) {
     const wanted = product(`${demand.stage}, a second`, `${demand.amount.unit}/s`, [demand.amount, task.targetPerS]);
@@ -53,7 +54,7 @@ export function realTimeResult(
       continue;
     }
     // others' real-time demands are served too; one task's serial thread does not slow another's
-    const others = key === 'cpu.serial' ? 0 : (load.get(key) ?? 0) - wanted.value;
+    const others = key === 'cpu.serial' ? 0 : mostOn(load, meetsAt(key, setting)) - wanted.value;
     const mine = Math.max(0, rate.value - others);
     const spread = Math.exp(Math.hypot(Math.log(wanted.spread), Math.log(rate.spread)));
     consider(key, demand.stage, mine / slow / wanted.value / strained, wanted, rate, spread);
@@ -77,19 +78,18 @@ export function realTimeResult(
         supply: undefined,
       });
     else
-      consider(
+      within(
         `flow:${flow.id}`,
         'flow',
         share,
         demand,
         given(
           narrowest?.label ?? 'narrowest link',
-          share * flow.bytesPerS,
+          share.likely * flow.bytesPerS,
           'B/s',
           'standard',
           'link rates after headers, or the device itself',
         ),
-        COMMON.linkAchieved.spread,
       );
   }
   const unknown = missing.length > 0 || uses.some((use) => use.ratio === undefined);

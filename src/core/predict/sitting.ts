@@ -7,7 +7,7 @@ import { realTimeResult } from './realTime';
 import type { SittingResult, StreamResult, TaskResult } from './results';
 import { withinSessions } from './sessions';
 import { streamsOf, type Streams } from './streams';
-import { supplied, totals, type Setting } from './totals';
+import { meetsAt, mostOn, supplied, totals, type Setting } from './totals';
 
 /**
  * Runs one sitting: real-time tasks at their fixed rates first, elastic tasks share what is left, max-min fair; what
@@ -23,13 +23,14 @@ export function runSitting(id: string, asked: readonly Expanded[], setting: Sett
   const slow = (task: Expanded) => spill(task, holds);
 
   const load = new Map<string, number>();
+  const put = (place: string, amount: number) => load.set(place, (load.get(place) ?? 0) + amount);
   for (const task of realTime)
     for (const [key, demand] of totalsOf.get(task.task) ?? [])
-      load.set(key, (load.get(key) ?? 0) + demand.amount.value * task.targetPerS.value);
+      for (const place of meetsAt(key, setting)) put(place, demand.amount.value * task.targetPerS.value);
   const flows = realTime.flatMap((task) => task.flows);
-  // streams between named devices and what tasks read and write meet on the hubs' uplinks: each counts the other
+  // streams between named devices and what tasks read and write meet on devices and hubs' uplinks: each counts the other
   const streams = streamsOf(flows, setting, new Map(load));
-  for (const [key, bytesPerS] of streams.onUplinks) load.set(key, (load.get(key) ?? 0) + bytesPerS);
+  for (const [place, bytesPerS] of streams.onPlaces) put(place, bytesPerS);
 
   const results: TaskResult[] = realTime.map((task) =>
     realTimeResult(id, task, totalsOf.get(task.task) ?? new Map(), load, setting, slow(task), streams),
@@ -46,30 +47,29 @@ export function runSitting(id: string, asked: readonly Expanded[], setting: Sett
     const rate = supplied(key, setting).rate?.value;
     if (rate === undefined) return undefined;
     // serial work of other tasks runs on other cores: what it takes is counted in parallel work
-    const used = key === 'cpu.serial' ? 0 : Math.min(rate, load.get(key) ?? 0);
+    const used = key === 'cpu.serial' ? 0 : Math.min(rate, mostOn(load, meetsAt(key, setting)));
     const value = Math.max(0, rate - used - (reserve.get(key) ?? 0));
     left.set(key, value);
     return value;
   };
   const alone = elastic.map((task) => ({
     task,
-    run: elasticAlone(task, totalsOf.get(task.task) ?? new Map(), leftOf, setting, slow(task), streams),
+    run: elasticAlone(task, totalsOf.get(task.task) ?? new Map(), { leftOf, load }, setting, slow(task), streams),
   }));
   const shares = elasticShares(alone, totalsOf, setting, streams);
   alone.forEach(({ task, run }, i) =>
     results.push(elasticResult(id, task, run, shares.of[i] ?? 1, totalsOf.get(task.task) ?? new Map(), setting)),
   );
 
-  const busy = new Map<string, number>();
-  const addBusy = (key: string, amount: number) => {
-    const rate = supplied(key, setting).rate?.value;
-    if (rate !== undefined && rate > 0) busy.set(key, Math.min(1, (busy.get(key) ?? 0) + amount / rate));
-  };
-  for (const [key, amount] of load) addBusy(key, amount);
+  // what elastic runs add where they meet the real-time work
+  const carried = new Map(load);
   alone.forEach(({ task, run }, i) => {
     const perS = run.unitsPerS === undefined ? 0 : run.unitsPerS * (shares.of[i] ?? 1);
-    for (const [key, demand] of totalsOf.get(task.task) ?? []) addBusy(key, demand.amount.value * perS);
+    for (const [key, demand] of totalsOf.get(task.task) ?? [])
+      for (const place of meetsAt(key, setting))
+        carried.set(place, (carried.get(place) ?? 0) + demand.amount.value * perS);
   });
+  const busy = busyWith(carried, totalsOf.values(), setting);
   const linkLoads = new Map(streams.loads);
   for (const { flow, bytesPerS } of shares.streamed)
     for (const key of streams.linksOf(flow)) linkLoads.set(key, (linkLoads.get(key) ?? 0) + (bytesPerS ?? 0));
@@ -83,7 +83,7 @@ export function runSitting(id: string, asked: readonly Expanded[], setting: Sett
       ...realTime.flatMap((task) =>
         task.flows.map((flow): StreamResult => {
           const { share, narrowest } = streams.shareOf(flow);
-          const bytesPerS = share === undefined ? undefined : flow.bytesPerS * Math.min(1, share);
+          const bytesPerS = share === undefined ? undefined : flow.bytesPerS * Math.min(1, share.likely);
           return { task: task.task, flow, realTime: true, bytesPerS, narrowest };
         }),
       ),
@@ -141,6 +141,22 @@ function elasticShares(
       return [{ task: owner, flow: asked, realTime: false, bytesPerS: rates[k], narrowest }];
     }),
   };
+}
+
+/** The share of each resource that all who meet at it keep busy: of those that tasks ask for, and of shared links. */
+function busyWith(
+  carried: ReadonlyMap<string, number>,
+  asked: Iterable<ReadonlyMap<string, unknown>>,
+  setting: Setting,
+): Map<string, number> {
+  const busy = new Map<string, number>();
+  const keys = new Set([...asked].flatMap((demands) => [...demands.keys()]));
+  for (const key of carried.keys()) if (isOf(key, 'uplink')) keys.add(key);
+  for (const key of keys) {
+    const rate = supplied(key, setting).rate?.value;
+    if (rate !== undefined && rate > 0) busy.set(key, Math.min(1, mostOn(carried, meetsAt(key, setting)) / rate));
+  }
+  return busy;
 }
 
 const withBusy = (result: TaskResult, busy: ReadonlyMap<string, number>): TaskResult => ({

@@ -1,7 +1,8 @@
 import { given, fromConstant, product, type Derivation } from '../figures/derive';
 import type { MissingFigure } from '../figures/missing';
 import { fullName, type AnyFitted } from '../model/fitted';
-import { COMMON } from '../work/common';
+import { LINKS } from '../board/links';
+import type { Constant } from '../figures/registers';
 
 /** What a machine offers of a resource a second; unknown when a figure is missing, absent when there is no such part. */
 export interface Supplied {
@@ -28,8 +29,14 @@ export function own(
     : { rate: given(label, value * factor, unit, 'part', fullName(fitted.part)), missing: [], items: [fitted.item.id] };
 }
 
-export const achievedLink = (label: string, bytesPerS: number, where: string): Derivation =>
+/** What a link carries after headers. */
+export const achievedLink = (
+  label: string,
+  bytesPerS: number,
+  where: string,
+  share: Constant = LINKS.slot,
+): Derivation =>
   product(label, 'B/s', [
     given('coded rate', bytesPerS, 'B/s', 'standard', where),
-    fromConstant('share left after headers', COMMON.linkAchieved),
+    fromConstant('share left after headers', share),
   ]);

@@ -30,27 +30,44 @@ describe('supply', () => {
     expect(rateOf('read:archive')?.items).toEqual(['disk-1']);
   });
 
-  test('network: the card when there is one, else the board', () => {
-    expect(rateOf('network')?.rate?.value).toBe(2.5e9 / 8);
-    const card: Change = {
-      addParts: [
-        {
-          kind: 'expansion',
-          id: 'nic',
-          maker: 'Relaypike',
-          name: 'Test 10',
-          purpose: 'network',
-          generation: 3,
-          lanes: 4,
-          slots: 1,
-          lengthMm: 120,
-          powerW: 8,
-          networkGbitPerS: 10,
-        },
-      ],
-      items: plus({ id: 'nic-1', part: 'nic' }),
-    };
-    expect(rateOf('network', card)?.rate?.value).toBe(10e9 / 8);
+  const card = (networkGbitPerS: number | undefined, link: object = { generation: 3, lanes: 4 }): Change => ({
+    addParts: [
+      {
+        kind: 'expansion',
+        id: 'nic',
+        maker: 'Relaypike',
+        name: 'Test',
+        purpose: 'network',
+        slots: 1,
+        lengthMm: 120,
+        powerW: 8,
+        networkGbitPerS,
+        ...link,
+      },
+    ],
+    items: plus({ id: 'nic-1', part: 'nic' }),
+  });
+
+  test('a network carries the same share on the board and on a card, and the fastest counts', () => {
+    // 2.5 Gb/s are 312.5 MB/s, of which 0.94 are 293.75
+    expect(rateOf('network')?.rate?.value).toBeCloseTo(293.75e6, 3);
+    expect(rateOf('network', card(2.5))?.rate?.value).toBeCloseTo(293.75e6, 3);
+    expect(rateOf('network', card(10))?.rate?.value).toBeCloseTo(1175e6, 3);
+    // a slower card beside the board's own changes nothing, nor does one of unknown rate
+    expect(rateOf('network', card(1))?.rate?.value).toBeCloseTo(293.75e6, 3);
+    expect(rateOf('network', card(undefined))?.rate?.value).toBeCloseTo(293.75e6, 3);
+  });
+
+  test('a network card carries no more than its slot: one lane of generation 1 is 250 MB/s, 212.5 after headers', () => {
+    expect(rateOf('network', card(10, { generation: 1, lanes: 1 }))?.rate?.value).toBeCloseTo(212.5e6, 3);
+    const unknown = rateOf('network', card(10, { lanes: 1 }));
+    expect(unknown?.rate).toBeUndefined();
+    expect(unknown?.missing).toContainEqual({ item: 'nic-1', part: 'nic', field: 'generation' });
+  });
+
+  test('SATA carries 0.93 of 600 MB/s', () => {
+    const fast: Change = { parts: { disk: { cellKind: 'TLC', seqReadMBs: 590 } } };
+    expect(rateOf('read:archive', fast)?.rate?.value).toBeCloseTo(558e6, 3);
   });
 
   test('nothing there is absent; something unknown names its figure', () => {

@@ -1,15 +1,17 @@
 import type { Board } from '../board/compile';
 import type { Placement } from '../board/placement';
-import { fullName, type FittedParts } from '../model/fitted';
-import { resourceKey, type DriveRole, type Resource } from '../figures/resources';
+import type { FittedParts } from '../model/fitted';
+import { deviceKey, resourceKey, type DriveRole, type Resource } from '../figures/resources';
 import type { MemoryState } from '../memory/population';
 import { GIB } from '../units/quantity';
-import { driveFor, networkCards } from '../work/flowEnds';
+import { driveFor } from '../work/flowEnds';
+import { networksOf } from '../work/networks';
 import type { Cards } from '../work/stage';
 import { given, type Derivation } from '../figures/derive';
 import { cardRate, cardsTogether, exchange, type CardResource } from './cardSupply';
 import { drivesOf } from './driveSupply';
 import { linksOf, uplinksOf, type LinkOf } from './linkSupply';
+import { networkOf, networkRate } from './networkSupply';
 import { memoryRoom, memoryTraffic } from './memorySupply';
 import { processorRates, type ProcessorRates } from './processor';
 import { NO_RATES, type Rates } from './rates';
@@ -22,7 +24,12 @@ export interface Supply {
   readonly processor: ProcessorRates | undefined;
   /** Item ids that a resource's traffic passes on its way to memory, for shared uplinks. */
   readonly endOf: (resource: Resource) => { readonly item: string; readonly direction: 'up' | 'down' } | undefined;
-  /** What a drive or a network card can take or give by itself; nothing for what its link alone bounds. */
+  /**
+   * Where a resource's traffic meets that of others: one way into or out of the device that serves it, so that the roles
+   * of one drive share it, or the resource itself. Graphics inside the processor meet it in memory.
+   */
+  readonly meets: (resource: Resource) => readonly string[];
+  /** What a drive or a network can take or give by itself; nothing for what its link alone bounds. */
   readonly deviceRate: (item: string, direction: 'up' | 'down', runBytes?: number) => Supplied | undefined;
   /** Arithmetic or memory rate of up to `max` cards, further ones at `gain`; nothing with less than two cards. */
   readonly cardsTogether: (resource: CardResource, cards: Cards) => Supplied | undefined;
@@ -36,11 +43,10 @@ export interface Supply {
   readonly space: (role: DriveRole) => Supplied | undefined;
 }
 
-/** What parts are connected by: the links of devices, the uplinks that they share, and the board's own network. */
+/** What parts are connected by: the links of devices and the uplinks that they share. */
 export interface Wiring {
   readonly linkOf: LinkOf;
   readonly uplinks: ReadonlyMap<string, Derivation>;
-  readonly network: Supplied | undefined;
 }
 
 /** Rates of everything in the machine, computed lazily and once. */
@@ -57,24 +63,19 @@ export const supplyOf = (
     {
       linkOf: linksOf(board, placement),
       uplinks: uplinksOf(board, placement),
-      network: networkOf(parts, board),
     },
     rates,
   );
 
 /** The same over whatever wiring. */
-export function supplyOver(
-  parts: FittedParts,
-  memory: MemoryState,
-  { linkOf, uplinks, network }: Wiring,
-  rates: Rates,
-): Supply {
+export function supplyOver(parts: FittedParts, memory: MemoryState, { linkOf, uplinks }: Wiring, rates: Rates): Supply {
   const processor = parts.one('processor');
   const cores = processor && processorRates(processor.part);
   const card = parts.one('graphics');
   const integrated = processor?.part.integratedGraphics;
   const inside = integrated === 'none' ? undefined : integrated;
   const drives = drivesOf(parts, linkOf, rates);
+  const networks = new Map(networksOf(parts).map((network) => [network.end, networkRate(network)]));
   const cache = new Map<Resource, Supplied | undefined>();
 
   const compute = (resource: Resource): Supplied | undefined => {
@@ -109,12 +110,31 @@ export function supplyOver(
           items: [card ?? processor].flatMap((fitted) => (fitted ? [fitted.item.id] : [])),
         };
       case 'network':
-        return network;
+        return networkOf(parts, linkOf);
       default: {
         const key = resourceKey(resource);
         return key.of === 'drive' ? drives.rate(key.role, key.direction) : undefined;
       }
     }
+  };
+
+  const endOf: Supply['endOf'] = (resource) => {
+    if (resource === 'gpu.in' || resource === 'gpu.out')
+      return card && { item: card.item.id, direction: resource === 'gpu.in' ? 'down' : 'up' };
+    const key = resourceKey(resource);
+    const fitted = key.of === 'drive' ? driveFor({ parts }, key.role) : undefined;
+    return (
+      fitted && { item: fitted.item.id, direction: key.of === 'drive' && key.direction === 'read' ? 'up' : 'down' }
+    );
+  };
+  const meets: Supply['meets'] = (resource) => {
+    const end = endOf(resource);
+    if (end) return [deviceKey(end.item, end.direction)];
+    if (!card && IN_MEMORY.has(resource)) return ['memory.traffic'];
+    if (resource !== 'network') return [resource];
+    // which way it goes is not said
+    const [fastest] = networks.keys();
+    return fastest === undefined ? [resource] : [deviceKey(fastest, 'up'), deviceKey(fastest, 'down')];
   };
 
   return {
@@ -123,17 +143,10 @@ export function supplyOver(
       return cache.get(resource);
     },
     processor: cores,
-    endOf: (resource) => {
-      if (resource === 'gpu.in' || resource === 'gpu.out')
-        return card && { item: card.item.id, direction: resource === 'gpu.in' ? 'down' : 'up' };
-      const key = resourceKey(resource);
-      const fitted = key.of === 'drive' ? driveFor({ parts }, key.role) : undefined;
-      return (
-        fitted && { item: fitted.item.id, direction: key.of === 'drive' && key.direction === 'read' ? 'up' : 'down' }
-      );
-    },
+    endOf,
+    meets,
     deviceRate: (item, direction, runBytes = Infinity) =>
-      drives.ofDevice(item, direction, runBytes) ?? networkCard(parts, item),
+      drives.ofDevice(item, direction, runBytes) ?? networks.get(item),
     cardsTogether: (resource, cards) => cardsTogether(parts, linkOf, resource, cards),
     written: drives.written,
     memoryBytes: memoryRoom(parts, memory, 'all'),
@@ -146,26 +159,7 @@ export function supplyOver(
   };
 }
 
+/** What graphics inside the processor read and write in the machine's own memory. */
+export const IN_MEMORY: ReadonlySet<string> = new Set(['gpu.traffic', 'gpu.in', 'gpu.out']);
+
 const INSIDE = 'FP32 rate of the integrated graphics';
-const PER_GBIT = 1e9 / 8;
-
-/** The fastest network there is, on a card or on the board. */
-function networkOf(parts: FittedParts, board: Board | undefined): Supplied | undefined {
-  const best = networkCards(parts)[0];
-  if (best) return own(best, 'networkGbitPerS', best.part.networkGbitPerS, 'network', 'B/s', PER_GBIT);
-  const holder = parts.one('board');
-  const [onBoard] = (board?.integrated ?? [])
-    .filter(({ kind }) => kind === 'network')
-    .sort((a, b) => b.bytesPerS - a.bytesPerS);
-  if (!onBoard || !holder) return undefined;
-  return {
-    rate: given('network', onBoard.bytesPerS, 'B/s', 'part', fullName(holder.part)),
-    missing: [],
-    items: [holder.item.id],
-  };
-}
-
-function networkCard(parts: FittedParts, id: string): Supplied | undefined {
-  const card = parts.ofKind('expansion').find(({ item, part }) => item.id === id && part.purpose === 'network');
-  return card && own(card, 'networkGbitPerS', card.part.networkGbitPerS, 'network', 'B/s', PER_GBIT);
-}

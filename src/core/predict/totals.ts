@@ -65,6 +65,14 @@ function uplinksOf(resource: Resource, { supply, board, placement }: Setting): s
   return (path ?? []).map((hub) => `uplink:${hub}:${end.direction}`);
 }
 
+/** Where what a key counts meets what others count: links, or what one device does for all who use it. */
+export const meetsAt = (key: string, { supply }: Setting): readonly string[] =>
+  isOf(key, 'uplink') ? [key] : supply.meets(key as Resource);
+
+/** The most that is on any of the places where a key's traffic is counted. */
+export const mostOn = (load: ReadonlyMap<string, number>, places: readonly string[]): number =>
+  places.reduce((most, place) => Math.max(most, load.get(place) ?? 0), 0);
+
 /** Supply of a resource or uplink as a derivation, with what is missing. */
 export function supplied(
   key: string,

@@ -1,3 +1,4 @@
+import { LINKS, shareOfLink } from '../board/links';
 import { EVIDENCE } from '../evidence/constants';
 import { predictWorkload } from '../evidence/predict';
 import type { Assessment } from '../assess';
@@ -5,7 +6,7 @@ import type { Workload } from '../model/measurement';
 import type { Band } from '../units/band';
 import { GIB } from '../units/quantity';
 import { COMMON } from '../work/common';
-import { wiredGbitPerS } from '../work/flowEnds';
+import { fastestWire } from '../work/networks';
 import { PROVE } from './constants';
 
 /** What a built machine is asked; words are made elsewhere. */
@@ -162,8 +163,8 @@ export function acceptanceOf(assessment: Assessment): AcceptanceTest[] {
 
   function drives(): void {
     for (const { item, part } of parts.ofKind('drive')) {
-      const carried = placement?.placed.get(item.id)?.bytesPerS;
-      const most = carried === undefined ? undefined : (carried * COMMON.linkAchieved.value) / 1e6;
+      const { bytesPerS: carried, link } = placement?.placed.get(item.id) ?? {};
+      const most = carried === undefined ? undefined : (carried * shareOfLink(link).value) / 1e6;
       const rate = (code: TestCode, stated: number | undefined, asked: Workload, minutes: number) => {
         if (stated === undefined) return;
         const { band } = predictWorkload(asked, assessment, facts.calibration, part.id);
@@ -220,13 +221,12 @@ export function acceptanceOf(assessment: Assessment): AcceptanceTest[] {
   }
 
   function network(): void {
-    const rates = wiredGbitPerS(parts);
-    if (rates.length === 0) return;
-    const fastest = Math.max(...rates);
+    const fastest = fastestWire(parts);
+    if (fastest === undefined) return;
     add('network', {
       unit: 'Gb/s',
-      likely: fastest * PROVE.networkShare.value,
-      spread: PROVE.networkShare.spread,
+      likely: fastest * LINKS.network.value,
+      spread: LINKS.network.spread,
       passes: 'least',
       minutes: SHORT_RUN,
       ceiling: fastest,

@@ -1,4 +1,5 @@
 import type { Assessment } from '../assess';
+import { LINKS } from '../board/links';
 import { editMachine } from '../model/edits';
 import type { Machine } from '../model/machine';
 import type { Part } from '../parts';
@@ -168,7 +169,7 @@ export function causesOf(assessment: Assessment): Cause[] {
     const test = soundById.get('network');
     if (!test) return;
     for (const rate of NETWORK_RATES) {
-      const off = Math.log((rate * PROVE.networkShare.value) / test.likely);
+      const off = Math.log((rate * LINKS.network.value) / test.likely);
       if (off < -NOTHING) add('slow-network', new Map([[test.id, off]]), undefined, rate);
     }
   }

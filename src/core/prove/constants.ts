@@ -7,7 +7,6 @@ export const PROVE = register('proof', {
   clock: { value: 1, spread: 1.06, unit: '× predicted clock', source: 'judgement' },
   fanSpeed: { value: 1, spread: 1.35, unit: '× predicted speed', source: 'judgement' },
   noiseDb: { value: 1, spread: 1.45, unit: '× predicted sound pressure', source: 'judgement' },
-  networkShare: { value: 0.94, spread: 1.04, unit: 'share of the coded rate', source: 'standard' },
   driveMostC: { value: 75, spread: 1.07, unit: '°C', source: 'judgement' },
   driveRiseK: { value: 35, spread: 1.25, unit: 'K over the room at load', source: 'judgement' },
   readingNoise: { value: 1, spread: 1.03, unit: '×', source: 'judgement' },

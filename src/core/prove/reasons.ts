@@ -10,10 +10,6 @@ export const PROVE_WHY: Reasons<typeof PROVE> = {
   clock: { reasoning: 'Chips of one model keep a clock a few in a hundred apart at the same power.' },
   fanSpeed: { reasoning: 'A fan turns a tenth off its stated speed, and follows a temperature that is off as well.' },
   noiseDb: { reasoning: 'A room and a small meter are good to some three decibels; that is a factor of 1.4.' },
-  networkShare: {
-    reasoning:
-      'Of 1,538 bytes on the line 1,448 are carried, with the usual frames and time stamps (IEEE 802.3, RFC 7323).',
-  },
   driveMostC: { reasoning: 'Drives for slots on the board slow down between seventy and eighty-five degrees.' },
   driveRiseK: { reasoning: 'Seven watts into a cover of the board, or four into a bay with little air.' },
   readingNoise: { reasoning: 'The same run twice on the same machine, when nothing else runs.' },

@@ -12,7 +12,7 @@ import { bareOf } from './bare';
 import { derivedSizes } from './held';
 import { cardKinds, type CardKinds } from './kinds';
 import { askedRates } from './rates';
-import { roleSizes, type RoleSize } from './roles';
+import { askedTogether, roleSizes, type RoleSize } from './roles';
 import { kitGiB } from '../parts/memory';
 
 /** What the work asks of parts, before any is chosen and at the safe end of the model's spread. */
@@ -21,6 +21,8 @@ export interface Asked {
   readonly memoryBytes: number;
   readonly graphicsBytes: number;
   readonly roles: readonly RoleSize[];
+  /** Bytes/s of one drive that serves some roles. */
+  readonly ofDrive: (roles: readonly DriveRole[]) => { readonly read: number; readonly write: number };
   readonly kinds: CardKinds;
   /** The cheapest part of a kind that has all that is asked of it, else the one that lacks least; buying rules respected. */
   readonly likely: (kind: 'processor' | 'graphics') => Part | undefined;
@@ -39,6 +41,7 @@ export function askedOf(brief: Brief, context: Context): Asked {
     memoryBytes: sizes.get('memory') ?? 0,
     graphicsBytes: sizes.get('graphics memory') ?? 0,
     roles: roleSizes(bare, bare),
+    ofDrive: (roles) => askedTogether(bare.facts, roles),
     kinds: cardKinds(bare, bare),
     likely: (kind) => {
       if (!picked.has(kind)) picked.set(kind, leastThatDoes(kind));
@@ -151,14 +154,15 @@ function cardLacks(part: PartOf<'graphics'>, { rates, graphicsBytes, kinds }: As
   return lacks;
 }
 
-function driveLacks(part: PartOf<'drive'>, { roles }: Asked, mine: readonly DriveRole[]): number {
+function driveLacks(part: PartOf<'drive'>, { roles, ofDrive }: Asked, mine: readonly DriveRole[]): number {
+  const { read, write } = ofDrive(mine);
   const asking = roles.filter(({ role }) => mine.includes(role));
   const sum = (of: (role: RoleSize) => number) => asking.reduce((all, role) => all + of(role), 0);
   const system = mine.includes('system');
   return (
     lack(sum((role) => role.spaceAtEndBytes) / 1e9 + (system ? SYSTEM_GB : 0), part.capacityGB) +
-    lack(Math.max(0, ...asking.map((role) => role.readBytesPerS)) / 1e6, part.seqReadMBs) +
-    lack(Math.max(0, ...asking.map((role) => role.writeBytesPerS)) / 1e6, part.sustainedWriteMBs) +
+    lack(read / 1e6, part.seqReadMBs) +
+    lack(write / 1e6, part.sustainedWriteMBs) +
     (asking.some((role) => role.ratingBytes > 0) && part.cellKind !== 'magnetic'
       ? lack(sum((role) => role.ratingBytes) / 1e12, part.enduranceTBW)
       : 0) +

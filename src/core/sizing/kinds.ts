@@ -2,6 +2,7 @@ import type { Assessment } from '../assess';
 import type { Brief } from '../model/brief';
 import { applicationsOf } from '../model/catalogue';
 import { cardRate, isCardResource } from '../predict/cardSupply';
+import { LINKS } from '../board/links';
 import { COMMON } from '../work/common';
 import { inputCount, uplinkMbitPerS } from '../work/live';
 import { wireBitPerS } from '../work/video';
@@ -68,9 +69,12 @@ function sentBy(task: Task): [end: string, bitPerS: number][] {
         end === undefined ? [] : [[end, task.streams * task.gbitPerS * 1e9] as [string, number]],
       );
     case 'custom':
-      return (task.flows ?? []).flatMap(({ from, to, gbytePerS }) =>
-        [from, to].map((end) => [end, gbytePerS * 8e9] as [string, number]),
-      );
+      return [
+        ...(task.flows ?? []).flatMap(({ from, to, gbytePerS }) =>
+          [from, to].map((end) => [end, gbytePerS * 8e9] as [string, number]),
+        ),
+        ['network', task.mode === 'real-time' ? (task.networkGB ?? 0) * (task.unitsPerS ?? 0) * 8e9 : 0],
+      ];
     case 'live':
       return [['network', uplinkMbitPerS(task) * 1e6]];
     default:
@@ -134,6 +138,6 @@ export function cardKinds(assessment: Assessment, draft: Assessment): CardKinds 
               ? Math.max(...wires.map((wire) => wire ?? 0))
               : undefined,
           },
-    networkBitPerS: Math.max((brief.mustHaves.networkGbitPerS ?? 0) * 1e9, networkBitPerS(brief)),
+    networkBitPerS: Math.max((brief.mustHaves.networkGbitPerS ?? 0) * 1e9, networkBitPerS(brief) / LINKS.network.value),
   };
 }

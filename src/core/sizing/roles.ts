@@ -39,24 +39,8 @@ export function roleSizes({ facts }: Assessment, draft: Assessment): RoleSize[] 
     draft.facts.sittings.find((entry) => entry.sitting === sitting)?.tasks.find((entry) => entry.task === task)?.gets
       ?.likely;
   const growth = (brief.growthPercent ?? 0) / 100;
-  const taskOf = new Map(brief.tasks.map((task) => [task.id, task]));
   return DRIVE_ROLES.flatMap((role): RoleSize[] => {
-    const most = { read: 0, write: 0 };
-    for (const sitting of facts.sittings) {
-      const atOnce = { read: 0, write: 0 };
-      for (const result of sitting.tasks)
-        for (const direction of ['read', 'write'] as const) {
-          const task = taskOf.get(result.task);
-          if (task && result.mode === 'real-time') atOnce[direction] += streamed(task, role)[direction];
-          const use = result.uses.find(({ resource }) => resource === `${direction}:${role}`);
-          if (!use) continue;
-          if (result.mode === 'real-time') atOnce[direction] += use.demand.value;
-          else if (result.target !== undefined)
-            most[direction] = Math.max(most[direction], (use.demand.value * (result.unitsARun ?? 0)) / result.target);
-        }
-      most.read = Math.max(most.read, atOnce.read);
-      most.write = Math.max(most.write, atOnce.write);
-    }
+    const most = askedTogether(facts, [role]);
     const weekly = writtenAWeek(role, brief, facts.sittings, runTime);
     let space = 0;
     for (const sitting of facts.sittings)
@@ -91,6 +75,34 @@ export function roleSizes({ facts }: Assessment, draft: Assessment): RoleSize[] 
       },
     ];
   });
+}
+
+/**
+ * Bytes/s that real-time work and runs within their targets ask of one drive that serves some roles: real-time work adds up
+ * within a sitting, and so do the roles that one run uses.
+ */
+export function askedTogether(
+  { brief, sittings }: Assessment['facts'],
+  roles: readonly DriveRole[],
+): { readonly read: number; readonly write: number } {
+  const taskOf = new Map(brief.tasks.map((task) => [task.id, task]));
+  const most = { read: 0, write: 0 };
+  for (const sitting of sittings)
+    for (const direction of ['read', 'write'] as const) {
+      let atOnce = 0;
+      for (const { task: id, mode, uses, target, unitsARun = 0 } of sitting.tasks) {
+        const task = taskOf.get(id);
+        let used = 0;
+        for (const role of roles) {
+          if (task && mode === 'real-time') atOnce += streamed(task, role)[direction];
+          used += uses.find(({ resource }) => resource === `${direction}:${role}`)?.demand.value ?? 0;
+        }
+        if (mode === 'real-time') atOnce += used;
+        else if (target !== undefined) most[direction] = Math.max(most[direction], (used * unitsARun) / target);
+      }
+      most[direction] = Math.max(most[direction], atOnce);
+    }
+  return most;
 }
 
 /** Space that further copies of what is kept take: here, and in another place. */

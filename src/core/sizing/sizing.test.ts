@@ -6,7 +6,7 @@ import { arrayLevels, chanceOfLoss, drivesFor, type Member } from './arrays';
 import { enduranceYears, grown, ratingFor } from '../predict/endurance';
 import { cardKinds, publishedFloors } from './kinds';
 import { askedRates } from './rates';
-import { copiesOf, roleSizes } from './roles';
+import { askedTogether, copiesOf, roleSizes } from './roles';
 import { derivedSizes } from './held';
 
 const SIX_TB: Member = { capacityBytes: 6e12, readBytesPerS: 200e6, writeBytesPerS: 180e6, unrecoverablePerBit: 1e-15 };
@@ -286,4 +286,45 @@ describe('kinds of cards and published floors', () => {
     const build = studio([taskOf('build')], { brief: { mustHaves: { networkGbitPerS: 10 } } });
     expect(cardKinds(build, build)).toEqual({ graphics: undefined, capture: undefined, networkBitPerS: 10e9 });
   });
+
+  test('a network is asked for at what carries the streams: 0.94 of its rate are left of it', () => {
+    const steady = (more: object) => ({
+      kind: 'custom',
+      id: 'c',
+      name: 'C',
+      importance: 1,
+      mode: 'real-time',
+      unit: 'second',
+      unitsPerS: 1,
+      ...more,
+    });
+    const asked = (more: object) => {
+      const found = assessed({ brief: { tasks: [steady(more)], sittings: [] } });
+      return cardKinds(found, found).networkBitPerS;
+    };
+    expect(asked({ flows: [{ from: 'network', to: 'memory', gbytePerS: 0.3 }] })).toBeCloseTo(2.4e9 / 0.94, 0);
+    expect(asked({ networkGB: 0.3 })).toBeCloseTo(2.4e9 / 0.94, 0);
+  });
+});
+
+test('a drive that serves two roles is asked for both at once, in the sitting that asks most', () => {
+  const custom = (id: string, more: object) => ({ kind: 'custom', id, name: id, importance: 1, unit: 'unit', ...more });
+  const steady = (id: string, more: object) => custom(id, { mode: 'real-time', unitsPerS: 1, ...more });
+  const tasks = [
+    steady('footage', { readGB: { active: 2 } }),
+    steady('cache', { readGB: { scratch: 1 } }),
+    steady('copy', { flows: [{ from: 'active', to: 'memory', gbytePerS: 4 }] }),
+    custom('export', { mode: 'elastic', unitsPerRun: 60, targetMin: 1, readGB: { active: 3, scratch: 2 } }),
+  ];
+  const sittings = [
+    { id: 'cut', name: 'Cut', hoursPerWeek: 1, tasks: ['footage', 'cache'] },
+    { id: 'night', name: 'Night', hoursPerWeek: 1, tasks: ['copy', 'export'] },
+  ];
+  const { facts } = assessed({ brief: { tasks, sittings } });
+  const asked = (...roles: ('active' | 'scratch' | 'archive')[]) => askedTogether(facts, roles).read / 1e9;
+  expect(asked('active')).toBeCloseTo(4, 9);
+  expect(asked('scratch')).toBeCloseTo(2, 9);
+  // the export reads 5 GB/s of both within its target; cutting asks for 3 at once
+  expect(asked('active', 'scratch')).toBeCloseTo(5, 9);
+  expect(asked('archive')).toBe(0);
 });

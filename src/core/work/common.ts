@@ -14,12 +14,6 @@ export const COMMON = register('shared', {
     unit: 'share of peak',
     source: 'judgement',
   },
-  linkAchieved: {
-    value: 0.85,
-    spread: 1.08,
-    unit: 'share of coded rate',
-    source: 'standard',
-  },
   spillCost: {
     value: 8,
     spread: 1.8,

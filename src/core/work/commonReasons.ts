@@ -5,7 +5,6 @@ import type { COMMON } from './common';
 export const COMMON_WHY: Reasons<typeof COMMON> = {
   secondThreadGain: { reasoning: 'Two threads on one core share its units; throughput codes commonly gain a fifth to a third.' },
   memoryAchieved: { reasoning: 'Streaming codes reach about three quarters of peak memory bandwidth; refresh and turn-round take the rest.' },
-  linkAchieved: { reasoning: 'Packet headers at 256-byte payloads and flow control cost some 10 to 20 % of the coded rate.' },
   spillCost: { reasoning: 'Pages that do not fit come back from the system drive, one to two orders slower than memory but touched less often.' },
   floorMargin: { reasoning: 'What makers recommend was true when it was printed; files grow before a machine is replaced.' },
   foregroundCores: { reasoning: 'A foreground task keeps two cores free of exports so that the pointer and the playhead answer at once.' },

@@ -1,5 +1,6 @@
 import type { Fitted, FittedParts } from '../model/fitted';
 import type { MachineFacts } from './machineFacts';
+import { networksOf } from './networks';
 
 /** Items or integrated function a flow's end stands for on this machine: all drives of a role, one of anything else. */
 export function flowEnd(end: string, facts: MachineFacts): string[] {
@@ -10,33 +11,12 @@ export function flowEnd(end: string, facts: MachineFacts): string[] {
   if (end === 'graphics') return one(parts.one('graphics')?.item.id);
   if (end === 'capture') return one(cardFor('capture'));
   if (end === 'network' || end === 'second network') {
-    const ends = [
-      ...networkCards(parts).map(({ item }) => item.id),
-      ...(parts.one('board')?.part.topology?.integrated ?? [])
-        .filter((item) => item.kind === 'network')
-        .map((item) => item.id),
-    ];
-    return one(ends[end === 'network' ? 0 : 1]);
+    return one(networksOf(parts)[end === 'network' ? 0 : 1]?.end);
   }
   if (isAwaited(facts, end)) return [];
   const drives = keepingDrives(parts).filter((drive) => drive.item.roles?.some((role) => role === end));
   return drives.length > 0 ? drives.map(({ item }) => item.id) : one(driveFor({ parts }, end)?.item.id);
 }
-
-/** Network cards of a machine, the fastest first; one of unknown rate comes last. */
-export const networkCards = (parts: FittedParts): Fitted<'expansion'>[] =>
-  parts
-    .ofKind('expansion')
-    .filter(({ part }) => part.purpose === 'network')
-    .sort((a, b) => (b.part.networkGbitPerS ?? 0) - (a.part.networkGbitPerS ?? 0));
-
-/** Gb/s of every wired network that states its rate: those on the board and those of cards. */
-export const wiredGbitPerS = (parts: FittedParts): number[] => [
-  ...(parts.one('board')?.part.topology?.integrated ?? []).flatMap(({ kind, gbitPerS }) =>
-    kind === 'network' ? [gbitPerS] : [],
-  ),
-  ...networkCards(parts).flatMap(({ part }) => (part.wireless ? [] : (part.networkGbitPerS ?? []))),
-];
 
 /** Drives that keep work: an optical drive reads and burns discs, and is none. */
 export const keepingDrives = (parts: FittedParts): readonly Fitted<'drive'>[] =>

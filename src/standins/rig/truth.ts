@@ -1,5 +1,5 @@
 import type { Assessment } from '@/core/assess';
-import { wiredGbitPerS } from '@/core/work/flowEnds';
+import { fastestWire } from '@/core/work/networks';
 import { linkBytesPerS, type Link } from '@/core/units/links';
 
 /** Mistakes that the rig can build a machine with. */
@@ -96,7 +96,7 @@ export function plantable({ facts }: Assessment): Planted[] {
       .ofKind('drive')
       .some(({ part }) => part.interface === 'NVMe' && part.sustainedWriteMBs !== undefined),
     'loose-module': memory.modules.length > 1,
-    'slow-network': wiredGbitPerS(parts).length > 0,
+    'slow-network': fastestWire(parts) !== undefined,
   };
   return PLANTED.filter((planted) => can[planted]);
 }
@@ -202,9 +202,8 @@ export function truthOf(assessment: Assessment, next: Random, planted: Planted |
   }
 
   function networkTruth(): number | undefined {
-    const rates = wiredGbitPerS(parts);
-    if (rates.length === 0) return undefined;
-    const line = Math.max(...rates);
+    const line = fastestWire(parts);
+    if (line === undefined) return undefined;
     return (
       (is('slow-network') ? ([10, 1, 0.1].find((rate) => rate < line) ?? line) : line) * 0.94 * around(next, 0.006)
     );

@@ -1,25 +1,19 @@
+import { boardGbitPerS } from '../../work/networks';
 import type { Fitted } from '../../model/fitted';
 import { idsOf, nameOf, type Said, type Facts, type Rule } from '../rule';
 
 /** Whether anything in the brief uses a card of its purpose; undefined for purposes the brief cannot speak of. */
-function used({ part, item }: Fitted<'expansion'>, { brief, board, placement, sittings }: Facts): boolean | undefined {
+function used({ part, item }: Fitted<'expansion'>, { brief, parts, placement, sittings }: Facts): boolean | undefined {
   const streams = sittings.some(({ flows }) => flows.some(({ flow }) => flow.from === item.id || flow.to === item.id));
   if (streams) return true;
   switch (part.purpose) {
     case 'capture':
       return brief.mustHaves.videoInputs !== undefined;
-    case 'network': {
-      const onBoard = Math.max(
-        0,
-        ...(board?.integrated ?? [])
-          .filter((entry) => entry.kind === 'network')
-          .map((entry) => (entry.bytesPerS * 8) / 1e9),
-      );
+    case 'network':
       return (
-        (brief.mustHaves.networkGbitPerS ?? 0) > onBoard ||
+        (brief.mustHaves.networkGbitPerS ?? 0) > boardGbitPerS(parts) ||
         brief.tasks.some((task) => task.kind === 'custom' && (task.networkGB ?? 0) > 0)
       );
-    }
     case 'wireless':
       return brief.mustHaves.wireless === true;
     case 'monitoring':

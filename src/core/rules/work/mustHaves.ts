@@ -1,9 +1,8 @@
-import type { Board } from '../../board/compile';
 import type { Brief } from '../../model/brief';
 import type { Fitted, FittedParts } from '../../model/fitted';
 import type { PartOf } from '../../parts';
 import { WIRELESS_STANDARDS } from '../../parts/common';
-import { networkCards } from '../../work/flowEnds';
+import { networksOf } from '../../work/networks';
 import { inputsOf } from '../../work/inputs';
 import { frontCables, plugIn } from '../ports/plugs';
 import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
@@ -20,7 +19,7 @@ export const mustHaves: Rule = {
     const checks: Said[] = [];
     const cards = parts.ofKind('expansion');
     const boardPart = parts.one('board');
-    if (networkGbitPerS !== undefined && board) checks.push(network(parts, board, networkGbitPerS));
+    if (networkGbitPerS !== undefined && board) checks.push(network(parts, networkGbitPerS));
     if (wireless && boardPart) checks.push(...wirelessOf(parts, brief));
     if (videoInputs !== undefined) {
       const takers = [
@@ -63,16 +62,13 @@ export const mustHaves: Rule = {
 type MustHaves = Brief['mustHaves'];
 
 /** The fastest network there is; a network card of unknown rate may be fast enough, which nobody knows. */
-function network(parts: FittedParts, board: Board, needsGbit: number): Said {
+function network(parts: FittedParts, needsGbit: number): Said {
   const boardPart = parts.one('board');
-  const onBoard = board.integrated
-    .filter(({ kind }) => kind === 'network')
-    .map(({ bytesPerS }) => (bytesPerS * 8) / 1e9);
-  const cards = networkCards(parts);
-  const hasGbit = Math.max(0, ...onBoard, ...cards.map(({ part }) => part.networkGbitPerS ?? 0));
-  const vague = cards.filter(({ part }) => part.networkGbitPerS === undefined);
+  const networks = networksOf(parts);
+  const hasGbit = Math.max(0, ...networks.map(({ gbitPerS }) => gbitPerS ?? 0));
+  const vague = networks.filter(({ gbitPerS }) => gbitPerS === undefined);
   if (hasGbit < needsGbit && vague.length > 0)
-    return unknown('network', ...vague.map((card) => [card, 'networkGbitPerS'] as const));
+    return unknown('network', ...vague.map(({ holder }) => [holder, 'networkGbitPerS'] as const));
   return {
     level: hasGbit >= needsGbit ? 'passes' : 'blocks',
     code: 'network',

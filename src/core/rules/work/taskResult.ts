@@ -82,6 +82,7 @@ function leverOf({ impossible, binds }: TaskResult, parts: FittedParts, supply: 
     switch (resourceKey(resource).of) {
       case 'flow':
       case 'uplink':
+      case 'device':
         return { items: ids('drive', 'expansion', 'board'), adds: ['expansion'] };
       case 'processor':
         return { items: ids('processor', 'cooler'), adds: [] };

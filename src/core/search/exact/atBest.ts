@@ -28,7 +28,7 @@ import type { LinkOf } from '../../predict/linkSupply';
 import { achievedLink, type Supplied } from '../../predict/supplied';
 import { NO_RATES, type Rates } from '../../predict/rates';
 import { supplyOver, type Supply, type Wiring } from '../../predict/supply';
-import { linkBytesPerS, type Link } from '../../units/links';
+import { linkBytesPerS } from '../../units/links';
 import { COMMON } from '../../work/common';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
@@ -62,10 +62,10 @@ const ownLink: LinkOf = ({ item, part }) => {
   if (part.kind === 'drive' && part.lanes === undefined) return ENDLESS;
   const { lanes, generation } = part as { readonly lanes?: number; readonly generation?: number };
   if (lanes === undefined || generation === undefined) return ENDLESS;
-  const rate = achievedLink('the device’s own link', linkBytesPerS({ lanes, generation } as Link), '');
+  const rate = achievedLink('the device’s own link', linkBytesPerS({ lanes, generation }), '');
   return { rate, missing: [], items: [item.id] };
 };
-const WIDEST: Wiring = { linkOf: ownLink, uplinks: new Map(), network: ENDLESS };
+const WIDEST: Wiring = { linkOf: ownLink, uplinks: new Map() };
 
 /** The same on a board that is chosen: graphics get the widest link that leaves the other devices a place. */
 function widestOn(parts: FittedParts, context: Context): Wiring {
@@ -330,6 +330,7 @@ function over(
   wiring: Wiring,
 ): (rates: Rates) => Supply {
   const engine = kinds.has('processor') && kinds.has('graphics');
+  const moreNetworks = !kinds.has('board') || !kinds.has('expansion');
   const seated = kinds.has('memory') && kinds.has('processor');
   const chosen = (role: DriveRole): boolean => kinds.has('drive') && !isAwaited({ parts, awaited }, role);
   const awaitedRate = (label: string, bytesPerS: number | undefined): Supplied =>
@@ -378,6 +379,17 @@ function over(
         }
       },
       processor: engine ? own.processor : undefined,
+      meets: (resource) => {
+        const key = resourceKey(resource);
+        // what is still to come may serve it alone
+        if (key.of === 'drive' ? !chosen(key.role) : key.of === 'graphics' && !engine) return [resource];
+        return own.meets(resource);
+      },
+      // a network to come may be the faster one
+      deviceRate: (item, direction, runBytes) =>
+        moreNetworks && !parts.ofKind('drive').some(({ item: { id } }) => id === item)
+          ? undefined
+          : own.deviceRate(item, direction, runBytes),
       written: (role, bytes) => (chosen(role) ? own.written(role, bytes) : undefined),
       memoryBytes: kinds.has('memory') ? own.memoryBytes : ENDLESS,
       graphicsBytes: !engine ? ENDLESS : parts.one('graphics') || kinds.has('memory') ? own.graphicsBytes : ENDLESS,

@@ -93,13 +93,17 @@ export function readingsOf(
   );
   const rates = of(DRIVES, 'rates', cold, (parts, { items }) => {
     const there = new Set(items.flatMap(({ roles: own = [] }) => own));
+    const seen: string[] = [];
     return roles
       .map((role) => {
-        const part = there.has(role) || !chosen.includes(role) ? driveFor({ parts }, role)?.part : undefined;
-        if (!part) return '-';
+        const fitted = there.has(role) || !chosen.includes(role) ? driveFor({ parts }, role) : undefined;
+        if (!fitted) return '-';
+        const { item, part } = fitted;
+        // roles that one drive serves share it
+        if (!seen.includes(item.id)) seen.push(item.id);
         // streams are spread over all drives of a role
         const count = items.filter(({ roles: own }) => own?.includes(role)).length;
-        return `${count} ${isSpokenOf(part) ? part.id : ''} ${DRIVE_RATES.map((field) => part[field] ?? '').join()}`;
+        return `${seen.indexOf(item.id)} ${count} ${isSpokenOf(part) ? part.id : ''} ${DRIVE_RATES.map((field) => part[field] ?? '').join()}`;
       })
       .join(';');
   });
