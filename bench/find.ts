@@ -11,7 +11,7 @@ import { searchable } from '@/core/search/exact/searchable';
 import { frontierOf } from '@/core/search/exact/judge';
 import { tryAll } from '@/core/search/exact/tryAll';
 import { peerMarket, programmeOf, withRoom, type PeerMarket } from '@/core/tests/peer';
-import { ladderMarket, measuredMarket, smallMarket, streamMarket } from '@/core/tests/smallMarkets';
+import { ladderMarket, measuredMarket, sharingMarket, smallMarket, streamMarket } from '@/core/tests/smallMarkets';
 import { demoCatalogue } from '@/demo/catalogue';
 import { demoSeats } from '@/demo/ninefathom';
 import { DEMO_TODAY } from '@/demo/seed';
@@ -171,7 +171,8 @@ function seeds(): void {
   let wrong = 0;
   for (let seed = 10_001; markets < most; seed++) {
     const market =
-      [streamMarket, smallMarket, measuredMarket, smallMarket, streamMarket, ladderMarket][seed % 6] ?? smallMarket;
+      [streamMarket, smallMarket, measuredMarket, sharingMarket, smallMarket, streamMarket, ladderMarket][seed % 7] ??
+      smallMarket;
     const { brief, context } = market(seed);
     const question = plainQuestion(brief);
     let all;

@@ -282,23 +282,7 @@ export function ladderMarket(seed: number): { brief: Brief; context: Context } {
 export function streamMarket(seed: number): { brief: Brief; context: Context } {
   const dice = rolling(seed);
   const { pick, chance } = dice;
-  const one = ['cpu', 'board', 'kit', 'psu', 'case', 'cooler'].map((id) => ({
-    ...variant(id, 0, dice),
-    ...(id === 'cpu' ? { socket: 'Dunlin', integratedGraphics: { fp32Tflops: 2 }, coolerIncluded: true } : {}),
-  }));
-  const drives = Array.from({ length: pick([2, 3]) }, (_, n) => {
-    const drive = variant(chance(0.25) ? 'disk' : 'ssd', n, dice);
-    return drive['interface'] === 'SATA'
-      ? drive
-      : { ...drive, sustainedWriteMBs: pick([400, 900, 1500, 2600]), ...(chance(0.3) ? { form: 'card' } : {}) };
-  });
-  const cards = Array.from({ length: pick([0, 1, 2]) }, (_, n) => ({
-    ...NETWORK,
-    id: `net-${n}`,
-    name: `Net ${n}`,
-    networkGbitPerS: pick([5, 10, 25]),
-  }));
-  const parts = [...one, ...drives, ...cards];
+  const parts = platformOfDrives(dice);
   const [from, to, copyTo] = pick([
     ['network', 'active'],
     ['network', 'active', 'archive'],
@@ -328,6 +312,70 @@ export function streamMarket(seed: number): { brief: Brief; context: Context } {
     },
   };
   return marketOf(change, parts, dice);
+}
+
+/** The same platform, and work that reads and writes several roles of drives at once: one drive for two of them may do, or not. */
+export function sharingMarket(seed: number): { brief: Brief; context: Context } {
+  const dice = rolling(seed);
+  const { pick, chance } = dice;
+  const parts = platformOfDrives(dice);
+  const custom = (id: string, more: object) => ({ kind: 'custom', id, name: id, importance: 3, unit: 'unit', ...more });
+  const steady = (id: string, more: object) => custom(id, { mode: 'real-time', unitsPerS: 1, ...more });
+  const rate = () => pick([0.15, 0.4, 1.2, 2.5, 3.4]);
+  const tasks = [
+    steady('footage', { readGB: { active: rate(), ...(chance(0.4) ? { scratch: rate() } : {}) } }),
+    ...(chance(0.6)
+      ? [steady('cache', chance(0.5) ? { readGB: { scratch: rate() } } : { writeGB: { scratch: 0.3 } })]
+      : []),
+    ...(chance(0.5)
+      ? [
+          steady('copy', {
+            flows: [{ from: 'active', to: pick(['memory', 'archive']), gbytePerS: pick([0.1, 0.3, 2]) }],
+          }),
+        ]
+      : []),
+    ...(chance(0.6)
+      ? [
+          custom('export', {
+            mode: 'elastic',
+            unitsPerRun: 60,
+            targetMin: pick([1, 3]),
+            readGB: { active: rate() },
+            writeGB: { [pick(['active', 'scratch'])]: pick([0.1, 0.5]) },
+          }),
+        ]
+      : []),
+    ...(chance(0.3) ? [steady('calls', { networkGB: pick([0.1, 0.4]) })] : []),
+  ];
+  const change: Change = {
+    brief: {
+      tasks,
+      sittings: [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: tasks.map(({ id }) => id) }],
+    },
+  };
+  return marketOf(change, parts, dice);
+}
+
+/** One platform, two or three drives and up to two network cards. */
+function platformOfDrives(dice: Dice): readonly Record<string, unknown>[] {
+  const { pick, chance } = dice;
+  const one = ['cpu', 'board', 'kit', 'psu', 'case', 'cooler'].map((id) => ({
+    ...variant(id, 0, dice),
+    ...(id === 'cpu' ? { socket: 'Dunlin', integratedGraphics: { fp32Tflops: 2 }, coolerIncluded: true } : {}),
+  }));
+  const drives = Array.from({ length: pick([2, 3]) }, (_, n) => {
+    const drive = variant(chance(0.25) ? 'disk' : 'ssd', n, dice);
+    return drive['interface'] === 'SATA'
+      ? drive
+      : { ...drive, sustainedWriteMBs: pick([400, 900, 1500, 2600]), ...(chance(0.3) ? { form: 'card' } : {}) };
+  });
+  const cards = Array.from({ length: pick([0, 1, 2]) }, (_, n) => ({
+    ...NETWORK,
+    id: `net-${n}`,
+    name: `Net ${n}`,
+    networkGbitPerS: pick([5, 10, 25]),
+  }));
+  return [...one, ...drives, ...cards];
 }
 
 const NETWORK = {

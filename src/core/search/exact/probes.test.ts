@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { assess } from '../../assess';
 import { draftFrom } from '../../tests/smallDrafts';
 import { seedsTo } from '../../tests/seeds';
-import { smallMarket, streamMarket } from '../../tests/smallMarkets';
+import { sharingMarket, smallMarket, streamMarket } from '../../tests/smallMarkets';
 import { judge, meets } from './judge';
 import { staying } from './near';
 import type { Option } from './option';
@@ -59,7 +59,7 @@ test('what drives do for their roles hangs on no demand: questions with other de
 test('nothing that is asked of a part of a machine refuses one that does the work or says that it does less, bought whole or around what is there', () => {
   let [machines, asked] = [0, 0];
   for (const seed of [...Array.from({ length: SEEDS }, (_, i) => i + 1), ...ONCE_WRONG])
-    for (const market of [smallMarket, streamMarket]) {
+    for (const market of [smallMarket, streamMarket, sharingMarket]) {
       const { brief, context } = market(seed);
       const question = workOf(brief, context);
       const draft = draftFrom(question, context, seed);

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { assess, contextOf } from '../../assess';
 import { allParts, compileCatalogue } from '../../model/catalogue';
 import type { Brief } from '../../model/brief';
-import { ladderMarket, measuredMarket, smallMarket, streamMarket } from '../../tests/smallMarkets';
+import { ladderMarket, measuredMarket, sharingMarket, smallMarket, streamMarket } from '../../tests/smallMarkets';
 import type { FoundMachine } from './judge';
 import { matchOf } from './match';
 import { everyTask, plainQuestion, type Question } from './question';
@@ -54,6 +54,7 @@ const measured: Tried[] = Array.from({ length: 24 }, (_, i) => i + 1).flatMap((s
 /** Markets whose frontier has several points. */
 const ladders: Tried[] = [1, 2, 3, 4, 5, 6, 7, 8].flatMap((seed) => triedOf(seed, ladderMarket(seed)));
 const streams: Tried[] = STREAM_SEEDS.flatMap((seed) => triedOf(seed, streamMarket(seed)));
+const sharing: Tried[] = STREAM_SEEDS.flatMap((seed) => triedOf(seed, sharingMarket(seed)));
 
 function equalsEveryMachine({ market, all }: Tried): void {
   const tasks = market.brief.tasks.length;
@@ -82,6 +83,13 @@ describe('the exact search', () => {
   });
 
   test.each(streams)('market of streams $seed: equals every machine tried', equalsEveryMachine);
+
+  test('enough markets of shared drives are small enough, and enough of them have a machine', () => {
+    expect(sharing.length).toBeGreaterThanOrEqual(15);
+    expect(sharing.filter(({ all }) => all.length > 0).length).toBeGreaterThanOrEqual(7);
+  });
+
+  test.each(sharing)('market of shared drives $seed: equals every machine tried', equalsEveryMachine);
 
   test('markets with results are small enough, and in enough of them results tell like parts apart', () => {
     expect(measured.length).toBeGreaterThanOrEqual(15);
