@@ -7,20 +7,24 @@ import type { Supply } from './supply';
 
 /** Sum of what all tasks hold against what there is. */
 export function holdings(tasks: readonly Expanded[], supply: Supply): HoldResult[] {
-  const byWhat = new Map<string, Derivation[]>();
-  const add = (what: string, bytes: Derivation) => {
+  const byWhat = new Map<string, { task: string; bytes: Derivation }[]>();
+  const add = (what: string, task: string, bytes: Derivation) => {
     const list = byWhat.get(what);
-    if (list) list.push(bytes);
-    else byWhat.set(what, [bytes]);
+    if (list) list.push({ task, bytes });
+    else byWhat.set(what, [{ task, bytes }]);
   };
-  for (const task of tasks)
-    for (const holding of task.holdings) {
-      add(holding.what, holding.bytes);
+  for (const { task, holdings: held } of tasks)
+    for (const holding of held) {
+      add(holding.what, task, holding.bytes);
       // graphics without memory of its own holds its share in the machine's
-      if (holding.what === 'graphics memory' && supply.graphicsShareMemory) add('memory', holding.bytes);
+      if (holding.what === 'graphics memory' && supply.graphicsShareMemory) add('memory', task, holding.bytes);
     }
-  return [...byWhat].map(([what, list]): HoldResult => {
-    const needs = sum(`${what} of all tasks at once`, 'B', list);
+  return [...byWhat].map(([what, by]): HoldResult => {
+    const needs = sum(
+      `${what} of all tasks at once`,
+      'B',
+      by.map(({ bytes }) => bytes),
+    );
     const has =
       what === 'memory'
         ? supply.memoryBytes
@@ -31,6 +35,7 @@ export function holdings(tasks: readonly Expanded[], supply: Supply): HoldResult
     return {
       what,
       needs,
+      by,
       has: has?.rate,
       ratio:
         value === undefined || needs.value <= 0

@@ -46,9 +46,12 @@ export interface TaskResult {
   readonly stages: readonly { readonly stage: string; readonly seconds: number; readonly binds: string }[];
 }
 
+/** What the tasks of a sitting hold at once: memory, graphics memory, or space on the drives of a role by itself. */
 export interface HoldResult {
   readonly what: string;
   readonly needs: Derivation;
+  /** What each task holds of it. */
+  readonly by: readonly { readonly task: string; readonly bytes: Derivation }[];
   readonly has: Derivation | undefined;
   readonly ratio: Band | undefined;
   readonly missing: readonly MissingFigure[];

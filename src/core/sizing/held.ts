@@ -1,4 +1,5 @@
 import type { Assessment } from '../assess';
+import { keptByRole } from '../predict/kept';
 import { publishedFloors } from './kinds';
 import { GIB } from '../units/quantity';
 
@@ -21,10 +22,13 @@ export function derivedSizes(assessment: Assessment, draft: Assessment): Derived
   const worst = new Map<string, { needs: number; safe: number }>();
   for (const sitting of assessment.facts.sittings)
     for (const hold of sitting.holds) {
+      if (hold.what.startsWith('space:')) continue;
       const before = worst.get(hold.what);
       if (!before || hold.needs.value > before.needs)
         worst.set(hold.what, { needs: hold.needs.value, safe: hold.needs.value * hold.needs.spread });
     }
+  for (const [role, needs] of keptByRole(assessment.facts.sittings))
+    worst.set(`space:${role}`, { needs: needs.value, safe: needs.value * needs.spread });
   const channels = draft.facts.memory.channels ?? 2;
   // what the applications' makers publish, with a margin, is asked for as well as what is held
   for (const { what, recommendedGib, withMarginGib } of publishedFloors(assessment)) {

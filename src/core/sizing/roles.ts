@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess';
 import type { Keeping } from '../model/brief';
 import { DRIVE_ROLES, type DriveRole } from '../figures/resources';
+import { keptByRole, keptOf } from '../predict/kept';
 import { DAYS, streamed, writtenAWeek } from '../predict/writes';
 import { enduranceYears, grown, ratingFor } from '../predict/endurance';
 
@@ -39,13 +40,13 @@ export function roleSizes({ facts }: Assessment, draft: Assessment): RoleSize[] 
     draft.facts.sittings.find((entry) => entry.sitting === sitting)?.tasks.find((entry) => entry.task === task)?.gets
       ?.likely;
   const growth = (brief.growthPercent ?? 0) / 100;
+  const kept = keptByRole(facts.sittings);
+  const room = new Map(keptOf(parts, draft.facts.sittings).map(({ role, has }) => [role, has]));
   return DRIVE_ROLES.flatMap((role): RoleSize[] => {
     const most = askedTogether(facts, [role]);
     const weekly = writtenAWeek(role, brief, facts.sittings, runTime);
-    let space = 0;
-    for (const sitting of facts.sittings)
-      for (const hold of sitting.holds)
-        if (hold.what === `space:${role}`) space = Math.max(space, hold.needs.value * hold.needs.spread);
+    const keeps = kept.get(role);
+    const space = keeps ? keeps.value * keeps.spread : 0;
     if (most.read === 0 && most.write === 0 && space === 0) return [];
     const drives = parts.ofKind('drive').filter(({ item }) => item.roles?.includes(role));
     const rated = drives.map(({ part }) => part.enduranceTBW);
@@ -62,7 +63,7 @@ export function roleSizes({ facts }: Assessment, draft: Assessment): RoleSize[] 
         ratingBytes: ratingFor(day, brief.yearsOfService),
         has: {
           drives: drives.length,
-          spaceBytes: supply.space(role)?.rate?.value,
+          spaceBytes: (room.get(role) ?? supply.space(role)?.rate)?.value,
           readBytesPerS: supply.of(`read:${role}`)?.rate?.value,
           writeBytesPerS: supply.of(`write:${role}`)?.rate?.value,
           years: all

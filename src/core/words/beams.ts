@@ -4,6 +4,7 @@ import { onBudgetBasis } from '../money/spent';
 import type { Assessment } from '../assess';
 import { fullName } from '../model/fitted';
 import { loudestOf, warmestFor } from '../heat/state';
+import { keptOf } from '../predict/kept';
 import type { HoldResult, TaskResult } from '../predict/results';
 import type { Derivation } from '../figures/derive';
 import { sensitivityOf } from '../predict/sensitivity';
@@ -97,42 +98,56 @@ function movedBy(result: TaskResult): string[] {
   ];
 }
 
-/** Memory and space beams, each at its worst sitting. */
+/** Beams of memory at its worst sitting, and of what stays on drives by role. */
 export function holdBeams(assessment: Assessment): BeamModel[] {
-  const worst = new Map<string, { hold: HoldResult; sitting: string }>();
-  for (const sitting of assessment.facts.sittings)
-    for (const hold of sitting.holds) {
-      const before = worst.get(hold.what);
-      if (!before || hold.needs.value > before.hold.needs.value)
-        worst.set(hold.what, { hold, sitting: sitting.sitting });
-    }
-  return [...worst.values()].map(({ hold }): BeamModel => {
-    const binary = !hold.what.startsWith('space:');
-    const format = binary ? memorySize : size;
-    const label =
-      hold.what === 'memory'
-        ? 'Memory'
-        : hold.what === 'graphics memory'
-          ? 'Graphics memory'
-          : `Space, ${hold.what.slice(6)} drive`;
-    const verdict = hold.ratio ? verdictOf(hold.ratio) : hold.has || hold.missing.length > 0 ? 'unproven' : 'short';
-    const has = hold.has ? format(hold.has.value) : hold.missing.length > 0 ? 'unproven' : 'none';
-    return {
-      id: `hold-${hold.what}`,
-      label,
-      axis: { kind: 'ratio' },
-      band: hold.ratio,
-      verdict,
-      need: `need ${format(hold.needs.value)}`,
-      gets: has,
-      sentence: `${label}: has ${has} of ${format(hold.needs.value)} needed, ${WORDS[verdict]}.`,
-      why: ['What all tasks of the heaviest sitting hold at once.'],
-      derivations: [
-        { label: 'needs', derivation: hold.needs },
-        ...(hold.has ? [{ label: 'has', derivation: hold.has }] : []),
-      ],
-    };
-  });
+  const { sittings, parts } = assessment.facts;
+  const worst = new Map<string, HoldResult>();
+  for (const hold of sittings.flatMap(({ holds }) => holds)) {
+    if (hold.what.startsWith('space:')) continue;
+    const before = worst.get(hold.what);
+    if (!before || hold.needs.value > before.needs.value) worst.set(hold.what, hold);
+  }
+  return [
+    ...[...worst.values()].map((hold) =>
+      holdBeam(hold, hold.what, hold.what === 'memory' ? 'Memory' : 'Graphics memory', memorySize, [
+        'What all tasks of the heaviest sitting hold at once.',
+      ]),
+    ),
+    ...keptOf(parts, sittings).map((kept) =>
+      holdBeam(kept, `space:${kept.role}`, `Space, ${kept.role} drive`, size, [
+        kept.role === 'scratch'
+          ? 'What the tasks of the heaviest sitting hold at once.'
+          : 'What all tasks keep, each once.',
+        ...(kept.othersBytes > 0 ? [`${size(kept.othersBytes)} of the same drive are kept for other roles.`] : []),
+      ]),
+    ),
+  ];
+}
+
+function holdBeam(
+  hold: Pick<HoldResult, 'needs' | 'has' | 'ratio' | 'missing'>,
+  what: string,
+  label: string,
+  format: (bytes: number) => string,
+  why: readonly string[],
+): BeamModel {
+  const verdict = hold.ratio ? verdictOf(hold.ratio) : hold.has || hold.missing.length > 0 ? 'unproven' : 'short';
+  const has = hold.has ? format(hold.has.value) : hold.missing.length > 0 ? 'unproven' : 'none';
+  return {
+    id: `hold-${what}`,
+    label,
+    axis: { kind: 'ratio' },
+    band: hold.ratio,
+    verdict,
+    need: `need ${format(hold.needs.value)}`,
+    gets: has,
+    sentence: `${label}: has ${has} of ${format(hold.needs.value)} needed, ${WORDS[verdict]}.`,
+    why,
+    derivations: [
+      { label: 'needs', derivation: hold.needs },
+      ...(hold.has ? [{ label: 'has', derivation: hold.has }] : []),
+    ],
+  };
 }
 
 const point = (ratio: number): Band => ({ low: ratio, likely: ratio, high: ratio });

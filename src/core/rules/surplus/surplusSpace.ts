@@ -1,6 +1,6 @@
+import { keptByRole } from '../../predict/kept';
 import { idsOf, type Said, type Rule } from '../rule';
 import { grown, SURPLUS, isLess } from './growth';
-import { needOf } from './needs';
 
 export const surplusSpace: Rule = {
   id: 'surplus-space',
@@ -13,8 +13,9 @@ export const surplusSpace: Rule = {
   check: ({ parts, sittings, brief }) => {
     const years = brief.yearsOfService;
     const roles = new Set(parts.ofKind('drive').flatMap(({ item }) => item.roles ?? []));
+    const kept = keptByRole(sittings);
     return [...roles].flatMap((role): Said[] => {
-      const need = needOf(sittings, `space:${role}`);
+      const need = kept.get(role)?.value;
       // where no task says what it keeps, how much is too much cannot be said
       if (need === undefined || need <= 0) return [];
       const drives = parts.ofKind('drive').filter(({ item }) => item.roles?.includes(role));

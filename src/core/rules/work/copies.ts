@@ -1,8 +1,9 @@
 import type { DriveRole } from '../../figures/resources';
 import { grown } from '../../predict/endurance';
+import { keptByRole, leftOn } from '../../predict/kept';
+import { servingDrives } from '../../predict/writes';
 import { keepingDrives } from '../../work/flowEnds';
 import { unknown, idsOf, type Said, type Rule } from '../rule';
-import { needOf } from '../surplus/needs';
 
 const KEPT: readonly DriveRole[] = ['active', 'archive'];
 
@@ -17,7 +18,8 @@ export const copies: Rule = {
   check: ({ parts, brief, sittings }) => {
     const { keeping = 'one', growthPercent = 0, yearsOfService } = brief;
     if (keeping === 'one' || keepingDrives(parts).length === 0) return [];
-    const now = KEPT.reduce((all, role) => all + (needOf(sittings, `space:${role}`) ?? 0), 0);
+    const kept = keptByRole(sittings);
+    const now = KEPT.reduce((all, role) => all + (kept.get(role)?.value ?? 0), 0);
     const keptGB = grown(now, growthPercent / 100, yearsOfService) / 1e9;
     if (keptGB <= 0) return [];
     if (brief.secondCopy === 'server')
@@ -26,7 +28,11 @@ export const copies: Rule = {
     const second = keepingDrives(parts).filter(
       ({ item }) => item.roles?.includes('backup') && !KEPT.some((role) => item.roles?.includes(role)),
     );
-    const roomGB = second.reduce((all, { part }) => all + (part.capacityGB ?? 0), 0);
+    // what else lies on them, a cache, leaves so much less
+    const others = [...kept].flatMap(([role, { value: bytes }]) =>
+      KEPT.includes(role) || role === 'backup' ? [] : [{ drives: servingDrives(parts, role), bytes }],
+    );
+    const roomGB = leftOn(second, others, 0) / 1e9;
     const vague = second.filter(({ part }) => part.capacityGB === undefined);
     if (roomGB < keptGB && vague.length > 0)
       return [unknown('second-copy', ...vague.map((drive) => [drive, 'capacityGB'] as const))];

@@ -96,4 +96,11 @@ export type WorkFigures =
   | { readonly code: 'wireless'; readonly has: boolean }
   | { readonly code: 'video-inputs'; readonly has: number; readonly needs: number }
   | { readonly code: 'volume'; readonly volumeL: number; readonly limitL: number; readonly chassis: string }
-  | { readonly code: 'space'; readonly role: string; readonly needsGB: number; readonly hasGB: number };
+  | {
+      readonly code: 'space';
+      readonly role: string;
+      readonly needsGB: number;
+      /** What is left for the role, and what others on the same drives take of them. */
+      readonly hasGB: number;
+      readonly othersGB: number;
+    };

@@ -298,16 +298,17 @@ export function drivesHold(question: Question, context: Context): (drives: Optio
   return ({ items }) => {
     const roles = new Set<string>(items.flatMap(({ roles: own = [] }) => own));
     const rest = DRIVE_ROLES.filter((role) => !roles.has(role));
+    const whole = other && rest.length > 0 ? [...items, { id: 'other', part: other.id, roles: rest }] : [...items];
+    // without another drive what the other roles keep would count on these
+    if (!other && rest.length > 0) return true;
     const short = subject
-      .findingsBy(space ?? [], { ...bare, items: [...items] })
+      .findingsBy(space ?? [], { ...bare, items: whole })
       .some(
         (finding) =>
           failing(finding.level) &&
           ((finding.code === 'space' && roles.has(finding.role)) || (finding.code === 'copies' && roles.has('backup'))),
       );
     if (short) return false;
-    if (!other) return true;
-    const whole = rest.length > 0 ? [...items, { id: 'other', part: other.id, roles: rest }] : [...items];
     return !subject
       .findingsBy(use ?? [], { ...bare, items: whole })
       .some(

@@ -82,7 +82,7 @@ export const workWords: WordsOf<WorkFigures> = {
     ...(fails(check) ? { mend: 'Take a smaller case.' } : {}),
   }),
   space: (check) => ({
-    says: `What must stay on the ${check.role} drive is ${number(check.needsGB)} GB; there are ${number(check.hasGB)} GB.`,
+    says: `What must stay on the ${check.role} drive is ${number(check.needsGB)} GB; there are ${number(check.hasGB)} GB${check.othersGB > 0 ? `, the other ${number(check.othersGB)} GB being kept for other roles` : ''}.`,
     ...(fails(check) ? { mend: 'Add a drive in that role or take a larger one.' } : {}),
   }),
   'task-result': (check) => taskWords(check),

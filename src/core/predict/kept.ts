@@ -1,0 +1,121 @@
+import { given, sum, type Derivation } from '../figures/derive';
+import { DRIVE_ROLES, type DriveRole } from '../figures/resources';
+import type { MissingFigure } from '../figures/missing';
+import { fullName, type AnyFitted, type FittedParts } from '../model/fitted';
+import type { Band } from '../units/band';
+import type { SittingResult } from './results';
+import { missingOf } from './supplied';
+import { servingDrives } from './writes';
+
+/** What the work keeps on the drives of a role, and the room that they have for it. */
+export interface Kept {
+  readonly role: DriveRole;
+  /** Bytes of all tasks. */
+  readonly needs: Derivation;
+  /** Bytes that are left for the role; undefined where no drive serves it, or a capacity decides that nobody knows. */
+  readonly has: Derivation | undefined;
+  /** Bytes of these drives that what other roles keep on them takes away. */
+  readonly othersBytes: number;
+  readonly ratio: Band | undefined;
+  readonly missing: readonly MissingFigure[];
+  readonly items: readonly string[];
+}
+
+/** What is only there while it is worked with: of two sittings the larger. All else stays, whoever works. */
+const PASSING: ReadonlySet<DriveRole> = new Set(['scratch']);
+
+/** Bytes that the work keeps on drives of each role: every task's once, in however many sittings it runs. */
+export function keptByRole(sittings: readonly SittingResult[]): ReadonlyMap<DriveRole, Derivation> {
+  const kept = new Map<DriveRole, Derivation>();
+  for (const role of DRIVE_ROLES) {
+    const lists = sittings.map(({ holds }) => holds.find(({ what }) => what === `space:${role}`)?.by ?? []);
+    const all = lists.flat().filter(({ task }, i, list) => list.findIndex((other) => other.task === task) === i);
+    const sums = (PASSING.has(role) ? lists : [all]).map((list) =>
+      sum(
+        `kept on the ${role} drive`,
+        'B',
+        list.map(({ bytes }) => bytes),
+      ),
+    );
+    const [most] = sums.sort((a, b) => b.value - a.value);
+    if (most && most.value > 0) kept.set(role, most);
+  }
+  return kept;
+}
+
+/** Bytes that lie on any of some drives. */
+interface Claim {
+  readonly drives: readonly AnyFitted[];
+  readonly bytes: number;
+}
+
+/**
+ * Bytes that drives have left beside what others keep, on these or elsewhere; `unknown` stands for capacities that are not
+ * stated. Of all sets of the others it is the least that their drives and these hold together, less what the others keep.
+ * Source: Hall's condition (Hall 1935) for bytes, a cut of the flow from roles to drives (Ford and Fulkerson 1956).
+ */
+export function leftOn(drives: readonly AnyFitted[], others: readonly Claim[], unknown: number): number {
+  let left = Infinity;
+  for (let set = 0; set < 2 ** others.length; set++) {
+    const those = others.filter((_, i) => (set >> i) & 1);
+    const all = new Set([...drives, ...those.flatMap((each) => each.drives)]);
+    const room = [...all].reduce((bytes, { part }) => bytes + bytesOf(part, unknown), 0);
+    left = Math.min(left, room - those.reduce((kept, { bytes }) => kept + bytes, 0));
+  }
+  return Math.max(0, left);
+}
+
+/**
+ * What is kept by role, and the room for it. A drive of several roles has its room once: each role has enough exactly when
+ * all that is kept can be laid on the drives.
+ */
+export function keptOf(parts: FittedParts, sittings: readonly SittingResult[]): Kept[] {
+  const roles = [...keptByRole(sittings)].map(([role, needs]) => {
+    const drives = servingDrives(parts, role);
+    return { role, needs, drives, bytes: needs.value };
+  });
+  return roles.map((mine): Kept => {
+    const { role, needs, drives } = mine;
+    const items = drives.map(({ item }) => item.id);
+    const others = roles.filter((each) => each !== mine);
+    const [atLeast, atMost] = [leftOn(drives, others, 0), leftOn(drives, others, Infinity)];
+    const vague = drives.filter(({ part }) => bytesOf(part, Infinity) === Infinity);
+    // what is not known matters only where it decides
+    const decides = atLeast < needs.value && atMost >= needs.value;
+    if (drives.length === 0 || decides)
+      return {
+        role,
+        needs,
+        has: undefined,
+        othersBytes: 0,
+        ratio: undefined,
+        missing: (vague.length > 0 ? vague : roles.flatMap((each) => each.drives)).flatMap((fitted) =>
+          bytesOf(fitted.part, Infinity) === Infinity ? missingOf(fitted, 'capacityGB') : [],
+        ),
+        items,
+      };
+    const left = atLeast >= needs.value ? atLeast : atMost;
+    const whole = drives.reduce((all, { part }) => all + bytesOf(part, 0), 0);
+    const othersBytes = Math.max(0, whole - left);
+    const has = given(
+      othersBytes > 0 ? 'what other roles leave' : 'capacity',
+      left,
+      'B',
+      'part',
+      drives.map(({ part }) => fullName(part)).join(' + '),
+    );
+    const likely = left / needs.value;
+    return {
+      role,
+      needs,
+      has,
+      othersBytes,
+      ratio: { low: likely / needs.spread, likely, high: likely * needs.spread },
+      missing: [],
+      items,
+    };
+  });
+}
+
+const bytesOf = (part: { readonly kind: string; readonly capacityGB?: number | undefined }, unknown: number): number =>
+  part.kind !== 'drive' ? 0 : part.capacityGB === undefined ? unknown : part.capacityGB * 1e9;
