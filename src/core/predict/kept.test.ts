@@ -36,16 +36,16 @@ const room = (change: Change, role: string) => {
   );
 };
 const spaces = (change: Change) =>
-  assessed(change).checks.flatMap((finding) =>
-    finding.code === 'space' ? [`${finding.role} ${finding.level}`] : [],
-  );
+  assessed(change).checks.flatMap((finding) => (finding.code === 'space' ? [`${finding.role} ${finding.level}`] : []));
 
 describe('what stays on drives', () => {
   test('a drive of several roles has its room once: of 1,000 GB that keep 600 for one, 400 are left', () => {
     const work = each(keeps('shoot', 'active', 600), keeps('old', 'archive', 500));
     const one = { ...work, ...roles('system', 'active', 'archive') };
-    expect(room(one, 'active')).toEqual({ needs: 600, has: 500, others: 500 });
-    expect(room(one, 'archive')).toEqual({ needs: 500, has: 400, others: 600 });
+    // 64 GB are the system's
+    expect(room(one, 'active')).toEqual({ needs: 600, has: 436, others: 564 });
+    expect(room(one, 'archive')).toEqual({ needs: 500, has: 336, others: 664 });
+    expect(room({ ...work, ...roles('active', 'archive') }, 'archive')).toEqual({ needs: 500, has: 400, others: 600 });
     expect(spaces(one)).toEqual(['active blocks', 'archive blocks']);
     // the disk of 8,000 GB takes the archive
     expect(room(work, 'archive')).toEqual({ needs: 500, has: 8000, others: 0 });
@@ -65,17 +65,17 @@ describe('what stays on drives', () => {
 
   test('what one task keeps stays while another is worked on', () => {
     const apart = each(keeps('first', 'active', 600), keeps('second', 'active', 500));
-    expect(room(apart, 'active')).toEqual({ needs: 1100, has: 1000, others: 0 });
+    expect(room(apart, 'active')).toEqual({ needs: 1100, has: 936, others: 64 });
     expect(spaces(apart)).toEqual(['active blocks']);
     // once, in however many sittings
     const sittings = ['a', 'b'].map((id) => ({ id, name: id, hoursPerWeek: 1, tasks: ['first'] }));
     const twice: Change = { brief: { tasks: [keeps('first', 'active', 600)], sittings } };
-    expect(room(twice, 'active')).toEqual({ needs: 600, has: 1000, others: 0 });
+    expect(room(twice, 'active')).toEqual({ needs: 600, has: 936, others: 64 });
   });
 
   test('what is scratched is there for its sitting only: the larger of two', () => {
     const apart = { ...each(keeps('first', 'scratch', 600), keeps('second', 'scratch', 500)) };
-    expect(room(apart, 'scratch')).toEqual({ needs: 600, has: 1000, others: 0 });
+    expect(room(apart, 'scratch')).toEqual({ needs: 600, has: 936, others: 64 });
   });
 
   test('two drives of one role share what it keeps, and leave room for another', () => {
@@ -107,6 +107,12 @@ describe('what stays on drives', () => {
       has: undefined,
       others: 0,
     });
+  });
+
+  test('a drive that is full of work has no room for the system', () => {
+    expect(spaces({ ...each(keeps('shoot', 'active', 936)), ...roles('system', 'active') })).toEqual(['active passes']);
+    expect(spaces({ ...each(keeps('shoot', 'active', 937)), ...roles('system', 'active') })).toEqual(['active blocks']);
+    expect(spaces({ ...each(keeps('shoot', 'active', 937)), ...roles('active') })).toEqual(['active passes']);
   });
 
   test('a second copy finds no room where a cache lies', () => {

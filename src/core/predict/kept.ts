@@ -21,6 +21,9 @@ export interface Kept {
   readonly items: readonly string[];
 }
 
+/** GB below which a system and its updates find no room. Source: judgement. */
+export const SYSTEM_LEAST_GB = 64;
+
 /** What is only there while it is worked with: of two sittings the larger. All else stays, whoever works. */
 const PASSING: ReadonlySet<DriveRole> = new Set(['scratch']);
 
@@ -65,9 +68,17 @@ export function leftOn(drives: readonly AnyFitted[], others: readonly Claim[], u
   return Math.max(0, left);
 }
 
+/** The least that a system needs on its drive, whatever else lies there. */
+export const systemsOwn = (parts: FittedParts): readonly Claim[] =>
+  parts
+    .ofKind('drive')
+    .filter(({ item }) => item.roles?.includes('system'))
+    .slice(0, 1)
+    .map((drive) => ({ drives: [drive], bytes: SYSTEM_LEAST_GB * 1e9 }));
+
 /**
- * What is kept by role, and the room for it. A drive of several roles has its room once: each role has enough exactly when
- * all that is kept can be laid on the drives.
+ * What is kept by role, and the room for it. A drive of several roles has its room once, and the system its own on it: each
+ * role has enough exactly when all that is kept can be laid on the drives.
  */
 export function keptOf(parts: FittedParts, sittings: readonly SittingResult[]): Kept[] {
   const roles = [...keptByRole(sittings)].map(([role, needs]) => {
@@ -77,7 +88,7 @@ export function keptOf(parts: FittedParts, sittings: readonly SittingResult[]): 
   return roles.map((mine): Kept => {
     const { role, needs, drives } = mine;
     const items = drives.map(({ item }) => item.id);
-    const others = roles.filter((each) => each !== mine);
+    const others = [...systemsOwn(parts), ...roles.filter((each) => each !== mine)];
     const [atLeast, atMost] = [leftOn(drives, others, 0), leftOn(drives, others, Infinity)];
     const vague = drives.filter(({ part }) => bytesOf(part, Infinity) === Infinity);
     // what is not known matters only where it decides

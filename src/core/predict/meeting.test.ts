@@ -137,6 +137,24 @@ describe('what one device does for all who use it', () => {
   });
 });
 
+test('where traffic meets: ways of devices, the memory, or the resource by itself', () => {
+  const { supply } = assessed({ items: plus({ id: 'card-2', part: 'card' }) });
+  expect(supply.meets('gpu.in')).toEqual(['device:card-1:down']);
+  expect(supply.meets('gpu.exchange')).toEqual([
+    'device:card-1:up',
+    'device:card-1:down',
+    'device:card-2:up',
+    'device:card-2:down',
+  ]);
+  expect(supply.meets('network')).toEqual(['device:net:up', 'device:net:down']);
+  expect(supply.meets('write:scratch')).toEqual(['device:ssd-1:down']);
+  // a role without a drive falls to the active one
+  expect(supply.meets('write:backup')).toEqual(['device:ssd-1:down']);
+  expect(supply.meets('gpu.traffic')).toEqual(['gpu.traffic']);
+  expect(supply.meets('cpu.serial')).toEqual(['cpu.serial']);
+  expect(assessed({ items: without('card-1') }).supply.meets('gpu.traffic')).toEqual(['memory.traffic']);
+});
+
 test('this world has the figures that the examples count with', () => {
   const ssd = dataOf().parts.find(({ id }) => id === 'ssd');
   expect(ssd).toMatchObject({ generation: 4, lanes: 4, seqReadMBs: 7000, sustainedWriteMBs: 1500 });

@@ -130,6 +130,9 @@ export function supplyOver(parts: FittedParts, memory: MemoryState, { linkOf, up
   const meets: Supply['meets'] = (resource) => {
     const end = endOf(resource);
     if (end) return [deviceKey(end.item, end.direction)];
+    // what cards send each other goes out of each and into each
+    if (resource === 'gpu.exchange')
+      return parts.ofKind('graphics').flatMap(({ item }) => [deviceKey(item.id, 'up'), deviceKey(item.id, 'down')]);
     if (!card && IN_MEMORY.has(resource)) return ['memory.traffic'];
     if (resource !== 'network') return [resource];
     // which way it goes is not said

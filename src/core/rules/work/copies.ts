@@ -1,6 +1,6 @@
 import type { DriveRole } from '../../figures/resources';
 import { grown } from '../../predict/endurance';
-import { keptByRole, leftOn } from '../../predict/kept';
+import { keptByRole, leftOn, systemsOwn } from '../../predict/kept';
 import { servingDrives } from '../../predict/writes';
 import { keepingDrives } from '../../work/flowEnds';
 import { unknown, idsOf, type Said, type Rule } from '../rule';
@@ -28,11 +28,11 @@ export const copies: Rule = {
     const second = keepingDrives(parts).filter(
       ({ item }) => item.roles?.includes('backup') && !KEPT.some((role) => item.roles?.includes(role)),
     );
-    // what else lies on them, a cache, leaves so much less
+    // what else lies on them, a cache or the system, leaves so much less
     const others = [...kept].flatMap(([role, { value: bytes }]) =>
       KEPT.includes(role) || role === 'backup' ? [] : [{ drives: servingDrives(parts, role), bytes }],
     );
-    const roomGB = leftOn(second, others, 0) / 1e9;
+    const roomGB = leftOn(second, [...systemsOwn(parts), ...others], 0) / 1e9;
     const vague = second.filter(({ part }) => part.capacityGB === undefined);
     if (roomGB < keptGB && vague.length > 0)
       return [unknown('second-copy', ...vague.map((drive) => [drive, 'capacityGB'] as const))];

@@ -1,8 +1,8 @@
+import { SYSTEM_LEAST_GB } from '../../predict/kept';
 import { keepingDrives } from '../../work/flowEnds';
 import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
-/** Judgements, in GB: below the first a system and its updates find no room, below the second little beside them. */
-export const SYSTEM_LEAST_GB = 64;
+/** GB below which little is left beside a system and its updates. Source: judgement. */
 const SYSTEM_USUAL_GB = 200;
 
 export const systemDrive: Rule = {
