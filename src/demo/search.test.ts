@@ -99,10 +99,11 @@ describe.each(seats)('the search of $seatId', ({ brief }) => {
       for (const group of groupsOf(options)) {
         // any drive of the catalogue in its place, since those that do not do are not among the options
         const part = pick(goods);
-        const items = group.items.map((item) => ({ ...item, part: part.id }));
+        const items = group.items.map((item, i) => ({ ...item, id: `tried-${i}`, part: part.id }));
         if (does({ ...group, items, parts: items.map(() => part) })) continue;
         drivesRefused++;
-        const others = itemsOf(options).filter(({ id }) => !items.some((item) => item.id === id));
+        const mine = new Set(items.flatMap(({ roles = [] }) => roles));
+        const others = itemsOf(options).filter(({ roles = [] }) => !roles.some((role) => mine.has(role)));
         const { findings, tasks } = assess(
           { id: 'found', name: 'Found', items: [...others, ...items] },
           brief,

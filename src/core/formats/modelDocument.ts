@@ -95,6 +95,9 @@ FLOP (the stated share of peak is divided out), traffic and streams in bytes, en
   cache to the cached rate. A run writes at n ÷ (cached ÷ fast + rest ÷ slow). The cache begins empty.
 - *What meets*: a drive serves all its roles and all streams that end at it with one rate each way, a network all that is
   sent over it; graphics inside the processor and the cores share the memory.
+- *What is kept*: every task’s bytes once, in however many sittings it runs; what is scratched, of two sittings the larger.
+  A role has the room of its drives less what the others keep: the least over all sets of roles, so that it is enough
+  exactly when all of it can be laid on the drives (Hall 1935). It grows for as long as the machine is meant to serve.
 - *Links*: streams between devices take the placed links; those of one hub share its uplink, real time first, the rest
   max-min fair. What headers leave of a link is below (*Links*); a network carries the same share on the board and
   on a card, and streams take the fastest on a wire.

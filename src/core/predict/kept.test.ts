@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { assessed, plus, without, type Change } from '../tests/world';
-import { keptOf, leftOn } from './kept';
+import { keptOf, leftOn, timesOver } from './kept';
 
 const GB = 1e9;
 /** Work that keeps so many GB on a role's drives: an ingest that fills nothing else. */
@@ -113,6 +113,36 @@ describe('what stays on drives', () => {
     expect(spaces({ ...each(keeps('shoot', 'active', 936)), ...roles('system', 'active') })).toEqual(['active passes']);
     expect(spaces({ ...each(keeps('shoot', 'active', 937)), ...roles('system', 'active') })).toEqual(['active blocks']);
     expect(spaces({ ...each(keeps('shoot', 'active', 937)), ...roles('active') })).toEqual(['active passes']);
+  });
+
+  test('what grows fills a drive within the years of service', () => {
+    const growing = (growthPercent: number, yearsOfService: number) => {
+      const { brief } = each(keeps('shoot', 'active', 600));
+      const checks = assessed({
+        ...roles('system', 'active'),
+        brief: { ...brief, growthPercent, yearsOfService },
+      }).checks;
+      return checks.find(({ code }) => code === 'space');
+    };
+    // 936 GB ÷ 600 = 1.56: ln 1.56 ÷ ln 1.2 = 2.44 years
+    expect(growing(20, 2)).toMatchObject({ level: 'passes', lastsYears: undefined });
+    const full = growing(20, 4);
+    expect(full).toMatchObject({ level: 'caution', needsYears: 4 });
+    expect(full?.code === 'space' && full.lastsYears).toBeCloseTo(Math.log(1.56) / Math.log(1.2), 9);
+    expect(growing(0, 20)).toMatchObject({ level: 'passes', lastsYears: undefined });
+  });
+
+  test('two roles of a drive grow together: 600 and 300 GB fill 1,800 at twice as much', () => {
+    const [drive] = assessed().facts.parts.ofKind('drive');
+    if (!drive) throw new Error('this world has a drive');
+    const drives = [{ ...drive, part: { ...drive.part, capacityGB: 1864 } }];
+    const [system, active, archive] = [64, 600, 300].map((gb) => ({ drives, bytes: gb * GB }));
+    if (!system || !active || !archive) throw new Error('there are three');
+    expect(timesOver(active, [archive], [system])).toBeCloseTo(2, 12);
+    expect(timesOver(active, [archive], [])).toBeCloseTo(1864 / 900, 12);
+    // a role that is elsewhere takes nothing from it
+    const elsewhere = [{ ...drive, item: { ...drive.item, id: 'other' } }];
+    expect(timesOver(active, [{ drives: elsewhere, bytes: 300 * GB }], [system])).toBeCloseTo(1800 / 600, 12);
   });
 
   test('a second copy finds no room where a cache lies', () => {

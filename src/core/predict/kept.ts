@@ -16,6 +16,8 @@ export interface Kept {
   readonly has: Derivation | undefined;
   /** Bytes of these drives that what other roles keep on them takes away. */
   readonly othersBytes: number;
+  /** How many times as much could be kept there when all grows alike; undefined where that is not known. */
+  readonly times: number | undefined;
   readonly ratio: Band | undefined;
   readonly missing: readonly MissingFigure[];
   readonly items: readonly string[];
@@ -59,14 +61,31 @@ interface Claim {
  */
 export function leftOn(drives: readonly AnyFitted[], others: readonly Claim[], unknown: number): number {
   let left = Infinity;
-  for (let set = 0; set < 2 ** others.length; set++) {
-    const those = others.filter((_, i) => (set >> i) & 1);
-    const all = new Set([...drives, ...those.flatMap((each) => each.drives)]);
-    const room = [...all].reduce((bytes, { part }) => bytes + bytesOf(part, unknown), 0);
-    left = Math.min(left, room - those.reduce((kept, { bytes }) => kept + bytes, 0));
-  }
+  for (const those of subsets(others)) left = Math.min(left, roomOf([{ drives }, ...those], unknown) - bytesIn(those));
   return Math.max(0, left);
 }
+
+/**
+ * How many times as much could be kept before a role finds no room, when all that is kept grows alike and what else is
+ * there (the system) does not: of all sets with the role the least of their drives' room ÷ what they keep.
+ * @example 600 GB of one role and 300 of another on a drive of 1,864 GB with 64 GB of a system: 2 times
+ */
+export function timesOver(mine: Claim, growing: readonly Claim[], fixed: readonly Claim[]): number {
+  let times = Infinity;
+  for (const those of subsets(growing))
+    for (const still of subsets(fixed)) {
+      const room = roomOf([mine, ...those, ...still], 0) - bytesIn(still);
+      times = Math.min(times, room / bytesIn([mine, ...those]));
+    }
+  return times;
+}
+
+function subsets<T>(of: readonly T[]): T[][] {
+  return Array.from({ length: 2 ** of.length }, (_, set) => of.filter((_each, i) => (set >> i) & 1));
+}
+const bytesIn = (claims: readonly Claim[]): number => claims.reduce((all, { bytes }) => all + bytes, 0);
+const roomOf = (claims: readonly Pick<Claim, 'drives'>[], unknown: number): number =>
+  [...new Set(claims.flatMap(({ drives }) => drives))].reduce((all, { part }) => all + bytesOf(part, unknown), 0);
 
 /** The least that a system needs on its drive, whatever else lies there. */
 export const systemsOwn = (parts: FittedParts): readonly Claim[] =>
@@ -88,7 +107,8 @@ export function keptOf(parts: FittedParts, sittings: readonly SittingResult[]): 
   return roles.map((mine): Kept => {
     const { role, needs, drives } = mine;
     const items = drives.map(({ item }) => item.id);
-    const others = [...systemsOwn(parts), ...roles.filter((each) => each !== mine)];
+    const growing = roles.filter((each) => each !== mine);
+    const others = [...systemsOwn(parts), ...growing];
     const [atLeast, atMost] = [leftOn(drives, others, 0), leftOn(drives, others, Infinity)];
     const vague = drives.filter(({ part }) => bytesOf(part, Infinity) === Infinity);
     // what is not known matters only where it decides
@@ -99,6 +119,7 @@ export function keptOf(parts: FittedParts, sittings: readonly SittingResult[]): 
         needs,
         has: undefined,
         othersBytes: 0,
+        times: undefined,
         ratio: undefined,
         missing: (vague.length > 0 ? vague : roles.flatMap((each) => each.drives)).flatMap((fitted) =>
           bytesOf(fitted.part, Infinity) === Infinity ? missingOf(fitted, 'capacityGB') : [],
@@ -121,6 +142,9 @@ export function keptOf(parts: FittedParts, sittings: readonly SittingResult[]): 
       needs,
       has,
       othersBytes,
+      times: roles.some((each) => each.drives.some(({ part }) => bytesOf(part, Infinity) === Infinity))
+        ? undefined
+        : timesOver(mine, growing, systemsOwn(parts)),
       ratio: { low: likely / needs.spread, likely, high: likely * needs.spread },
       missing: [],
       items,

@@ -200,7 +200,7 @@ describe('findings say the thing, both figures and the mend', () => {
     [
       'drive-space',
       { parts: { ssd: { capacityGB: 100 } } },
-      'What must stay on the active drive is 180 GB; there are 100 GB. Add a drive in that role or take a larger one.',
+      'What must stay on the active drive is 180 GB; there are 36 GB beside 64 GB for other roles. Add a drive in that role or take a larger one.',
     ],
     [
       'socket',

@@ -3,24 +3,31 @@ import { unknownFigures, type Said, type Rule } from '../rule';
 
 export const driveSpace: Rule = {
   id: 'drive-space',
-  holds: 'what the work keeps fits on the drives of its roles, all at once',
-  compares: 'bytes kept by role with the capacity of its drives less what other roles keep on them',
+  holds: 'what the work keeps fits on the drives of its roles, all at once, as long as the machine is meant to serve',
+  compares: 'bytes kept by role, and as they grow, with the capacity of its drives less what other roles keep on them',
   reads: ['drive', 'sittings'],
-  levels: ['blocks', 'unproven'],
+  levels: ['blocks', 'caution', 'unproven'],
   source: 'footage rate × hours kept, files × how many stay; a drive of several roles has its room once',
-  check: ({ sittings, parts }) =>
-    keptOf(parts, sittings).flatMap(({ role, needs, has, othersBytes, missing, items }): Said[] => {
+  check: ({ sittings, parts, brief }) =>
+    keptOf(parts, sittings).flatMap(({ role, needs, has, othersBytes, times, missing, items }): Said[] => {
       if (missing.length > 0) return [unknownFigures(['drive-space', role], missing)];
       if (!has) return [];
+      const { growthPercent = 0, yearsOfService } = brief;
+      const lasts =
+        growthPercent > 0 && times !== undefined ? Math.log(times) / Math.log(1 + growthPercent / 100) : Infinity;
+      const enough = has.value >= needs.value;
       return [
         {
-          level: has.value >= needs.value ? 'passes' : 'blocks',
+          level: enough ? (lasts >= yearsOfService ? 'passes' : 'caution') : 'blocks',
           code: 'space',
           items: [...items],
           role,
           needsGB: needs.value / 1e9,
           hasGB: has.value / 1e9,
           othersGB: othersBytes / 1e9,
+          growthPercent,
+          lastsYears: enough && lasts < yearsOfService ? lasts : undefined,
+          needsYears: yearsOfService,
           adds: ['drive'],
         },
       ];

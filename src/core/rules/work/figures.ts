@@ -103,4 +103,8 @@ export type WorkFigures =
       /** What is left for the role, and what others on the same drives take of them. */
       readonly hasGB: number;
       readonly othersGB: number;
+      readonly growthPercent: number;
+      /** Years until it is full as it grows; undefined where that is beyond those of service, or it is now. */
+      readonly lastsYears: number | undefined;
+      readonly needsYears: number;
     };

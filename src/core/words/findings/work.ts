@@ -81,10 +81,17 @@ export const workWords: WordsOf<WorkFigures> = {
     says: `${check.chassis} has ${number(check.volumeL)} L; the brief allows ${number(check.limitL)} L.`,
     ...(fails(check) ? { mend: 'Take a smaller case.' } : {}),
   }),
-  space: (check) => ({
-    says: `What must stay on the ${check.role} drive is ${number(check.needsGB)} GB; there are ${number(check.hasGB)} GB${check.othersGB > 0 ? `, the other ${number(check.othersGB)} GB being kept for other roles` : ''}.`,
-    ...(fails(check) ? { mend: 'Add a drive in that role or take a larger one.' } : {}),
-  }),
+  space: (check) => {
+    const others = check.othersGB > 0 ? ` beside ${number(check.othersGB)} GB for other roles` : '';
+    const full =
+      check.lastsYears === undefined
+        ? ''
+        : ` Growing ${number(check.growthPercent)} % a year it is full after ${number(check.lastsYears, 2)} of ${number(check.needsYears)} years.`;
+    return {
+      says: `What must stay on the ${check.role} drive is ${number(check.needsGB)} GB; there are ${number(check.hasGB)} GB${others}.${full}`,
+      ...(fails(check) ? { mend: `Add a drive in that role${full ? ' by then' : ''} or take a larger one.` } : {}),
+    };
+  },
   'task-result': (check) => taskWords(check),
   'compute-stack': (check) =>
     fails(check)
