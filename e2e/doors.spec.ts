@@ -79,7 +79,9 @@ test('each station answers before it shows evidence', async ({ page }) => {
   await page.getByRole('link', { name: 'Draft', exact: true }).click();
   await expect(answer(page)).toHaveText('It does three of six tasks; of its parts 2 are to be changed');
   await page.getByRole('link', { name: 'Weigh', exact: true }).click();
-  await expect(answer(page)).toHaveText(/^Draft B does five of six tasks for 2,761\.58 USD and “Two lesser cards” as many /);
+  await expect(answer(page)).toHaveText(
+    /^Draft B does five of six tasks for 2,761\.58 USD and “Two lesser cards” as many /,
+  );
   await page.getByRole('link', { name: 'Rivals', exact: true }).click();
   await expect(answer(page)).toHaveText(/^Draft A does three of six tasks for 2,499\.71 USD; Aldmoor Quarry T3 does /);
   await page.getByRole('link', { name: 'Buy', exact: true }).click();

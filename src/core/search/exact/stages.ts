@@ -247,7 +247,10 @@ function briefOfTasks(brief: Brief, tasks: readonly Task[]): Brief {
   };
 }
 
-/** A task whose streams end at memory instead of at drives of some roles: no link and no device bounds them there. */
+/**
+ * A task whose streams end at memory instead of at drives of some roles, where no link and no device bounds them, and that
+ * reads and writes nothing on those drives: what stands in for them is not kept busy by it.
+ */
 function throughMemory(task: Task, roles: ReadonlySet<string>): Task {
   const end = (name: FlowEnd): FlowEnd => (roles.has(name) ? 'memory' : name);
   if (task.kind === 'ingest')
@@ -257,6 +260,14 @@ function throughMemory(task: Task, roles: ReadonlySet<string>): Task {
       to: end(task.to),
       ...(task.copyTo === undefined ? {} : { copyTo: end(task.copyTo) }),
     };
-  if (task.kind !== 'custom' || !task.flows) return task;
-  return { ...task, flows: task.flows.map((flow) => ({ ...flow, from: end(flow.from), to: end(flow.to) })) };
+  if (task.kind === 'live') return roles.has('active') ? { ...task, record: 'off' } : task;
+  if (task.kind !== 'custom') return task;
+  const others = (bytes: Partial<Record<DriveRole, number>> = {}) =>
+    Object.fromEntries(Object.entries(bytes).filter(([role]) => !roles.has(role)));
+  return {
+    ...task,
+    readGB: others(task.readGB),
+    writeGB: others(task.writeGB),
+    ...(task.flows ? { flows: task.flows.map((flow) => ({ ...flow, from: end(flow.from), to: end(flow.to) })) } : {}),
+  };
 }
