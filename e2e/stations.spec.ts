@@ -172,9 +172,9 @@ test.describe('the brief', () => {
       '2 × 24 GB',
     );
     await opened(page, 'Drives by role');
-    // what is kept grows by 15 % a year over four years: 878 GB become 1.53 TB
-    await expect(page.getByRole('row', { name: /^active / })).toContainText('1.53 TB at the end');
-    await expect(page.getByText('1.53 TB more here, and 1.53 TB elsewhere')).toBeVisible();
+    // what is kept grows by 15 % a year over four years: 1.6 TB of two tasks become 2.79 TB
+    await expect(page.getByRole('row', { name: /^active / })).toContainText('2.79 TB at the end');
+    await expect(page.getByText('2.79 TB more here, and 2.79 TB elsewhere')).toBeVisible();
     await page.getByRole('button', { name: 'all terms' }).click();
     await page.getByRole('button', { name: /^Growth a year: / }).click();
     await page.getByLabel('Growth a year', { exact: true }).fill('0');

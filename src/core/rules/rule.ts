@@ -164,14 +164,10 @@ export type Way =
 /** One question about a machine. `check` returns nothing when the question does not arise. */
 export interface Rule {
   readonly id: string;
-  /** What holds when the rule passes. */
-  readonly holds: string;
-  readonly compares: string;
   readonly reads: readonly Reading[];
   /** Reads which part it is (its id, dates, price, lists that name it), not only its figures; then nothing derived. */
   readonly byIdentity?: true;
   readonly levels: readonly Exclude<Level, 'passes'>[];
-  readonly source: string;
   /** Ways of mending what it finds besides other parts and additions, each worth a trial. */
   readonly mendedBy?: readonly Way[];
   /**

@@ -4,7 +4,7 @@ import { Press } from '../shared/Press';
 import Box from '@mui/material/Box';
 import Skeleton from '@mui/material/Skeleton';
 import { TextButton } from '../shared/TextButton';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { failing, type Finding } from '@/core/rules/rule';
 import { mends } from '@/core/search/effect';
 import { actionOf, byAction, type Action } from '@/core/rules/actions';
@@ -24,6 +24,7 @@ import { useWorker } from '../seat/worker';
 import { identity } from '../shared/identity';
 import { later } from '../shared/later';
 import { RowsHeld } from '../shared/RowsHeld';
+import { offeredAbove, saidAbove, withOffer, type Offered } from './offered';
 
 // only a finding with a missing figure asks for it
 const FigureField = later(() => import('./FigureField').then((module) => module.FigureField), {
@@ -46,6 +47,12 @@ export function Findings() {
   const assessment = useDraftAssessment();
   const [passedOpen, setPassedOpen] = useState(false);
   const passed = assessment.checks.filter((check) => check.level === 'passes');
+  const [offered, setOffered] = useState<Offered>(new Map());
+  const groups = byAction(assessment.findings);
+  const above = offeredAbove(
+    groups.flatMap(({ findings }) => findings.map(({ key }) => key)),
+    offered,
+  );
   return (
     <Box sx={{ paddingBottom: '12px' }}>
       <h2>Findings</h2>
@@ -53,10 +60,15 @@ export function Findings() {
         <p className="quiet">Nothing blocks, all work runs, nothing is unproven. {passed.length} comparisons passed.</p>
       )}
       {assessment.findings.some(({ level }) => failing(level)) && <MendDraft />}
-      {byAction(assessment.findings).map(({ action, findings }) => (
+      {groups.map(({ action, findings }) => (
         <Section key={action} label={ACTION_WORDS[action]} gist={findings.length} open={!AT_LEISURE.has(action)}>
           {findings.map((finding) => (
-            <FindingItem key={finding.key} finding={finding} />
+            <FindingItem
+              key={finding.key}
+              finding={finding}
+              above={above.get(finding.key) ?? NONE}
+              onOffer={(labels) => setOffered((before) => withOffer(before, finding.key, labels))}
+            />
           ))}
         </Section>
       ))}
@@ -81,7 +93,15 @@ export function Findings() {
   );
 }
 
-function FindingItem({ finding }: { finding: Finding }) {
+interface Offering {
+  readonly finding: Finding;
+  /** What findings above this one offer. */
+  readonly above: ReadonlySet<string>;
+  readonly onOffer: (labels: readonly string[]) => void;
+}
+const NONE: ReadonlySet<string> = new Set();
+
+function FindingItem({ finding, above, onOffer }: Offering) {
   const words = findingWords(finding);
   const draft = useDraft();
   const open = useSeat((state) => state.open);
@@ -97,7 +117,7 @@ function FindingItem({ finding }: { finding: Finding }) {
       {finding.rule.startsWith('memory-') || finding.rule === 'tested-memory' ? (
         <TextButton onClick={() => open('memory')}>Kits that fit</TextButton>
       ) : null}
-      <Remedies finding={finding} mend={words.mend} />
+      <Remedies finding={finding} above={above} onOffer={onOffer} mend={words.mend} />
     </article>
   );
 }
@@ -171,7 +191,7 @@ const saves = (finding: Finding): boolean => actionOf(finding) === 'save' || fin
 const asksRemedies = (finding: Finding): boolean => finding.level !== 'note' || saves(finding);
 
 /** Remedies to take, and what would mend it in words as long as there are none. */
-function Remedies({ finding, mend }: { finding: Finding; mend: string | undefined }) {
+function Remedies({ finding, above, onOffer, mend }: Offering & { readonly mend: string | undefined }) {
   const draft = useDraft();
   const brief = useBrief();
   const assessment = useDraftAssessment();
@@ -183,13 +203,20 @@ function Remedies({ finding, mend }: { finding: Finding; mend: string | undefine
     !asksRemedies(finding) ? undefined : `remedies ${identity(draft)} ${identity(brief)} ${key}`,
     (api) => api.remedies(draft, brief, key),
   );
-  const inWords = mend && <p className="quiet small">{mend}</p>;
-  if (!asksRemedies(finding)) return inWords;
   const nameOf = (id: string) => {
     const fitted = assessment.facts.parts.all.find((entry) => entry.item.id === id);
     return fitted ? fullName(fitted.part) : (draft.items.find((item) => item.id === id)?.label ?? id);
   };
   const slotName = (id: string) => assessment.facts.board?.slotById.get(id)?.label ?? id;
+  const rows = (answer.state === 'ready' ? answer.value : []).map((row) => ({
+    row,
+    label: editLabel(row.edit, nameOf, slotName),
+  }));
+  const labels = rows.map(({ label }) => label);
+  // told after each answer; what is as before changes nothing
+  useEffect(() => onOffer(labels));
+  const inWords = mend && <p className="quiet small">{mend}</p>;
+  if (!asksRemedies(finding)) return inWords;
   if (answer.state === 'waiting')
     return <RowsHeld what="Trying remedies …" rows={USUAL_REMEDIES} heightPx={REMEDY_PX} />;
   if (answer.state === 'failed' || answer.value.length === 0)
@@ -205,10 +232,12 @@ function Remedies({ finding, mend }: { finding: Finding; mend: string | undefine
         </p>
       </>
     );
+  const repeated = labels.filter((label) => above.has(label)).length;
   return (
     <div aria-label="Remedies: prices are landed, tax and shipping in" role="group">
-      {answer.value.map((row, i) => {
-        const label = editLabel(row.edit, nameOf, slotName);
+      {repeated > 0 && <p className="quiet small">{saidAbove(repeated)}</p>}
+      {rows.map(({ row, label }, i) => {
+        if (above.has(label)) return null;
         const side = sideEffects(row);
         return (
           <Press

@@ -5,11 +5,8 @@ import { figuresIn, idsOf, nameOf, type Rule } from '../rule';
 
 export const caseAir: Rule = {
   id: 'case-air',
-  holds: 'the air in the case stays near that of the room in the heaviest sitting',
-  compares: 'the rise of the case air with what drives and small parts bear',
   reads: ['case', 'heat'],
   levels: ['caution', 'unproven'],
-  source: 'steady flow energy balance; judgement: the limit',
   mendedBy: ['two fans', 'air and limits'],
   check: ({ parts, heat, brief }) => {
     const chassis = parts.one('case');

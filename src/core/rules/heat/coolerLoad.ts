@@ -3,12 +3,8 @@ import { loadCheck } from './load';
 
 export const coolerLoad: Rule = {
   id: 'cooler-load',
-  holds: 'the cooler holds the processor below its limit for hours, with the cards under load too',
-  compares:
-    "the processor's temperature at the power it keeps up, in the air that case, room and cards leave it, with its limit",
   reads: ['cooler', 'processor', 'heat'],
   levels: ['blocks', 'unproven', 'caution'],
-  source: 'steady-state heat conduction and energy balance of the case air',
   mendedBy: ['air and limits', 'a fan'],
   check: (facts) => {
     const { parts, heat } = facts;

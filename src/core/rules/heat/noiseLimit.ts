@@ -3,11 +3,8 @@ import { nameOf, unknownFigures, type Said, type Rule } from '../rule';
 
 export const noiseLimit: Rule = {
   id: 'noise-limit',
-  holds: 'the machine stays within the noise that the brief allows, in its loudest sitting',
-  compares: 'sound pressure at 1 m, all sources together, with the limit of the brief',
   reads: ['any part', 'heat'],
   levels: ['caution', 'unproven'],
-  source: 'fan laws; addition of energies',
   mendedBy: ['air and limits'],
   check: ({ parts, heat, brief }) => {
     const limitDbA = brief.mustHaves.noiseDbA;

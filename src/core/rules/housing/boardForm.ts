@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const boardForm: Rule = {
   id: 'board-form',
-  holds: 'the case takes boards of this form',
-  compares: "the board's form with those the case takes",
   reads: ['board', 'case'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const board = parts.one('board');
     const chassis = parts.one('case');

@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const cardHeight: Rule = {
   id: 'card-height',
-  holds: 'every card is low enough for the side panel to close',
-  compares: "each card's height with the room the case leaves above the slots",
   reads: ['graphics', 'expansion', 'case'],
   levels: ['blocks', 'unproven'],
-  source: 'geometry',
   check: ({ parts }) => {
     const chassis = parts.one('case');
     // nothing closes over an open frame

@@ -3,11 +3,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const cardLength: Rule = {
   id: 'card-length',
-  holds: 'every card is short enough for the case',
-  compares: "each card's length with the room the case leaves, less when a radiator sits in front",
   reads: ['graphics', 'expansion', 'case', 'cooler'],
   levels: ['blocks', 'unproven'],
-  source: 'geometry',
   check: ({ parts }) => {
     const chassis = parts.one('case');
     if (!chassis) return [];

@@ -6,11 +6,8 @@ const DOUBT_MM = 6;
 
 export const clearance: Rule = {
   id: 'clearance',
-  holds: 'no two parts stand in each other’s place',
-  compares: 'the outlines of board, cooler, modules, cards, drives, radiator, fans and supply with each other, in mm',
   reads: ['any part', 'cooler', 'geometry'],
   levels: ['blocks', 'unproven', 'caution'],
-  source: 'geometry; open form-factor standards: board outlines and card rows; usual places where a part states none',
   mendedBy: ['another slot', 'standing upright', 'another side'],
   check: ({ parts, scene }) => {
     if (!scene) return [];

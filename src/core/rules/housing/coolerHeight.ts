@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const coolerHeight: Rule = {
   id: 'cooler-height',
-  holds: 'the cooler fits under the side panel',
-  compares: "the cooler's height with the room in the case",
   reads: ['cooler', 'case'],
   levels: ['blocks', 'unproven'],
-  source: 'geometry',
   check: ({ parts }) => {
     const cooler = parts.one('cooler');
     const chassis = parts.one('case');

@@ -3,11 +3,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 /** A 2.5" drive goes into a 3.5" bay when its own are full. */
 export const driveBays: Rule = {
   id: 'drive-bays',
-  holds: 'there is a bay for every drive that needs one',
-  compares: 'drives by size with the bays of the case',
   reads: ['drive', 'case'],
   levels: ['blocks', 'unproven'],
-  source: 'geometry',
   check: ({ parts }) => {
     const chassis = parts.one('case');
     const drives = parts.ofKind('drive');

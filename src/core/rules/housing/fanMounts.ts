@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const fanMounts: Rule = {
   id: 'fan-mounts',
-  holds: 'there is a place for every fan added',
-  compares: 'fans added, by size, with the places that the rows of the case leave beside radiator and fans',
   reads: ['fan', 'case', 'heat'],
   levels: ['blocks', 'unproven'],
-  source: 'geometry',
   check: ({ parts, heat }) => {
     const chassis = parts.one('case');
     const fans = parts.ofKind('fan');

@@ -2,11 +2,8 @@ import { idsOf, nameOf, type Rule } from '../rule';
 
 export const fanRow: Rule = {
   id: 'fan-row',
-  holds: 'the radiator leaves the fans of the case their places',
-  compares: 'the length of each side’s row with radiator and fans on it',
   reads: ['case', 'cooler', 'heat'],
   levels: ['note'],
-  source: 'geometry',
   check: ({ parts, heat }) => {
     const chassis = parts.one('case');
     const { plan } = heat.setup;

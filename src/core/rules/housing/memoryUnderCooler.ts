@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const memoryUnderCooler: Rule = {
   id: 'memory-under-cooler',
-  holds: 'the modules fit under the cooler',
-  compares: 'the height of each module with the room the cooler leaves',
   reads: ['memory', 'cooler'],
   levels: ['blocks', 'unproven'],
-  source: 'geometry',
   check: ({ parts }) => {
     const cooler = parts.one('cooler');
     // liquid and low-profile coolers leave the modules free unless they say otherwise

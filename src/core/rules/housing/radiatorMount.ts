@@ -3,11 +3,8 @@ import { liquidCooler } from './liquid';
 
 export const radiatorMount: Rule = {
   id: 'radiator-mount',
-  holds: 'the case has a mount for the radiator',
-  compares: "the radiator's length with those the case's mounts take",
   reads: ['cooler', 'case'],
   levels: ['blocks', 'unproven'],
-  source: 'geometry',
   check: ({ parts }) => {
     const liquid = liquidCooler(parts);
     const chassis = parts.one('case');

@@ -3,11 +3,8 @@ import { nameOf, unknown, type Said, type Rule } from '../rule';
 
 export const reach: Rule = {
   id: 'reach',
-  holds: 'drives can be reached without taking a card or the cooler out, where the brief asks for it',
-  compares: 'what lies over each drive, seen from the open side',
   reads: ['drive', 'board', 'any part', 'geometry', 'wiring'],
   levels: ['caution', 'unproven'],
-  source: 'geometry',
   mendedBy: ['another slot', 'standing upright'],
   check: ({ parts, scene, brief, placement }) => {
     if (!brief.mustHaves.drivesReachable || !scene) return [];

@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const supplyForm: Rule = {
   id: 'supply-form',
-  holds: 'the case takes supplies of this form',
-  compares: "the supply's form with those the case takes",
   reads: ['supply', 'case'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const supply = parts.one('supply');
     const chassis = parts.one('case');

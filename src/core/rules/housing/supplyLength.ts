@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const supplyLength: Rule = {
   id: 'supply-length',
-  holds: 'the supply is short enough for the case',
-  compares: "the supply's length with the room in the case",
   reads: ['supply', 'case'],
   levels: ['blocks', 'unproven'],
-  source: 'geometry',
   check: ({ parts }) => {
     const supply = parts.one('supply');
     const chassis = parts.one('case');

@@ -4,11 +4,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 /** End to end: one part without it and there is none. */
 export const errorCorrection: Rule = {
   id: 'error-correction',
-  holds: 'processor, board and every kit correct memory errors',
-  compares: 'error correction of processor, board and kits with the brief',
   reads: ['memory', 'board', 'processor'],
   levels: ['blocks', 'unproven', 'note'],
-  source: 'definition',
   check: ({ parts, brief }) => {
     const chain = [...parts.ofKind('processor'), ...parts.ofKind('board'), ...parts.ofKind('memory')];
     if (!brief.mustHaves.errorCorrection) return unused(parts);

@@ -3,11 +3,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const memoryCapacity: Rule = {
   id: 'memory-capacity',
-  holds: 'no slot, board or processor gets more memory than it can address',
-  compares: 'capacity a module and in all with the limits of board and processor',
   reads: ['memory', 'board', 'processor', 'memory state'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts, memory }) => {
     const board = parts.one('board');
     const processor = parts.one('processor');

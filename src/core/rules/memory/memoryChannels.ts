@@ -2,11 +2,8 @@ import { idsOf, unknown, type Rule } from '../rule';
 
 export const memoryChannels: Rule = {
   id: 'memory-channels',
-  holds: 'every memory channel is populated alike',
-  compares: 'channels populated with channels there',
   reads: ['memory', 'memory state', 'processor'],
   levels: ['caution', 'unproven'],
-  source: 'definition',
   check: ({ parts, memory }) => {
     const processor = parts.one('processor');
     // a board may have more channels than the processor drives: without its count nobody knows whether all are filled

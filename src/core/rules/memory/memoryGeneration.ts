@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const memoryGeneration: Rule = {
   id: 'memory-generation',
-  holds: 'kit, board and processor are of one memory generation',
-  compares: "each kit's generation with the board's and the processor's",
   reads: ['memory', 'board', 'processor'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const board = parts.one('board');
     const processor = parts.one('processor');

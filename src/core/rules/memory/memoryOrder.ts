@@ -2,11 +2,8 @@ import { idsOf, nameOf, type Rule } from '../rule';
 
 export const memoryOrder: Rule = {
   id: 'memory-order',
-  holds: "the modules sit in the slots that the board's maker wants filled first",
-  compares: "the slots taken with the board's fill order",
   reads: ['memory', 'board', 'memory state'],
   levels: ['caution'],
-  source: "the board's fill order",
   check: ({ parts, memory }) => {
     const board = parts.one('board');
     const slots = board?.part.memorySlots;

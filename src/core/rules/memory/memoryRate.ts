@@ -2,11 +2,8 @@ import { unknown, idsOf, type Rule } from '../rule';
 
 export const memoryRate: Rule = {
   id: 'memory-rate',
-  holds: 'the memory runs at a rate that processor and board support in this population',
-  compares: 'the rate in effect with what processor and board support',
   reads: ['memory', 'board', 'processor', 'memory state'],
   levels: ['caution', 'note', 'unproven'],
-  source: 'definition',
   mendedBy: ['profile off'],
   check: ({ parts, memory, machine }) => {
     const board = parts.one('board');

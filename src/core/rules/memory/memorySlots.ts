@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const memorySlots: Rule = {
   id: 'memory-slots',
-  holds: 'there is a slot for every module',
-  compares: 'modules with memory slots',
   reads: ['memory', 'board', 'memory state'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts, memory }) => {
     const board = parts.one('board');
     const kits = parts.ofKind('memory');

@@ -2,11 +2,8 @@ import { idsOf, nameOf, type Rule } from '../rule';
 
 export const mixedKits: Rule = {
   id: 'mixed-kits',
-  holds: 'all memory comes from one kit',
-  compares: 'the part numbers of the kits',
   reads: ['memory'],
   levels: ['caution', 'note'],
-  source: 'judgement: modules of two kits are not tested together',
   check: ({ parts }) => {
     const kits = parts.ofKind('memory');
     if (kits.length === 0) return [];

@@ -10,11 +10,8 @@ const electrically = (kind: ModuleKind): 'unbuffered' | 'registered' =>
 
 export const moduleKind: Rule = {
   id: 'module-kind',
-  holds: 'the modules are of the kind that board and processor take',
-  compares: "each kit's module kind with the board's and with those the processor runs",
   reads: ['memory', 'board', 'processor'],
   levels: ['blocks', 'unproven'],
-  source: 'definition; small-outline modules are unbuffered (JEDEC)',
   check: ({ parts }) => {
     const board = parts.one('board');
     const processor = parts.one('processor');

@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const profileKind: Rule = {
   id: 'profile-kind',
-  holds: "the board reads the kit's profile",
-  compares: "each kit's profile kind with those the board reads",
   reads: ['memory', 'board', 'memory state'],
   levels: ['caution', 'unproven'],
-  source: 'definition',
   mendedBy: ['profile off'],
   check: ({ parts, machine, memory }) => {
     const board = parts.one('board');

@@ -3,12 +3,9 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 /** Two lists say which memory was tried with which board: the board maker's and the memory maker's. */
 export const testedMemory: Rule = {
   id: 'tested-memory',
-  holds: 'the memory was tested with this board by one of the two makers',
-  compares: "the board maker's and the memory maker's tested lists",
   reads: ['memory', 'board'],
   byIdentity: true,
   levels: ['note', 'unproven'],
-  source: "the makers' lists",
   check: ({ parts }) => {
     const board = parts.one('board');
     if (!board) return [];

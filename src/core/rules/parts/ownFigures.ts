@@ -3,12 +3,9 @@ import { idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const ownFigures: Rule = {
   id: 'own-figures',
-  holds: 'every part is judged by its own figures',
-  compares: 'where the figures of each part come from: its own, or borrowed from a part that stands in',
   reads: ['any part'],
   byIdentity: true,
   levels: ['caution'],
-  source: 'the library',
   check: ({ parts, catalogue }) => {
     const borrowed = parts.all.flatMap((fitted): Said[] =>
       fitted.part.figuresFrom === undefined

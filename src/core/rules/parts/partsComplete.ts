@@ -16,11 +16,8 @@ const SINGLE = ['board', 'supply', 'case', 'cooler'] as const satisfies readonly
 
 export const partsComplete: Rule = {
   id: 'parts-complete',
-  holds: 'nothing essential is missing and nothing is there twice that has one place',
-  compares: 'the parts there against those a machine needs',
   reads: ['processor', 'board', 'memory', 'drive', 'supply', 'case', 'cooler'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const checks: Said[] = [];
     const missing = (kind: PartKind): Said => ({

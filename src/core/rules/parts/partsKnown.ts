@@ -2,12 +2,9 @@ import type { Rule } from '../rule';
 
 export const partsKnown: Rule = {
   id: 'parts-known',
-  holds: 'every part is in the catalogue',
-  compares: 'the machine against the catalogue',
   reads: ['any part'],
   byIdentity: true,
   levels: ['unproven'],
-  source: 'definition',
   check: ({ parts }) =>
     parts.gone.length === 0
       ? [{ level: 'passes', code: 'parts-known', items: [], count: parts.all.length }]

@@ -3,12 +3,9 @@ import { idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const partsOnSale: Rule = {
   id: 'parts-on-sale',
-  holds: 'every part is on sale today',
-  compares: 'the dates of each part against today',
   reads: ['any part'],
   byIdentity: true,
   levels: ['caution'],
-  source: 'definition',
   check: ({ parts, today }) => {
     const checks: Said[] = [];
     for (const fitted of parts.all) {

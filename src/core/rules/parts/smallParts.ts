@@ -3,11 +3,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 /** What is forgotten most: a data cable a drive, and paste for the cooler. */
 export const smallParts: Rule = {
   id: 'small-parts',
-  holds: 'there is a data cable for every drive that needs one, and paste for the cooler',
-  compares: 'SATA drives with the cables that come with the board or are added; the cooler with the paste it brings',
   reads: ['drive', 'board', 'accessory', 'cooler'],
   levels: ['caution', 'unproven'],
-  source: 'definition',
   mendedBy: ['data cables'],
   check: ({ parts }) => {
     const checks: Said[] = [];

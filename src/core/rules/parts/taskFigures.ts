@@ -4,11 +4,8 @@ import { figuresIn, unknownFigures, type Said, type Rule } from '../rule';
 /** Predictions never guess: what a task lacks is named here, where it can be filled in. */
 export const taskFigures: Rule = {
   id: 'task-figures',
-  holds: 'every figure that the predictions need is known',
-  compares: 'the figures each task needs with those the parts give',
   reads: ['sittings', 'any part'],
   levels: ['unproven'],
-  source: 'definition',
   check: ({ sittings, brief }) => {
     const byFigure = new Map<string, { figure: MissingFigure; tasks: Set<string> }>();
     for (const sitting of sittings)

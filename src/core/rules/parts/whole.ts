@@ -13,11 +13,8 @@ const KIND: Readonly<Record<WholePart, PartKind>> = {
 /** A machine is whole with a system, a display, a keyboard and a pointing device, unless they are owned or not needed. */
 export const whole: Rule = {
   id: 'whole',
-  holds: 'system, display, keyboard and pointing device are there, owned or not needed',
-  compares: 'what the brief says of them with what is in the machine',
   reads: ['system', 'display', 'peripheral', 'board'],
   levels: ['caution', 'note'],
-  source: 'the brief',
   check: ({ parts, brief, machine }) => {
     if (machine.items.length === 0) return [];
     const checks: Said[] = [];

@@ -3,11 +3,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const boardPower: Rule = {
   id: 'board-power',
-  holds: "the board's phases sustain the processor at full power, raised clocks and limits by hand counted",
-  compares: "the processor's maximum package power, as it is set, with what the board sustains",
   reads: ['processor', 'board'],
   levels: ['caution', 'unproven'],
-  source: 'definition',
   check: ({ parts, machine }) => {
     const processor = parts.one('processor');
     const board = parts.one('board');

@@ -2,12 +2,9 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const coolerSocket: Rule = {
   id: 'cooler-socket',
-  holds: 'the cooler mounts on this socket',
-  compares: "the board's socket with the cooler's mounting kits",
   reads: ['cooler', 'board', 'processor', 'accessory'],
   byIdentity: true,
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const cooler = parts.one('cooler');
     const holder = parts.one('board') ?? parts.one('processor');

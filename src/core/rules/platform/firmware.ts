@@ -3,11 +3,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const firmware: Rule = {
   id: 'firmware',
-  holds: "the board's firmware knows the processor",
-  compares: 'the firmware the board has against the least version this family needs, and the way to bring it there',
   reads: ['processor', 'board'],
   levels: ['blocks', 'unproven', 'caution'],
-  source: 'definition',
   mendedBy: ['newer firmware'],
   check: ({ parts, machine }) => {
     const processor = parts.one('processor');

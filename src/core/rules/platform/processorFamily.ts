@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const processorFamily: Rule = {
   id: 'processor-family',
-  holds: 'the board supports the processor family',
-  compares: "the processor's family with the board's list",
   reads: ['processor', 'board'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const processor = parts.one('processor');
     const board = parts.one('board');

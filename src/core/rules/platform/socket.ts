@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const socket: Rule = {
   id: 'socket',
-  holds: 'processor and board have the same socket',
-  compares: "the processor's socket with the board's",
   reads: ['processor', 'board'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const processor = parts.one('processor');
     const board = parts.one('board');

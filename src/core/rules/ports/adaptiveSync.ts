@@ -4,11 +4,8 @@ import { displaysOf } from './displays';
 /** A display bought for one kind of adaptive sync ties the person to cards that drive it. */
 export const adaptiveSync: Rule = {
   id: 'adaptive-sync',
-  holds: 'a card drives a kind of adaptive sync that each display has',
-  compares: "adaptive-sync kinds of the displays with the card's",
   reads: ['graphics', 'display'],
   levels: ['caution', 'unproven'],
-  source: 'definition',
   check: ({ parts, brief, catalogue }) => {
     const cards = parts.ofKind('graphics');
     if (cards.length === 0) return [];

@@ -5,11 +5,8 @@ import { displaysOf, pictureSources } from './displays';
 /** A display runs at the best refresh its link carries; without a common kind of plug there is no picture at all. */
 export const displayLinks: Rule = {
   id: 'display-link',
-  holds: 'every display runs at its own size and refresh rate on an output of its kind',
-  compares: "each display's picture with what the version of the output carries",
   reads: ['graphics', 'processor', 'board', 'display'],
   levels: ['blocks', 'unproven', 'caution'],
-  source: 'payload rates of the display interfaces; reduced blanking (VESA CVT 2.1)',
   check: ({ parts, brief, catalogue }) => {
     const sources = pictureSources(parts).filter(({ outputs }) => outputs !== undefined && outputs.length > 0);
     const displays = displaysOf(parts, brief, catalogue);

@@ -4,11 +4,8 @@ import { displaysAsked, pictureSources } from './displays';
 /** Outputs of all cards count, and the board's where the processor has graphics for them. */
 export const displayOutputs: Rule = {
   id: 'display-outputs',
-  holds: 'every display that is owned, bought or wanted has an output',
-  compares: 'displays with the outputs of all that makes pictures, a chain of displays taking one',
   reads: ['graphics', 'processor', 'board', 'display'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts, brief }) => {
     const displays = displaysAsked(parts, brief);
     const sources = pictureSources(parts);

@@ -4,11 +4,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 /** Fans of the case, of the cooler and those added, on the board's headers and the splitters in the machine. */
 export const fanHeaders: Rule = {
   id: 'fan-headers',
-  holds: 'there is a header for every fan, and none carries more current than it may',
-  compares: "fans with the board's headers and the splitters added; the current on the fullest header with its limit",
   reads: ['board', 'case', 'cooler', 'fan', 'accessory'],
   levels: ['caution', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const board = parts.one('board');
     const chassis = parts.one('case');

@@ -4,11 +4,8 @@ import { frontCables, plugIn } from './plugs';
 /** The fastest port gets the fastest header: any other pairing leaves some port slower and none faster. */
 export const frontPorts: Rule = {
   id: 'front-ports',
-  holds: "every port in the case's front has a header of its rate on the board",
-  compares: "the case's front ports with the board's headers and the leads in the machine, by rate and connector",
   reads: ['case', 'board', 'accessory'],
   levels: ['caution', 'note', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const chassis = parts.one('case');
     const board = parts.one('board');

@@ -11,11 +11,8 @@ const wantsOf = (fitted: Lit) => fitted.part as { lightHeaders?: number; lightPl
 /** Lights that are not stated count as none: nobody is harmed by a light that a sheet forgot. The two plugs never mix. */
 export const lightHeaders: Rule = {
   id: 'light-headers',
-  holds: 'every light has a header or controller of its own plug, and one program sets them all',
-  compares: "lights of case, cooler and fans with the board's headers and the controllers added, plug by plug",
   reads: ['case', 'cooler', 'fan', 'board', 'accessory'],
   levels: ['blocks', 'note', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const lit = [...parts.ofKind('case'), ...parts.ofKind('cooler'), ...parts.ofKind('fan')].filter(isLit);
     const board = parts.one('board');

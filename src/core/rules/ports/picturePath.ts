@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const picturePath: Rule = {
   id: 'picture-path',
-  holds: 'something makes a picture',
-  compares: "graphics cards, integrated graphics and the board's outputs for them",
   reads: ['graphics', 'processor', 'board'],
   levels: ['blocks', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const processor = parts.one('processor');
     const card = parts.one('graphics');

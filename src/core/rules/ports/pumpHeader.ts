@@ -3,11 +3,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 
 export const pumpHeader: Rule = {
   id: 'pump-header',
-  holds: 'a liquid cooler has a header for its pump',
-  compares: "liquid coolers with the board's pump headers",
   reads: ['cooler', 'board'],
   levels: ['caution', 'unproven'],
-  source: 'definition',
   check: ({ parts }) => {
     const board = parts.one('board');
     const liquid = liquidCooler(parts);

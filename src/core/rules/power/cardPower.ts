@@ -5,11 +5,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 /** A card draws no more than its slot and its inputs give; without inputs that are stated only the slot is sure. */
 export const cardPower: Rule = {
   id: 'card-power',
-  holds: 'slot and power inputs together carry what each card draws',
-  compares: "each card's draw with what its slot gives (75 W at 16 lanes, 25 W at fewer) and its inputs carry",
   reads: ['graphics', 'expansion', 'wiring'],
   levels: ['blocks', 'unproven'],
-  source: 'PCI Express card electromechanical specification',
   check: ({ parts, placement, board }) =>
     [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].flatMap((card: AnyFitted): Said[] => {
       if (card.part.kind !== 'graphics' && card.part.kind !== 'expansion') return [];

@@ -10,11 +10,8 @@ const LEAST_A = 10;
 
 export const mainsCircuit: Rule = {
   id: 'mains-circuit',
-  holds: "a usual socket's circuit carries the machine at its limit",
-  compares: "the draw from the wall with everything at its limit with 80 % of what the region's circuits are fused at",
   reads: ['supply', 'power'],
   levels: ['caution', 'unproven'],
-  source: 'definition; wiring codes: continuous loads at 80 %',
   check: ({ parts, power, region }) => {
     const supply = parts.one('supply');
     const { tier, ratedW } = supply?.part ?? {};

@@ -12,12 +12,8 @@ interface Needs {
 /** One cable for each high-power input; every drive that is not on the board takes one plug; leads make one plug of others. */
 export const supplyConnectors: Rule = {
   id: 'supply-connectors',
-  holds: 'the supply has a connector for every input',
-  compares:
-    'power inputs of board, cards and drives with the connectors of the supply and the leads in the machine, kind by kind',
   reads: ['supply', 'board', 'processor', 'graphics', 'expansion', 'drive', 'accessory'],
   levels: ['blocks', 'unproven', 'caution'],
-  source: 'definition; one cable per high-power input; EPS12V: what a processor input carries',
   check: ({ parts }) => {
     const supply = parts.one('supply');
     if (!supply) return [];

@@ -13,12 +13,8 @@ const BREAKS: Readonly<Record<Policy, 'blocks' | 'caution'>> = {
 
 export const supplyPower: Rule = {
   id: 'supply-power',
-  holds: 'the supply is as large as every policy asks that the desk goes by',
-  compares:
-    'sustained draw with a share of the rating, peak draw with all of it, excursions with what its standard allows, and other policies where the desk goes by them; efficiency plays no part',
   reads: ['supply', 'graphics', 'power'],
   levels: ['blocks', 'unproven', 'caution'],
-  source: 'definition: the rating; ATX design guides: excursions; judgement: the reserves',
   check: ({ parts, power, settings }) => {
     const supply = parts.one('supply');
     if (!supply) return [];

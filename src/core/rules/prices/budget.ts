@@ -4,12 +4,9 @@ import type { Rule } from '../rule';
 /** The budget is a demand like any other: over it is told, and blocks where the brief calls it firm. */
 export const budget: Rule = {
   id: 'budget',
-  holds: 'the machine costs no more than the budget',
-  compares: "the machine's price, on the budget's tax basis, with the budget",
   reads: ['price', 'any part'],
   byIdentity: true,
   levels: ['blocks', 'caution'],
-  source: 'the brief; offers',
   saves: () => true,
   check: ({ brief, price, machine, parts, spent }) => {
     const { budgetMinor, budgetTaxIncluded, budgetFirm = false } = brief;

@@ -4,12 +4,9 @@ import { idsOf, nameOf, type Said, type Rule } from '../rule';
 /** Everything that is bought arrives by the day it is needed. */
 export const delivery: Rule = {
   id: 'delivery',
-  holds: 'everything that is bought arrives by the day it is needed',
-  compares: 'the earliest delivery of each part against the needed-by date',
   reads: ['price', 'any part'],
   byIdentity: true,
   levels: ['blocks', 'unproven'],
-  source: 'offers',
   check: ({ parts, price, brief, catalogue, today, policy }) => {
     const { neededBy } = brief;
     if (neededBy === undefined) return [];

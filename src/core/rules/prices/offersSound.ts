@@ -5,12 +5,9 @@ import { idsOf, nameOf, type Said, type Rule } from '../rule';
 /** The offers that the price rests on are ones to buy: trusted sellers, no price too good, none far over list. */
 export const offersSound: Rule = {
   id: 'offers-sound',
-  holds: 'the prices come from offers that one would take',
-  compares: 'sellers against the trust asked for, prices against other offers and the list price',
   reads: ['price', 'any part'],
   byIdentity: true,
   levels: ['caution'],
-  source: 'offers',
   check: ({ parts, price, catalogue, today }) => {
     const checks = price.items.flatMap((entry): Said[] => {
       const { offer, despite, tooGood: good } = entry;

@@ -2,12 +2,9 @@ import { nameOf, type Rule } from '../rule';
 
 export const pricesKnown: Rule = {
   id: 'prices-known',
-  holds: 'every part that is not owned has an offer',
-  compares: "parts with offers in the brief's region",
   reads: ['price', 'any part'],
   byIdentity: true,
   levels: ['unproven', 'note'],
-  source: 'offers',
   check: ({ parts, price, brief, machine }) => {
     const names = price.unpriced.map((id) => {
       const fitted = parts.all.find(({ item }) => item.id === id);

@@ -4,11 +4,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 /** A card for several drives without a switch needs a slot whose lanes can be split. */
 export const carrier: Rule = {
   id: 'drive-carrier',
-  holds: 'every drive slot of a carrier card works in the slot the card has',
-  compares: 'drive slots of the card with the links its slot can be split into',
   reads: ['expansion', 'board', 'wiring'],
   levels: ['caution', 'unproven'],
-  source: 'board topology',
   mendedBy: ['another slot'],
   check: ({ parts, placement, board, devices }) =>
     parts.ofKind('expansion').flatMap((card): Said[] => {

@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const devicePlace: Rule = {
   id: 'device-place',
-  holds: 'every card and drive has a slot',
-  compares: 'devices with the slots of the board, rows of the case, lengths and exclusions',
   reads: ['graphics', 'expansion', 'board', 'case', 'wiring', 'any part'],
   levels: ['blocks', 'unproven'],
-  source: 'exact placement search',
   mendedBy: ['another slot'],
   check: ({ parts, devices, placement }) => {
     const board = parts.one('board');

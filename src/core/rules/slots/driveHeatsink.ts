@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const driveHeatsink: Rule = {
   id: 'drive-heatsink',
-  holds: "a drive's own heatsink fits under the board's cover",
-  compares: "the height of the drive's heatsink with the room above its slot",
   reads: ['drive', 'wiring'],
   levels: ['blocks', 'unproven', 'caution'],
-  source: 'geometry',
   mendedBy: ['another slot'],
   check: ({ parts, placement, board }) =>
     parts.ofKind('drive').flatMap((drive): Said[] => {

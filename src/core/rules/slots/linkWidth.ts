@@ -6,11 +6,8 @@ const SLIGHT = 0.001;
 
 export const linkWidth: Rule = {
   id: 'link',
-  holds: 'every device runs at its own link rate',
-  compares: 'the link each device gets with the one it could use, and with what the device itself moves',
   reads: ['wiring', 'any part'],
   levels: ['caution', 'unproven'],
-  source: 'link rates of the slot and the device',
   mendedBy: ['another slot'],
   check: ({ parts, placement, board, devices }) => {
     if (!placement) return [];

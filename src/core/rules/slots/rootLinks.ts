@@ -3,11 +3,8 @@ import { unknown, idsOf, nameOf, type Rule } from '../rule';
 /** What the processor's own links take away from what the board promises. */
 export const rootLinks: Rule = {
   id: 'root-links',
-  holds: "the processor's own links are as fast and as many as the board's slots",
-  compares: "generation and lanes of the board's slots at the processor with the processor's root links",
   reads: ['processor', 'board', 'wiring'],
   levels: ['note', 'unproven'],
-  source: 'board topology; a link runs at the older generation of its ends',
   check: ({ parts, board }) => {
     const processor = parts.one('processor');
     const holder = parts.one('board');

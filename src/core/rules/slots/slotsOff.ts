@@ -2,11 +2,8 @@ import { nameOf, type Said, type Rule } from '../rule';
 
 export const slotsOff: Rule = {
   id: 'slots-off',
-  holds: 'no slot is lost to a neighbour',
-  compares: 'slots left with those switched off or covered',
   reads: ['wiring', 'any part'],
   levels: ['note'],
-  source: 'board topology',
   mendedBy: ['another slot', 'standing upright'],
   check: ({ placement, board, parts }) => {
     if (!placement || !board) return [];

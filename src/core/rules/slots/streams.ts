@@ -10,11 +10,8 @@ const SLIGHT = 0.001;
  */
 export const streams: Rule = {
   id: 'streams',
-  holds: 'in every sitting the links carry what real-time tasks send over them',
-  compares: 'each stream with its share of the narrowest link on its way',
   reads: ['sittings', 'wiring', 'any part', 'board'],
   levels: ['caution'],
-  source: 'link rates; real-time streams first, in proportion on an overloaded link',
   mendedBy: ['another slot'],
   check: ({ sittings, brief, board, parts }) => {
     const byId: AnyFittedById = new Map(parts.all.map((fitted) => [fitted.item.id, fitted]));

@@ -3,11 +3,8 @@ import { nameOf, type Said, type Rule } from '../rule';
 /** All devices behind a hub at their own peak: rarely at once, but a builder wants to know what shares what. */
 export const uplinkShared: Rule = {
   id: 'uplink',
-  holds: 'what hangs behind a hub fits its uplink even when all of it runs at its peak',
-  compares: "the peak rates of the devices behind each hub with the hub's uplink",
   reads: ['wiring', 'any part'],
   levels: ['note'],
-  source: 'link rates of the devices as placed',
   mendedBy: ['another slot'],
   check: ({ board, placement, parts }) => {
     if (!board || !placement) return [];

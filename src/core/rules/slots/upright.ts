@@ -2,11 +2,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const upright: Rule = {
   id: 'upright',
-  holds: 'a card that stands upright has a mount in the case and a riser to its slot',
-  compares: 'upright cards with the mount of the case and the risers in the machine',
   reads: ['graphics', 'expansion', 'case', 'accessory'],
   levels: ['blocks', 'unproven'],
-  source: 'geometry',
   check: ({ parts }) => {
     const chassis = parts.one('case');
     const risers = parts.ofKind('accessory').filter(({ part }) => part.purpose === 'riser');

@@ -27,11 +27,8 @@ function used({ part, item }: Fitted<'expansion'>, { brief, parts, placement, si
 
 export const surplusCards: Rule = {
   id: 'surplus-cards',
-  holds: 'every card is there for something that the brief asks for',
-  compares: "each card's purpose with the tasks and must-haves",
   reads: ['expansion', 'wiring', 'sittings', 'board'],
   levels: ['note'],
-  source: 'the brief',
   saves: () => true,
   check: (facts) =>
     facts.parts.ofKind('expansion').flatMap((card): Said[] => {

@@ -4,11 +4,8 @@ import { idsOf, type Rule } from '../rule';
 
 export const surplusFans: Rule = {
   id: 'surplus-fans',
-  holds: 'no fan is added that the heat does not need',
-  compares: 'the fewest of the added fans that carry the heat of the heaviest sitting with those there are',
   reads: ['fan', 'supply', 'power', 'heat'],
   levels: ['note'],
-  source: 'steady flow energy balance, fan curves against grilles and filters; judgement: the air rise that is quiet',
   saves: () => true,
   mendedBy: ['leaving out all'],
   check: ({ parts, power, heat, region }) => {

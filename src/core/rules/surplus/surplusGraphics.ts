@@ -9,11 +9,8 @@ const SPARE_OUTPUTS = 4;
 
 export const surplusGraphics: Rule = {
   id: 'surplus-graphics',
-  holds: "the card's memory and outputs are no more than the brief grows into",
-  compares: 'graphics memory with what the tasks hold, growth included; outputs with the displays',
   reads: ['graphics', 'display', 'sittings'],
   levels: ['note'],
-  source: 'judgement: growth and margin',
   saves: ({ code }, from, to) =>
     code !== 'surplus-graphics-memory' ||
     (from.kind === 'graphics' && to.kind === 'graphics' && isLess(from.memoryGiB, to.memoryGiB)),

@@ -6,11 +6,8 @@ import { grown, SURPLUS, isLess } from './growth';
 
 export const surplusMemory: Rule = {
   id: 'surplus-memory',
-  holds: 'memory is no more than the brief grows into over its years, and no faster than it uses',
-  compares: 'memory and its rate with what the tasks hold and move, growth included',
   reads: ['memory', 'memory state', 'sittings'],
   levels: ['note'],
-  source: 'judgement: growth, margin and the share of bandwidth below which more is not felt',
   saves: ({ code }, from, to) => {
     if (from.kind !== 'memory' || to.kind !== 'memory') return false;
     const [had, has] = [kitGiB(from), kitGiB(to)];

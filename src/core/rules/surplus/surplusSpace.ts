@@ -4,11 +4,8 @@ import { grown, SURPLUS, isLess } from './growth';
 
 export const surplusSpace: Rule = {
   id: 'surplus-space',
-  holds: 'drives are no larger than what the brief keeps on them over its years',
-  compares: 'capacity by role with what the tasks keep there, growth included',
   reads: ['drive', 'sittings'],
   levels: ['note'],
-  source: 'judgement: growth and margin',
   saves: (_said, from, to) => from.kind === 'drive' && to.kind === 'drive' && isLess(from.capacityGB, to.capacityGB),
   check: ({ parts, sittings, brief }) => {
     const years = brief.yearsOfService;

@@ -3,11 +3,8 @@ import { SURPLUS, isLess } from './growth';
 
 export const surplusSupply: Rule = {
   id: 'surplus-supply',
-  holds: "the supply is not far larger than the machine's draw asks for",
-  compares: "the supply's rating with the larger of peak draw and sustained draw with its reserve",
   reads: ['supply', 'power'],
   levels: ['note'],
-  source: 'judgement: the margin',
   saves: (_said, from, to) => from.kind === 'supply' && to.kind === 'supply' && isLess(from.ratedW, to.ratedW),
   check: ({ parts, power, settings }) => {
     const supply = parts.one('supply');

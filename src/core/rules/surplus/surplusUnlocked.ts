@@ -4,13 +4,9 @@ import { idsOf, nameOf, type Said, type Rule } from '../rule';
 /** A processor whose clocks may be raised costs more; where they stay as they were, that buys nothing. */
 export const surplusUnlocked: Rule = {
   id: 'surplus-unlocked',
-  holds: 'a processor whose clocks may be raised is not paid for where they stay as shipped',
-  compares:
-    "an unlocked processor's price with that of a locked one with as many cores of the same family and no slower",
   reads: ['processor', 'price'],
   byIdentity: true,
   levels: ['note'],
-  source: 'the parts and their offers',
   saves: (_said, from, to) => from.kind === 'processor' && to.kind === 'processor' && to.unlocked !== true,
   check: ({ parts, machine, catalogue, region, policy, price }) => {
     if ((machine.tuning?.clock ?? 1) > 1) return [];

@@ -9,11 +9,8 @@ import { unknown, idsOf, type Said, type Rule } from '../rule';
  */
 export const applicationFloor: Rule = {
   id: 'application-floor',
-  holds: "memory and graphics memory reach what each application's maker recommends",
-  compares: 'capacity with the published minimum and recommended figures',
   reads: ['memory', 'graphics', 'memory state'],
   levels: ['blocks', 'unproven', 'caution', 'note'],
-  source: 'application profiles',
   check: ({ parts, brief, catalogue, memory }) => {
     const checks: Said[] = [];
     const compare = (

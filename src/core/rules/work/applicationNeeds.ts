@@ -3,11 +3,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const applicationNeeds: Rule = {
   id: 'application-needs',
-  holds: "compute stack, operating system and driver are what each application's maker supports",
-  compares: 'what the applications of the brief support with the card and the operating system',
   reads: ['graphics', 'system'],
   levels: ['blocks', 'unproven', 'caution', 'note'],
-  source: 'application profiles',
   check: ({ parts, brief, catalogue }) => {
     const card = parts.one('graphics');
     const system = parts.one('system');

@@ -10,11 +10,8 @@ const KEPT: readonly DriveRole[] = ['active', 'archive'];
 /** One copy is none: what is kept twice lies on a second drive that has room for it. */
 export const copies: Rule = {
   id: 'copies',
-  holds: 'what is kept in several copies has a second drive with room for it',
-  compares: 'what is kept at the end of the years with the room on drives of the backup role',
   reads: ['drive', 'sittings'],
   levels: ['blocks', 'unproven', 'note'],
-  source: 'the brief: copies of what is kept',
   check: ({ parts, brief, sittings }) => {
     const { keeping = 'one', growthPercent = 0, yearsOfService } = brief;
     if (keeping === 'one' || keepingDrives(parts).length === 0) return [];

@@ -12,11 +12,8 @@ const ANY_DRIVE_WRITES = 100;
 /** A drive's rated writes last as long as the machine is meant to serve. */
 export const driveEndurance: Rule = {
   id: 'drive-endurance',
-  holds: 'the rated writes of every drive last the years of service',
-  compares: 'what the work writes to each drive a day with the writes it is rated for',
   reads: ['drive', 'sittings'],
   levels: ['blocks', 'caution', 'unproven'],
-  source: 'TBW ÷ writes a day; JESD218, JESD219',
   check: ({ parts, brief, sittings }) => {
     const weekly = new Map<string, number>();
     const secondsOf = (sitting: string, task: string) =>

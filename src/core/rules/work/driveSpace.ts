@@ -3,11 +3,8 @@ import { unknownFigures, type Said, type Rule } from '../rule';
 
 export const driveSpace: Rule = {
   id: 'drive-space',
-  holds: 'what the work keeps fits on the drives of its roles, all at once, as long as the machine is meant to serve',
-  compares: 'bytes kept by role, and as they grow, with the capacity of its drives less what other roles keep on them',
   reads: ['drive', 'sittings'],
   levels: ['blocks', 'caution', 'unproven'],
-  source: 'footage rate × hours kept, files × how many stay; a drive of several roles has its room once',
   check: ({ sittings, parts, brief }) =>
     keptOf(parts, sittings).flatMap(({ role, needs, has, othersBytes, times, missing, items }): Said[] => {
       if (missing.length > 0) return [unknownFigures(['drive-space', role], missing)];

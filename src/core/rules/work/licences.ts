@@ -5,11 +5,8 @@ import { idsOf, nameOf, unknown, type Said, type Rule } from '../rule';
 
 export const licences: Rule = {
   id: 'licences',
-  holds: 'each application that is sold has a licence here, on terms that let it run on this machine',
-  compares: 'the applications of the brief with the licences of the draft and their terms',
   reads: ['licence', 'board'],
   levels: ['unproven', 'caution', 'note'],
-  source: 'terms of the licences',
   check: ({ parts, brief, catalogue, machine }) =>
     applicationsOf(brief.tasks, catalogue).flatMap(({ name: application }): Said[] => {
       const here = parts.ofKind('licence').filter(({ part }) => part.application === application);

@@ -9,11 +9,8 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const mustHaves: Rule = {
   id: 'must-haves',
-  holds: 'network, wireless, ports, video inputs and volume are as the brief asks',
-  compares: "the machine with the brief's must-haves",
   reads: ['expansion', 'board', 'mixer', 'case', 'drive', 'accessory', 'wiring'],
   levels: ['blocks', 'unproven', 'caution'],
-  source: 'the brief',
   check: ({ parts, brief, board }) => {
     const { networkGbitPerS, wireless, videoInputs, volumeL } = brief.mustHaves;
     const checks: Said[] = [];

@@ -3,15 +3,12 @@ import { keepingDrives } from '../../work/flowEnds';
 import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** GB below which little is left beside a system and its updates. Source: judgement. */
-const SYSTEM_USUAL_GB = 200;
+export const SYSTEM_USUAL_GB = 200;
 
 export const systemDrive: Rule = {
   id: 'system-drive',
-  holds: 'one drive is set as the system drive, it is no disk and has room for a system',
-  compares: `the roles, kinds and sizes of the drives; ${SYSTEM_LEAST_GB} GB at least, ${SYSTEM_USUAL_GB} GB as is usual`,
   reads: ['drive'],
   levels: ['blocks', 'caution', 'unproven'],
-  source: 'definition; judgement: the sizes',
   mendedBy: ['role of the system'],
   check: ({ parts }) => {
     const drives = keepingDrives(parts);

@@ -21,11 +21,8 @@ interface Lever {
  */
 export const taskResult: Rule = {
   id: 'work',
-  holds: 'every task runs and is likely to reach its target',
-  compares: 'the prediction of each task, where it does worst, with its target',
   reads: ['sittings', 'any part', ...ESSENTIAL, 'cooler', 'graphics', 'expansion', 'mixer'],
   levels: ['stops', 'short', 'unproven', 'caution'],
-  source: 'the predictions of the tasks; the targets of the brief',
   check: ({ brief, sittings, parts, supply }) => {
     // while the machine lacks what everybody sees that it lacks, nothing is said of its work
     if (ESSENTIAL.some((kind) => parts.ofKind(kind).length === 0)) return [];
