@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { subjectOf } from '../assess';
 import { finish } from '../assess/trials';
+import { briefSchema } from '../model/brief';
 import type { Machine } from '../model/machine';
 import { progressAt } from '../search/exact/rank';
 import { plainQuestion } from '../search/exact/question';
@@ -68,6 +69,52 @@ test('the cheapest core of each socket equals every machine tried around what is
   }
   expect(seen.machines).toBeGreaterThan(2);
   expect(seen.found).toBeGreaterThan(2);
+});
+
+test('a drive that is full already is no reason against a core', () => {
+  let [found, alone] = [0, 0];
+  for (let seed = 1; seed <= SEEDS && found < 3; seed++) {
+    const { brief, context } = smallMarket(seed);
+    let all;
+    try {
+      all = tryAll(plainQuestion(brief), context, MOST).found;
+    } catch {
+      continue;
+    }
+    const least = [...all].sort((a, b) => a.rank.percent - b.rank.percent)[0];
+    if (!least) continue;
+    // more is kept than any drive holds, by work that asks for nothing else
+    const keeps = {
+      kind: 'ingest',
+      id: 'kept',
+      name: 'Kept',
+      importance: 1,
+      from: 'memory',
+      to: 'active',
+      streams: 1,
+      gbitPerS: 0.01,
+      hours: 1,
+      checksum: 'none',
+      keepTB: 90,
+    };
+    const full = briefSchema.parse({ ...brief, tasks: [...brief.tasks, keeps] });
+    const present: Machine = { ...least.machine, items: least.machine.items.map((item) => ({ ...item, owned: true })) };
+    const assessment = subjectOf(full, context).assess(present);
+    const stands = assessment.findings.filter(({ rule, level }) => rule === 'drive-space' && level === 'blocks');
+    expect(stands.length).toBe(1);
+    for (const core of finish<Cores>(coresOf(assessment, context)).cores) {
+      if (!core.found) continue;
+      found++;
+      const then = subjectOf(full, context).assess(core.found.machine);
+      // that alone blocks, as before
+      expect(then.findings.filter(({ level }) => level === 'blocks').map(({ key }) => key)).toEqual(
+        stands.map(({ key }) => key),
+      );
+    }
+    alone += tryAll(plainQuestion(full), context, 3 * MOST).found.length;
+  }
+  expect(found).toBeGreaterThan(1);
+  expect(alone).toBe(0);
 });
 
 test('what costs least net comes first, and a socket without a machine last', () => {

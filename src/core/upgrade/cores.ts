@@ -55,8 +55,8 @@ const AT_NEED: ReadonlySet<PartKind> = new Set(['cooler', 'supply']);
 
 /**
  * Processor, board and memory as one decision: for each socket whose processors are sold, the cheapest ones with which the
- * machine that is there is sound and does no less than it does, everything else of it kept, and what they cost net of
- * what the old ones bring. Each is an exact search.
+ * machine that is there does no less than it does and has no fault but those that what stays has by itself already, and
+ * what they cost net of what the old ones bring. Each is an exact search.
  */
 export function* coresOf(
   present: Assessment,
@@ -81,6 +81,8 @@ export function* coresOf(
     keep: machine.items.filter(({ id }) => !isOf(CORE, id) && !isOf(AT_NEED, id)),
     spare: machine.items.filter(({ id }) => isOf(AT_NEED, id)).map((item) => ({ ...item, owned: true })),
     least: { tasks: keepingWork(present, 'likely') },
+    // a drive that is full is no reason against a core
+    standing: standingOf(present, (id) => !isOf(CORE, id) && !isOf(AT_NEED, id)),
   };
   const subject = subjectOf(brief, quickly(context));
   const rank = rankIn(present, 'likely');
@@ -117,6 +119,10 @@ export function* coresOf(
     };
   }
 }
+
+/** Keys of findings that are about nothing but items that stay. */
+const standingOf = ({ findings }: Assessment, stays: (item: string) => boolean): ReadonlySet<string> =>
+  new Set(findings.flatMap(({ items, key }) => (items.length > 0 && items.every(stays) ? [key] : [])));
 
 function opensOf({ facts }: Assessment): CoreOpens | undefined {
   const board = facts.parts.one('board')?.part;

@@ -19,6 +19,6 @@ export function offeredAbove(keys: readonly string[], offered: Offered): Readonl
   return above;
 }
 
-/** What is said for remedies that are offered above: "2 of the changes above mend this too". */
+/** What is said for remedies that are offered above: "Mended too by 2 changes above". */
 export const saidAbove = (count: number): string =>
-  count === 1 ? 'One of the changes above mends this too.' : `${count} of the changes above mend this too.`;
+  `Mended too by ${count === 1 ? 'one change' : `${count} changes`} above.`;

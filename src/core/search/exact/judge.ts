@@ -53,8 +53,12 @@ export const missesAsked = ({ rule, level }: Pick<Finding, 'rule' | 'level'>): b
   level === 'caution' && ASKED_FOR.has(rule);
 
 /** Whether a finding keeps a machine from being proposed. Money and work are judged by the question itself. */
-export const refused = (finding: Pick<Finding, 'rule' | 'level'>, { unproven }: Pick<Question, 'unproven'>): boolean =>
+export const refused = (
+  finding: Pick<Finding, 'rule' | 'level' | 'key'>,
+  { unproven, standing }: Pick<Question, 'unproven' | 'standing'>,
+): boolean =>
   finding.rule !== 'budget' &&
+  !standing.has(finding.key) &&
   (finding.level === 'blocks' || (unproven === 'refused' && finding.level === 'unproven') || missesAsked(finding));
 
 /** What a whole machine is to a question, once it is assessed. */

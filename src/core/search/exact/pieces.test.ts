@@ -171,10 +171,16 @@ describe('the rank', () => {
 });
 
 test('what the brief asks for is not missed by a machine that is proposed, though a draft is only cautioned', () => {
-  const asks = { unproven: 'refused' } as const;
-  expect(refused({ rule: 'noise-limit', level: 'caution' }, asks)).toBe(true);
-  expect(refused({ rule: 'reach', level: 'caution' }, asks)).toBe(true);
-  expect(refused({ rule: 'noise-limit', level: 'note' }, asks)).toBe(false);
-  expect(refused({ rule: 'drive-heatsink', level: 'caution' }, asks)).toBe(false);
-  expect(refused({ rule: 'noise-limit', level: 'unproven' }, { unproven: 'allowed' })).toBe(false);
+  const says = (rule: string, level: 'blocks' | 'caution' | 'note' | 'unproven') => ({ rule, level, key: `${rule} 1` });
+  const asks = { unproven: 'refused', standing: new Set<string>() } as const;
+  expect(refused(says('noise-limit', 'caution'), asks)).toBe(true);
+  expect(refused(says('reach', 'caution'), asks)).toBe(true);
+  expect(refused(says('noise-limit', 'note'), asks)).toBe(false);
+  expect(refused(says('drive-heatsink', 'caution'), asks)).toBe(false);
+  expect(refused(says('noise-limit', 'unproven'), { ...asks, unproven: 'allowed' })).toBe(false);
+  // what stands already refuses nothing, and nothing else of its rule
+  const stands = { ...asks, standing: new Set(['drive-space 1']) };
+  expect(refused(says('drive-space', 'blocks'), asks)).toBe(true);
+  expect(refused(says('drive-space', 'blocks'), stands)).toBe(false);
+  expect(refused({ ...says('drive-space', 'blocks'), key: 'drive-space 2' }, stands)).toBe(true);
 });

@@ -161,7 +161,10 @@ export function probesFor(
         of,
         reads: reads ?? (byIdentity ? byWhich : whole),
         ...(byIdentity ? { byIdentity } : {}),
-        holds: (options) => !subject.findingsBy(asked, made(options, kinds)).some(refuses),
+        holds: (options) =>
+          !subject
+            .findingsBy(asked, made(options, kinds))
+            .some((finding) => !question.standing.has(finding.key) && refuses(finding)),
       },
     ];
   };

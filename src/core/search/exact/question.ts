@@ -43,6 +43,8 @@ export interface Question {
   readonly withPart?: string;
   readonly at: End;
   readonly unproven: 'refused' | 'allowed';
+  /** Keys of findings that refuse nothing: they stand already, and what they are about is kept. */
+  readonly standing: ReadonlySet<string>;
   readonly mostMinor: number | undefined;
   /** Mailed rebates count as money that is not spent. */
   readonly rebates: boolean;
@@ -60,6 +62,7 @@ export const plainQuestion = (brief: Brief): Question => ({
   withoutMakers: new Set(),
   at: 'likely',
   unproven: 'refused',
+  standing: new Set(),
   mostMinor: undefined,
   rebates: false,
   least: { tasks: new Map() },

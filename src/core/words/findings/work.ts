@@ -83,14 +83,15 @@ export const workWords: WordsOf<WorkFigures> = {
   }),
   space: (check) => {
     const others = check.othersGB > 0 ? ` beside ${number(check.othersGB)} GB for other roles` : '';
-    const full =
-      check.lastsYears === undefined
-        ? ''
-        : ` Growing ${number(check.growthPercent)} % a year it is full after ${number(check.lastsYears, 2)} of ${number(check.needsYears)} years.`;
-    return {
-      says: `What must stay on the ${check.role} drive is ${number(check.needsGB)} GB; there are ${number(check.hasGB)} GB${others}.${full}`,
-      ...(fails(check) ? { mend: `Add a drive in that role${full ? ' by then' : ''} or take a larger one.` } : {}),
-    };
+    return check.lastsYears === undefined
+      ? {
+          says: `What must stay on the ${check.role} drive is ${number(check.needsGB)} GB; there are ${number(check.hasGB)} GB${others}.`,
+          ...(fails(check) ? { mend: 'Add a drive in that role or take a larger one.' } : {}),
+        }
+      : {
+          says: `The ${check.role} drive keeps ${number(check.needsGB)} of ${number(check.hasGB)} GB${others}; growing ${number(check.growthPercent)} % a year it is full after ${number(check.lastsYears, 2)} of ${number(check.needsYears)} years.`,
+          mend: 'Add a drive in that role by then or take a larger one.',
+        };
   },
   'task-result': (check) => taskWords(check),
   'compute-stack': (check) =>
@@ -145,9 +146,15 @@ export const workWords: WordsOf<WorkFigures> = {
         }
       : { says: `Its wireless speaks 802.11${check.has}, no less than the router's 802.11${check.router}.` },
   endurance: (check) => {
-    const lasts = check.years < 1 ? `${number(check.years * 12, 2)} months` : `${number(check.years, 2)} years`;
+    const asked = `${number(check.needsYears)} years`;
+    const lasts =
+      check.years < 1
+        ? `${number(check.years * 12, 2)} months of ${asked}`
+        : check.years > 100
+          ? 'longer than the machine'
+          : `${number(check.years, 2)} ${fails(check) ? `of ${asked}` : `years; the brief asks for ${number(check.needsYears)}`}`;
     return {
-      says: `${check.drive} is written ${number(check.writtenADayGB)} GB a day and rated for ${number(check.ratedTB)} TB: that lasts ${check.years > 100 ? 'longer than the machine' : lasts}; the brief asks for ${number(check.needsYears)} years.`,
+      says: `${check.drive} is written ${number(check.writtenADayGB)} GB a day and rated for ${number(check.ratedTB)} TB: that lasts ${lasts}.`,
       ...(fails(check) ? { mend: 'Take a drive rated for more, or spread the role over several.' } : {}),
     };
   },
