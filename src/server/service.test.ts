@@ -72,6 +72,8 @@ describe('the demo world', () => {
       'blocks cooler-height',
       'blocks connectors',
       'unproven unknown-figure',
+      // what is kept grows by 15 % a year
+      'caution space',
       // the scratch of its cutting wears it out within the years of service
       'caution endurance',
     ]);

@@ -68,7 +68,7 @@ export function leftOn(drives: readonly AnyFitted[], others: readonly Claim[], u
 /**
  * How many times as much could be kept before a role finds no room, when all that is kept grows alike and what else is
  * there (the system) does not: of all sets with the role the least of their drives' room ÷ what they keep.
- * @example 600 GB of one role and 300 of another on a drive of 1,864 GB with 64 GB of a system: 2 times
+ * 600 GB of one role and 300 of another on a drive of 1,864 GB with 64 GB of a system could be twice as much.
  */
 export function timesOver(mine: Claim, growing: readonly Claim[], fixed: readonly Claim[]): number {
   let times = Infinity;
@@ -87,11 +87,11 @@ const bytesIn = (claims: readonly Claim[]): number => claims.reduce((all, { byte
 const roomOf = (claims: readonly Pick<Claim, 'drives'>[], unknown: number): number =>
   [...new Set(claims.flatMap(({ drives }) => drives))].reduce((all, { part }) => all + bytesOf(part, unknown), 0);
 
-/** The least that a system needs on its drive, whatever else lies there. */
+/** The least that a system needs on its drive, whatever else lies there; one too small for it is for another rule to say. */
 export const systemsOwn = (parts: FittedParts): readonly Claim[] =>
   parts
     .ofKind('drive')
-    .filter(({ item }) => item.roles?.includes('system'))
+    .filter(({ item, part }) => item.roles?.includes('system') && bytesOf(part, Infinity) >= SYSTEM_LEAST_GB * 1e9)
     .slice(0, 1)
     .map((drive) => ({ drives: [drive], bytes: SYSTEM_LEAST_GB * 1e9 }));
 

@@ -2,7 +2,7 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import type { AddressInfo } from 'node:net';
 import { gunzipSync } from 'node:zlib';
 import { request as ask } from 'node:http';
-import { afterEach, expect, test } from 'vitest';
+import { afterEach, expect, test, vi } from 'vitest';
 import { together } from './together.mjs';
 
 const AS_BROWSER = { accept: 'text/html', 'accept-encoding': 'gzip' };
@@ -77,7 +77,7 @@ test('what was begun before a change is not for who comes after it', async () =>
   let stored = 1;
   const { get, made } = await serving(() => stored);
   const before = get('/desk');
-  await new Promise((resolve) => setTimeout(resolve, 10));
+  await vi.waitFor(() => expect(made()).toBe(1));
   stored = 2;
   expect((await get('/desk')).body).toContain('page 2');
   expect((await before).body).toContain('page 1');
