@@ -105,6 +105,25 @@ test('a station says little before anything is opened, and stays as it was left'
   await expect(line).toHaveAttribute('aria-expanded', 'false');
 });
 
+test('a change that mends several findings is offered once, and elsewhere where the first is folded away', async ({
+  page,
+}) => {
+  await openSeat(page, 'draft');
+  const larger = page.getByRole('button', { name: /^Ketterlode Lock 4 TB for Fenstore Flume 2 TB/ });
+  const full = page.getByRole('article', {
+    name: /^caution: The active drive keeps 1,598 of 2,000 GB; growing 15 % a year/,
+  });
+  await expect(full).toContainText(/Mended too by .* above/);
+  await expect(larger).toHaveCount(1);
+  const first = page.getByRole('region', { name: 'Find out' }).getByRole('button').first();
+  await first.click();
+  await expect(full.getByRole('button', { name: /^Ketterlode Lock 4 TB/ })).toBeVisible();
+  await expect(larger).toHaveCount(1);
+  await first.click();
+  await expect(full).toContainText(/Mended too by .* above/);
+  await expect(larger).toHaveCount(1);
+});
+
 test('shown around: six places by keyboard, from the desk or the help, and left at any time', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Show me around' }).click();

@@ -87,9 +87,9 @@ export function streamsOf(flows: readonly Flow[], setting: Setting, implied: Rea
   };
   const loadOn = (key: string): number => {
     const { place, direction } = directed(key);
-    const item = inSlot.get(place)?.item;
-    const own = item === undefined ? 0 : demanded(item, direction);
-    return (loads.get(key) ?? 0) + (implied.get(`uplink:${key}`) ?? 0) + own;
+    // a function of the board is its own place
+    const device = inSlot.get(place)?.item ?? place;
+    return (loads.get(key) ?? 0) + (implied.get(`uplink:${key}`) ?? 0) + demanded(device, direction);
   };
   const labelOf = (place: string): string =>
     board.hubs.get(place)?.label ?? board.slotById.get(place)?.label ?? integrated.get(place)?.label ?? place;

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
-import { subjectOf } from '../assess';
+import { subjectOf, type Context } from '../assess';
 import { finish } from '../assess/trials';
-import { briefSchema } from '../model/brief';
+import { briefSchema, type Brief } from '../model/brief';
 import type { Machine } from '../model/machine';
 import { progressAt } from '../search/exact/rank';
 import { plainQuestion } from '../search/exact/question';
@@ -15,21 +15,25 @@ const MOST = 400;
 const CORE = new Set(['processor', 'board', 'memory']);
 const AT_NEED = new Set(['cooler', 'supply']);
 
+/** The least of what can be had, as a machine that is there, so that there is something to gain; undefined in large markets. */
+function presentIn(brief: Brief, context: Context): Machine | undefined {
+  let all;
+  try {
+    all = tryAll(plainQuestion(brief), context, MOST).found;
+  } catch {
+    return undefined;
+  }
+  const [least] = [...all].sort((a, b) => a.rank.percent - b.rank.percent);
+  return least && { ...least.machine, items: least.machine.items.map((item) => ({ ...item, owned: true })) };
+}
+
 test('the cheapest core of each socket equals every machine tried around what is there', () => {
   const seen = { machines: 0, found: 0, none: 0, other: 0 };
   for (let seed = 1; seed <= SEEDS && seen.machines < 6; seed++) {
     const { brief, context } = smallMarket(seed);
+    const present = presentIn(brief, context);
+    if (!present) continue;
     const subject = subjectOf(brief, context);
-    let all;
-    try {
-      all = tryAll(plainQuestion(brief), context, MOST).found;
-    } catch {
-      continue;
-    }
-    // what is there is the least of what can be had, so that there is something to gain
-    const least = [...all].sort((a, b) => a.rank.percent - b.rank.percent)[0];
-    if (!least) continue;
-    const present: Machine = { ...least.machine, items: least.machine.items.map((item) => ({ ...item, owned: true })) };
     const assessment = subject.assess(present);
     const kindOf = (id: string) => context.catalogue.part(id)?.kind ?? '';
     const stays = present.items.filter(({ part }) => !CORE.has(kindOf(part)) && !AT_NEED.has(kindOf(part)));
@@ -75,14 +79,8 @@ test('a drive that is full already is no reason against a core', () => {
   let [found, alone] = [0, 0];
   for (let seed = 1; seed <= SEEDS && found < 3; seed++) {
     const { brief, context } = smallMarket(seed);
-    let all;
-    try {
-      all = tryAll(plainQuestion(brief), context, MOST).found;
-    } catch {
-      continue;
-    }
-    const least = [...all].sort((a, b) => a.rank.percent - b.rank.percent)[0];
-    if (!least) continue;
+    const present = presentIn(brief, context);
+    if (!present) continue;
     // more is kept than any drive holds, by work that asks for nothing else
     const keeps = {
       kind: 'ingest',
@@ -98,7 +96,6 @@ test('a drive that is full already is no reason against a core', () => {
       keepTB: 90,
     };
     const full = briefSchema.parse({ ...brief, tasks: [...brief.tasks, keeps] });
-    const present: Machine = { ...least.machine, items: least.machine.items.map((item) => ({ ...item, owned: true })) };
     const assessment = subjectOf(full, context).assess(present);
     const stands = assessment.findings.filter(({ rule, level }) => rule === 'drive-space' && level === 'blocks');
     expect(stands.length).toBe(1);

@@ -4,7 +4,7 @@ import { Press } from '../shared/Press';
 import Box from '@mui/material/Box';
 import Skeleton from '@mui/material/Skeleton';
 import { TextButton } from '../shared/TextButton';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { failing, type Finding } from '@/core/rules/rule';
 import { mends } from '@/core/search/effect';
 import { actionOf, byAction, type Action } from '@/core/rules/actions';
@@ -48,6 +48,10 @@ export function Findings() {
   const [passedOpen, setPassedOpen] = useState(false);
   const passed = assessment.checks.filter((check) => check.level === 'passes');
   const [offered, setOffered] = useState<Offered>(new Map());
+  const offer = useCallback<Offering['offer']>(
+    (key, labels) => setOffered((before) => withOffer(before, key, labels)),
+    [],
+  );
   const groups = byAction(assessment.findings);
   const above = offeredAbove(
     groups.flatMap(({ findings }) => findings.map(({ key }) => key)),
@@ -63,12 +67,7 @@ export function Findings() {
       {groups.map(({ action, findings }) => (
         <Section key={action} label={ACTION_WORDS[action]} gist={findings.length} open={!AT_LEISURE.has(action)}>
           {findings.map((finding) => (
-            <FindingItem
-              key={finding.key}
-              finding={finding}
-              above={above.get(finding.key) ?? NONE}
-              onOffer={(labels) => setOffered((before) => withOffer(before, finding.key, labels))}
-            />
+            <FindingItem key={finding.key} finding={finding} above={above.get(finding.key) ?? NONE} offer={offer} />
           ))}
         </Section>
       ))}
@@ -97,11 +96,12 @@ interface Offering {
   readonly finding: Finding;
   /** What findings above this one offer. */
   readonly above: ReadonlySet<string>;
-  readonly onOffer: (labels: readonly string[]) => void;
+  /** Tells what a finding, by its key, offers. */
+  readonly offer: (key: string, labels: readonly string[]) => void;
 }
 const NONE: ReadonlySet<string> = new Set();
 
-function FindingItem({ finding, above, onOffer }: Offering) {
+function FindingItem({ finding, above, offer }: Offering) {
   const words = findingWords(finding);
   const draft = useDraft();
   const open = useSeat((state) => state.open);
@@ -117,7 +117,7 @@ function FindingItem({ finding, above, onOffer }: Offering) {
       {finding.rule.startsWith('memory-') || finding.rule === 'tested-memory' ? (
         <TextButton onClick={() => open('memory')}>Kits that fit</TextButton>
       ) : null}
-      <Remedies finding={finding} above={above} onOffer={onOffer} mend={words.mend} />
+      <Remedies finding={finding} above={above} offer={offer} mend={words.mend} />
     </article>
   );
 }
@@ -191,7 +191,7 @@ const saves = (finding: Finding): boolean => actionOf(finding) === 'save' || fin
 const asksRemedies = (finding: Finding): boolean => finding.level !== 'note' || saves(finding);
 
 /** Remedies to take, and what would mend it in words as long as there are none. */
-function Remedies({ finding, above, onOffer, mend }: Offering & { readonly mend: string | undefined }) {
+function Remedies({ finding, above, offer, mend }: Offering & { readonly mend: string | undefined }) {
   const draft = useDraft();
   const brief = useBrief();
   const assessment = useDraftAssessment();
@@ -214,7 +214,9 @@ function Remedies({ finding, above, onOffer, mend }: Offering & { readonly mend:
   }));
   const labels = rows.map(({ label }) => label);
   // told after each answer; what is as before changes nothing
-  useEffect(() => onOffer(labels));
+  useEffect(() => offer(key, labels));
+  // what a folded section holds is not offered above
+  useEffect(() => () => offer(key, []), [offer, key]);
   const inWords = mend && <p className="quiet small">{mend}</p>;
   if (!asksRemedies(finding)) return inWords;
   if (answer.state === 'waiting')

@@ -27,7 +27,7 @@ import { atMost, heatOf, type SettledSitting } from '../../heat/state';
 import type { LinkOf } from '../../predict/linkSupply';
 import { achievedLink, type Supplied } from '../../predict/supplied';
 import { NO_RATES, type Rates } from '../../predict/rates';
-import { supplyOver, type Supply, type Wiring } from '../../predict/supply';
+import { IN_MEMORY, supplyOver, type Supply, type Wiring } from '../../predict/supply';
 import { linkBytesPerS } from '../../units/links';
 import { COMMON } from '../../work/common';
 import { bareOf } from '../../sizing/bare';
@@ -116,7 +116,8 @@ export function mostOf(own: Pick<Machine, 'evidence'>, context: Context): MostOf
  * streams, and of links only those of graphics once the board is chosen, with every part at its full clock, each run
  * that takes what is left alone beside the real-time work. A bound because supply is asked for by resource and each
  * resource of a kind that is chosen later is at most endless, because heat only slows, because sharing only takes away,
- * and because a prediction falls with none of them (`shapes.test.ts`). Processor and graphics are chosen together: which of them a stage runs on depends on both.
+ * and because a prediction falls with none of them (`shapes.test.ts`). Processor and graphics are chosen together: which
+ * of them a stage runs on depends on both.
  */
 export function atBest(
   brief: Brief,
@@ -310,8 +311,6 @@ function decided(reason: Impossible, chosen: ReadonlySet<PartKind>): boolean {
       return false;
   }
 }
-
-const IN_MEMORY: ReadonlySet<string> = new Set(['gpu.traffic', 'gpu.in', 'gpu.out']);
 
 /** Memory on a board that is still to come: at the kits' own rate, over as many channels as processor and modules have. */
 function fastest(memory: MemoryState, parts: FittedParts, kinds: ReadonlySet<PartKind>): MemoryState {
