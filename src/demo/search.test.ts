@@ -100,7 +100,8 @@ describe.each(seats)('the search of $seatId', ({ brief }) => {
         // any drive of the catalogue in its place, since those that do not do are not among the options
         const part = pick(goods);
         const items = group.items.map((item, i) => ({ ...item, id: `tried-${i}`, part: part.id }));
-        if (does({ ...group, items, parts: items.map(() => part) })) continue;
+        const tried: Option = { ...group, items, parts: items.map(() => part) };
+        if (does.space(tried) && does.use(tried)) continue;
         drivesRefused++;
         const mine = new Set(items.flatMap(({ roles = [] }) => roles));
         const others = itemsOf(options).filter(({ roles = [] }) => !roles.some((role) => mine.has(role)));

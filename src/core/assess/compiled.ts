@@ -1,23 +1,9 @@
-import { devicesOf } from '../board/devices';
-import { sceneOf } from '../clearance/scene';
-import { calibrated, calibrationOf } from '../evidence/calibrate';
-import { comparableTo } from '../evidence/comparable';
-import { heatOf, type SettledSitting } from '../heat/state';
-import { populate } from '../memory/population';
+import type { SettledSitting } from '../heat/state';
 import type { Brief } from '../model/brief';
-import type { Region } from '../model/catalogueSchema';
-import { fitParts } from '../model/fitted';
 import type { Machine } from '../model/machine';
-import { inPhase } from '../model/phases';
-import { priceMachine } from '../money/landed';
-import { pageBasket } from '../money/pageBasket';
 import { buyPolicy } from '../money/policy';
-import { boughtApart, spentOf, type Spent } from '../money/spent';
 import { PART_KINDS } from '../parts';
-import { drawOf } from '../power/draw';
-import { clocksSet } from '../predict/clocks';
 import type { SittingResult } from '../predict/results';
-import { supplyOf } from '../predict/supply';
 import { worstOf } from '../predict/worst';
 import { rules } from '../rules';
 import {
@@ -30,22 +16,11 @@ import {
   type Reading,
   type Rule,
 } from '../rules/rule';
-import { lazy } from '../units/lazy';
-import { expand } from '../work';
 import type { Assessment } from './assessment';
 import type { Context } from './context';
-import { sameData, type Keep } from './keep';
-import {
-  bareBoardOf,
-  factsForTrades,
-  markTwins,
-  placementFor,
-  problemOf,
-  realTimeFlows,
-  runnersOf,
-  sittingsOf,
-  suits,
-} from './stages';
+import { StagedFacts, type Ground } from './facts';
+import type { Keep } from './keep';
+import { suits } from './stages';
 import type { Views } from './view';
 
 /** What can be asked of a compiled brief. */
@@ -68,11 +43,6 @@ export interface Compiled {
   readonly sittingsOf: (machine: Machine) => readonly (() => SettledSitting)[];
 }
 
-interface BySitting {
-  readonly cold: () => readonly SittingResult[];
-  readonly settled: () => readonly (() => SettledSitting)[];
-}
-
 /** Names of the stages that are kept for each rule. */
 const kept = new Map<Rule, string>(rules.map((rule) => [rule, `rule ${rule.id}`]));
 
@@ -91,123 +61,18 @@ const early = rules.filter(({ reads }) =>
  */
 export function compiled(brief: Brief, context: Context, keep: Keep, views: Views): Compiled {
   const { catalogue, settings, today } = context;
-  const found = catalogue.region(brief.region);
-  if (!found) throw new RangeError(`the brief's region "${brief.region}" is not in the catalogue`);
-  const region: Region = found;
-  const preferred = suits(brief, catalogue);
-  const policy = buyPolicy(brief, settings, today);
-  const fixed = { brief, catalogue, region, policy, today, settings };
-  const named = brief.tasks.map((task) => ({ task, expanded: `task ${task.id}`, taught: `taught ${task.id}` }));
-
-  function factsOf(whole: Machine): Facts & BySitting {
-    const machine = inPhase(whole, 'now');
-    const { tuning, pins, moduleSlots } = machine;
-    const parts = views.whole(fitParts(machine, catalogue, preferred));
-    const wired = lazy(() => views.of(parts, 'wired'));
-    const built = lazy(() => views.of(parts, 'built'));
-
-    const memory = lazy(() => keep('memory', [wired(), machine.memoryProfile ?? 'on', moduleSlots], populate));
-    const bareBoard = lazy(() => keep('board', [wired()], bareBoardOf));
-    const unplacedSupply = lazy(() =>
-      keep('supply before placement', [wired(), memory(), bareBoard(), undefined], supplyOf),
-    );
-    const calibration = lazy(() =>
-      keep(
-        'calibration',
-        [wired(), memory(), unplacedSupply(), machine.id, machine.evidence],
-        (parts, memory, supply, id, evidence) =>
-          calibrationOf(comparableTo({ id, evidence }, parts, context.measured, catalogue), {
-            supply,
-            facts: { parts, memory },
-          }),
-      ),
-    );
-    const sittings = lazy(() => {
-      const trades = keep('facts', [views.of(parts, 'worked'), memory().bytes, catalogue], factsForTrades);
-      const tasks = named.map(({ task, expanded, taught }) =>
-        keep(taught, [keep(expanded, [task, trades], expand), calibration()], calibrated),
-      );
-      return keep('sittings', tasks, (...tasks) => sittingsOf(brief, tasks));
-    });
-    const flows = lazy(() =>
-      keep(
-        'flows',
-        [sittings(), unplacedSupply()],
-        (sittings, supply) => sittings.map(({ tasks }) => realTimeFlows(tasks, supply)),
-        sameData,
-      ),
-    );
-    const devices = lazy(() =>
-      keep('devices', [views.of(parts, 'slotted'), flows()], (slotted, flows) => markTwins(devicesOf(slotted), flows)),
-    );
-    const problem = lazy(() => {
-      const board = bareBoard();
-      const caseRows = parts.one('case')?.part.expansionSlots;
-      return board && keep('problem', [board, devices(), pins, caseRows, flows()], problemOf);
-    });
-    const placement = lazy(() => {
-      const asked = problem();
-      return asked && keep('placement', [asked, context], placementFor);
-    });
-    const board = lazy(() => placement()?.board ?? bareBoard());
-    const supply = lazy(() => keep('supply', [wired(), memory(), board(), placement(), calibration().rates], supplyOf));
-    const runners = lazy(() => keep('runners', [sittings(), supply(), board(), placement()], runnersOf));
-    const heated = lazy(() => keep('heat', [tuning, built(), brief, region.mainsV, runners()], heatOf));
-    const power = lazy(() => keep('power', [built(), heated().results, heated().drawn, tuning], drawOf));
-    const scene = lazy(() => keep('scene', [built(), memory(), placement()], sceneOf));
-    const price = lazy(() => keep('price', [parts, catalogue, region, policy], priceMachine));
-    const spent = lazy((): Spent =>
-      spentOf(context.quick ? boughtApart(price()) : pageBasket(price(), parts, catalogue, region, policy), {
-        machine,
-        parts,
-        brief,
-      }),
-    );
-    return {
-      ...fixed,
-      machine,
-      parts,
-      get memory() {
-        return memory();
-      },
-      get board() {
-        return board();
-      },
-      get devices() {
-        return devices();
-      },
-      get problem() {
-        return problem();
-      },
-      get placement() {
-        return placement();
-      },
-      get calibration() {
-        return calibration();
-      },
-      get sittings() {
-        return heated().results;
-      },
-      get supply() {
-        return supply();
-      },
-      get power() {
-        return power();
-      },
-      get heat() {
-        return heated().heat;
-      },
-      get scene() {
-        return scene();
-      },
-      get price() {
-        return price();
-      },
-      spent,
-      cold: () => runners().map((run) => run(clocksSet(tuning))),
-      settled: () => heated().sittings,
-    };
-  }
+  const region = catalogue.region(brief.region);
+  if (!region) throw new RangeError(`the brief's region "${brief.region}" is not in the catalogue`);
+  const ground: Ground = {
+    brief,
+    context,
+    region,
+    policy: buyPolicy(brief, settings, today),
+    prefers: suits(brief, catalogue),
+    tasks: brief.tasks.map((task) => ({ task, expanded: `task ${task.id}`, taught: `taught ${task.id}` })),
+    keep,
+    views,
+  };
 
   function checksOf(asked: readonly Rule[], facts: Facts): Check[] {
     const readings = readingsOf(facts, views);
@@ -218,9 +83,9 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
   }
 
   // screened, asked by one rule and assessed: the same machine comes several times in a row
-  let asked: { readonly machine: Machine; readonly facts: Facts & BySitting } | undefined;
-  const factsFor = (machine: Machine): Facts & BySitting =>
-    (asked?.machine === machine ? asked : (asked = { machine, facts: factsOf(machine) })).facts;
+  let asked: { readonly machine: Machine; readonly facts: StagedFacts } | undefined;
+  const factsFor = (machine: Machine): StagedFacts =>
+    (asked?.machine === machine ? asked : (asked = { machine, facts: new StagedFacts(ground, machine) })).facts;
 
   return {
     assess: (machine) => {
@@ -259,6 +124,8 @@ function readingsOf(facts: Facts, views: Views): (reading: Reading) => readonly 
         return [facts.memory];
       case 'wiring':
         return [facts.board, facts.devices, facts.problem, facts.placement];
+      case 'what is kept':
+        return [facts.kept];
       case 'sittings':
         return [facts.sittings, facts.supply, facts.calibration];
       case 'power':

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { taskKinds } from '../model/tasks';
+import { taskOf } from '../tests/studio';
 import { assessed, plus, without, type Change } from '../tests/world';
 import { keptOf, leftOn, timesOver } from './kept';
 
@@ -30,7 +32,7 @@ const roles = (...of: string[]): Change => ({
 });
 const room = (change: Change, role: string) => {
   const { facts } = assessed(change);
-  const found = keptOf(facts.parts, facts.sittings).find((entry) => entry.role === role);
+  const found = keptOf(facts.parts, facts.kept).find((entry) => entry.role === role);
   return (
     found && { needs: found.needs.value / GB, has: found.has && found.has.value / GB, others: found.othersBytes / GB }
   );
@@ -38,7 +40,30 @@ const room = (change: Change, role: string) => {
 const spaces = (change: Change) =>
   assessed(change).checks.flatMap((finding) => (finding.code === 'space' ? [`${finding.role} ${finding.level}`] : []));
 
+const bytesOf = (change: Change) => [...assessed(change).facts.kept].map(([role, { value }]) => [role, value]);
+
 describe('what stays on drives', () => {
+  test.each(taskKinds.map((schema) => schema.shape.kind.value))(
+    'of %s is known without any part, and no drive decides it',
+    (kind) => {
+      const change = each(taskOf(kind));
+      const kept = bytesOf(change);
+      expect(bytesOf({ ...change, ...roles('system', 'active', 'archive', 'scratch', 'backup') })).toEqual(kept);
+      expect(bytesOf({ ...change, items: without('ssd-1', 'disk-1') })).toEqual(kept);
+      const others = { capacityGB: 100, seqReadMBs: 90, seqWriteMBs: 80, sustainedWriteMBs: 70, form: '2.5"' };
+      expect(bytesOf({ ...change, parts: { ssd: others } })).toEqual(kept);
+    },
+  );
+
+  test('a task in two sittings keeps what it keeps once, and in two places twice', () => {
+    const shoot = keeps('shoot', 'active', 600, 'archive');
+    const sitting = (id: string) => ({ id, name: id, hoursPerWeek: 1, tasks: ['shoot'] });
+    expect(bytesOf({ brief: { tasks: [shoot], sittings: [sitting('one'), sitting('two')] } })).toEqual([
+      ['active', 600 * GB],
+      ['archive', 600 * GB],
+    ]);
+  });
+
   test('a drive of several roles has its room once: of 1,000 GB that keep 600 for one, 400 are left', () => {
     const work = each(keeps('shoot', 'active', 600), keeps('old', 'archive', 500));
     const one = { ...work, ...roles('system', 'active', 'archive') };

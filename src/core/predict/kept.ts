@@ -3,7 +3,7 @@ import { DRIVE_ROLES, type DriveRole } from '../figures/resources';
 import type { MissingFigure } from '../figures/missing';
 import { fullName, type AnyFitted, type FittedParts } from '../model/fitted';
 import type { Band } from '../units/band';
-import type { SittingResult } from './results';
+import type { Holding } from '../work/stage';
 import { missingOf } from './supplied';
 import { servingDrives } from './writes';
 
@@ -29,17 +29,28 @@ export const SYSTEM_LEAST_GB = 64;
 /** What is only there while it is worked with: of two sittings the larger. All else stays, whoever works. */
 const PASSING: ReadonlySet<DriveRole> = new Set(['scratch']);
 
-/** Bytes that the work keeps on drives of each role: every task's once, in however many sittings it runs. */
-export function keptByRole(sittings: readonly SittingResult[]): ReadonlyMap<DriveRole, Derivation> {
+/** What lies on drives of each role. */
+export type KeptByRole = ReadonlyMap<DriveRole, Derivation>;
+
+/** Tasks that are worked on together, with what each of them holds and keeps. */
+interface Together {
+  readonly tasks: readonly { readonly task: string; readonly holdings: readonly Holding[] }[];
+}
+
+/**
+ * Bytes that the work keeps on drives of each role: every task's once, in however many sittings it runs. No rate decides
+ * it, so it is known before any task is predicted.
+ */
+export function keptByRole(sittings: readonly Together[]): KeptByRole {
   const kept = new Map<DriveRole, Derivation>();
+  const tasks = sittings.map((sitting) => sitting.tasks);
+  const each = [...new Map(tasks.flat().map((task) => [task.task, task])).values()];
   for (const role of DRIVE_ROLES) {
-    const lists = sittings.map(({ holds }) => holds.find(({ what }) => what === `space:${role}`)?.by ?? []);
-    const all = lists.flat().filter(({ task }, i, list) => list.findIndex((other) => other.task === task) === i);
-    const sums = (PASSING.has(role) ? lists : [all]).map((list) =>
+    const sums = (PASSING.has(role) ? tasks : [each]).map((list) =>
       sum(
         `kept on the ${role} drive`,
         'B',
-        list.map(({ bytes }) => bytes),
+        list.flatMap(({ holdings }) => holdings.flatMap(({ what, bytes }) => (what === `space:${role}` ? [bytes] : []))),
       ),
     );
     const [most] = sums.sort((a, b) => b.value - a.value);
@@ -99,8 +110,8 @@ export const systemsOwn = (parts: FittedParts): readonly Claim[] =>
  * What is kept by role, and the room for it. A drive of several roles has its room once, and the system its own on it: each
  * role has enough exactly when all that is kept can be laid on the drives.
  */
-export function keptOf(parts: FittedParts, sittings: readonly SittingResult[]): Kept[] {
-  const roles = [...keptByRole(sittings)].map(([role, needs]) => {
+export function keptOf(parts: FittedParts, kept: KeptByRole): Kept[] {
+  const roles = [...kept].map(([role, needs]) => {
     const drives = servingDrives(parts, role);
     return { role, needs, drives, bytes: needs.value };
   });

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { handOverOf } from '../assemble/handOver';
 import { handOverBlocks, handOverWords } from '../formats/paper/handOver';
 import { editMachine } from '../model/edits';
+import { factsBut } from '../rules/rule';
 import { assessed, BUSY, FAN, plus, without, type Change } from '../tests/world';
 import { failureTitle, failureWords, mendWords } from '../words/prove';
 import { acceptanceOf } from './acceptance';
@@ -134,7 +135,7 @@ describe('the sheet of a machine that is handed over', () => {
     machine = editMachine(machine, { kind: 'serial', item: 'card-1', serial: 'Q 17' });
     machine = editMachine(machine, { kind: 'serial', item: 'ssd-1', serial: 'Q 17' });
     machine = editMachine(machine, { kind: 'assembled', step: 'case', done: { on: '2026-05-18', by: 'Ruan' } });
-    const sheet = handOverOf({ ...fresh, facts: { ...fresh.facts, machine } }, 'Film desk', undefined);
+    const sheet = handOverOf({ ...fresh, facts: factsBut(fresh.facts, { machine }) }, 'Film desk', undefined);
     expect(sheet.read).toHaveLength(1);
     expect(sheet.builtBy).toEqual(['Ruan']);
     expect(sheet.twice).toEqual(['Q 17']);

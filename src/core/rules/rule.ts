@@ -1,5 +1,6 @@
 import type { About } from './topics';
 import type { Calibration } from '../evidence/calibration';
+import type { KeptByRole } from '../predict/kept';
 import type { Board } from '../board/compile';
 import type { Device } from '../board/fit';
 import type { PlacementProblem } from '../board/problem';
@@ -122,6 +123,8 @@ export interface Facts {
   readonly problem: PlacementProblem | undefined;
   /** What measurements of this machine and of ones like it teach its predictions. */
   readonly calibration: Calibration;
+  /** What the work keeps on drives of each role. */
+  readonly kept: KeptByRole;
   readonly sittings: readonly SittingResult[];
   readonly supply: Supply;
   readonly power: PowerState;
@@ -138,12 +141,16 @@ export interface Facts {
   readonly settings: Settings;
 }
 
+/** Facts with some others in their place: of what was worked out of the first ones nothing is worked out anew. */
+export const factsBut = <K extends keyof Facts>(facts: Facts, others: Pick<Facts, K>): Facts =>
+  Object.create(facts, Object.getOwnPropertyDescriptors(others)) as Facts;
+
 /**
  * What a rule looks at: parts of a kind, or what is derived from several. A swap can only change what a rule says when
  * it changes something the rule reads.
  */
 export type Reading =
-  PartKind | 'any part' | 'memory state' | 'wiring' | 'sittings' | 'power' | 'heat' | 'geometry' | 'price';
+  PartKind | 'any part' | 'memory state' | 'wiring' | 'what is kept' | 'sittings' | 'power' | 'heat' | 'geometry' | 'price';
 
 export type AnyFittedById = ReadonlyMap<string, AnyFitted>;
 
@@ -167,6 +174,8 @@ export interface Rule {
   readonly reads: readonly Reading[];
   /** Reads which part it is (its id, dates, price, lists that name it), not only its figures; then nothing derived. */
   readonly byIdentity?: true;
+  /** Figures that it reads of parts of these kinds, beside what they are for; of the others it may read all. */
+  readonly figures?: Readonly<Partial<Record<PartKind, readonly string[]>>>;
   readonly levels: readonly Exclude<Level, 'passes'>[];
   /** Ways of mending what it finds besides other parts and additions, each worth a trial. */
   readonly mendedBy?: readonly Way[];

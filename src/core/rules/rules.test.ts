@@ -7,6 +7,7 @@ import { compareVersions } from '../firmware/versions';
 import { rulesDocument } from '../formats/rulesDocument';
 import { rules } from './index';
 import { ask, type Check, type Facts, type Reading } from './rule';
+import type { AnyFitted } from '../model/fitted';
 import type { PartKind } from '../parts';
 
 const checksOf = (change: Change, rule: string): Check[] =>
@@ -37,19 +38,30 @@ const DERIVED: Readonly<Partial<Record<keyof Facts, Reading>>> = {
   spent: 'price',
   supply: 'sittings',
   calibration: 'sittings',
+  kept: 'what is kept',
 };
 
-/** Facts that note what is read of them. */
-function watched(facts: Facts, read: Set<string>): Facts {
+/** What every answer may name a part by. */
+const NAMING: ReadonlySet<string> = new Set(['id', 'kind', 'maker', 'name']);
+
+/** Facts that note what is read of them: kinds and what is derived, and figures of parts as `kind.figure`. */
+function watched(facts: Facts, read: Set<string>, figures = new Set<string>()): Facts {
+  const seen = <F extends AnyFitted>(fitted: F): F => ({
+    ...fitted,
+    part: new Proxy(fitted.part, {
+      get: (part, figure: string) => {
+        if (!NAMING.has(figure)) figures.add(`${part.kind}.${figure}`);
+        return part[figure as keyof typeof part];
+      },
+    }),
+  });
+  const ofKind = (kind: PartKind) => {
+    read.add(kind);
+    return facts.parts.ofKind(kind).map(seen);
+  };
   const parts = {
-    ofKind: (kind: PartKind) => {
-      read.add(kind);
-      return facts.parts.ofKind(kind);
-    },
-    one: (kind: PartKind) => {
-      read.add(kind);
-      return facts.parts.one(kind);
-    },
+    ofKind,
+    one: (kind: PartKind) => ofKind(kind)[0],
     get all() {
       read.add('any part');
       return facts.parts.all;
@@ -119,6 +131,21 @@ describe('every rule', () => {
         [...read].filter((what) => !rule.reads.some((said) => said === what)),
         rule.id,
       ).toEqual([]);
+    }
+  });
+
+  test('where it says which figures of a kind it reads, it reads no others', () => {
+    const saying = rules.filter(({ figures }) => figures !== undefined);
+    expect(saying.length).toBeGreaterThan(4);
+    for (const rule of saying) {
+      const figures = new Set<string>();
+      for (const { fails, unproven, passes } of [...Object.values(CASES), { fails: [{}, {}] as const }])
+        for (const change of [fails?.[0], unproven?.[0], passes])
+          if (change) rule.check(watched(factsOf(change), new Set(), figures));
+      const said = Object.entries(rule.figures ?? {}).flatMap(([kind, list]) => list.map((each) => `${kind}.${each}`));
+      const told = [...figures].filter((figure) => Object.hasOwn(rule.figures ?? {}, figure.split('.')[0] ?? ''));
+      expect(told.length, rule.id).toBeGreaterThan(0);
+      expect(said, rule.id).toEqual(expect.arrayContaining(told));
     }
   });
 

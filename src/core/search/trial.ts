@@ -9,7 +9,7 @@ import { boughtApart, spentOf } from '../money/spent';
 import type { Part } from '../parts';
 import { compareParts, figuresText } from '../parts/order';
 import { rules } from '../rules';
-import { ask, isFinding, levelRank, severity, type Finding, type Level } from '../rules/rule';
+import { ask, factsBut, isFinding, levelRank, severity, type Finding, type Level } from '../rules/rule';
 import { bringsAlready, outcomeOf, type Outcome } from './effect';
 
 const keys = new WeakMap<Part, number>();
@@ -106,7 +106,7 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
     const price = priceMachine(parts, context.catalogue, before.region, before.facts.policy);
     // rules that read identity read nothing that is derived, so the facts before the change do for the rest
     const spent = () => spentOf(boughtApart(price), { machine, parts, brief });
-    const facts = { ...before.facts, machine, parts, price, spent };
+    const facts = factsBut(before.facts, { machine, parts, price, spent });
     const names = new Map([
       [fullName(from), fullName(part)],
       [from.id as string, part.id as string],

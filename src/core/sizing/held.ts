@@ -1,5 +1,4 @@
 import type { Assessment } from '../assess';
-import { keptByRole } from '../predict/kept';
 import { publishedFloors } from './kinds';
 import { GIB } from '../units/quantity';
 
@@ -27,7 +26,7 @@ export function derivedSizes(assessment: Assessment, draft: Assessment): Derived
       if (!before || hold.needs.value > before.needs)
         worst.set(hold.what, { needs: hold.needs.value, safe: hold.needs.value * hold.needs.spread });
     }
-  for (const [role, needs] of keptByRole(assessment.facts.sittings))
+  for (const [role, needs] of assessment.facts.kept)
     worst.set(`space:${role}`, { needs: needs.value, safe: needs.value * needs.spread });
   const channels = draft.facts.memory.channels ?? 2;
   // what the applications' makers publish, with a margin, is asked for as well as what is held

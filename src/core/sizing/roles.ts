@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess';
 import type { Keeping } from '../model/brief';
 import { DRIVE_ROLES, type DriveRole } from '../figures/resources';
-import { keptByRole, keptOf } from '../predict/kept';
+import { keptOf } from '../predict/kept';
 import { DAYS, streamed, writtenAWeek } from '../predict/writes';
 import { enduranceYears, grown, ratingFor } from '../predict/endurance';
 
@@ -40,8 +40,8 @@ export function roleSizes({ facts }: Assessment, draft: Assessment): RoleSize[] 
     draft.facts.sittings.find((entry) => entry.sitting === sitting)?.tasks.find((entry) => entry.task === task)?.gets
       ?.likely;
   const growth = (brief.growthPercent ?? 0) / 100;
-  const kept = keptByRole(facts.sittings);
-  const room = new Map(keptOf(parts, draft.facts.sittings).map(({ role, has }) => [role, has]));
+  const { kept } = facts;
+  const room = new Map(keptOf(parts, draft.facts.kept).map(({ role, has }) => [role, has]));
   return DRIVE_ROLES.flatMap((role): RoleSize[] => {
     const most = askedTogether(facts, [role]);
     const weekly = writtenAWeek(role, brief, facts.sittings, runTime);

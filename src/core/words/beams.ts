@@ -100,7 +100,7 @@ function movedBy(result: TaskResult): string[] {
 
 /** Beams of memory at its worst sitting, and of what stays on drives by role. */
 export function holdBeams(assessment: Assessment): BeamModel[] {
-  const { sittings, parts } = assessment.facts;
+  const { sittings, parts, kept } = assessment.facts;
   const worst = new Map<string, HoldResult>();
   for (const hold of sittings.flatMap(({ holds }) => holds)) {
     if (hold.what.startsWith('space:')) continue;
@@ -113,12 +113,12 @@ export function holdBeams(assessment: Assessment): BeamModel[] {
         'What all tasks of the heaviest sitting hold at once.',
       ]),
     ),
-    ...keptOf(parts, sittings).map((kept) =>
-      holdBeam(kept, `space:${kept.role}`, `Space, ${kept.role} drive`, size, [
-        kept.role === 'scratch'
+    ...keptOf(parts, kept).map((space) =>
+      holdBeam(space, `space:${space.role}`, `Space, ${space.role} drive`, size, [
+        space.role === 'scratch'
           ? 'What the tasks of the heaviest sitting hold at once.'
           : 'What all tasks keep, each once.',
-        ...(kept.othersBytes > 0 ? [`${size(kept.othersBytes)} of the same drive are kept for other roles.`] : []),
+        ...(space.othersBytes > 0 ? [`${size(space.othersBytes)} of the same drive are kept for other roles.`] : []),
       ]),
     ),
   ];

@@ -4,6 +4,7 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 export const driveBays: Rule = {
   id: 'drive-bays',
   reads: ['drive', 'case'],
+  figures: { drive: ['form'], case: ['bays25', 'bays35', 'opticalBays'] },
   levels: ['blocks', 'unproven'],
   check: ({ parts }) => {
     const chassis = parts.one('case');

@@ -17,6 +17,15 @@ const SINGLE = ['board', 'supply', 'case', 'cooler'] as const satisfies readonly
 export const partsComplete: Rule = {
   id: 'parts-complete',
   reads: ['processor', 'board', 'memory', 'drive', 'supply', 'case', 'cooler'],
+  figures: {
+    processor: ['coolerIncluded'],
+    board: [],
+    memory: [],
+    drive: ['cellKind'],
+    supply: [],
+    case: [],
+    cooler: [],
+  },
   levels: ['blocks', 'unproven'],
   check: ({ parts }) => {
     const checks: Said[] = [];

@@ -4,6 +4,7 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 export const smallParts: Rule = {
   id: 'small-parts',
   reads: ['drive', 'board', 'accessory', 'cooler'],
+  figures: { drive: ['interface', 'form'], board: ['sataCables'], cooler: ['pasteIncluded'] },
   levels: ['caution', 'unproven'],
   mendedBy: ['data cables'],
   check: ({ parts }) => {

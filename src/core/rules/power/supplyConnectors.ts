@@ -13,6 +13,14 @@ interface Needs {
 export const supplyConnectors: Rule = {
   id: 'supply-connectors',
   reads: ['supply', 'board', 'processor', 'graphics', 'expansion', 'drive', 'accessory'],
+  figures: {
+    supply: ['connectors'],
+    board: ['powerInputs'],
+    processor: ['maxPowerW'],
+    graphics: ['connectors', 'boardPowerW'],
+    expansion: ['connectors', 'powerW', 'lanes'],
+    drive: ['form'],
+  },
   levels: ['blocks', 'unproven', 'caution'],
   check: ({ parts }) => {
     const supply = parts.one('supply');

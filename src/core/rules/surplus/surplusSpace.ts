@@ -1,16 +1,14 @@
-import { keptByRole } from '../../predict/kept';
 import { idsOf, type Said, type Rule } from '../rule';
 import { grown, SURPLUS, isLess } from './growth';
 
 export const surplusSpace: Rule = {
   id: 'surplus-space',
-  reads: ['drive', 'sittings'],
+  reads: ['drive', 'what is kept'],
   levels: ['note'],
   saves: (_said, from, to) => from.kind === 'drive' && to.kind === 'drive' && isLess(from.capacityGB, to.capacityGB),
-  check: ({ parts, sittings, brief }) => {
+  check: ({ parts, kept, brief }) => {
     const years = brief.yearsOfService;
     const roles = new Set(parts.ofKind('drive').flatMap(({ item }) => item.roles ?? []));
-    const kept = keptByRole(sittings);
     return [...roles].flatMap((role): Said[] => {
       const need = kept.get(role)?.value;
       // where no task says what it keeps, how much is too much cannot be said

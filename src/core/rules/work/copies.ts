@@ -1,6 +1,6 @@
 import type { DriveRole } from '../../figures/resources';
 import { grown } from '../../predict/endurance';
-import { keptByRole, leftOn, systemsOwn } from '../../predict/kept';
+import { leftOn, systemsOwn } from '../../predict/kept';
 import { servingDrives } from '../../predict/writes';
 import { keepingDrives } from '../../work/flowEnds';
 import { unknown, idsOf, type Said, type Rule } from '../rule';
@@ -10,12 +10,11 @@ const KEPT: readonly DriveRole[] = ['active', 'archive'];
 /** One copy is none: what is kept twice lies on a second drive that has room for it. */
 export const copies: Rule = {
   id: 'copies',
-  reads: ['drive', 'sittings'],
+  reads: ['drive', 'what is kept'],
   levels: ['blocks', 'unproven', 'note'],
-  check: ({ parts, brief, sittings }) => {
+  check: ({ parts, brief, kept }) => {
     const { keeping = 'one', growthPercent = 0, yearsOfService } = brief;
     if (keeping === 'one' || keepingDrives(parts).length === 0) return [];
-    const kept = keptByRole(sittings);
     const now = KEPT.reduce((all, role) => all + (kept.get(role)?.value ?? 0), 0);
     const keptGB = grown(now, growthPercent / 100, yearsOfService) / 1e9;
     if (keptGB <= 0) return [];

@@ -3,10 +3,10 @@ import { unknownFigures, type Said, type Rule } from '../rule';
 
 export const driveSpace: Rule = {
   id: 'drive-space',
-  reads: ['drive', 'sittings'],
+  reads: ['drive', 'what is kept'],
   levels: ['blocks', 'caution', 'unproven'],
-  check: ({ sittings, parts, brief }) =>
-    keptOf(parts, sittings).flatMap(({ role, needs, has, othersBytes, times, missing, items }): Said[] => {
+  check: ({ kept, parts, brief }) =>
+    keptOf(parts, kept).flatMap(({ role, needs, has, othersBytes, times, missing, items }): Said[] => {
       if (missing.length > 0) return [unknownFigures(['drive-space', role], missing)];
       if (!has) return [];
       const { growthPercent = 0, yearsOfService } = brief;

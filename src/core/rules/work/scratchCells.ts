@@ -4,6 +4,7 @@ import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 export const scratchCells: Rule = {
   id: 'scratch-cells',
   reads: ['drive'],
+  figures: { drive: ['cellKind'] },
   levels: ['caution', 'unproven'],
   check: ({ parts }) =>
     parts

@@ -8,6 +8,7 @@ export const SYSTEM_USUAL_GB = 200;
 export const systemDrive: Rule = {
   id: 'system-drive',
   reads: ['drive'],
+  figures: { drive: ['cellKind', 'capacityGB'] },
   levels: ['blocks', 'caution', 'unproven'],
   mendedBy: ['role of the system'],
   check: ({ parts }) => {

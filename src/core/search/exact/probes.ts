@@ -3,15 +3,16 @@ import { DRIVE_ROLES } from '../../figures/resources';
 import { VIEWS } from '../../assess/view';
 import type { Brief } from '../../model/brief';
 import { fitParts } from '../../model/fitted';
-import type { Item } from '../../model/machine';
+import type { Item, Machine } from '../../model/machine';
 import { PART_KINDS, type Part, type PartKind } from '../../parts';
 import { drawOf } from '../../power/draw';
+import type { KeptByRole } from '../../predict/kept';
 import { ruleOf, rules } from '../../rules';
-import { failing, severity, type Finding, type Rule } from '../../rules/rule';
+import { ask, factsBut, failing, isFinding, severity, type Facts, type Finding, type Rule } from '../../rules/rule';
 import { mostOf } from '../../units/most';
 import { missesAsked, refused } from './judge';
 import { askedOfDrives, type Question } from './question';
-import type { Option } from './option';
+import { numberOf, type Option } from './option';
 import { byFigures, byWhich, remembered, type Reading, type Readings } from './readings';
 import { ROOM } from './room';
 import { SHARE_KINDS, SHARES } from './shares';
@@ -50,6 +51,8 @@ export const TOLD_OF_DEMANDS: ReadonlySet<string> = new Set([
 const KINDS: ReadonlySet<string> = new Set(PART_KINDS);
 /** What decides how memory is seated and how fast it runs. */
 const MEMORY_STATE: readonly PartKind[] = ['processor', 'board', 'memory'];
+
+const rulesNamed = (ids: readonly string[]): Rule[] => ids.map((rule) => ruleOf({ rule }));
 
 /** Whether a rule can refuse a machine at all: cautions and notes do not. */
 const refuses = ({ levels }: Rule): boolean => levels.some((level) => severity(level) <= severity('unproven'));
@@ -132,6 +135,34 @@ const EARLY: readonly Early[] = [
 ];
 
 /**
+ * What rules read of an option: of kinds of which they say which figures they read no others; all where they do not.
+ * Thousands of sets of drives differ in nothing that a bay or a cable asks about.
+ */
+export function figuresRead(asked: readonly Rule[], whole: Reading): Reading {
+  const told = new Map<PartKind, readonly string[]>();
+  for (const kind of PART_KINDS) {
+    const readers = asked.filter(
+      ({ reads }) => reads.includes(kind) || (reads.includes('memory state') && MEMORY_STATE.includes(kind)),
+    );
+    const lists = readers.flatMap(({ reads, figures }) =>
+      reads.includes('memory state') || !figures?.[kind] ? [] : [figures[kind]],
+    );
+    if (readers.length > 0 && lists.length === readers.length) told.set(kind, [...new Set(lists.flat())].sort());
+  }
+  if (told.size === 0) return whole;
+  return remembered((option) => {
+    const { parts, items } = option;
+    if (parts.length === 0 || !parts.every(({ kind }) => told.has(kind))) return whole(option);
+    const said = parts.map((part, i) => [
+      part.kind,
+      items[i]?.roles,
+      told.get(part.kind)?.map((figure) => part[figure as keyof Part]),
+    ]);
+    return numberOf(`figures ${JSON.stringify(said)}`);
+  });
+}
+
+/**
  * What can be asked before a machine is whole. Rules that read nothing but parts answer as soon as those parts are
  * chosen, and for good; others can be asked early for what they find blocking. Cheap questions come first.
  */
@@ -159,7 +190,7 @@ export function probesFor(
       {
         rules: asked.map(({ id }) => id),
         of,
-        reads: reads ?? (byIdentity ? byWhich : whole),
+        reads: reads ?? (byIdentity ? byWhich : figuresRead(asked, whole)),
         ...(byIdentity ? { byIdentity } : {}),
         holds: (options) =>
           !subject
@@ -186,7 +217,7 @@ export function probesFor(
     ({ rules: ids, kinds, codes, subject: about, unproven, by, late, asked: demands }): Probe[] => {
       if (demands?.every((demand) => question.brief.mustHaves[demand] === undefined)) return [];
       const probes = probeOf(
-        ids.map((rule) => ruleOf({ rule })),
+        rulesNamed(ids),
         new Set(kinds),
         (finding) =>
           (unproven ? counts(finding) : failing(finding.level) || missesAsked(finding)) &&
@@ -277,20 +308,27 @@ const leastOf = (space: Space, { least }: Question): Probe[] =>
   });
 
 /** What speaks of drives for their own roles: of the space they have, and of what is written to them and known of them. */
-export const DRIVE_RULES = [
-  ['drive-space', 'copies'],
-  ['drive-endurance', 'task-figures'],
-] as const;
+export const DRIVE_RULES = {
+  space: ['drive-space', 'copies'],
+  use: ['drive-endurance', 'task-figures'],
+} as const;
+
+/** Whether drives do for their own roles by the rules: two questions, the cheaper one first. */
+export interface DrivesHold {
+  /** By those about space and copies. */
+  readonly space: (drives: Option) => boolean;
+  /** By those about what is written to them and known of them. */
+  readonly use: (drives: Option) => boolean;
+}
 
 /**
- * Whether drives do for their own roles, by the rules about space and copies and by those about what is written to them
- * and known of them: further drives get other roles and make no room in these. The other roles are on a drive of which
- * all is known, if there is one, so that these do not stand in for it.
+ * Whether drives do for their own roles: further drives get other roles and make no room in these. The other roles are on
+ * a drive of which all is known, if there is one, so that these do not stand in for it.
  */
-export function drivesHold(question: Question, context: Context): (drives: Option) => boolean {
+export function drivesHold(question: Question, context: Context): DrivesHold {
   const { catalogue } = context;
   const subject = freshSubject(askedOfDrives(question.brief), context);
-  const [space, use] = DRIVE_RULES.map((list) => list.map((rule) => ruleOf({ rule })));
+  const [space, use] = [rulesNamed(DRIVE_RULES.space), rulesNamed(DRIVE_RULES.use)];
   const bare = bareMachine(question);
   const other = mostOf(
     catalogue
@@ -298,25 +336,40 @@ export function drivesHold(question: Question, context: Context): (drives: Optio
       .filter((part) => part.cellKind !== 'optical' && ALL_KNOWN.every((field) => part[field] !== undefined)),
     ({ capacityGB = 0 }) => capacityGB,
   );
-  return ({ items }) => {
-    const roles = new Set<string>(items.flatMap(({ roles: own = [] }) => own));
+  const rolesOf = ({ items }: Option): ReadonlySet<string> => new Set(items.flatMap(({ roles: own = [] }) => own));
+  /** A machine of drives alone; undefined where what the other roles keep would count on these. */
+  const among = ({ items }: Option, roles: ReadonlySet<string>): Machine | undefined => {
     const rest = DRIVE_ROLES.filter((role) => !roles.has(role));
-    const whole = other && rest.length > 0 ? [...items, { id: 'other', part: other.id, roles: rest }] : [...items];
-    // without another drive what the other roles keep would count on these
-    if (!other && rest.length > 0) return true;
-    const short = subject
-      .findingsBy(space ?? [], { ...bare, items: whole })
-      .some(
+    if (rest.length === 0) return { ...bare, items: [...items] };
+    return other && { ...bare, items: [...items, { id: 'other', part: other.id, roles: rest }] };
+  };
+  const findings = (asked: readonly Rule[], facts: Facts): Finding[] =>
+    asked.flatMap((rule) => ask(rule, facts)).filter(isFinding);
+  // no drive decides what is kept (`kept.test.ts`): what is told of the first holds for all
+  let kept: KeptByRole | undefined;
+  return {
+    space: (drives) => {
+      const roles = rolesOf(drives);
+      const machine = among(drives, roles);
+      if (!machine) return true;
+      const facts = subject.factsOf(machine);
+      kept ??= facts.kept;
+      return !findings(space, factsBut(facts, { kept })).some(
         (finding) =>
           failing(finding.level) &&
           ((finding.code === 'space' && roles.has(finding.role)) || (finding.code === 'copies' && roles.has('backup'))),
       );
-    if (short) return false;
-    return !subject
-      .findingsBy(use ?? [], { ...bare, items: whole })
-      .some(
-        (finding) => refused(finding, question) && finding.items.some((id) => items.some((item) => item.id === id)),
+    },
+    use: (drives) => {
+      const machine = among(drives, rolesOf(drives));
+      if (!machine) return true;
+      // nothing that is there has a clock that heat could lower
+      const sittings = subject.coldOf(machine);
+      return !findings(use, factsBut(subject.factsOf(machine), { sittings })).some(
+        (finding) =>
+          refused(finding, question) && finding.items.some((id) => drives.items.some((item) => item.id === id)),
       );
+    },
   };
 }
 const ALL_KNOWN = ['capacityGB', 'seqReadMBs', 'seqWriteMBs', 'sustainedWriteMBs', 'enduranceTBW'] as const;

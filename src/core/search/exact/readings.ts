@@ -2,6 +2,7 @@ import { devicesOf } from '../../board/devices';
 import type { DriveRole } from '../../figures/resources';
 import { fitParts, type FittedParts } from '../../model/fitted';
 import type { Catalogue } from '../../model/catalogue';
+import type { Item } from '../../model/machine';
 import { driveFor } from '../../work/flowEnds';
 import { numberOf, type Option } from './option';
 import type { Part, PartKind } from '../../parts';
@@ -91,7 +92,27 @@ export function readingsOf(
       .map(({ roles: own = [] }, i) => `${parts.findIndex(({ id }) => id === parts[i]?.id)} ${own.join()}`)
       .join(';'),
   );
-  const rates = of(DRIVES, 'rates', cold, (parts, { items }) => {
+  const ratesOf = driveRates(roles, chosen, isSpokenOf);
+  const rates = of(DRIVES, 'rates', cold, (parts, { items }) => ratesOf(parts, items));
+  const streams = of(
+    DRIVES,
+    'streams',
+    cold,
+    (_parts, option) => `${wiring(option)} ${shared(option)} ${rates(option)}`,
+  );
+  return { whole, warm, wiring, seated, rates, streams };
+}
+
+/**
+ * What drives give and take in roles that tasks read and write, as a text; roles of `chosen` that none of them has are
+ * still to come.
+ */
+export function driveRates(
+  roles: readonly DriveRole[],
+  chosen: readonly DriveRole[],
+  isSpokenOf: (part: Part) => boolean,
+): (parts: FittedParts, items: readonly Item[]) => string {
+  return (parts, items) => {
     const there = new Set(items.flatMap(({ roles: own = [] }) => own));
     const seen: string[] = [];
     return roles
@@ -106,14 +127,7 @@ export function readingsOf(
         return `${seen.indexOf(item.id)} ${count} ${isSpokenOf(part) ? part.id : ''} ${DRIVE_RATES.map((field) => part[field] ?? '').join()}`;
       })
       .join(';');
-  });
-  const streams = of(
-    DRIVES,
-    'streams',
-    cold,
-    (_parts, option) => `${wiring(option)} ${shared(option)} ${rates(option)}`,
-  );
-  return { whole, warm, wiring, seated, rates, streams };
+  };
 }
 
 /** A reading that reads each option once. */

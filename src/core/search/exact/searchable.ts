@@ -1,9 +1,11 @@
 import { freshSubject, quickly, type Context, type Subject } from '../../assess';
+import { DRIVE_ROLES } from '../../figures/resources';
 import type { Brief } from '../../model/brief';
 import { fitParts } from '../../model/fitted';
 import type { Machine } from '../../model/machine';
 import type { Region } from '../../model/offers';
 import { inPhase } from '../../model/phases';
+import type { PartKind } from '../../parts';
 import { comesToMore } from '../../money/basket';
 import { buyPolicy } from '../../money/policy';
 import { plainNumber } from '../../units/money';
@@ -13,13 +15,13 @@ import { envelopesOf, type Envelopes } from './envelope';
 import { meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
 import { leastPrices, type LeastPrices } from './least';
 import { only, type Option } from './option';
-import { drivesHold, probesFor, TOLD_OF_DEMANDS, type Probe } from './probes';
+import { drivesHold, probesFor, TOLD_OF_DEMANDS, type DrivesHold, type Probe } from './probes';
 import { targetedIn, type Question } from './question';
 import type { Space } from './position';
-import { makingOf, narrowed, wholeSpace } from './space';
+import { absentKinds, bareMachine, makingOf, narrowed, wholeSpace } from './space';
 import { spokenOf } from '../../evidence/comparable';
 import type { Rank } from './rank';
-import { byWhich, readingsOf, type Reading } from './readings';
+import { byWhich, driveRates, readingsOf, type Reading } from './readings';
 import { drivesAlone, drivesReadBy, stagesFor, type Stage } from './stages';
 
 /** Parts and demands of one question, ready to be searched; kept, so that the same is not asked of parts twice. */
@@ -81,7 +83,7 @@ interface Memory {
 interface Drives {
   /** Whether they do by the rules, by what they are and whether what is unproven will do; no demand tells these rules. */
   readonly held: Map<string, boolean>;
-  /** What they let the tasks do, by what they are. */
+  /** What they let the tasks do, by what they give and take. */
   readonly alone: Map<string, Bound>;
 }
 
@@ -96,7 +98,12 @@ const APART: ReadonlySet<string> = new Set<keyof Question>([
   'withPart',
   'changes',
   'brief',
+  'from',
 ]);
+/** Kinds that no machine of a space has, of those that predictions and bounds ask about. */
+const absentIn = (space: Space): PartKind[] => absentKinds(space).filter((kind) => !BESIDE.has(kind));
+const BESIDE: ReadonlySet<PartKind> = new Set(['system', 'service', 'licence', 'display', 'peripheral']);
+
 /** What of a question only narrows its space. */
 const NARROWING: ReadonlySet<string> = new Set<keyof Question>(['changes', 'mostMinor', 'mostFor']);
 /** What of a question says nothing about whole machines. */
@@ -116,8 +123,18 @@ const sameBut = (a: object, b: object, apart: ReadonlySet<string>): boolean =>
   });
 const NOTHING_APART: ReadonlySet<string> = new Set();
 
+/** What of the machine that a question starts from counts for any part: how it is set, and what was measured on it. */
+function settingsOf({ from }: Question, { measured }: Context): string {
+  if (!from) return textOf({});
+  const { id, name: _name, items: _items, ...set } = from;
+  return textOf({ ...set, ...(measured.some(({ machine }) => machine.id === id) ? { id } : {}) });
+}
+
 /** Whether what was answered of parts for one question holds for the other: the work and what is there are the same. */
-const alike = (a: Question, b: Question): boolean => sameBut(a, b, APART) && sameBut(a.brief, b.brief, APART_IN_BRIEF);
+const alike = (a: Question, b: Question, context: Context): boolean =>
+  sameBut(a, b, APART) &&
+  sameBut(a.brief, b.brief, APART_IN_BRIEF) &&
+  settingsOf(a, context) === settingsOf(b, context);
 
 /**
  * A question made ready. What was answered of parts for an earlier one is taken over from `before`, where both are about
@@ -126,8 +143,7 @@ const alike = (a: Question, b: Question): boolean => sameBut(a, b, APART) && sam
  */
 export function searchable(question: Question, context: Context, before?: Searchable): Searchable {
   const quick = quickly(context);
-  const kin = before && alike(before.question, question) ? before : undefined;
-  const memory: Memory = kin?.memory ?? { answers: new Map(), bounds: new Map() };
+  const kin = before && alike(before.question, question, context) ? before : undefined;
   const sameBrief = kin?.context === context && sameBut(kin.question.brief, question.brief, NOTHING_APART);
   const subject = sameBrief ? kin.subject : freshSubject(question.brief, quick);
   const region = context.catalogue.region(question.brief.region);
@@ -138,19 +154,31 @@ export function searchable(question: Question, context: Context, before?: Search
   const holds = drivesHold(question, quick);
   const decisive = new Set<string>();
   const isSpokenOf = spokenOf(question.from, context);
+  const bare = bareMachine(question);
+  const read = drivesReadBy(question, quick);
+  // all roles that they do not have are still to come
+  const ratesOf = driveRates(read, DRIVE_ROLES, isSpokenOf);
   const drives: Drives = kin?.context === context ? kin.drives : { held: new Map(), alone: new Map() };
   const drivesDo = (option: Option): boolean => {
     const key = option.parts.some(isSpokenOf) ? `part ${option.partsId}` : `${option.figuresId}`;
-    const asked = `${key} ${question.unproven}`;
-    let held = drives.held.get(asked);
-    if (held === undefined) drives.held.set(asked, (held = holds(option)));
-    if (!held) return false;
+    const held = (of: keyof DrivesHold): boolean => {
+      const asked = `${of} ${key} ${question.unproven}`;
+      let held = drives.held.get(asked);
+      if (held === undefined) drives.held.set(asked, (held = holds[of](option)));
+      return held;
+    };
+    if (!held('space')) return false;
     const short = shortOf(
-      boundOnce(drives.alone, key, question, () => alone(option)),
+      boundOnce(
+        drives.alone,
+        ratesOf(fitParts({ ...bare, items: [...option.items] }, context.catalogue), option.items),
+        question,
+        () => alone(option),
+      ),
       question,
     );
     noteDecisive(decisive, short);
-    return short.length === 0;
+    return short.length === 0 && held('use');
   };
   const whole =
     kin?.context === context && sameBut(kin.question, question, NARROWING)
@@ -159,7 +187,12 @@ export function searchable(question: Question, context: Context, before?: Search
   const sameVerdicts = kin?.context === context && sameBut(kin.question, question, CHANGES);
   const narrow = narrowed(whole, question, context.catalogue, prices);
   const made = makingOf(narrow, question);
-  const readings = readingsOf(narrow, question, quick.catalogue, drivesReadBy(question, quick), isSpokenOf);
+  // which kinds there are none of is known of each: a bound counts on it
+  const memory: Memory =
+    kin && textOf(absentIn(kin.space)) === textOf(absentIn(narrow))
+      ? kin.memory
+      : { answers: new Map(), bounds: new Map() };
+  const readings = readingsOf(narrow, question, quick.catalogue, read, isSpokenOf);
   const all = remembered(probesFor(narrow, question, quick, subject, readings, made), narrow, question, memory);
   // what an option is refused for by itself, it is refused for in every machine
   const space: Space = {
@@ -220,7 +253,7 @@ export function readier(context: Context): Ready {
   return (question) => {
     const known = made.find((other) => sameBut(other.question, question, NOTHING_APART));
     if (known) return known;
-    const kin = made.find((other) => alike(other.question, question));
+    const kin = made.find((other) => alike(other.question, question, context));
     const ready = searchable(question, context, kin);
     made.unshift(ready);
     if (made.length > KEPT) made.pop();
