@@ -33,6 +33,9 @@ const DIVES = 3000;
 /** Siblings that may be passed by for being one position deeper, as long as nothing is found. */
 const DEEPER = 4;
 
+/** Nodes that are looked at in one step of the caller; a millisecond or so. */
+const A_STEP = 8;
+
 /** Options that a node passes over at once. */
 const SCANNED = 64;
 
@@ -165,6 +168,8 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
   let best = heldBy(asked, under);
   const limit = (): number => best?.priceMinor ?? most;
 
+  let told = best;
+
   let deepest = best === undefined;
   /** Before anything is found: the deepest first, but few siblings of each. */
   const byDepth = (a: Node, b: Node): number =>
@@ -204,6 +209,9 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       deepest = false;
       queue.reorder(byPrice);
     }
+    // whoever steps it passes each step on through several hands
+    if (nodes % A_STEP !== 0 && best === told) continue;
+    told = best;
     const next = queue.peek();
     yield { effort: effort(), best, atLeastMinor: deepest || !next ? undefined : Math.min(next.key, limit()) };
   }
