@@ -15,7 +15,7 @@ import { repairOf, type Repair } from '@/core/search/exact/repair';
 import { stabilityOf, type Stability } from '@/core/search/exact/stability';
 import { stepsFrom, type Steps } from '@/core/search/exact/steps';
 import { briefFor, twoMachines, type Side, type TwoMachines } from '@/core/search/exact/twoMachines';
-import { teamPoints, type TeamKnown } from '@/core/search/exact/teamSearch';
+import { teamFirst, teamPoints, type SeatAsked, type TeamKnown } from '@/core/search/exact/teamSearch';
 import { foundWords, type FoundWords } from '@/core/words/found';
 import { nearWords, type NearWords } from '@/core/words/near';
 import { stabilityWords } from '@/core/words/stability';
@@ -40,6 +40,7 @@ import type {
   StepsReport,
   TeamAsk,
   TeamReport,
+  Tell,
   Told,
   TwoReport,
 } from './searchApi';
@@ -78,18 +79,18 @@ const around = (asked: Question, ask: Ask, { catalogue }: Context): Question =>
   );
 
 /** Tells no more often than somebody can read, unless it has to be told. */
-function everySoOften<R>(tell: (report: R) => void): (report: () => R, now: boolean) => void {
+function everySoOften<R>(tell: Tell<R>): (report: () => R, now: boolean) => Promise<void> {
   let told = 0;
-  return (report, now) => {
+  return async (report, now) => {
     if (!now && performance.now() - told <= TELL_MS) return;
     told = performance.now();
-    tell(report());
+    await tell(report());
   };
 }
 
 const WAITING: Line = { state: 'waiting', found: undefined, atLeastMinor: undefined };
 
-async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
+async function find(ask: Ask, tell: Tell<Report>): Promise<void> {
   const { stopped, started } = takeTurn();
   const context = ready();
   const searchable = questionsIn(context);
@@ -113,16 +114,16 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
     done: false,
   };
   const telling = everySoOften(tell);
-  const say = (change: Partial<Report>, now = true): void => {
+  const say = (change: Partial<Report>, now = true): Promise<void> => {
     report = { ...report, ...change, seconds: (performance.now() - started) / 1000 };
-    telling(() => report, now);
+    return telling(() => report, now);
   };
   /** Runs searches side by side, telling where they stand; undefined when they were stopped. */
   async function run(searches: readonly Searching[], standing: (now: InTurn) => Partial<Report>) {
     const before = report.effort;
     const far = (now: InTurn): Partial<Report> => ({ ...standing(now), effort: addEfforts(before, now.effort) });
-    const came = await inSlices(inTurn(searches), stopped, (now) => say(far(now), false));
-    say(far(came.done ? came.value : came.last));
+    const came = await inSlices(inTurn(searches), stopped, (now) => void say(far(now), false));
+    await say(far(came.done ? came.value : came.last));
     return came.done ? came.value : undefined;
   }
   /** The line of a search for one machine; what is the best costs at least nothing that could be told. */
@@ -136,7 +137,7 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
       atLeastMinor: bounded ? now?.atLeastMinor : undefined,
     };
   };
-  const ended = (change: Partial<Report>): void => say({ ...change, done: true });
+  const ended = (change: Partial<Report>): Promise<void> => say({ ...change, done: true });
 
   const given = ask.match && matchOf(subjectOf(brief, quickly(context)).assess(ask.match));
   const work = workOf(brief, context);
@@ -174,10 +175,10 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
       frontier: report.frontier === 'searching' ? 'stopped' : report.frontier,
     });
   if (!first) {
-    const clash = await inSlices(clashOf(question, context, searchable), stopped, () => say({}, false));
+    const clash = await inSlices(clashOf(question, context, searchable), stopped, () => void say({}, false));
     return ended(clash.done ? { clash: clash.value } : {});
   }
-  ended(within ? {} : { frontier: 'none' });
+  return ended(within ? {} : { frontier: 'none' });
 }
 
 /**
@@ -187,12 +188,12 @@ async function find(ask: Ask, tell: (report: Report) => void): Promise<void> {
 async function answer<Y, T, F extends { readonly effort: Effort }>(
   { stopped, started }: Turn,
   search: Generator<Y, T>,
-  tell: (report: F & Told) => void,
+  tell: Tell<F & Told>,
   going: (now: Y) => F,
   ended: (value: T) => F & Partial<Told>,
 ): Promise<void> {
   const telling = everySoOften(tell);
-  const say = (state: Told['state'], facts: () => F & Partial<Told>): void =>
+  const say = (state: Told['state'], facts: () => F & Partial<Told>): Promise<void> =>
     telling(
       () => ({
         state,
@@ -202,12 +203,12 @@ async function answer<Y, T, F extends { readonly effort: Effort }>(
       }),
       state !== 'searching',
     );
-  const came = await inSlices(search, stopped, (now) => say('searching', () => going(now)));
-  if (came.done) say('proven', () => ended(came.value));
-  else say('stopped', () => going(came.last));
+  const came = await inSlices(search, stopped, (now) => void say('searching', () => going(now)));
+  if (came.done) await say('proven', () => ended(came.value));
+  else await say('stopped', () => going(came.last));
 }
 
-async function costs(ask: Ask, tell: (report: CostsReport) => void): Promise<void> {
+async function costs(ask: Ask, tell: Tell<CostsReport>): Promise<void> {
   const turn = takeTurn();
   const context = ready();
   const question = around(workOf(ask.brief, context), ask, context);
@@ -224,7 +225,7 @@ async function costs(ask: Ask, tell: (report: CostsReport) => void): Promise<voi
   }));
 }
 
-async function caseOf(ask: Ask, tell: (report: PartReport) => void): Promise<void> {
+async function caseOf(ask: Ask, tell: Tell<PartReport>): Promise<void> {
   const turn = takeTurn();
   const context = ready();
   const { brief, part = '' } = ask;
@@ -239,7 +240,7 @@ async function caseOf(ask: Ask, tell: (report: PartReport) => void): Promise<voi
   await answer(turn, partCase(question, part, context, questionsIn(context)), tell, facts, facts);
 }
 
-async function stability(ask: Ask, tell: (report: StabilityReport) => void): Promise<void> {
+async function stability(ask: Ask, tell: Tell<StabilityReport>): Promise<void> {
   const turn = takeTurn();
   const context = ready();
   const { brief } = ask;
@@ -255,7 +256,7 @@ async function stability(ask: Ask, tell: (report: StabilityReport) => void): Pro
   }));
 }
 
-async function two(ask: Ask, tell: (report: TwoReport) => void): Promise<void> {
+async function two(ask: Ask, tell: Tell<TwoReport>): Promise<void> {
   const turn = takeTurn();
   const context = ready();
   const { brief } = ask;
@@ -271,7 +272,7 @@ async function two(ask: Ask, tell: (report: TwoReport) => void): Promise<void> {
   await answer(turn, twoMachines(question, context, questionsIn(context)), tell, facts, facts);
 }
 
-async function cores({ from: present, brief }: Ask, tell: (report: CoresReport) => void): Promise<void> {
+async function cores({ from: present, brief }: Ask, tell: Tell<CoresReport>): Promise<void> {
   const turn = takeTurn();
   const context = ready();
   if (!present) throw new RangeError('no machine was named');
@@ -297,7 +298,7 @@ function aboutDraft({ from: draft, ...ask }: Ask, context: Context) {
   return { draft, question: around(workOf(ask.brief, context), ask, context), wordsOf };
 }
 
-async function steps(ask: Ask, tell: (report: StepsReport) => void): Promise<void> {
+async function steps(ask: Ask, tell: Tell<StepsReport>): Promise<void> {
   const turn = takeTurn();
   const context = ready();
   const { draft, question, wordsOf } = aboutDraft(ask, context);
@@ -315,7 +316,7 @@ async function steps(ask: Ask, tell: (report: StepsReport) => void): Promise<voi
   await answer(turn, stepsFrom(question, draft, context, questionsIn(context), mostMinor), tell, facts, facts);
 }
 
-async function repair(ask: Ask, tell: (report: RepairReport) => void): Promise<void> {
+async function repair(ask: Ask, tell: Tell<RepairReport>): Promise<void> {
   const turn = takeTurn();
   const context = ready();
   const { draft, question, wordsOf } = aboutDraft(ask, context);
@@ -328,13 +329,17 @@ async function repair(ask: Ask, tell: (report: RepairReport) => void): Promise<v
   await answer(turn, repairOf(question, draft, context, questionsIn(context)), tell, facts, facts);
 }
 
-async function team(ask: TeamAsk, tell: (report: TeamReport) => void): Promise<void> {
-  const turn = takeTurn();
-  const context = ready();
-  const searchable = questionsIn(context);
-  const asked = ask.seats.map(({ id, brief }) => ({ id, asked: searchable(workOf(brief, context)) }));
-  const facts = (now: TeamKnown) => now;
-  await answer(turn, teamPoints(asked, ask.mostMinor), tell, facts, facts);
+const seatsIn = (seats: TeamAsk['seats'], context: Context): SeatAsked[] =>
+  seats.map(({ id, brief }) => ({ id, asked: questionsIn(context)(workOf(brief, context)) }));
+
+const teamKnown = (now: TeamKnown) => now;
+
+async function first({ seats }: Pick<TeamAsk, 'seats'>, tell: Tell<TeamReport>): Promise<void> {
+  await answer(takeTurn(), teamFirst(seatsIn(seats, ready())), tell, teamKnown, teamKnown);
+}
+
+async function team({ seats, mostMinor }: TeamAsk, tell: Tell<TeamReport>): Promise<void> {
+  await answer(takeTurn(), teamPoints(seatsIn(seats, ready()), mostMinor), tell, teamKnown, teamKnown);
 }
 
 /** Without a budget the frontier goes on to this many times the cheapest. */
@@ -350,6 +355,7 @@ const api: SearchApi = {
   cores,
   steps,
   repair,
+  teamFirst: first,
   team,
   together: (machines) => {
     const quick = quickly(ready());

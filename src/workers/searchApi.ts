@@ -133,31 +133,36 @@ export interface TeamReport extends Told {
   }[];
 }
 
+/** Told of an answer as it goes; whoever tells the last of it waits until it has arrived. */
+export type Tell<R> = (report: R) => void | Promise<void>;
+
 /** What the searching worker does for the page. */
 export interface SearchApi {
   load(ground: Ground): Promise<void>;
   /** Answers all questions about a brief, telling how far it is; a new ask or `stop` ends it with what it has. */
-  find(ask: Ask, tell: (report: Report) => void): Promise<void>;
+  find(ask: Ask, tell: Tell<Report>): Promise<void>;
   /** Lets each demand of a brief go, and asks for a step more of it; ended as `find` is. */
-  costs(ask: Ask, tell: (report: CostsReport) => void): Promise<void>;
+  costs(ask: Ask, tell: Tell<CostsReport>): Promise<void>;
   /** Holds the best machine with a part against the best without it; ended as `find` is. */
-  partCase(ask: Ask, tell: (report: PartReport) => void): Promise<void>;
+  partCase(ask: Ask, tell: Tell<PartReport>): Promise<void>;
   /** How sure the cheapest machine is the right one; ended as `find` is. */
-  stability(ask: Ask, tell: (report: StabilityReport) => void): Promise<void>;
+  stability(ask: Ask, tell: Tell<StabilityReport>): Promise<void>;
   /** Shares the sittings of a brief between two machines; ended as `find` is. */
-  two(ask: Ask, tell: (report: TwoReport) => void): Promise<void>;
+  two(ask: Ask, tell: Tell<TwoReport>): Promise<void>;
   /** Processor, board and memory of each socket in the machine `from`; ended as `find` is. */
-  cores(ask: Ask, tell: (report: CoresReport) => void): Promise<void>;
+  cores(ask: Ask, tell: Tell<CoresReport>): Promise<void>;
   /** Steps of several parts at once around the draft `from`; ended as `find` is. */
-  steps(ask: Ask, tell: (report: StepsReport) => void): Promise<void>;
+  steps(ask: Ask, tell: Tell<StepsReport>): Promise<void>;
+  /** The cheapest machine of each of some seats; ended as `find` is. */
+  teamFirst(ask: Pick<TeamAsk, 'seats'>, tell: Tell<TeamReport>): Promise<void>;
   /** Machines of several seats that a budget may be shared over; ended as `find` is. */
-  team(ask: TeamAsk, tell: (report: TeamReport) => void): Promise<void>;
+  team(ask: TeamAsk, tell: Tell<TeamReport>): Promise<void>;
   /** What machines of several seats come to in one basket; undefined when something has no price. */
   together(machines: readonly { readonly brief: Brief; readonly machine: Machine }[]): Promise<Together | undefined>;
   /** Which spares stand in for the pieces of machines of several seats at least cost; undefined when it was ended. */
   spares(machines: readonly { readonly brief: Brief; readonly machine: Machine }[]): Promise<Shelf[] | undefined>;
   /** Mends the draft `from`; ended as `find` is. */
-  repair(ask: Ask, tell: (report: RepairReport) => void): Promise<void>;
+  repair(ask: Ask, tell: Tell<RepairReport>): Promise<void>;
   stop(): Promise<void>;
   /** What a page that does not know the parts of a machine yet needs to judge it. */
   goods(machine: Machine, region: string): Promise<Goods>;

@@ -6,7 +6,8 @@ import { loadTeam } from '@/server/actions';
 import type { TeamBundle } from '@/server/contract';
 import type { Together } from '@/core/versus/boughtTogether';
 import type { TeamReport } from '@/workers/searchApi';
-import { boughtAtOnce, searchWorker, stopSearch, type SeatMachine } from '../find/searchWorker';
+import { teamBy, type Hand } from '@/workers/teamCrew';
+import { boughtAtOnce, dismissCrew, searchCrew, stopSearch, type SeatMachine } from '../find/searchWorker';
 
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
@@ -29,6 +30,7 @@ export function useTeam(project: string) {
     return () => {
       gone = true;
       stopSearch();
+      dismissCrew();
     };
   }, [project]);
 
@@ -38,9 +40,15 @@ export function useTeam(project: string) {
     setRunning(true);
     setFailed(undefined);
     try {
-      const worker = await searchWorker({ revision, today, settings, machines });
-      await worker.team({ seats: seats.map(({ id, brief }) => ({ id, brief })), mostMinor }, proxy(setReport));
+      const crew = await searchCrew({ revision, today, settings, machines }, seats.length);
+      const hands = crew.map((worker): Hand => ({
+        teamFirst: (ask, tell) => worker.teamFirst(ask, proxy(tell)),
+        team: (ask, tell) => worker.team(ask, proxy(tell)),
+      }));
+      await teamBy(hands, { seats: seats.map(({ id, brief }) => ({ id, brief })), mostMinor }, setReport);
     } catch (error) {
+      // what one of them cannot answer the others need not go on with
+      stopSearch();
       setFailed(messageOf(error));
     }
     setRunning(false);

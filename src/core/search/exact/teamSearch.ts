@@ -26,11 +26,8 @@ export interface TeamKnown {
   readonly effort: Effort;
 }
 
-/**
- * The machines that a budget is shared out over: first the cheapest of every seat, then of each all that no other one beats
- * up to what the cheapest of the others leave of the most that may be spent, a step of one seat after a step of another.
- */
-export function* teamPoints(seats: readonly SeatAsked[], mostMinor: number): Generator<TeamKnown, TeamKnown> {
+/** The cheapest machine of every seat, one after the other. */
+export function* teamFirst(seats: readonly SeatAsked[]): Generator<TeamKnown, TeamKnown> {
   const known = new Map<string, SeatPoints>(seats.map(({ id }) => [id, { id, points: [], state: 'waiting' }]));
   let effort = NO_EFFORT;
   const told = (now: Effort = NO_EFFORT): TeamKnown => ({
@@ -44,6 +41,21 @@ export function* teamPoints(seats: readonly SeatAsked[], mostMinor: number): Gen
     known.set(id, { id, points: found ? [found] : [], state: found ? 'open' : 'none' });
     yield told();
   }
+  return told();
+}
+
+/**
+ * The machines that a budget is shared out over: first the cheapest of every seat, then of each all that no other one beats
+ * up to what the cheapest of the others leave of the most that may be spent, a step of one seat after a step of another.
+ */
+export function* teamPoints(seats: readonly SeatAsked[], mostMinor: number): Generator<TeamKnown, TeamKnown> {
+  const first = yield* teamFirst(seats);
+  const known = new Map(first.seats.map((seat) => [seat.id, seat]));
+  let effort = first.effort;
+  const told = (now: Effort = NO_EFFORT): TeamKnown => ({
+    seats: [...known.values()],
+    effort: addEfforts(effort, now),
+  });
   const least = [...known.values()].reduce((all, { points: [first] }) => all + (first?.priceMinor ?? 0), 0);
   const running = seats.flatMap(({ id, asked }) => {
     const [first] = known.get(id)?.points ?? [];

@@ -1,0 +1,73 @@
+import { addEfforts, NO_EFFORT, type Effort } from '@/core/search/exact/ended';
+import { plainNumber } from '@/core/units/money';
+import type { SearchApi, TeamAsk, TeamReport, Tell, Told } from './searchApi';
+
+/** One of several workers that search for a team side by side. */
+export type Hand = Pick<SearchApi, 'teamFirst' | 'team'>;
+
+type SeatKnown = TeamReport['seats'][number];
+
+/**
+ * A team's search over several workers: whoever is free takes the next seat and looks for its cheapest machine; once all
+ * are known, each goes on with the seats it had, within what the cheapest of all others leave. What is known is that of
+ * one worker alone (`teamCrew.test.ts`). Ended by stopping the workers.
+ */
+export async function teamBy(
+  hands: readonly Hand[],
+  { seats, mostMinor }: TeamAsk,
+  tell: Tell<TeamReport>,
+): Promise<void> {
+  const started = performance.now();
+  const known = new Map(seats.map(({ id }): [string, SeatKnown] => [id, { id, state: 'waiting', points: [] }]));
+  const efforts: Effort[] = [];
+  let stopped = false;
+  const report = (state: Told['state']): TeamReport => ({
+    state,
+    seats: [...known.values()],
+    effort: efforts.reduce(addEfforts, NO_EFFORT),
+    seconds: (performance.now() - started) / 1000,
+    done: state !== 'searching',
+  });
+  /** Takes in what one ask tells. */
+  const listening = (): ((told: TeamReport) => void) => {
+    const at = efforts.push(NO_EFFORT) - 1;
+    return (told) => {
+      efforts[at] = told.effort;
+      stopped ||= told.state === 'stopped';
+      // what goes on with a seat begins by finding again what is known of it
+      for (const seat of told.seats) if (seat.state !== 'waiting') known.set(seat.id, seat);
+      if (!stopped) void tell(report('searching'));
+    };
+  };
+
+  const waiting = [...seats];
+  const shares = await Promise.all(
+    hands.map(async (hand) => {
+      const mine: TeamAsk['seats'][number][] = [];
+      for (let seat = waiting.shift(); seat && !stopped; seat = waiting.shift()) {
+        mine.push(seat);
+        await hand.teamFirst({ seats: [seat] }, listening());
+      }
+      return { hand, mine };
+    }),
+  );
+  const cheapest = new Map(
+    [...known].map(
+      ([
+        id,
+        {
+          points: [point],
+        },
+      ]) => [id, plainNumber(point?.priceMinor ?? 0)],
+    ),
+  );
+  const all = [...cheapest.values()].reduce((sum, minor) => sum + minor, 0);
+  await Promise.all(
+    shares.map(async ({ hand, mine }) => {
+      if (stopped || mine.length === 0) return;
+      const own = mine.reduce((sum, { id }) => sum + (cheapest.get(id) ?? 0), 0);
+      await hand.team({ seats: mine, mostMinor: mostMinor - (all - own) }, listening());
+    }),
+  );
+  await tell(report(stopped ? 'stopped' : 'proven'));
+}
