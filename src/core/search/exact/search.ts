@@ -33,8 +33,9 @@ const DIVES = 3000;
 /** Siblings that may be passed by for being one position deeper, as long as nothing is found. */
 const DEEPER = 4;
 
-/** Nodes that are looked at in one step of the caller; a millisecond or so. */
+/** Nodes that are looked at in one step of the caller, a millisecond or so; of the first ones each is a step. */
 const A_STEP = 8;
+const FIRST_STEPS = 64;
 
 /** Options that a node passes over at once. */
 const SCANNED = 64;
@@ -210,7 +211,7 @@ function* descend(asked: Searchable, space: Space, under: Under): Generator<Prog
       queue.reorder(byPrice);
     }
     // whoever steps it passes each step on through several hands
-    if (nodes % A_STEP !== 0 && best === told) continue;
+    if (nodes > FIRST_STEPS && nodes % A_STEP !== 0 && best === told) continue;
     told = best;
     const next = queue.peek();
     yield { effort: effort(), best, atLeastMinor: deepest || !next ? undefined : Math.min(next.key, limit()) };
