@@ -82,7 +82,9 @@ test('what is owned is used at no price, or left alone', async ({ page }) => {
   expect(await priceOf(page)).toBeGreaterThan(free);
 });
 
-test('prices are told before mailed rebates, and after them no machine is dearer', async ({ page }) => {
+test('prices are told before mailed rebates, and after them no machine is dearer; nor is it cheaper where drives have to last', async ({
+  page,
+}) => {
   await found(page);
   const before = await priceOf(page);
   await limits(page).getByRole('button', { name: 'prices before mailed rebates' }).click();
@@ -92,6 +94,15 @@ test('prices are told before mailed rebates, and after them no machine is dearer
   );
   await done(page);
   expect(await priceOf(page)).toBeLessThanOrEqual(before);
+  await limits(page).getByRole('button', { name: 'prices after mailed rebates' }).click();
+  await limits(page)
+    .getByRole('button', { name: /^drives may fill within \d+ years$/ })
+    .click();
+  const lasting = limits(page).getByRole('button', { name: /^drives last all \d+ years$/ });
+  await expect(lasting).toHaveAttribute('aria-pressed', 'true');
+  await done(page);
+  expect(await priceOf(page)).toBeGreaterThanOrEqual(before);
+  await expect(cheapest(page)).not.toContainText('it is full after');
 });
 
 test('a range of prices narrows the frontier, by keys too, beside drafts and branded machines', async ({ page }) => {

@@ -48,7 +48,7 @@ const ASKED = [
 type Asked = (typeof ASKED)[number];
 
 export const FIND_USE = `vane find ${ASKED.join('|')} CASE.json [--machine ID] [--figures a,b] [--budget AMOUNT]
-  [--weights N,N,…] [--floors AMOUNT,…] [--step AMOUNT] [--at low|likely] [--keep PART,…] [--without PART,…] [--no-maker NAME,…] [--most graphics=AMOUNT,…] [--rebates]
+  [--weights N,N,…] [--floors AMOUNT,…] [--step AMOUNT] [--at low|likely] [--keep PART,…] [--without PART,…] [--no-maker NAME,…] [--most graphics=AMOUNT,…] [--rebates] [--lasting]
   [--nodes N] [--catalogue FILE] [--json]`;
 
 const VALUED = [
@@ -88,6 +88,7 @@ interface Options {
   /** Shares of the money with the most for each, as typed. */
   readonly most: readonly string[];
   readonly rebates: boolean;
+  readonly lasting: boolean;
   readonly nodes: number | undefined;
   readonly catalogue: string | undefined;
   readonly json: boolean;
@@ -106,11 +107,12 @@ class Misuse extends Error {
 function optionsOf(args: readonly string[]): Options {
   const named = new Map<string, string>();
   const plain: string[] = [];
-  let [json, rebates] = [false, false];
+  let [json, rebates, lasting] = [false, false, false];
   for (let i = 0; i < args.length; i++) {
     const arg = args[i] ?? '';
     if (arg === '--json') json = true;
     else if (arg === '--rebates') rebates = true;
+    else if (arg === '--lasting') lasting = true;
     else if (arg.startsWith('--')) {
       const value = args[++i];
       if (!VALUED.includes(arg)) throw new Misuse(arg, `is no option; use: ${FIND_USE}`);
@@ -152,6 +154,7 @@ function optionsOf(args: readonly string[]): Options {
     noMaker: list('--no-maker'),
     most: list('--most'),
     rebates,
+    lasting,
     nodes: nodes === undefined ? undefined : Number(nodes),
     catalogue: named.get('--catalogue'),
     json,
@@ -209,6 +212,7 @@ function limitsOf(options: Options, { catalogue }: Context, currency: Currency):
     withoutMakers: options.noMaker,
     mostFor: Object.fromEntries(mostFor),
     rebates: options.rebates,
+    lasting: options.lasting,
   };
 }
 

@@ -13,6 +13,7 @@ import type { Brief } from '../model/brief';
 import { timesFigure, type Currency } from '../units/money';
 import { owningOf, type Owning, type Stair } from '../versus/waitingStairs';
 import { taskBeam, type BeamModel } from './beams';
+import { findingWords } from './findings';
 import { coins, coinsChange, listed, number, percent } from './format';
 import { bindingName } from './names';
 
@@ -23,7 +24,8 @@ export interface FoundWords {
   readonly rank: Rank;
   readonly beams: readonly { readonly task: string; readonly beam: BeamModel }[];
   readonly decides: string | undefined;
-  readonly cautions: number;
+  /** What is no fault and has to be known of it, as it is said of a draft. */
+  readonly cautions: readonly string[];
   readonly shares: readonly { readonly what: Share | 'the rest'; readonly minor: number }[];
   /** What it comes to over the years, and how long somebody waits for it; undefined where that is not known. */
   readonly owning: Owning | undefined;
@@ -50,7 +52,9 @@ export function foundWords({ machine, priceMinor, rank }: FoundMachine, assessme
       return task ? [{ task: task.id, beam: { ...taskBeam(task, result), derivations: [] } }] : [];
     }),
     decides: tightest && name && tightest.binds ? `${name}, on ${bindingName(tightest)}` : undefined,
-    cautions: assessment.findings.filter(({ level }) => level === 'caution').length,
+    cautions: assessment.findings.flatMap((finding) =>
+      finding.level === 'caution' ? [findingWords(finding).says] : [],
+    ),
     shares: [...split, { what: 'the rest', minor: rest }],
     owning: owningOf(assessment, priceMinor),
     goods: goodsOf(facts),
@@ -124,8 +128,11 @@ const MUST_HAVE: Readonly<Record<keyof Brief['mustHaves'], string>> = {
   drivesReachable: 'drives within reach',
 };
 
+/** What of a brief demands are told with. */
+type Told = Pick<Brief, 'tasks' | 'yearsOfService'>;
+
 /** A demand as the brief has it. */
-export function demandWords(demand: Demand, { tasks }: Pick<Brief, 'tasks'>): string {
+export function demandWords(demand: Demand, { tasks, yearsOfService }: Told): string {
   switch (demand.code) {
     case 'target':
       return `the target of “${tasks.find(({ id }) => id === demand.task)?.name ?? demand.task}”`;
@@ -137,6 +144,8 @@ export function demandWords(demand: Demand, { tasks }: Pick<Brief, 'tasks'>): st
       return `${demand.name}, which is left out`;
     case 'share':
       return `the limit on ${demand.share}`;
+    case 'lasting':
+      return `that drives last all ${yearsOfService} years`;
     case 'proof':
       return 'that all figures are known';
     case 'budget':
@@ -145,7 +154,7 @@ export function demandWords(demand: Demand, { tasks }: Pick<Brief, 'tasks'>): st
 }
 
 /** Several demands in one list, the targets together. */
-export function demandsWords(demands: readonly Demand[], brief: Pick<Brief, 'tasks'>): string {
+export function demandsWords(demands: readonly Demand[], brief: Told): string {
   const names = demands.flatMap((demand) =>
     demand.code === 'target' ? [`“${brief.tasks.find(({ id }) => id === demand.task)?.name ?? demand.task}”`] : [],
   );
@@ -209,7 +218,7 @@ export function stairsWords(
 }
 
 /** Why nothing is possible, as a sentence; the demands that clash are told one by one beside it. */
-export function clashWords({ demands, proven, lacking }: Clash, brief: Pick<Brief, 'tasks'>): string {
+export function clashWords({ demands, proven, lacking }: Clash, brief: Told): string {
   if (demands.length > 0)
     return `These exclude each other${proven ? '' : ', as far as it was looked'}: ${listed(demands.map(({ demand }) => demandWords(demand, brief)))}.`;
   return lacking.length > 0
@@ -269,7 +278,7 @@ export function caseWords(
 /** Which demands decide a part's case, as a sentence; undefined as long as that is not known. */
 export function decidedWords(
   { having, lacking, decided }: Pick<CaseTold, 'having' | 'lacking'> & { readonly decided: Decided | undefined },
-  brief: Pick<Brief, 'tasks'>,
+  brief: Told,
 ): string | undefined {
   if (!decided) return undefined;
   const { how, demands } = decided;

@@ -230,6 +230,7 @@ const asLimits = (limits: Limits, owned: readonly OwnedRow[]): SearchLimits => (
   withoutParts: limits.withoutParts.map(({ id }) => id),
   withoutMakers: limits.withoutMakers,
   rebates: limits.rebates,
+  lasting: limits.lasting,
   mostFor: limits.mostFor,
   spare: limits.owned
     ? owned.flatMap(({ id, part, label, count }) =>

@@ -10,6 +10,7 @@ import { Beam } from '../shared/Beam';
 import { Fold } from '../shared/Fold';
 import { FoundParts, FoundShares } from './FoundParts';
 import type { Limits } from './limits';
+import { LevelSign } from '../shared/Level';
 import { goodsOf } from './searchWorker';
 
 /** How an answer is looked at: what the search may use, and what is done beside showing it once it is a draft. */
@@ -19,12 +20,15 @@ export interface Look {
   readonly onAdopted: (() => void) | undefined;
 }
 
+/** Cautions that are told beside what a machine does. */
+const TOLD = 3;
+
 /** What a found machine does, of what it is made, and the way on to a draft. */
 export function FoundSummary({ found, title, look }: { found: FoundWords; title: string; look: Look }) {
   const brief = useBrief();
   const adopt = useSeat((state) => state.adopt);
   const [problem, setProblem] = useState<string>();
-  const { beams, machine } = found;
+  const { beams, machine, cautions } = found;
   const take = async (): Promise<void> => {
     const [refused] = await adopt({ ...machine, name: title }, await goodsOf(machine, brief.region));
     setProblem(refused && `${refused.path} ${refused.message}`);
@@ -37,6 +41,14 @@ export function FoundSummary({ found, title, look }: { found: FoundWords; title:
         {found.decides ? `; decided by ${found.decides}` : ''}.
       </p>
       <p className="small quiet">{madeOf(machine)}</p>
+      {cautions.slice(0, TOLD).map((says) => (
+        <p key={says} className="small">
+          <LevelSign level="caution" /> {says}
+        </p>
+      ))}
+      {cautions.length > TOLD && (
+        <p className="small quiet">{cautions.length - TOLD} more to know of; the draft tells.</p>
+      )}
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(190px, 1fr))', gap: '2px 14px' }}>
         {beams.map(({ task, beam }) => (
           <Beam key={task} {...beam} compact need={undefined} />

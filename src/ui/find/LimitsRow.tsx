@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Chip from '@mui/material/Chip';
 import { SHARES } from '@/core/search/exact/shares';
 import { coinsOnly, listed } from '@/core/words/format';
+import { useBrief } from '../seat/moment';
 import { useCurrency, useSeat } from '../seat/useSeat';
 import type { Limits } from './limits';
 import { Hint } from '../shared/Hint';
@@ -20,6 +21,7 @@ export function LimitsRow({
   onChange: (change: Partial<Limits>) => void;
 }) {
   const currency = useCurrency();
+  const { yearsOfService } = useBrief();
   const owned = useSeat((state) => state.bundle.owned);
   const { keep, withoutParts, withoutMakers, mostFor } = limits;
   const kept = [...new Map(keep.map((item) => [item.part, item.label ?? item.part]))];
@@ -44,8 +46,8 @@ export function LimitsRow({
         : [{ label: `at most ${coinsOnly(most, currency)} for ${share}`, drop: () => onChange({ mostFor: others }) }];
     }),
   ];
-  const rebates = answered || limits.rebates;
-  if (chips.length === 0 && owned.length === 0 && !rebates) return null;
+  const told = answered || limits.rebates || limits.lasting;
+  if (chips.length === 0 && owned.length === 0 && !told) return null;
   return (
     <Box className="row wrap" role="group" aria-label="What it may use" sx={{ gap: '6px' }}>
       {owned.length > 0 && (
@@ -58,12 +60,25 @@ export function LimitsRow({
           />
         </Hint>
       )}
-      {rebates && (
+      {told && (
         <Chip
           label={`prices ${limits.rebates ? 'after' : 'before'} mailed rebates`}
           aria-pressed={limits.rebates}
           onClick={() => onChange({ rebates: !limits.rebates })}
         />
+      )}
+      {told && (
+        <Hint says="What is kept grows, and writing wears drives: whether one may be full or worn out before the years of service are over.">
+          <Chip
+            label={
+              limits.lasting
+                ? `drives last all ${yearsOfService} years`
+                : `drives may fill within ${yearsOfService} years`
+            }
+            aria-pressed={limits.lasting}
+            onClick={() => onChange({ lasting: !limits.lasting })}
+          />
+        </Hint>
       )}
       {chips.map(({ label, drop }) => (
         <Chip key={label} label={label} onClick={drop} onDelete={drop} aria-label={`${label}: let it go`} />

@@ -14,6 +14,8 @@ export interface Limits {
   readonly owned: boolean;
   /** Mailed rebates count as money that is not spent. */
   readonly rebates: boolean;
+  /** Drives have to do for all years of service. */
+  readonly lasting: boolean;
   /** The most for the parts of a share of the budget, landed, minor units. */
   readonly mostFor: Readonly<Partial<Record<Share, number>>>;
 }
@@ -24,6 +26,7 @@ export const NO_LIMITS: Limits = {
   withoutMakers: [],
   owned: true,
   rebates: false,
+  lasting: false,
   mostFor: {},
 };
 

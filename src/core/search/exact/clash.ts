@@ -15,6 +15,7 @@ export type Demand =
   | { readonly code: 'kept'; readonly item: string; readonly name: string }
   | { readonly code: 'left-out'; readonly what: 'part' | 'maker'; readonly id: string; readonly name: string }
   | { readonly code: 'share'; readonly share: Share }
+  | { readonly code: 'lasting' }
   | { readonly code: 'proof' }
   | { readonly code: 'budget' };
 
@@ -40,7 +41,7 @@ export interface Clash {
  * named only if it must be.
  */
 export function demandsOf(
-  { brief, keep, least, unproven, mostMinor, mostFor, withoutParts, withoutMakers }: Question,
+  { brief, keep, least, lasting, unproven, mostMinor, mostFor, withoutParts, withoutMakers }: Question,
   catalogue: Pick<Catalogue, 'part'>,
 ): Demand[] {
   const partName = (id: string): string => {
@@ -59,6 +60,7 @@ export function demandsOf(
     ...[...withoutParts].map((id): Demand => ({ code: 'left-out', what: 'part', id, name: partName(id) })),
     ...[...withoutMakers].map((id): Demand => ({ code: 'left-out', what: 'maker', id, name: id })),
     ...SHARES.filter((share) => mostFor[share] !== undefined).map((share): Demand => ({ code: 'share', share })),
+    ...(lasting ? [{ code: 'lasting' } as const] : []),
     ...(unproven === 'refused' ? [{ code: 'proof' } as const] : []),
     ...(mostMinor !== undefined || (brief.budgetFirm === true && brief.budgetMinor !== undefined)
       ? [{ code: 'budget' } as const]
@@ -88,6 +90,8 @@ export function without(question: Question, demand: Demand): Question {
       const { [demand.share]: _gone, ...mostFor } = question.mostFor;
       return { ...question, mostFor };
     }
+    case 'lasting':
+      return { ...question, lasting: false };
     case 'proof':
       return { ...question, unproven: 'allowed' };
     case 'budget': {

@@ -48,18 +48,25 @@ export function noteDecisive(decisive: Set<string>, short: readonly string[]): v
 /** Rules about what the brief itself asks for, which a draft may miss with no more than a caution. */
 const ASKED_FOR: ReadonlySet<string> = new Set(['noise-limit', 'reach']);
 
-/** Whether a finding says that the machine misses what the brief asks for: it is told of a draft, and not proposed. */
-export const missesAsked = ({ rule, level }: Pick<Finding, 'rule' | 'level'>): boolean =>
-  level === 'caution' && ASKED_FOR.has(rule);
+/** Rules with no more than a caution about what does for now, and not for all years of service. */
+export const LASTING: ReadonlySet<string> = new Set(['drive-space', 'drive-endurance']);
+
+/** Whether a finding says that the machine misses what is asked for: it is told of a draft, and not proposed. */
+export const missesAsked = (
+  { rule, level }: Pick<Finding, 'rule' | 'level'>,
+  { lasting }: Pick<Question, 'lasting'>,
+): boolean => level === 'caution' && (ASKED_FOR.has(rule) || (lasting && LASTING.has(rule)));
 
 /** Whether a finding keeps a machine from being proposed. Money and work are judged by the question itself. */
 export const refused = (
   finding: Pick<Finding, 'rule' | 'level' | 'key'>,
-  { unproven, standing }: Pick<Question, 'unproven' | 'standing'>,
+  question: Pick<Question, 'unproven' | 'standing' | 'lasting'>,
 ): boolean =>
   finding.rule !== 'budget' &&
-  !standing.has(finding.key) &&
-  (finding.level === 'blocks' || (unproven === 'refused' && finding.level === 'unproven') || missesAsked(finding));
+  !question.standing.has(finding.key) &&
+  (finding.level === 'blocks' ||
+    (question.unproven === 'refused' && finding.level === 'unproven') ||
+    missesAsked(finding, question));
 
 /** What a whole machine is to a question, once it is assessed. */
 export type Judged =

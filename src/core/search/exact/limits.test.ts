@@ -31,9 +31,9 @@ describe('what is kept', () => {
 });
 
 test('limits only take away: what a question leaves out already stays out', () => {
-  const asked = { ...plainQuestion(briefOf()), withoutMakers: new Set(['Palisar']), rebates: true };
+  const asked = { ...plainQuestion(briefOf()), withoutMakers: new Set(['Palisar']), rebates: true, lasting: true };
   const limited = limitedBy(asked, { ...NO_LIMITS, withoutMakers: ['Fenstore'], mostFor: { memory: 100 } }, PARTS);
   expect([...limited.withoutMakers]).toEqual(['Palisar', 'Fenstore']);
-  expect(limited).toMatchObject({ rebates: true, mostFor: { memory: 100 } });
+  expect(limited).toMatchObject({ rebates: true, lasting: true, mostFor: { memory: 100 } });
   expect(limitedBy(asked, NO_LIMITS, PARTS)).toEqual(asked);
 });

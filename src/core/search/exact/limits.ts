@@ -13,6 +13,8 @@ export interface Limits {
   readonly withoutMakers: readonly string[];
   /** Whether mailed rebates count as money that is not spent. */
   readonly rebates: boolean;
+  /** Whether drives have to do for all years of service. */
+  readonly lasting: boolean;
   readonly mostFor: Question['mostFor'];
 }
 
@@ -22,6 +24,7 @@ export const NO_LIMITS: Limits = {
   withoutParts: [],
   withoutMakers: [],
   rebates: false,
+  lasting: false,
   mostFor: {},
 };
 
@@ -43,5 +46,6 @@ export const limitedBy = (question: Question, limits: Limits, catalogue: Edition
   withoutParts: new Set([...question.withoutParts, ...withEditions(limits.withoutParts, catalogue)]),
   withoutMakers: new Set([...question.withoutMakers, ...limits.withoutMakers]),
   rebates: question.rebates || limits.rebates,
+  lasting: question.lasting || limits.lasting,
   mostFor: { ...question.mostFor, ...limits.mostFor },
 });

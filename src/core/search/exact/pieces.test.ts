@@ -172,12 +172,17 @@ describe('the rank', () => {
 
 test('what the brief asks for is not missed by a machine that is proposed, though a draft is only cautioned', () => {
   const says = (rule: string, level: 'blocks' | 'caution' | 'note' | 'unproven') => ({ rule, level, key: `${rule} 1` });
-  const asks = { unproven: 'refused', standing: new Set<string>() } as const;
+  const asks = { unproven: 'refused', standing: new Set<string>(), lasting: false } as const;
   expect(refused(says('noise-limit', 'caution'), asks)).toBe(true);
   expect(refused(says('reach', 'caution'), asks)).toBe(true);
   expect(refused(says('noise-limit', 'note'), asks)).toBe(false);
   expect(refused(says('drive-heatsink', 'caution'), asks)).toBe(false);
   expect(refused(says('noise-limit', 'unproven'), { ...asks, unproven: 'allowed' })).toBe(false);
+  // what does for now will do, unless it has to last
+  expect(refused(says('drive-space', 'caution'), asks)).toBe(false);
+  for (const rule of ['drive-space', 'drive-endurance'])
+    expect(refused(says(rule, 'caution'), { ...asks, lasting: true })).toBe(true);
+  expect(refused(says('drive-heatsink', 'caution'), { ...asks, lasting: true })).toBe(false);
   // what stands already refuses nothing, and nothing else of its rule
   const stands = { ...asks, standing: new Set(['drive-space 1']) };
   expect(refused(says('drive-space', 'blocks'), asks)).toBe(true);

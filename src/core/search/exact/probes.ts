@@ -220,7 +220,7 @@ export function probesFor(
         rulesNamed(ids),
         new Set(kinds),
         (finding) =>
-          (unproven ? counts(finding) : failing(finding.level) || missesAsked(finding)) &&
+          ((unproven ? counts(finding) : failing(finding.level)) || missesAsked(finding, question)) &&
           (!codes || codes.includes(finding.code)) &&
           (about === undefined || finding.subject === about),
         by && wiring,
@@ -356,7 +356,7 @@ export function drivesHold(question: Question, context: Context): DrivesHold {
       kept ??= facts.kept;
       return !findings(space, factsBut(facts, { kept })).some(
         (finding) =>
-          failing(finding.level) &&
+          (failing(finding.level) || missesAsked(finding, question)) &&
           ((finding.code === 'space' && roles.has(finding.role)) || (finding.code === 'copies' && roles.has('backup'))),
       );
     },

@@ -48,6 +48,8 @@ export interface Question {
   readonly mostMinor: number | undefined;
   /** Mailed rebates count as money that is not spent. */
   readonly rebates: boolean;
+  /** Drives that fill up or wear out before the years of service are over are none. */
+  readonly lasting: boolean;
   readonly least: Least;
   /** The most that the parts of a share of the budget may cost by themselves, landed. */
   readonly mostFor: Readonly<Partial<Record<Share, number>>>;
@@ -65,6 +67,7 @@ export const plainQuestion = (brief: Brief): Question => ({
   standing: new Set(),
   mostMinor: undefined,
   rebates: false,
+  lasting: false,
   least: { tasks: new Map() },
   mostFor: {},
 });

@@ -12,7 +12,7 @@ import { plainNumber } from '../../units/money';
 import type { Progress } from './atBest';
 import type { Ended } from './ended';
 import { envelopesOf, type Envelopes } from './envelope';
-import { meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
+import { LASTING, meets, noteDecisive, shortOf, type FoundMachine, type Judged } from './judge';
 import { leastPrices, type LeastPrices } from './least';
 import { only, type Option } from './option';
 import { drivesHold, probesFor, TOLD_OF_DEMANDS, type DrivesHold, type Probe } from './probes';
@@ -93,6 +93,7 @@ const APART: ReadonlySet<string> = new Set<keyof Question>([
   'mostMinor',
   'mostFor',
   'unproven',
+  'lasting',
   'withoutParts',
   'withoutMakers',
   'withPart',
@@ -162,7 +163,7 @@ export function searchable(question: Question, context: Context, before?: Search
   const drivesDo = (option: Option): boolean => {
     const key = option.parts.some(isSpokenOf) ? `part ${option.partsId}` : `${option.figuresId}`;
     const held = (of: keyof DrivesHold): boolean => {
-      const asked = `${of} ${key} ${question.unproven}`;
+      const asked = `${of} ${key} ${question.unproven} ${question.lasting}`;
       let held = drives.held.get(asked);
       if (held === undefined) drives.held.set(asked, (held = holds[of](option)));
       return held;
@@ -305,8 +306,9 @@ function remembered(probes: readonly Probe[], space: Space, question: Question, 
   const seen = new Map<string, number>();
   const demands = JSON.stringify(question.brief.mustHaves);
   return probes.map((probe) => {
+    const ofYears = probe.rules.some((rule) => LASTING.has(rule)) && question.lasting ? 'for all years ' : '';
     const told = probe.rules.some((rule) => TOLD_OF_DEMANDS.has(rule)) ? demands : '';
-    const asks = `${probe.rules.join()} of ${namesOf(space, probe.of)} ${question.unproven} ${told}`;
+    const asks = `${probe.rules.join()} of ${namesOf(space, probe.of)} ${question.unproven} ${ofYears}${told}`;
     const turn = (seen.get(asks) ?? 0) + 1;
     seen.set(asks, turn);
     const name = `${asks}, ${turn}`;
