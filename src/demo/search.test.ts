@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { assess, contextOf } from '@/core/assess';
+import { assess, contextOf, freshSubject } from '@/core/assess';
 import { finish } from '@/core/assess/trials';
 import { compileCatalogue } from '@/core/model/catalogue';
 import { catalogueSchema } from '@/core/model/catalogueSchema';
+import { ruleOf } from '@/core/rules';
 import { refused } from '@/core/search/exact/judge';
 import { searchFor } from '@/core/search/exact/goals';
 import type { Option } from '@/core/search/exact/option';
@@ -161,8 +162,12 @@ describe.each(seats)('the search of $seatId', ({ brief }) => {
 
   /** Whether rules block the parts that options are of, without anything else and without anything remembered. */
   function freshAnswers(rules: readonly string[], options: readonly Option[]): boolean {
-    const { findings } = assess({ id: 'found', name: 'Found', items: itemsOf(options) }, brief, context);
-    return findings.some(({ rule, level }) => rules.includes(rule) && level === 'blocks');
+    const machine = { id: 'found', name: 'Found', items: itemsOf(options) };
+    const findings = freshSubject(brief, context).findingsBy(
+      rules.map((rule) => ruleOf({ rule })),
+      machine,
+    );
+    return findings.some(({ level }) => level === 'blocks');
   }
 
   test('what is refused early, the same rules refuse of the whole machine', () => {

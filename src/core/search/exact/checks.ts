@@ -21,6 +21,11 @@ export interface Check {
   readonly partly: boolean;
 }
 
+/** A check at a position: its place among those it is about. */
+interface Placed extends Pick<Check, 'of' | 'passes'> {
+  readonly place: number;
+}
+
 /** What is asked: cheap probes only, or all. */
 export type Asked = 'cheap' | 'all';
 
@@ -75,6 +80,7 @@ export function checksFor(asked: Searchable, space: Space, floor: Rank): Checks 
   const checks = [...staging, ...probing].sort((a, b) => a.of.length - b.of.length);
   const checksAt = positions.map((_, i) => checks.filter(({ of }) => of.includes(i)));
   const partlyAt = positions.map((_, i) => checks.filter(({ of, partly }) => partly && of.includes(i)));
+  const placedBy = new Map<number, readonly Placed[]>();
   const envelopes = space === asked.space ? asked.envelopes : undefined;
   const blocksAt = positions.map((_, i) =>
     envelopes?.has(i) ? checks.filter(({ of, enveloped }) => enveloped && of.includes(i)) : [],
@@ -83,18 +89,24 @@ export function checksFor(asked: Searchable, space: Space, floor: Rank): Checks 
 
   /** Whether an option of a position stands beside what a node has chosen; with `since` only beside that position. */
   function stands(node: Node, position: number, option: Option, list: Asked, since = -1): boolean {
-    const { depth } = node;
     if (list === 'all' && !groupsStand(node, position, option)) return false;
     const reach = reachOf(node);
-    next: for (const { of, passes } of (list === 'all' ? checksAt : cheapAt)[position] ?? []) {
-      let beside = since < 0;
-      for (const at of of) {
-        if (at >= depth && at !== position) continue next;
-        if (at === since) beside = true;
-      }
-      if (beside && !passes(chosenBeside(node, of, position, option), of.indexOf(position), reach)) return false;
-    }
+    for (const { of, passes, place } of placed(list, position, node.depth, since))
+      if (!passes(chosenBeside(node, of, position, option), place, reach)) return false;
     return true;
+  }
+
+  /** What can be asked of an option of a position beside choices up to a depth; with `since` only beside that position. */
+  function placed(list: Asked, position: number, depth: number, since: number): readonly Placed[] {
+    const key = (((list === 'all' ? 1 : 0) * 64 + position) * 64 + depth) * 64 + since + 1;
+    let known = placedBy.get(key);
+    if (!known) {
+      known = ((list === 'all' ? checksAt : cheapAt)[position] ?? [])
+        .filter(({ of }) => of.every((at) => at < depth || at === position) && (since < 0 || of.includes(since)))
+        .map(({ of, passes }) => ({ of, passes, place: of.indexOf(position) }));
+      placedBy.set(key, known);
+    }
+    return known;
   }
 
   /** Whether each group of drives of an option stands by itself beside what a node has chosen. */
