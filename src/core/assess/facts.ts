@@ -187,8 +187,7 @@ export class StagedFacts implements Facts {
     const board = this.bareBoard;
     const caseRows = this.parts.one('case')?.part.expansionSlots;
     return (this.asked =
-      board &&
-      this.ground.keep('problem', [board, this.devices, this.machine.pins, caseRows, this.flows], problemOf));
+      board && this.ground.keep('problem', [board, this.devices, this.machine.pins, caseRows, this.flows], problemOf));
   }
 
   get placement(): Placement | undefined {
@@ -240,8 +239,7 @@ export class StagedFacts implements Facts {
   }
 
   get scene(): Scene | undefined {
-    if (this.boxes === OPEN)
-      this.boxes = this.ground.keep('scene', [this.built, this.memory, this.placement], sceneOf);
+    if (this.boxes === OPEN) this.boxes = this.ground.keep('scene', [this.built, this.memory, this.placement], sceneOf);
     return this.boxes;
   }
 

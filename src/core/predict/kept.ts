@@ -50,7 +50,9 @@ export function keptByRole(sittings: readonly Together[]): KeptByRole {
       sum(
         `kept on the ${role} drive`,
         'B',
-        list.flatMap(({ holdings }) => holdings.flatMap(({ what, bytes }) => (what === `space:${role}` ? [bytes] : []))),
+        list.flatMap(({ holdings }) =>
+          holdings.flatMap(({ what, bytes }) => (what === `space:${role}` ? [bytes] : [])),
+        ),
       ),
     );
     const [most] = sums.sort((a, b) => b.value - a.value);

@@ -150,7 +150,16 @@ export const factsBut = <K extends keyof Facts>(facts: Facts, others: Pick<Facts
  * it changes something the rule reads.
  */
 export type Reading =
-  PartKind | 'any part' | 'memory state' | 'wiring' | 'what is kept' | 'sittings' | 'power' | 'heat' | 'geometry' | 'price';
+  | PartKind
+  | 'any part'
+  | 'memory state'
+  | 'wiring'
+  | 'what is kept'
+  | 'sittings'
+  | 'power'
+  | 'heat'
+  | 'geometry'
+  | 'price';
 
 export type AnyFittedById = ReadonlyMap<string, AnyFitted>;
 
