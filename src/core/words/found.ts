@@ -1,21 +1,15 @@
-import type { Assessment } from '../assess';
 import type { Machine } from '../model/machine';
-import { progress } from '../predict/worst';
-import { fullName } from '../model/fitted';
-import { PART_KINDS, type PartKind } from '../parts';
-import type { FoundMachine } from '../search/exact/judge';
+import type { PartKind } from '../parts';
 import type { Clash, Demand, Relaxed } from '../search/exact/clash';
 import type { DemandCost, Step } from '../search/exact/costs';
 import type { Decided } from '../search/exact/partCase';
-import { sharesOf, type Share } from '../search/exact/shares';
+import type { Share } from '../search/exact/shares';
 import { ENOUGH, type Rank } from '../search/exact/rank';
 import type { Brief } from '../model/brief';
 import { timesFigure, type Currency } from '../units/money';
-import { owningOf, type Owning, type Stair } from '../versus/waitingStairs';
-import { taskBeam, type BeamModel } from './beams';
-import { findingWords } from './findings';
+import type { Owning, Stair } from '../versus/waitingStairs';
+import type { BeamModel } from './beams';
 import { coins, coinsChange, listed, number, percent } from './format';
-import { bindingName } from './names';
 
 /** A found machine in words and beams, as plain data. */
 export interface FoundWords {
@@ -33,34 +27,6 @@ export interface FoundWords {
   readonly goods: readonly Good[];
 }
 
-/** What a found machine does, what decides it, and how its money is split. */
-export function foundWords({ machine, priceMinor, rank }: FoundMachine, assessment: Assessment): FoundWords {
-  const { facts } = assessment;
-  const { brief, price } = facts;
-  const results = assessment.tasks.filter(({ ratio }) => ratio !== undefined);
-  const [tightest] = [...results].sort((a, b) => progress(a) - progress(b));
-  const name = brief.tasks.find(({ id }) => id === tightest?.task)?.name;
-  const split = [...sharesOf(facts)].map(([what, minor]) => ({ what, minor }));
-  const rest = Math.max(0, price.total.landedMinor - split.reduce((all, { minor }) => all + minor, 0));
-  return {
-    machine,
-    priceMinor,
-    rank,
-    beams: assessment.tasks.flatMap((result) => {
-      const task = brief.tasks.find(({ id }) => id === result.task);
-      // where it comes from is asked of the draft that it becomes
-      return task ? [{ task: task.id, beam: { ...taskBeam(task, result), derivations: [] } }] : [];
-    }),
-    decides: tightest && name && tightest.binds ? `${name}, on ${bindingName(tightest)}` : undefined,
-    cautions: assessment.findings.flatMap((finding) =>
-      finding.level === 'caution' ? [findingWords(finding).says] : [],
-    ),
-    shares: [...split, { what: 'the rest', minor: rest }],
-    owning: owningOf(assessment, priceMinor),
-    goods: goodsOf(facts),
-  };
-}
-
 /** A part of a found machine, with all its pieces. */
 export interface Good {
   readonly part: string;
@@ -70,25 +36,6 @@ export interface Good {
   readonly pieces: number;
   readonly minor: number | undefined;
   readonly owned: boolean;
-}
-
-function goodsOf({ parts, price }: Assessment['facts']): Good[] {
-  const minorOf = new Map(price.items.map(({ item, landed }) => [item, landed?.landedMinor]));
-  const goods = new Map<string, Good>();
-  for (const { item, part } of parts.all) {
-    const before = goods.get(part.id);
-    const minor = minorOf.get(item.id);
-    goods.set(part.id, {
-      part: part.id,
-      name: fullName(part),
-      maker: part.maker,
-      kind: part.kind,
-      pieces: (before?.pieces ?? 0) + 1,
-      minor: minor === undefined || (before && before.minor === undefined) ? undefined : (before?.minor ?? 0) + minor,
-      owned: item.owned === true,
-    });
-  }
-  return [...goods.values()].sort((a, b) => PART_KINDS.indexOf(a.kind) - PART_KINDS.indexOf(b.kind));
 }
 
 /** What a machine is made of: "Gale 12, 2 × Ash 2x16 and Pellbox Short". */

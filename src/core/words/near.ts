@@ -11,7 +11,8 @@ import type { Currency } from '../units/money';
 import { taskBeam } from './beams';
 import { findingWords } from './findings';
 import { coins, listed, number } from './format';
-import { foundWords, type FoundWords } from './found';
+import type { FoundWords } from './found';
+import { foundWords } from './foundMachine';
 import { changeWords } from './repaired';
 import { needText } from './results';
 
