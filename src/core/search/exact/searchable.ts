@@ -57,7 +57,7 @@ export interface Searchable {
   readonly tellsApart: readonly Reading[];
   /** What was answered of parts; questions about the same work share it. */
   readonly memory: Memory;
-  /** What was answered of drives for their own roles; questions about the same work in the same market share it. */
+  /** What was answered of drives for their own roles; questions about the same work share it, at whatever prices. */
   readonly drives: Drives;
   /** Tasks for whose sake alone something was refused: without what is asked of any other, all that was refused stays so. */
   readonly decisive: Set<string>;
@@ -159,7 +159,7 @@ export function searchable(question: Question, context: Context, before?: Search
   const read = drivesReadBy(question, quick);
   // all roles that they do not have are still to come
   const ratesOf = driveRates(read, DRIVE_ROLES, isSpokenOf);
-  const drives: Drives = kin?.context === context ? kin.drives : { held: new Map(), alone: new Map() };
+  const drives: Drives = kin?.drives ?? { held: new Map(), alone: new Map() };
   const drivesDo = (option: Option): boolean => {
     const key = option.parts.some(isSpokenOf) ? `part ${option.partsId}` : `${option.figuresId}`;
     const held = (of: keyof DrivesHold): boolean => {
