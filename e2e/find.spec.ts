@@ -69,8 +69,14 @@ test('the frontier draws point by point, ends proven, and a point becomes a draf
 
 test('a search is stopped with what it has, and another brief is another search', async ({ page }) => {
   await openSeat(page, 'brief');
-  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  const find = page.getByRole('button', { name: 'Find machines', exact: true });
   const stop = page.getByRole('button', { name: 'Stop, keep what is found' });
+  // its worker is still loading: nothing is found, and nothing is looked for any more
+  await find.click();
+  await stop.click();
+  await expect(find).toBeVisible();
+  await expect(page.getByText(/^Searching: /)).toHaveCount(0);
+  await find.click();
   await expect(cheapest(page).getByRole('button', { name: 'Make it a draft' })).toBeVisible({ timeout: 120_000 });
   await stop.click();
   await expect(page.getByRole('status').filter({ hasText: /^Stopped: / })).toBeVisible();

@@ -405,6 +405,18 @@ describe('vane find', () => {
     throw new Error('nothing that was found can be left out');
   });
 
+  test('looks for drives that last where it is asked to', () => {
+    const { brief, ...rest } = JSON.parse(filmCase) as { brief: object };
+    const growing = file('growing.json', JSON.stringify({ ...rest, brief: { ...brief, growthPercent: 90 } }));
+    const least = (...limits: string[]) => {
+      const args = ['find', 'match', growing, '--machine', 'film-now', '--figures', 'memory', '--json', ...limits];
+      const { code, out } = vane(...args);
+      expect(code).toBe(0);
+      return (JSON.parse(out) as { machines: { priceMinor: number }[] }).machines[0]?.priceMinor ?? NaN;
+    };
+    expect(least('--lasting')).toBeGreaterThan(least());
+  });
+
   test('says of bad input what, where and the mend, with 2', () => {
     const nothing = changed((json) =>
       Object.assign((json as unknown as { brief: object }).brief, { tasks: [], sittings: [], budgetMinor: undefined }),

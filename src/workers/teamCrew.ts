@@ -51,22 +51,14 @@ export async function teamBy(
       return { hand, mine };
     }),
   );
-  const cheapest = new Map(
-    [...known].map(
-      ([
-        id,
-        {
-          points: [point],
-        },
-      ]) => [id, plainNumber(point?.priceMinor ?? 0)],
-    ),
-  );
-  const all = [...cheapest.values()].reduce((sum, minor) => sum + minor, 0);
+  const leastOf = (some: TeamAsk['seats']): number =>
+    some.reduce((sum, { id }) => sum + plainNumber(known.get(id)?.points[0]?.priceMinor ?? 0), 0);
+  const all = leastOf(seats);
+  const leftFor = shares.map(({ mine }) => mostMinor - (all - leastOf(mine)));
   await Promise.all(
-    shares.map(async ({ hand, mine }) => {
+    shares.map(async ({ hand, mine }, i) => {
       if (stopped || mine.length === 0) return;
-      const own = mine.reduce((sum, { id }) => sum + (cheapest.get(id) ?? 0), 0);
-      await hand.team({ seats: mine, mostMinor: mostMinor - (all - own) }, listening());
+      await hand.team({ seats: mine, mostMinor: leftFor[i] ?? mostMinor }, listening());
     }),
   );
   await tell(report(stopped ? 'stopped' : 'proven'));

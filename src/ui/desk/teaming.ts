@@ -41,11 +41,11 @@ export function useTeam(project: string) {
     setFailed(undefined);
     try {
       const crew = await searchCrew({ revision, today, settings, machines }, seats.length);
-      const hands = crew.map((worker): Hand => ({
+      const hands = crew?.map((worker): Hand => ({
         teamFirst: (ask, tell) => worker.teamFirst(ask, proxy(tell)),
         team: (ask, tell) => worker.team(ask, proxy(tell)),
       }));
-      await teamBy(hands, { seats: seats.map(({ id, brief }) => ({ id, brief })), mostMinor }, setReport);
+      if (hands) await teamBy(hands, { seats: seats.map(({ id, brief }) => ({ id, brief })), mostMinor }, setReport);
     } catch (error) {
       // what one of them cannot answer the others need not go on with
       stopSearch();

@@ -64,13 +64,15 @@ export function asking<R extends { readonly done: boolean }>(
         const stands = () => now.key === key;
         try {
           const worker = await searchWorker(ground);
-          await answer(
-            worker,
-            { ...ask, brief },
-            proxy((report: R) => {
-              if (stands()) set({ key, on, report, failed: undefined, running: !report.done });
-            }),
-          );
+          // nothing is asked of it when it was stopped while it was loaded
+          if (worker)
+            await answer(
+              worker,
+              { ...ask, brief },
+              proxy((report: R) => {
+                if (stands()) set({ key, on, report, failed: undefined, running: !report.done });
+              }),
+            );
           if (stands()) set({ ...now, running: false });
         } catch (error) {
           if (stands()) set({ ...now, failed: error instanceof Error ? error.message : String(error), running: false });

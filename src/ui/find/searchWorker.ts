@@ -40,18 +40,23 @@ async function handAt(at: number, ground: Ground): Promise<Hand['remote']> {
   return hand.remote;
 }
 
-/**
- * The searching worker, loaded with what answers rest on; the pages share it.
- * @throws Error when the catalogue cannot be read; it is read anew for whoever asks next
- */
-export const searchWorker = (ground: Ground): Promise<Hand['remote']> => handAt(0, ground);
+/** How often somebody has ended what was asked. */
+let stops = 0;
 
 /**
- * As many searching workers as so many pieces of work can use here.
- * @throws Error when the catalogue cannot be read
+ * As many searching workers as so many pieces of work can use here, loaded with what answers rest on; undefined when what
+ * was to be asked was ended meanwhile.
+ * @throws Error when the catalogue cannot be read; it is read anew for whoever asks next
  */
-export const searchCrew = (ground: Ground, work: number): Promise<Hand['remote'][]> =>
-  Promise.all(Array.from({ length: handsFor(work) }, (_, at) => handAt(at, ground)));
+export async function searchCrew(ground: Ground, work: number): Promise<Hand['remote'][] | undefined> {
+  const before = stops;
+  const hands = await Promise.all(Array.from({ length: handsFor(work) }, (_, at) => handAt(at, ground)));
+  return stops === before ? hands : undefined;
+}
+
+/** The one searching worker that the pages share, in the same way. */
+export const searchWorker = async (ground: Ground): Promise<Hand['remote'] | undefined> =>
+  (await searchCrew(ground, 1))?.[0];
 
 /** Sends home all but the first, with what they know. */
 export function dismissCrew(): void {
@@ -61,6 +66,7 @@ export function dismissCrew(): void {
 
 /** Ends what is asked now, with what is known. */
 export function stopSearch(): void {
+  stops++;
   for (const { remote } of crew) void remote.stop();
 }
 

@@ -6,7 +6,7 @@ import type { Part } from '../../parts';
 import { TODAY } from '../../tests/shops';
 import { finish } from '../../assess/trials';
 import { peerMarket, type PeerMarket } from '../../tests/peer';
-import { smallMarket } from '../../tests/smallMarkets';
+import { smallMarket, streamMarket } from '../../tests/smallMarkets';
 import { clashWords, madeOf, rankWords, demandWords, relaxedWords } from '../../words/found';
 import { clashOf, demandsOf, without, type Clash } from './clash';
 import { searchFor } from './goals';
@@ -108,6 +108,17 @@ describe('why no machine is possible', () => {
     expect(only?.demand).toEqual({ code: 'share', share: 'memory' });
     expect(only && demandWords(only.demand, poor.brief)).toBe('the limit on memory');
     expect(only?.found?.priceMinor).toBe(best.priceMinor);
+  });
+
+  test('that drives last is a demand like others: it is named, and let go alone there is a machine', () => {
+    const { brief, context } = streamMarket(10);
+    const grown = { ...brief, growthPercent: 40, yearsOfService: 5 };
+    const asks: Question = { ...plainQuestion(grown), unproven: 'allowed', lasting: true };
+    expect(cheapest(asks, { context })).toBeUndefined();
+    const { demands, proven } = clash(asks, { context });
+    expect(proven).toBe(true);
+    expect(demands.map(({ demand }) => demandWords(demand, grown))).toEqual(['that drives last all 5 years']);
+    expect(demands[0]?.found?.priceMinor).toBe(cheapest({ ...asks, lasting: false }, { context })?.priceMinor);
   });
 
   test('each demand that is named is guilty: taken away alone from those that are left, a machine is possible', () => {

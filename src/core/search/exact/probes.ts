@@ -138,7 +138,7 @@ const EARLY: readonly Early[] = [
  * What rules read of an option: of kinds of which they say which figures they read no others; all where they do not.
  * Thousands of sets of drives differ in nothing that a bay or a cable asks about.
  */
-export function figuresRead(asked: readonly Rule[], whole: Reading): Reading {
+function figuresRead(asked: readonly Rule[], whole: Reading): Reading {
   const told = new Map<PartKind, readonly string[]>();
   for (const kind of PART_KINDS) {
     const readers = asked.filter(

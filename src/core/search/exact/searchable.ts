@@ -81,13 +81,16 @@ interface Memory {
 }
 
 interface Drives {
-  /** Whether they do by the rules, by what they are and whether what is unproven will do; no demand tells these rules. */
+  /** Whether they do by the rules, by what they are and by what will do (unproven, for now); no demand tells these rules. */
   readonly held: Map<string, boolean>;
   /** What they let the tasks do, by what they give and take. */
   readonly alone: Map<string, Bound>;
 }
 
-/** What of a question no prediction reads, and no rule that is not told of it by name. */
+/**
+ * What of a question no prediction reads, and no rule that is not told of it by name; of the machine that it starts from
+ * what counts is looked at by itself (`settingsOf`).
+ */
 const APART: ReadonlySet<string> = new Set<keyof Question>([
   'least',
   'mostMinor',
@@ -162,13 +165,13 @@ export function searchable(question: Question, context: Context, before?: Search
   const drives: Drives = kin?.drives ?? { held: new Map(), alone: new Map() };
   const drivesDo = (option: Option): boolean => {
     const key = option.parts.some(isSpokenOf) ? `part ${option.partsId}` : `${option.figuresId}`;
-    const held = (of: keyof DrivesHold): boolean => {
+    const hold = (of: keyof DrivesHold): boolean => {
       const asked = `${of} ${key} ${question.unproven} ${question.lasting}`;
       let held = drives.held.get(asked);
       if (held === undefined) drives.held.set(asked, (held = holds[of](option)));
       return held;
     };
-    if (!held('space')) return false;
+    if (!hold('space')) return false;
     const short = shortOf(
       boundOnce(
         drives.alone,
@@ -179,7 +182,7 @@ export function searchable(question: Question, context: Context, before?: Search
       question,
     );
     noteDecisive(decisive, short);
-    return short.length === 0 && held('use');
+    return short.length === 0 && hold('use');
   };
   const whole =
     kin?.context === context && sameBut(kin.question, question, NARROWING)
