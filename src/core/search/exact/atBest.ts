@@ -37,7 +37,7 @@ import type { MachineFacts } from '../../work/machineFacts';
 import { widening } from '../../predict/totals';
 import type { Elastic, Expanded, Impossible } from '../../work/stage';
 import type { End } from './question';
-import { progressAt } from './rank';
+import { mostAt, progressAt } from './rank';
 
 /** The progress of each task that nothing chosen later can exceed; 0 when it cannot run, infinite when nothing is known. */
 export type Progress = ReadonlyMap<string, number>;
@@ -165,7 +165,7 @@ export function atBest(
         const bounds = new Map<string, number>();
         for (const each of result.tasks) {
           const owner = tasks.find(({ task }) => task === each.task);
-          let made = each.impossible.length > 0 ? 0 : each.gets ? progressAt(each, 'likely') : Infinity;
+          let made = mostAt(each, 'likely');
           if (at === 'low' && made > 0 && made < Infinity && owner)
             made = owner.mode === 'real-time' ? progressAt(each, 'low') : made / leastSpread(owner);
           // a run with all else endless heats more than it will, and real-time work is slowed by it

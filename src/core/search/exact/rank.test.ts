@@ -1,8 +1,8 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import type { SittingResult, TaskResult } from '../../predict/results';
-import { briefOf, EXPORT } from '../../tests/world';
+import { assessed, briefOf, EXPORT } from '../../tests/world';
 import type { Assessment } from '../../assess';
-import { madeIn, rankIn } from './rank';
+import { madeIn, mostAt, rankIn } from './rank';
 
 const result = (likely: number, low: number): TaskResult =>
   ({
@@ -31,4 +31,26 @@ test('a task makes what it makes in the sitting where it makes least, whatever i
 test('what does not run in one sitting makes nothing', () => {
   const stuck = { ...result(2, 2), impossible: [{ code: 'no-graphics' }] } as unknown as TaskResult;
   expect(madeIn([sitting('a', result(2, 2)), sitting('b', stuck)], 'likely').get('export')).toBe(0);
+});
+
+describe('the most that a result lets a task make', () => {
+  const custom = (id: string, more: object) => ({ kind: 'custom', id, name: id, importance: 1, unit: 'unit', ...more });
+  /** Footage that is read at so many GB/s in real time, and an export of 60 GB from the same drive of 7 GB/s. */
+  const exportBeside = (readGB: number, ssd: object = {}): number => {
+    const tasks = [
+      custom('footage', { mode: 'real-time', unitsPerS: 1, readGB: { active: readGB } }),
+      custom('export', { mode: 'elastic', unitsPerRun: 60, readGB: { active: 1 } }),
+    ];
+    const sittings = [{ id: 'work', name: 'Work', hoursPerWeek: 10, tasks: ['footage', 'export'] }];
+    const { facts } = assessed({ brief: { tasks, sittings }, parts: { ssd } });
+    const [sitting] = facts.sittings;
+    const result = sitting?.tasks.find(({ task }) => task === 'export');
+    return result ? mostAt(result, 'likely') : NaN;
+  };
+
+  // 4 GB/s are left: 60 GB take 15 s
+  test('what it makes, where it has a time', () => expect(exportBeside(3)).toBeCloseTo(1 / 15, 9));
+  test('nothing, where the real-time work leaves nothing', () => expect(exportBeside(7)).toBe(0));
+  test('whatever there is, where that is not known', () =>
+    expect(exportBeside(3, { seqReadMBs: undefined })).toBe(Infinity));
 });

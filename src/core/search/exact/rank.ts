@@ -28,6 +28,16 @@ export function progressAt({ ratio, gets, mode, impossible }: TaskResult, at: En
 }
 
 /**
+ * The most that a result of a part of a machine lets a task make; infinite where it does not tell. A run for which the
+ * real-time work leaves nothing has no time, and further parts leave it no more.
+ */
+export const mostAt = (result: TaskResult, at: End): number => {
+  const { impossible, gets, mode, verdict } = result;
+  const tells = impossible.length > 0 || gets !== undefined || (mode === 'elastic' && verdict === 'short');
+  return tells ? progressAt(result, at) : Infinity;
+};
+
+/**
  * Progress of each task in the sitting where it makes least. A machine is judged by that, and so are its bounds, sitting by
  * sitting: the result that stands for a task on screen is the one with the worst verdict, which need not be the slowest.
  */

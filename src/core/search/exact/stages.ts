@@ -15,7 +15,7 @@ import type { SittingResult, TaskResult } from '../../predict/results';
 import { atBest, closely, leastOfRuns, type AtBest, type Progress } from './atBest';
 import { atMost } from '../../heat/state';
 import { askedOfDrives, type End, type Question } from './question';
-import { progressAt } from './rank';
+import { mostAt } from './rank';
 import type { Option } from './option';
 import type { Reading, Readings } from './readings';
 import type { Space } from './position';
@@ -173,12 +173,7 @@ export function stagesFor(
     ...IN_FULL.map((list): Stage => {
       const kinds: ReadonlySet<PartKind> = new Set(list);
       const boundsOf = ({ tasks }: SittingResult): Progress =>
-        new Map(
-          tasks.map((result) => [
-            result.task,
-            result.impossible.length > 0 ? 0 : result.gets ? progressAt(result, endOf(result, kinds)) : Infinity,
-          ]),
-        );
+        new Map(tasks.map((result) => [result.task, mostAt(result, endOf(result, kinds))]));
       return {
         of: of(kinds),
         reads: readings.warm,
