@@ -35,8 +35,8 @@ test('what does not run in one sitting makes nothing', () => {
 
 describe('the most that a result lets a task make', () => {
   const custom = (id: string, more: object) => ({ kind: 'custom', id, name: id, importance: 1, unit: 'unit', ...more });
-  /** Footage that is read at so many GB/s in real time, and an export of 60 GB from the same drive of 7 GB/s. */
-  const exportBeside = (readGB: number, ssd: object = {}): number => {
+  /** Footage that is read at so many GB/s in real time, and an export of 60 GB from the same drive behind a link of 6.7. */
+  const exportBeside = (readGB: number, ssd: Record<string, unknown> = {}): number => {
     const tasks = [
       custom('footage', { mode: 'real-time', unitsPerS: 1, readGB: { active: readGB } }),
       custom('export', { mode: 'elastic', unitsPerRun: 60, readGB: { active: 1 } }),
@@ -48,8 +48,9 @@ describe('the most that a result lets a task make', () => {
     return result ? mostAt(result, 'likely') : NaN;
   };
 
-  // 4 GB/s are left: 60 GB take 15 s
-  test('what it makes, where it has a time', () => expect(exportBeside(3)).toBeCloseTo(1 / 15, 9));
+  // four lanes of 16 GT/s, 128 of 130 bits, 0.85 of them: 6.695 GB/s, of which 3.695 are left for 60 GB
+  test('what it makes, where it has a time', () =>
+    expect(exportBeside(3)).toBeCloseTo((((16 * 4) / 8) * (128 / 130) * 0.85 - 3) / 60, 9));
   test('nothing, where the real-time work leaves nothing', () => expect(exportBeside(7)).toBe(0));
   test('whatever there is, where that is not known', () =>
     expect(exportBeside(3, { seqReadMBs: undefined })).toBe(Infinity));
