@@ -31,6 +31,10 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,
+    // an action that waits for what never comes is told with its place
+    actionTimeout: 60_000,
+    // a menu that grows under the pointer is pressed beside what was meant; with motion the whole way is gone by mouse once
+    contextOptions: { reducedMotion: 'reduce' },
     trace: 'off',
   },
   projects: shots

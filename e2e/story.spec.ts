@@ -3,6 +3,8 @@ import { beam, findings, openSeat, SEAT, settled, opened } from './helpers';
 
 test.describe('the film desk, from brief to branded comparison', () => {
   test('by mouse', async ({ page }) => {
+    // everything moves, as it does for most people; the other tests are of those who asked for stillness
+    await page.emulateMedia({ reducedMotion: 'no-preference' });
     await openSeat(page, 'draft');
     await page.goto('/');
     await expect(page.getByRole('article', { name: 'Film desk', exact: true })).toContainText('2 to change');

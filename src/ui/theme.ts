@@ -94,6 +94,8 @@ export const theme = createTheme({
   colorSchemes: { light: { palette: palette(TONES.light) }, dark: { palette: palette(TONES.dark) } },
   shape: { borderRadius: 3 },
   spacing: 4,
+  // nor does who asked for stillness wait for what would have moved
+  motion: { reducedMotion: 'system' },
   shadows,
   typography: {
     fontFamily: "'Source Sans 3 Variable', Meanwhile, system-ui, sans-serif",

@@ -15,7 +15,13 @@ export { contextOf, quickly, type Context } from './context';
  * @throws RangeError when the brief names a region that the catalogue lacks
  */
 export const assess = (machine: Machine, brief: Brief, context: Context): Assessment =>
-  compiled(brief, context, afresh, freshViews).assess(machine);
+  plainly(brief, context).assess(machine);
+
+/**
+ * A brief that is asked about many machines, each from scratch.
+ * @throws RangeError when the brief names a region that the catalogue lacks
+ */
+export const plainly = (brief: Brief, context: Context): Compiled => compiled(brief, context, afresh, freshViews);
 
 /**
  * A brief in its surroundings, asked about one machine after the other: each answer is that of `assess`, at the cost of

@@ -4,7 +4,7 @@ import { Press } from '../shared/Press';
 import Box from '@mui/material/Box';
 import Skeleton from '@mui/material/Skeleton';
 import { TextButton } from '../shared/TextButton';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useState } from 'react';
 import { failing, type Finding } from '@/core/rules/rule';
 import { mends } from '@/core/search/effect';
 import { actionOf, byAction, type Action } from '@/core/rules/actions';
@@ -24,7 +24,7 @@ import { useWorker } from '../seat/worker';
 import { identity } from '../shared/identity';
 import { later } from '../shared/later';
 import { RowsHeld } from '../shared/RowsHeld';
-import { offeredAbove, saidAbove, withOffer, type Offered } from './offered';
+import { offeredAbove, saidAbove, withOffer, type Offered, type Told } from './offered';
 
 // only a finding with a missing figure asks for it
 const FigureField = later(() => import('./FigureField').then((module) => module.FigureField), {
@@ -49,7 +49,7 @@ export function Findings() {
   const passed = assessment.checks.filter((check) => check.level === 'passes');
   const [offered, setOffered] = useState<Offered>(new Map());
   const offer = useCallback<Offering['offer']>(
-    (key, labels) => setOffered((before) => withOffer(before, key, labels)),
+    (key, told) => setOffered((before) => withOffer(before, key, told)),
     [],
   );
   const groups = byAction(assessment.findings);
@@ -67,7 +67,7 @@ export function Findings() {
       {groups.map(({ action, findings }) => (
         <Section key={action} label={ACTION_WORDS[action]} gist={findings.length} open={!AT_LEISURE.has(action)}>
           {findings.map((finding) => (
-            <FindingItem key={finding.key} finding={finding} above={above.get(finding.key) ?? NONE} offer={offer} />
+            <FindingItem key={finding.key} finding={finding} above={above.get(finding.key)} offer={offer} />
           ))}
         </Section>
       ))}
@@ -94,12 +94,11 @@ export function Findings() {
 
 interface Offering {
   readonly finding: Finding;
-  /** What findings above this one offer. */
-  readonly above: ReadonlySet<string>;
-  /** Tells what a finding, by its key, offers. */
-  readonly offer: (key: string, labels: readonly string[]) => void;
+  /** What findings above this one offer; undefined as long as that is not known. */
+  readonly above: ReadonlySet<string> | undefined;
+  /** Tells what a finding, by its key, offers; undefined once it is not shown any more. */
+  readonly offer: (key: string, told: Told | undefined) => void;
 }
-const NONE: ReadonlySet<string> = new Set();
 
 function FindingItem({ finding, above, offer }: Offering) {
   const words = findingWords(finding);
@@ -213,13 +212,14 @@ function Remedies({ finding, above, offer, mend }: Offering & { readonly mend: s
     label: editLabel(row.edit, nameOf, slotName),
   }));
   const labels = rows.map(({ label }) => label);
-  // told after each answer; what is as before changes nothing
-  useEffect(() => offer(key, labels));
+  const waiting = asksRemedies(finding) && answer.state === 'waiting';
+  // told after each answer, before it is drawn; what is as before changes nothing
+  useLayoutEffect(() => offer(key, waiting ? 'waiting' : labels));
   // what a folded section holds is not offered above
-  useEffect(() => () => offer(key, []), [offer, key]);
+  useEffect(() => () => offer(key, undefined), [offer, key]);
   const inWords = mend && <p className="quiet small">{mend}</p>;
   if (!asksRemedies(finding)) return inWords;
-  if (answer.state === 'waiting')
+  if (answer.state === 'waiting' || above === undefined)
     return <RowsHeld what="Trying remedies …" rows={USUAL_REMEDIES} heightPx={REMEDY_PX} />;
   if (answer.state === 'failed' || answer.value.length === 0)
     return (

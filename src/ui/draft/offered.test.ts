@@ -28,6 +28,17 @@ describe('a change that mends several findings', () => {
     expect(withOffer(new Map(), 'a', [])).toEqual(new Map([['a', []]]));
   });
 
+  test('waits for those above, which may offer the same, and not for those below or folded away', () => {
+    const waiting = withOffer(withOffer(offered, 'c', []), 'a', 'waiting');
+    const above = offeredAbove(['folded', 'a', 'b', 'c'], waiting);
+    expect(['folded', 'a', 'b', 'c'].map((key) => above.get(key)?.size)).toEqual([0, 0, undefined, undefined]);
+    expect(offeredAbove(['b', 'a'], waiting).get('b')?.size).toBe(0);
+    const folded = withOffer(waiting, 'a', undefined);
+    expect([...(offeredAbove(['a', 'b', 'c'], folded).get('c') ?? [])]).toEqual(['larger drive', 'cooler']);
+    expect(withOffer(waiting, 'a', 'waiting')).toBe(waiting);
+    expect(withOffer(folded, 'a', undefined)).toBe(folded);
+  });
+
   test('in words', () => {
     expect([1, 2].map(saidAbove)).toEqual(['Mended too by one change above.', 'Mended too by 2 changes above.']);
   });

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest';
-import { assess } from '../../assess';
+import { plainly } from '../../assess';
 import { draftFrom } from '../../tests/smallDrafts';
 import { seedsTo } from '../../tests/seeds';
 import { sharingMarket, smallMarket, streamMarket } from '../../tests/smallMarkets';
-import { judge, meets } from './judge';
+import { judge, meets, refused } from './judge';
 import { staying } from './near';
 import type { Option } from './option';
 import { DRIVE_RULES, TOLD_OF_DEMANDS } from './probes';
@@ -66,6 +66,7 @@ test('nothing that is asked of a part of a machine refuses one that does the wor
     for (const market of [smallMarket, streamMarket, sharingMarket]) {
       const { brief, context } = market(seed);
       const question = workOf(brief, context);
+      const plain = plainly(brief, context);
       const draft = draftFrom(question, context, seed);
       for (const each of [question, { ...question, from: draft, keep: staying(question, draft) }]) {
         const open = searchable(each, context);
@@ -73,7 +74,8 @@ test('nothing that is asked of a part of a machine refuses one that does the wor
         try {
           for (const options of everyChoice(space, MOST)) {
             const machine = machineOf(space, each, options);
-            const assessment = assess(machine, brief, context);
+            if (plain.screen(machine).some((finding) => refused(finding, each))) continue;
+            const assessment = plain.assess(machine);
             if (judge(assessment, each).kind !== 'found') continue;
             const made = madeIn(assessment.facts.sittings, each.at);
             machines++;

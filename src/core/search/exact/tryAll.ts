@@ -1,6 +1,6 @@
-import { assess, type Context } from '../../assess';
+import { plainly, type Context } from '../../assess';
 import { buyPolicy } from '../../money/policy';
-import { compareFound, judge, type FoundMachine } from './judge';
+import { compareFound, judge, refused, type FoundMachine } from './judge';
 import { leastPrices } from './least';
 import type { Option } from './option';
 import type { Space } from './position';
@@ -8,8 +8,9 @@ import type { Question } from './question';
 import { machineOf, spaceOf } from './space';
 
 /**
- * The plain way: every machine of a space through a full assessment and its basket. Nothing is bounded, nothing left out.
- * The search is held to it; it is for small catalogues.
+ * The plain way: every machine of a space through a full assessment and its basket, but those that rules about parts alone
+ * refuse, whose findings stand in an assessment too. Nothing is bounded, nothing left out. The search is held to it; it is
+ * for small catalogues.
  * @throws RangeError when there are more machines than `most`
  */
 export function tryAll(question: Question, context: Context, most = 20_000): { found: FoundMachine[]; tried: number } {
@@ -18,6 +19,7 @@ export function tryAll(question: Question, context: Context, most = 20_000): { f
   const policy = buyPolicy(question.brief, context.settings, context.today);
   const prices = { ...leastPrices(context.catalogue, region, policy, question.rebates), undercuts: () => false };
   const space = spaceOf(question, context, prices, () => true);
+  const plain = plainly(question.brief, context);
   const found: FoundMachine[] = [];
   let tried = 0;
   for (const options of everyChoice(space, most)) {
@@ -25,7 +27,8 @@ export function tryAll(question: Question, context: Context, most = 20_000): { f
     const changed = options.filter((option, i) => option !== space.positions[i]?.held).length;
     if (changed > (question.changes ?? Infinity)) continue;
     const machine = machineOf(space, question, options);
-    const judged = judge(assess(machine, question.brief, context), question);
+    if (plain.screen(machine).some((finding) => refused(finding, question))) continue;
+    const judged = judge(plain.assess(machine), question);
     if (judged.kind === 'found') found.push(judged.found);
   }
   return { found: found.sort(compareFound), tried };
