@@ -48,10 +48,7 @@ export function Findings() {
   const [passedOpen, setPassedOpen] = useState(false);
   const passed = assessment.checks.filter((check) => check.level === 'passes');
   const [offered, setOffered] = useState<Offered>(new Map());
-  const offer = useCallback<Offering['offer']>(
-    (key, told) => setOffered((before) => withOffer(before, key, told)),
-    [],
-  );
+  const offer = useCallback<Offering['offer']>((key, told) => setOffered((before) => withOffer(before, key, told)), []);
   const groups = byAction(assessment.findings);
   const above = offeredAbove(
     groups.flatMap(({ findings }) => findings.map(({ key }) => key)),

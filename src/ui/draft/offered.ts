@@ -15,8 +15,7 @@ export function withOffer(offered: Offered, key: string, told: Told | undefined)
 }
 
 const same = (a: Told | undefined, b: Told | undefined): boolean =>
-  a === b ||
-  (Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((label, i) => label === b[i]));
+  a === b || (Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((label, i) => label === b[i]));
 
 /**
  * For each finding what those above it offer, so that a change that mends several is offered once. Undefined as long as one
