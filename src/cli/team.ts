@@ -3,7 +3,7 @@ import { finish } from '@/core/assess/trials';
 import { ratioOf, type Currency } from '@/core/units/money';
 import type { Question } from '@/core/search/exact/question';
 import { searchable } from '@/core/search/exact/searchable';
-import { sharesAround, type TeamSeat } from '@/core/search/exact/team';
+import { leastProven, sharesAround, type TeamSeat } from '@/core/search/exact/team';
 import { teamPoints, type TeamKnown } from '@/core/search/exact/teamSearch';
 import { sparesTrials } from '@/core/search/spares';
 import { boughtTogether } from '@/core/versus/boughtTogether';
@@ -97,7 +97,7 @@ export async function teamCommand(
                   };
                 }),
               }
-            : sharing),
+            : { ...sharing, ...(sharing.kind === 'too little' ? { leastProven: leastProven(known.seats) } : {}) }),
           effort: known.effort,
         },
         null,
@@ -105,7 +105,7 @@ export async function teamCommand(
       ),
     );
   else {
-    for (const line of teamWords(sharing, budgetMinor, currency, nameOf)) say(line);
+    for (const line of teamWords(sharing, budgetMinor, currency, nameOf, leastProven(known.seats))) say(line);
     if (sharing.kind === 'shared') {
       sharing.shares.seats.forEach(({ id, point }, i) => {
         const found = known.seats[i]?.points[point];

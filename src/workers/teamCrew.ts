@@ -41,12 +41,15 @@ export async function teamBy(
   };
 
   const waiting = [...seats];
+  // one alone has all of them, and gives each a machine before it looks for the cheapest of any
+  const together = hands.length === 1 ? seats.length : 1;
   const shares = await Promise.all(
     hands.map(async (hand) => {
       const mine: TeamAsk['seats'][number][] = [];
-      for (let seat = waiting.shift(); seat && !stopped; seat = waiting.shift()) {
-        mine.push(seat);
-        await hand.teamFirst({ seats: [seat] }, listening());
+      while (waiting.length > 0 && !stopped) {
+        const taken = waiting.splice(0, together);
+        mine.push(...taken);
+        await hand.teamFirst({ seats: taken }, listening());
       }
       return { hand, mine };
     }),

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { togetherWords } from './team';
+import { togetherWords, teamWords } from './team';
 
 test('what one basket saves over several', () => {
   const words = (apartMinor: number, togetherMinor: number | undefined, proven = true) =>
@@ -11,4 +11,15 @@ test('what one basket saves over several', () => {
     'Bought at once they cost 40.00 USD more: the cheapest sellers have not enough pieces.',
   );
   expect(words(600_00, undefined)).toMatch(/^Not all of it can be bought at once/);
+});
+
+test('the least of a team is told once it is proven', () => {
+  const words = (proven: boolean) =>
+    teamWords({ kind: 'too little', leastMinor: 5_200_00 }, 5_000_00, 'USD', (id) => id, proven);
+  expect(words(true)).toEqual([
+    '5,000.00 USD do not buy every seat a machine that does its work: the least that does is 5,200.00 USD.',
+  ]);
+  expect(words(false)).toEqual([
+    'The machines found so far cost 5,200.00 USD together, more than 5,000.00 USD; cheaper ones may come.',
+  ]);
 });

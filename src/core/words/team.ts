@@ -8,12 +8,13 @@ import { plainNumber } from '../units/money';
 import { coins, listed } from './format';
 import { kindName } from './names';
 
-/** A budget shared out, in a sentence; or why it is not. */
+/** A budget shared out, in a sentence; or why it is not. Where nothing is proven to be the least, none is told. */
 export function teamWords(
   sharing: { readonly kind: 'shared'; readonly shares: TeamShares } | Exclude<Sharing, { kind: 'shared' }>,
   budgetMinor: number,
   currency: Currency,
   nameOf: (id: string) => string,
+  leastIsProven: boolean,
 ): string[] {
   const budget = coins(budgetMinor, currency);
   switch (sharing.kind) {
@@ -26,7 +27,9 @@ export function teamWords(
     }
     case 'too little':
       return [
-        `${budget} do not buy every seat a machine that does its work: the least that does is ${coins(sharing.leastMinor, currency)}.`,
+        leastIsProven
+          ? `${budget} do not buy every seat a machine that does its work: the least that does is ${coins(sharing.leastMinor, currency)}.`
+          : `The machines found so far cost ${coins(sharing.leastMinor, currency)} together, more than ${budget}; cheaper ones may come.`,
       ];
     case 'without machines':
       return [`No machine is known for ${listed(sharing.seats.map(nameOf))}.`];
@@ -54,7 +57,7 @@ export function stepWords(
     if (seats.every((seat) => seat[to] === undefined))
       return `With ${step} ${to} not every seat has a machine that does its work.`;
     const list = changed(to);
-    return list.length === 0 ? `${step} ${to} change nothing.` : `${step} ${to}: ${listed(list)}.`;
+    return list.length === 0 ? `${step} ${to} would change nothing.` : `${step} ${to}: ${listed(list)}.`;
   };
   return [tell('more'), tell('less')];
 }

@@ -10,7 +10,7 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Brief } from '@/core/model/brief';
-import { sharesAround, type TeamSeat } from '@/core/search/exact/team';
+import { leastProven, sharesAround, type TeamSeat } from '@/core/search/exact/team';
 import { minorOfShown, ratioOf, shownCoins, type Currency } from '@/core/units/money';
 import { coins, coinsOnly, number, percent } from '@/core/words/format';
 import { madeOf } from '@/core/words/found';
@@ -150,18 +150,24 @@ function Told({
     : undefined;
   const together = useTogether(gets?.map(({ brief, machine }) => ({ brief, machine })));
   const waiting = known.filter((seat) => seat.state === 'waiting');
-  const open = known.filter((seat) => seat.state === 'open' || seat.state === 'waiting');
+  const open = known.filter((seat) => seat.state !== 'whole' && seat.state !== 'none');
+  const proven = leastProven(known);
   if (waiting.length > 0)
     return (
       <p className="quiet small" role={done ? 'status' : undefined}>
-        {done ? 'Stopped' : 'First the cheapest of each'}: {known.length - waiting.length} of {known.length} seats have
+        {done ? 'Stopped' : 'First a machine for each'}: {known.length - waiting.length} of {known.length} seats have
         one.
       </p>
     );
   return (
     <>
-      {teamWords(sharing, budgetMinor, currency, nameOf).map((line) => (
-        <Typography key={line} component="h3" variant="subtitle2" className={shares ? undefined : 'short'}>
+      {teamWords(sharing, budgetMinor, currency, nameOf, proven).map((line) => (
+        <Typography
+          key={line}
+          component="h3"
+          variant="subtitle2"
+          className={shares ? undefined : proven ? 'short' : 'between'}
+        >
           {line}
         </Typography>
       ))}
@@ -176,12 +182,14 @@ function Told({
             currency={currency}
           />
           {together && <p className="small">{togetherWords(together, currency)}</p>}
-          {stepWords(shares, known, stepMinor, currency, nameOf).map((line) => (
-            <p key={line} className="small">
-              {open.length > 0 && 'So far: '}
-              {line}
-            </p>
-          ))}
+          {/* over the first machines that are come across the next coins say nothing */}
+          {proven &&
+            stepWords(shares, known, stepMinor, currency, nameOf).map((line) => (
+              <p key={line} className="small">
+                {open.length > 0 && 'So far: '}
+                {line}
+              </p>
+            ))}
         </>
       )}
       <Table size="small" aria-label="What each seat gets">
@@ -203,7 +211,7 @@ function Told({
                   <span className="quiet small">
                     {seatState === 'none'
                       ? ' no machine does its work'
-                      : ` ${points.length} ${points.length === 1 ? 'machine' : 'machines'}${seatState === 'open' ? ' so far' : ''}`}
+                      : ` ${points.length} ${points.length === 1 ? 'machine' : 'machines'}${seatState === 'whole' ? '' : ' so far'}`}
                   </span>
                 </TableCell>
                 <TableCell className="num">{found ? coinsOnly(found.priceMinor, currency) : '–'}</TableCell>

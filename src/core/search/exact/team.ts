@@ -1,5 +1,6 @@
 import type { FoundMachine } from './judge';
 import type { Rank } from './rank';
+import type { SeatPoints } from './teamSearch';
 
 /** A seat whose machine one budget pays for with others. */
 export interface TeamSeat {
@@ -45,6 +46,10 @@ const worthOf = (importance: number, { runs, percent }: Rank): Worth => ({
   runs: importance * runs,
   work: importance * Math.log(Math.max(1, percent) / 100),
 });
+
+/** Whether the first machine of every seat is the cheapest that does its work. */
+export const leastProven = (seats: readonly Pick<SeatPoints, 'state'>[]): boolean =>
+  seats.every(({ state }) => state !== 'waiting' && state !== 'found');
 
 /** A way of choosing for the first seats, with the one that it goes on from. */
 interface Way {

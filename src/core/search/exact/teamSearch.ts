@@ -1,4 +1,4 @@
-import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
+import { addEfforts, foundIn, NO_EFFORT, type Effort } from './ended';
 import { frontier } from './goals';
 import { frontierOf, type FoundMachine } from './judge';
 import type { Rank } from './rank';
@@ -16,8 +16,11 @@ export interface SeatPoints {
   readonly id: string;
   /** Machines that no other one of those found beats, the cheapest first; of all there are once it is whole. */
   readonly points: readonly FoundMachine[];
-  /** `open`: more may come; `whole`: up to what the others leave these are all; `none`: no machine does its work. */
-  readonly state: 'waiting' | 'open' | 'whole' | 'none';
+  /**
+   * `found`: one that does the work, a cheaper one may come; `open`: the first is the cheapest, more may come; `whole`: up to
+   * what the others leave these are all; `none`: no machine does its work.
+   */
+  readonly state: 'waiting' | 'found' | 'open' | 'whole' | 'none';
 }
 
 /** How far a team's search is. */
@@ -26,21 +29,32 @@ export interface TeamKnown {
   readonly effort: Effort;
 }
 
-/** The cheapest machine of every seat, one after the other. */
+/**
+ * The cheapest machine of every seat. First each gets the first that is come across, so that there is soon something to share
+ * out over, one seat after the other; then each goes on until it is the cheapest.
+ */
 export function* teamFirst(seats: readonly SeatAsked[]): Generator<TeamKnown, TeamKnown> {
-  const known = new Map<string, SeatPoints>(seats.map(({ id }) => [id, { id, points: [], state: 'waiting' }]));
-  let effort = NO_EFFORT;
-  const told = (now: Effort = NO_EFFORT): TeamKnown => ({
-    seats: [...known.values()],
-    effort: addEfforts(effort, now),
+  const running = seats.map(({ id, asked }) => ({
+    known: { id, points: [], state: 'waiting' } as SeatPoints,
+    search: cheapest(asked),
+    effort: NO_EFFORT,
+    ended: false,
+  }));
+  const told = (): TeamKnown => ({
+    seats: running.map(({ known }) => known),
+    effort: running.reduce((all, { effort }) => addEfforts(all, effort), NO_EFFORT),
   });
-  for (const { id, asked } of seats) {
-    const end = yield* toItsEnd(cheapest(asked), told);
-    effort = addEfforts(effort, end.effort);
-    const found = foundIn(end);
-    known.set(id, { id, points: found ? [found] : [], state: found ? 'open' : 'none' });
-    yield told();
-  }
+  for (const until of ['come across', 'proven'] as const)
+    for (const seat of running)
+      while (!seat.ended && (until === 'proven' || seat.known.points.length === 0)) {
+        const next = seat.search.next();
+        seat.effort = next.value.effort;
+        seat.ended = next.done === true;
+        const found = next.done ? foundIn(next.value) : next.value.best;
+        if (found) seat.known = { id: seat.known.id, points: [found], state: next.done ? 'open' : 'found' };
+        else if (next.done) seat.known = { id: seat.known.id, points: [], state: 'none' };
+        yield told();
+      }
   return told();
 }
 
