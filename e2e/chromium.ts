@@ -14,5 +14,7 @@ export const CHROMIUM = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    // letters stand where the browser with windows puts them
+    '--font-render-hinting=none',
   ],
 };
