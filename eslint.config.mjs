@@ -2,6 +2,7 @@ import tseslint from 'typescript-eslint';
 import hooks from 'eslint-plugin-react-hooks';
 import regexp from 'eslint-plugin-regexp';
 import { INTERFACE } from './lint/interface.mjs';
+import { WAITING } from './lint/waiting.mjs';
 import wholeMoney from './lint/wholeMoney.mjs';
 
 /** With types: what is started and not waited for, and conditions that are promises. */
@@ -15,12 +16,6 @@ const AWAITED = {
 };
 /** Tests of the core that ask what answers later. */
 const WAITING_TESTS = ['src/core/search/exact/peer.test.ts', 'src/core/tests/{floors,examples}.test.ts'];
-const WAITING = [':function[async=true]', 'AwaitExpression', 'ImportExpression', 'Identifier[name="Promise"]'].map(
-  (selector) => ({
-    selector,
-    message: 'Nothing in the core waits: it computes, step by step where it takes long, and whoever calls it waits.',
-  }),
-);
 
 export default tseslint.config(
   {

@@ -56,21 +56,22 @@ export function stop(sentence) {
 
 const has = (command) => spawnSync('which', [command], { stdio: 'ignore' }).status === 0;
 
-/** Debian packages that are missing are installed when this is Debian and we are root; otherwise says what to install. */
-function needPackages(commands, packages, what) {
-  if (commands.every(has)) return;
-  const root = process.getuid?.() === 0;
-  if (!root || !has('apt-get'))
-    stop(
-      `${what} needs ${packages.join(', ')}. Install ${packages.length > 1 ? 'them' : 'it'} (on Debian: apt-get install ${packages.join(' ')}) and start again.`,
-    );
-  run('package list', 'apt-get', ['update', '-qq']);
-  run(`install ${packages.join(', ')}`, 'apt-get', installing(packages), { env: UNASKED });
+/** Whether packages could be installed; not tried but on Debian and by root. */
+function installed(packages) {
+  if (process.getuid?.() !== 0 || !has('apt-get')) return false;
+  console.log(`\n— install ${packages.join(', ')}`);
+  const options = { stdio: 'inherit', env: { ...ENV, DEBIAN_FRONTEND: 'noninteractive' } };
+  spawnSync('apt-get', ['update', '-qq'], options);
+  return spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], options).status === 0;
 }
 
-const installing = (packages) => ['install', '-y', '-qq', '--no-install-recommends', ...packages];
-/** Nobody is there to answer the package manager. */
-const UNASKED = { ...ENV, DEBIAN_FRONTEND: 'noninteractive' };
+/** Packages of commands that are missing are installed where that can be done; otherwise it is said what to install. */
+function needPackages(commands, packages, what) {
+  if (commands.every(has) || installed(packages)) return;
+  stop(
+    `${what} needs ${packages.join(', ')}. Install ${packages.length > 1 ? 'them' : 'it'} (on Debian: apt-get install ${packages.join(' ')}) and start again.`,
+  );
+}
 
 /** Hash of files by content, so that a fresh checkout with new times is not taken for a change. */
 function contentHash(paths) {
@@ -112,13 +113,7 @@ export function installPackages() {
  * the whole one does.
  */
 export function installBrowser() {
-  if (has('chromium-headless-shell')) return;
-  if (process.getuid?.() === 0 && has('apt-get')) {
-    console.log('\n— the browser without windows');
-    const quietly = { stdio: 'ignore', env: UNASKED };
-    spawnSync('apt-get', ['update', '-qq'], quietly);
-    if (spawnSync('apt-get', installing(['chromium-headless-shell']), quietly).status === 0) return;
-  }
+  if (has('chromium-headless-shell') || installed(['chromium-headless-shell'])) return;
   needPackages(['chromium'], ['chromium'], 'The browser tests are run in Chromium, which');
 }
 

@@ -308,6 +308,12 @@ describe('vane find', () => {
     const { code, out } = vane('find', 'team', film(), film(), '--nodes', '5', '--json');
     expect(code).toBe(3);
     expect(JSON.parse(out)).toMatchObject({ format: 'vane-team', state: 'stopped', kind: 'without machines' });
+    // both have a machine, and nothing says yet that no cheaper one does the work
+    const poor = ['find', 'team', film(), film(), '--budget', '1000'];
+    const early = [...poor, '--nodes', '36'];
+    expect(JSON.parse(vane(...early, '--json').out)).toMatchObject({ kind: 'too little', leastProven: false });
+    expect(vane(...early).out).toMatch(/^The machines found so far cost [\d,.]+ USD together, more than 1,000\.00 USD/);
+    expect(vane(...poor).out).toMatch(/^1,000\.00 USD do not buy every seat .* the least that does is [\d,.]+ USD/);
     const weights = vane('find', 'team', film(), film(), '--weights', '1,2,3');
     expect(weights.code).toBe(2);
     expect(weights.out + weights.err).toContain('has 3 values for 2 cases');

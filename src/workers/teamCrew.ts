@@ -8,9 +8,9 @@ export type Hand = Pick<SearchApi, 'teamFirst' | 'team'>;
 type SeatKnown = TeamReport['seats'][number];
 
 /**
- * A team's search over several workers: whoever is free takes the next seat and looks for its cheapest machine; once all
- * are known, each goes on with the seats it had, within what the cheapest of all others leave. What is known is that of
- * one worker alone (`teamCrew.test.ts`). Ended by stopping the workers.
+ * A team's search over several workers: the seats are dealt out, and each worker looks for the cheapest machine of its own;
+ * once all are known, it goes on with them within what the cheapest of all others leave. What is known is that of one
+ * worker alone (`teamCrew.test.ts`). Ended by stopping the workers.
  */
 export async function teamBy(
   hands: readonly Hand[],
@@ -40,29 +40,19 @@ export async function teamBy(
     };
   };
 
-  const waiting = [...seats];
-  // one alone has all of them, and gives each a machine before it looks for the cheapest of any
-  const together = hands.length === 1 ? seats.length : 1;
-  const shares = await Promise.all(
-    hands.map(async (hand) => {
-      const mine: TeamAsk['seats'][number][] = [];
-      while (waiting.length > 0 && !stopped) {
-        const taken = waiting.splice(0, together);
-        mine.push(...taken);
-        await hand.teamFirst({ seats: taken }, listening());
-      }
-      return { hand, mine };
-    }),
-  );
+  // dealt out and not taken one by one: whoever has all its seats gives each a machine before it proves the cheapest of any
+  const shares = hands
+    .map((hand, place) => ({ hand, mine: seats.filter((_, at) => at % hands.length === place) }))
+    .filter(({ mine }) => mine.length > 0);
+  await Promise.all(shares.map(({ hand, mine }) => hand.teamFirst({ seats: mine }, listening())));
+  if (stopped) return tell(report('stopped'));
   const leastOf = (some: TeamAsk['seats']): number =>
     some.reduce((sum, { id }) => sum + plainNumber(known.get(id)?.points[0]?.priceMinor ?? 0), 0);
   const all = leastOf(seats);
-  const leftFor = shares.map(({ mine }) => mostMinor - (all - leastOf(mine)));
   await Promise.all(
-    shares.map(async ({ hand, mine }, i) => {
-      if (stopped || mine.length === 0) return;
-      await hand.team({ seats: mine, mostMinor: leftFor[i] ?? mostMinor }, listening());
-    }),
+    shares
+      .map((share) => ({ ...share, leftMinor: mostMinor - (all - leastOf(share.mine)) }))
+      .map(({ hand, mine, leftMinor }) => hand.team({ seats: mine, mostMinor: leftMinor }, listening())),
   );
   await tell(report(stopped ? 'stopped' : 'proven'));
 }

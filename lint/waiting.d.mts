@@ -1,0 +1,1 @@
+export declare const WAITING: readonly { readonly selector: string; readonly message: string }[];
