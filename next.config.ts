@@ -1,8 +1,8 @@
 import type { NextConfig } from 'next';
 import { HEADERS } from './src/server/door/answers.mjs';
-import { policy } from './src/server/door/policy';
+import { policy } from './src/server/door/policy.mjs';
 
-const INBOX_HEADERS = [...Object.entries(HEADERS), ['content-security-policy', policy('none', false)] as const].map(
+const INBOX_HEADERS = [...Object.entries(HEADERS), ['content-security-policy', policy(undefined, false)] as const].map(
   ([key, value]) => ({ key, value }),
 );
 

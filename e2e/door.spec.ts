@@ -63,6 +63,21 @@ test('every answer has its headers; a page’s scripts carry the nonce of its po
   }
 });
 
+test('files of the build come past the framework: packed, for good, with the same headers', async ({ baseURL }) => {
+  const port = portOf(baseURL);
+  const { text } = await asked(port, 'GET', '/');
+  const [script] = /\/_next\/static\/chunks\/[^"]+\.js/.exec(text) ?? [];
+  expect(script).toBeDefined();
+  const { status, headers } = await asked(port, 'GET', script ?? '', { 'accept-encoding': 'gzip' });
+  expect(status).toBe(200);
+  expect(headers['content-encoding']).toBe('gzip');
+  expect(headers['cache-control']).toContain('immutable');
+  expect(headers['x-content-type-options']).toBe('nosniff');
+  expect(headers['cross-origin-resource-policy']).toBe('same-origin');
+  expect(headers['content-security-policy']).toContain("default-src 'none'");
+  expect((await asked(port, 'GET', script ?? '', { host: `evil.example:${port}` })).status).toBe(421);
+});
+
 test('under a name that is not ours nothing is read, and nothing is changed from elsewhere', async ({ baseURL }) => {
   const port = portOf(baseURL);
   for (const path of ['/', '/api/catalogue', '/api/catalogue/used', '/api/case/film-desk']) {

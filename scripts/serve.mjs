@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
 import next from 'next';
 import { HEADERS, READS, WRITES } from '../src/server/door/answers.mjs';
+import { built } from '../src/server/door/built.mjs';
 import { together } from '../src/server/door/together.mjs';
 import { databasePath } from '../src/server/path.mjs';
 
@@ -62,15 +63,18 @@ function stamp() {
     return undefined;
   }
 }
-const handle = together(app.getRequestHandler(), stamp);
+const made = together(app.getRequestHandler(), stamp);
+const files = built(fileURLToPath(new URL('../.next/static', import.meta.url)));
 const server = createServer((request, response) => {
   const refused = refusal(request);
   if (refused) return answer(response, ...refused);
-  handle(request, response).catch((error) => {
-    console.error(error);
-    if (!response.headersSent)
-      answer(response, 500, 'this went wrong; nothing was changed. Try again, or look at the terminal');
-    else response.destroy();
+  files(request, response, () => {
+    made(request, response).catch((error) => {
+      console.error(error);
+      if (!response.headersSent)
+        answer(response, 500, 'this went wrong; nothing was changed. Try again, or look at the terminal');
+      else response.destroy();
+    });
   });
 });
 server.on('clientError', (_error, socket) => socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n'));

@@ -1,7 +1,7 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { turnedAway } from '@/server/door/guard';
+import { turnedAway } from '@/server/door/guard.mjs';
 import { HEADERS } from '@/server/door/answers.mjs';
-import { policy } from '@/server/door/policy';
+import { policy } from '@/server/door/policy.mjs';
 
 /**
  * Files that are given go past: the framework would hold their bodies in memory here and cut them at 10 MB. Their route

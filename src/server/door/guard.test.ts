@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, test, vi } from 'vitest';
-import { turnedAway } from './guard';
+import { turnedAway } from './guard.mjs';
 import { HEADERS } from './answers.mjs';
-import { policy } from './policy';
+import { policy } from './policy.mjs';
 
 const knock = (method: string, headers: Readonly<Record<string, string>>) =>
   turnedAway({ method, header: (name) => headers[name] ?? null })?.status;
@@ -78,5 +78,7 @@ test('no inline script runs without the nonce, and nobody frames a page', () => 
   expect(rules).not.toMatch(/script-src[^;]*unsafe/);
   expect(rules).toContain("frame-ancestors 'none'");
   expect(rules).toContain("default-src 'none'");
+  // what is no page has no scripts of its own
+  expect(policy(undefined, false)).toContain("script-src 'self';");
   expect(HEADERS['x-content-type-options']).toBe('nosniff');
 });

@@ -1,6 +1,5 @@
 'use client';
 
-import MoreHoriz from '@mui/icons-material/MoreHoriz';
 import Box from '@mui/material/Box';
 import Collapse from '@mui/material/Collapse';
 import IconButton from '@mui/material/IconButton';
@@ -17,6 +16,7 @@ import { addPresentMachine, copySeat, dropSeat } from '@/server/actions';
 import type { DeskNews, DeskSeat } from '@/server/contract';
 import { draftAddress, seatAddress } from '@/core/model/addresses';
 import { bareBeam, Beam } from '../shared/Beam';
+import { MoreIcon } from '../shared/icons';
 import { Told } from '../shared/Told';
 
 /** One seat: its name and work, what changed, and each draft as a chip. */
@@ -165,7 +165,7 @@ function SeatMenu({ seat }: { seat: DeskSeat }) {
         aria-haspopup="menu"
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        <MoreHoriz fontSize="small" />
+        <MoreIcon fontSize="small" />
       </IconButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
         {!seat.drafts.some((draft) => draft.present) && <MenuItem onClick={present}>Add the present machine</MenuItem>}

@@ -1,6 +1,5 @@
 'use client';
 
-import MoreHoriz from '@mui/icons-material/MoreHoriz';
 import IconButton from '@mui/material/IconButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
@@ -8,6 +7,7 @@ import { useState } from 'react';
 import { useWholeDraft } from '../seat/moment';
 import { useSeat } from '../seat/useSeat';
 import { freshPhaseId } from '@/core/model/edits';
+import { MoreIcon } from '../shared/icons';
 import { later } from '../shared/later';
 
 // what is opened now and then is fetched then
@@ -47,7 +47,7 @@ export function DraftMenu() {
         aria-haspopup="menu"
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        <MoreHoriz fontSize="small" />
+        <MoreIcon fontSize="small" />
       </IconButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         <MenuItem onClick={then(() => void copy())}>Copy</MenuItem>

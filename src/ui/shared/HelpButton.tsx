@@ -1,9 +1,9 @@
 'use client';
 
-import HelpOutline from '@mui/icons-material/HelpOutlineOutlined';
 import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useHelp } from './HelpPlace';
+import { HelpIcon } from './icons';
 
 /** What this place is for, what its words mean, and the keys. */
 export function HelpButton() {
@@ -11,7 +11,7 @@ export function HelpButton() {
   return (
     <Tooltip title="What this is for, its words, the keys">
       <IconButton aria-label="Help" onClick={() => open('here')}>
-        <HelpOutline fontSize="small" />
+        <HelpIcon fontSize="small" />
       </IconButton>
     </Tooltip>
   );

@@ -1,9 +1,8 @@
 'use client';
 
-import Redo from '@mui/icons-material/Redo';
-import Undo from '@mui/icons-material/Undo';
 import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
+import { RedoIcon, UndoIcon } from './icons';
 
 interface StepButtonProps {
   readonly direction: 'undo' | 'redo';
@@ -15,7 +14,7 @@ interface StepButtonProps {
 
 /** Takes a step back or brings it again; it is named by what it would do. */
 export function StepButton({ direction, says, disabled = false, onStep }: StepButtonProps) {
-  const Icon = direction === 'undo' ? Undo : Redo;
+  const Icon = direction === 'undo' ? UndoIcon : RedoIcon;
   const off = disabled || says === undefined;
   const button = (
     <IconButton size="small" disabled={off} onClick={onStep} aria-label={says ?? `Nothing to ${direction}`}>

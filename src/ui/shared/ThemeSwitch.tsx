@@ -1,11 +1,9 @@
 'use client';
 
-import Contrast from '@mui/icons-material/Contrast';
-import DarkMode from '@mui/icons-material/DarkModeOutlined';
-import LightMode from '@mui/icons-material/LightModeOutlined';
 import IconButton from '@mui/material/IconButton';
 import { useColorScheme } from '@mui/material/styles';
 import Tooltip from '@mui/material/Tooltip';
+import { DarkThemeIcon, LightThemeIcon, SystemThemeIcon } from './icons';
 
 const NEXT = { system: 'light', light: 'dark', dark: 'system' } as const;
 const SAYS = {
@@ -13,7 +11,7 @@ const SAYS = {
   light: 'Theme: light. Use the dark one',
   dark: 'Theme: dark. Follow the system',
 } as const;
-const ICON = { system: Contrast, light: LightMode, dark: DarkMode } as const;
+const ICON = { system: SystemThemeIcon, light: LightThemeIcon, dark: DarkThemeIcon } as const;
 
 /** As the system, light, dark, and round again; the choice is kept by the browser. */
 export function ThemeSwitch() {

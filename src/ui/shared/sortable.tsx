@@ -13,10 +13,10 @@ import {
 } from '@dnd-kit/core';
 import { sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import DragIndicator from '@mui/icons-material/DragIndicator';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import type { CSSProperties, ReactNode } from 'react';
+import { GripIcon } from './icons';
 
 const HOW = 'Space takes it, the arrow keys move it, Space lets it go, Escape leaves it where it was.';
 
@@ -76,7 +76,7 @@ export function useMovable(id: string, name: string) {
       className="unprinted"
       sx={{ cursor: 'grab', p: 0, width: 24, height: 24, color: 'var(--quiet)', touchAction: 'none' }}
     >
-      <DragIndicator fontSize="small" />
+      <GripIcon fontSize="small" />
     </IconButton>
   );
   return { ref: setNodeRef, style, handle };

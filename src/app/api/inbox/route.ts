@@ -1,4 +1,4 @@
-import { turnedAway } from '@/server/door/guard';
+import { turnedAway } from '@/server/door/guard.mjs';
 import { answered } from '../../answered';
 import { keepUpload } from '@/server/inbox';
 import { UnreadableFile } from '@/server/import/text';

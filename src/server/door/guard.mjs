@@ -1,31 +1,14 @@
+// plain, because the server in front of the framework asks it before anything is compiled
 import { READS, WRITES } from './answers.mjs';
 
-/** What the door looks at of a request. */
-export interface Knock {
-  readonly method: string;
-  /** As the browser sent them, by lower-case name. */
-  readonly header: (name: string) => string | null;
-}
-
-/** A request that is not let in, with what is said to it. */
-export interface TurnedAway {
-  readonly status: 400 | 403 | 405 | 421;
-  readonly message: string;
-}
-
 /** Names that this machine has for itself: the app listens on loopback, so no other name leads here honestly. */
-const LOOPBACK: ReadonlySet<string> = new Set(['127.0.0.1', 'localhost', '[::1]']);
+const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
 /** Names under which somebody serves the app on purpose, separated by commas. */
-const named = (): ReadonlySet<string> =>
+const named = () =>
   new Set((process.env['VANE_HOSTS'] ?? '').split(',').flatMap((name) => name.trim().toLowerCase() || []));
 
-/**
- * Whether a request may come in. A page elsewhere can reach a loopback address under a name of its own (rebinding), so
- * the name that was asked for has to be one of ours; and it can send forms and scripts, so whatever changes something has
- * to come from a page of the app itself. Sources: RFC 9110 (Host), Fetch metadata, RFC 6454 (Origin).
- */
-export function turnedAway({ method, header }: Knock): TurnedAway | undefined {
+export function turnedAway({ method, header }) {
   if (!READS.includes(method) && !WRITES.includes(method))
     return { status: 405, message: `the method ${method} is not known here` };
   const host = header('host')?.toLowerCase();
@@ -36,7 +19,7 @@ export function turnedAway({ method, header }: Knock): TurnedAway | undefined {
       status: 421,
       message: `${name} is not where this app is; open it at its own address, or name the host in VANE_HOSTS`,
     };
-  const site = header('sec-fetch-site');
+  const site = header('sec-fetch-site') ?? null;
   if (READS.includes(method)) {
     // a page elsewhere may link here, and nothing more: no frame, script, image or fetch of it reads an answer
     const navigates = header('sec-fetch-mode') === 'navigate' && header('sec-fetch-dest') === 'document';
@@ -44,7 +27,7 @@ export function turnedAway({ method, header }: Knock): TurnedAway | undefined {
       ? { status: 403, message: 'only pages of this app may read from it' }
       : undefined;
   }
-  const origin = header('origin');
+  const origin = header('origin') ?? null;
   const own = origin === null ? site === 'same-origin' : origin === `http://${host}` || origin === `https://${host}`;
   return own ? undefined : { status: 403, message: 'only pages of this app may change something in it' };
 }
