@@ -10,7 +10,7 @@ import { importPoints } from '@/server/prices/pointsFile';
 import { keepRate, keepSource, keepWatch } from '@/server/prices/manage';
 import { allSeats } from '@/server/seatBundle';
 import { fixDemoDay, type Service } from '@/server/service';
-import { modelPrice, modelRate } from '@/standins/feed/priceModel';
+import { modelPrice, modelPrices, modelRate } from '@/standins/feed/priceModel';
 import { worldOf } from '@/standins/feed/world';
 import { csvAnswer } from '@/standins/feed/answers';
 import { DEMO_TODAY, OFFERS_DAY } from './seed';
@@ -26,10 +26,10 @@ export function* historyLines(offers: CatalogueFile['offers'], kindOf: (part: st
   for (const offer of offers) {
     // what is given away has no price to remember
     if (offer.free) continue;
-    const model = { ...offer, kind: kindOf(offer.part), onDay: last };
+    const priceOn = modelPrices({ ...offer, kind: kindOf(offer.part), onDay: last });
     let lines = '';
     days.forEach((day, i) => {
-      const minor = modelPrice(model, day);
+      const minor = priceOn(day);
       lines += `${offer.id},${texts[i] ?? ''},${minor === null ? '' : `${Math.floor(minor / 100)}.${String(minor % 100).padStart(2, '0')}`}\n`;
     });
     yield lines;

@@ -1,15 +1,24 @@
 import { minorDigits, shownCoins, type Currency } from '../units/money';
 
-/** Numbers as people in the trade read them; one locale for now, the same on server and page. */
-const LOCALE = 'en-US';
-const cache = new Map<string, Intl.NumberFormat>();
-
-function formatter(options: Intl.NumberFormatOptions): Intl.NumberFormat {
-  const key = JSON.stringify(options);
-  let found = cache.get(key);
-  if (!found) cache.set(key, (found = new Intl.NumberFormat(LOCALE, options)));
-  return found;
+/**
+ * Writes numbers as a language does, with so many decimals at least and at most. A formatter is dear to make, and
+ * sentences are full of numbers: each is made once. Source: Unicode CLDR, by the platform's `Intl`.
+ */
+export function numberWriter(tag: string): (value: number, least: number, most: number) => string {
+  const formatters = new Map<number, Intl.NumberFormat>();
+  return (value, least, most) => {
+    const key = least * 32 + most;
+    let known = formatters.get(key);
+    if (!known) {
+      known = new Intl.NumberFormat(tag, { minimumFractionDigits: least, maximumFractionDigits: most });
+      formatters.set(key, known);
+    }
+    return known.format(value);
+  };
 }
+
+/** Numbers as people in the trade read them; one locale for now, the same on server and page. */
+const write = numberWriter('en-US');
 
 /** `digits` significant digits for small numbers, whole numbers from 100 up. */
 export function number(value: number, digits = 3): string {
@@ -17,15 +26,13 @@ export function number(value: number, digits = 3): string {
   const magnitude = Math.abs(value);
   const decimals =
     magnitude === 0 || magnitude >= 100 ? 0 : Math.max(0, digits - 1 - Math.floor(Math.log10(magnitude)));
-  return formatter({ maximumFractionDigits: Math.min(6, decimals) }).format(value);
+  return write(value, 0, Math.min(6, decimals));
 }
 
 /** An amount with the decimals that its currency has, and without its code where the table's head says it. */
 export function coinsOnly(minor: number, currency: Currency): string {
   const digits = minorDigits(currency);
-  const text = formatter({ minimumFractionDigits: digits, maximumFractionDigits: digits }).format(
-    shownCoins(Math.abs(minor), currency),
-  );
+  const text = write(shownCoins(Math.abs(minor), currency), digits, digits);
   return minor < 0 ? `−${text}` : text;
 }
 export const coins = (minor: number, currency: Currency): string => `${coinsOnly(minor, currency)} ${currency}`;

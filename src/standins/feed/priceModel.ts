@@ -47,37 +47,63 @@ const SALES = [
   { at: 325, days: 10, depth: 0.13 },
 ] as const;
 
-function factor(offer: ModelOffer, day: number): number {
-  const { part, kind, seller } = offer;
-  const drift = (1 + (DRIFT[kind] ?? -0.02)) ** ((day - offer.onDay) / YEAR);
-  // a seller keeps its price for some days, then thinks again; not all sellers on the same day
-  const step = Math.floor((day + Math.floor(chance('phase', part, seller) * HOLDS)) / HOLDS);
-  const own = 1 + (chance('step', part, seller, step) - 0.5) * 2 * STEP;
-  const swing = kind === 'memory' ? 1 + 0.09 * Math.sin((day / YEAR) * 2 * Math.PI * 0.8) : 1;
-  const ofYear = ((day % YEAR) + YEAR) % YEAR;
-  const sale = SALES.find(({ at, days }) => ofYear >= at && ofYear < at + days);
-  const joins = sale && chance('sale', part, seller, sale.at) < 0.55;
-  const off = joins ? 1 - sale.depth * (0.6 + 0.8 * chance('depth', part, seller, sale.at)) : 1;
-  const doubled =
-    part === DOUBLED.part ? 1 + Math.min(1, Math.max(0, (day - DOUBLED.from) / (DOUBLED.to - DOUBLED.from))) : 1;
-  return drift * own * swing * off * doubled;
+/** A function of whole numbers that is asked for the same one many times in a row. */
+function lastKnown<T>(of: (at: number) => T): (at: number) => T {
+  let known: { readonly at: number; readonly value: T } | undefined;
+  return (at) => {
+    if (known?.at !== at) known = { at, value: of(at) };
+    return known.value;
+  };
+}
+
+/** What an offer's price is multiplied by on a day. */
+function factorOf({ part, kind, seller, onDay }: ModelOffer): (day: number) => number {
+  const drift = 1 + (DRIFT[kind] ?? -0.02);
+  const phase = Math.floor(chance('phase', part, seller) * HOLDS);
+  const own = lastKnown((step) => 1 + (chance('step', part, seller, step) - 0.5) * 2 * STEP);
+  const ownSales = SALES.filter(({ at }) => chance('sale', part, seller, at) < 0.55).map((sale) => ({
+    ...sale,
+    off: 1 - sale.depth * (0.6 + 0.8 * chance('depth', part, seller, sale.at)),
+  }));
+  return (day) => {
+    // a seller keeps its price for some days, then thinks again; not all sellers on the same day
+    const step = Math.floor((day + phase) / HOLDS);
+    const swing = kind === 'memory' ? 1 + 0.09 * Math.sin((day / YEAR) * 2 * Math.PI * 0.8) : 1;
+    const ofYear = ((day % YEAR) + YEAR) % YEAR;
+    const off = ownSales.find(({ at, days }) => ofYear >= at && ofYear < at + days)?.off ?? 1;
+    const doubled =
+      part === DOUBLED.part ? 1 + Math.min(1, Math.max(0, (day - DOUBLED.from) / (DOUBLED.to - DOUBLED.from))) : 1;
+    return drift ** ((day - onDay) / YEAR) * own(step) * swing * off * doubled;
+  };
 }
 
 /** Weeks in which an offer cannot be bought: now and then, and for graphics in one long shortage. */
-function soldOut({ part, kind, seller }: ModelOffer, day: number): boolean {
-  const week = Math.floor(day / 7);
-  if (chance('out', part, seller, week) < 0.015) return true;
-  return kind === 'graphics' && day >= 20_200 && day < 20_228 && chance('short', part) < 0.2;
+function soldOutOf({ part, kind, seller }: ModelOffer): (day: number) => boolean {
+  const inWeek = lastKnown((week) => chance('out', part, seller, week) < 0.015);
+  const short = kind === 'graphics' && chance('short', part) < 0.2;
+  return (day) => inWeek(Math.floor(day / 7)) || (short && day >= 20_200 && day < 20_228);
 }
 
-/** Price of an offer on a day, whole coins with .90 at the end as shops write them; null when it cannot be bought. */
-export function modelPrice(offer: ModelOffer, day: number): number | null {
+/**
+ * Prices of an offer by day, whole coins with .90 at the end as shops write them; null when it cannot be bought. What
+ * does not change from day to day is worked out once.
+ */
+export function modelPrices(offer: ModelOffer): (day: number) => number | null {
+  const { onDay, priceMinor } = offer;
   // whole coins are the workshop's own prices: they stay
-  if (day === offer.onDay || offer.priceMinor % 100 === 0) return offer.priceMinor;
-  if (soldOut(offer, day)) return null;
-  const minor = (offer.priceMinor * factor(offer, day)) / factor(offer, offer.onDay);
-  return Math.max(90, Math.round(minor / 100) * 100 - 10);
+  if (priceMinor % 100 === 0) return () => priceMinor;
+  const soldOut = soldOutOf(offer);
+  const factor = factorOf(offer);
+  const then = factor(onDay);
+  return (day) => {
+    if (day === onDay) return priceMinor;
+    if (soldOut(day)) return null;
+    return Math.max(90, Math.round((priceMinor * factor(day)) / then / 100) * 100 - 10);
+  };
 }
+
+/** Price of an offer on one day. */
+export const modelPrice = (offer: ModelOffer, day: number): number | null => modelPrices(offer)(day);
 
 /** Coins of EUR for one USD on a day, four decimals: a slow wave. */
 export const modelRate = (day: number): string =>

@@ -1,5 +1,6 @@
 import type { Locale } from '../../quote/terms';
 import { minorDigits, shownCoins, type Currency } from '../../units/money';
+import { numberWriter } from '../format';
 
 /** Numbers, money, times and dates as a language writes them. */
 export interface Numbers {
@@ -36,8 +37,7 @@ const UNITS: Readonly<Record<Locale, readonly (readonly [from: number, seconds: 
 /** How a language writes numbers; source: Unicode CLDR, by the platform's `Intl`. */
 export function numbersOf(locale: Locale): Numbers {
   const tag = TAGS[locale];
-  const plain = (value: number, least: number, most: number): string =>
-    new Intl.NumberFormat(tag, { minimumFractionDigits: least, maximumFractionDigits: most }).format(value);
+  const plain = numberWriter(tag);
   const number = (value: number, digits = 3): string => {
     if (!Number.isFinite(value)) return '–';
     const size = Math.abs(value);
