@@ -1,5 +1,6 @@
 import type { Fitted, FittedParts } from '../model/fitted';
 import type { Device } from './fit';
+import { accessoryPurpose } from '../parts/purposes';
 import type { Link } from '../units/links';
 
 const linkOf = (part: { generation?: number | undefined; lanes?: number | undefined }): Link | undefined =>
@@ -9,9 +10,12 @@ const linkOf = (part: { generation?: number | undefined; lanes?: number | undefi
 
 const M2_LENGTH: Readonly<Record<string, number>> = { 'M.2 2230': 30, 'M.2 2280': 80, 'M.2 22110': 110 };
 
+/** What is plugged is told by form and interface together: without either it is looked for where most of its kind go. */
 function driveDevice({ item, part }: Fitted<'drive'>): Device {
-  const sata = part.interface === 'SATA';
+  const sata = part.interface === 'SATA' || (part.interface === undefined && /^[235]/.test(part.form ?? ''));
   const m2Length = part.form === undefined ? undefined : M2_LENGTH[part.form];
+  const unsaid =
+    part.form === undefined ? 'form' : part.interface === undefined && part.form !== 'card' ? 'interface' : undefined;
   const needs =
     m2Length !== undefined
       ? 'm2'
@@ -28,6 +32,7 @@ function driveDevice({ item, part }: Fitted<'drive'>): Device {
     needs,
     sata,
     link: sata ? undefined : linkOf(part),
+    ...(unsaid === undefined ? {} : { unsaid }),
     rows: 1,
     lengthMm: m2Length,
     ...(m2Length !== undefined && part.heatsinkHeightMm !== undefined ? { heightMm: part.heatsinkHeightMm } : {}),
@@ -61,7 +66,7 @@ function cardDevice({ item, part }: Fitted<'graphics'> | Fitted<'expansion'>, ri
 
 /** Everything in the machine that needs a slot or a port on the board. */
 export function devicesOf(parts: FittedParts): Device[] {
-  const riser = parts.ofKind('accessory').find(({ part }) => part.purpose === 'riser');
+  const riser = parts.ofKind('accessory').find(({ part }) => accessoryPurpose(part) === 'riser');
   const link = riser && linkOf(riser.part);
   return [
     ...parts.ofKind('graphics').map((card) => cardDevice(card, link)),

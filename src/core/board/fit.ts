@@ -19,6 +19,8 @@ export interface Device {
   /** SATA devices in an M.2 form have no lanes. */
   readonly sata: boolean;
   readonly link: Link | undefined;
+  /** The figure without which it is not known what slot it needs: where it is put is a guess. */
+  readonly unsaid?: 'form' | 'interface';
   readonly rows: number;
   readonly lengthMm: number | undefined;
   /** Height over an M.2 slot with its own heatsink. */

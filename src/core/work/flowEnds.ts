@@ -1,11 +1,13 @@
 import type { Fitted, FittedParts } from '../model/fitted';
+import { cardPurpose } from '../parts/purposes';
 import type { MachineFacts } from './machineFacts';
 import { networksOf } from './networks';
 
 /** Items or integrated function a flow's end stands for on this machine: all drives of a role, one of anything else. */
 export function flowEnd(end: string, facts: MachineFacts): string[] {
   const { parts } = facts;
-  const cardFor = (purpose: string) => parts.ofKind('expansion').find((card) => card.part.purpose === purpose)?.item.id;
+  const cardFor = (purpose: string) =>
+    parts.ofKind('expansion').find(({ part }) => cardPurpose(part) === purpose)?.item.id;
   const one = (id: string | undefined) => (id === undefined ? [] : [id]);
   if (end === 'memory') return ['memory'];
   if (end === 'graphics') return one(parts.one('graphics')?.item.id);
@@ -17,6 +19,10 @@ export function flowEnd(end: string, facts: MachineFacts): string[] {
   const drives = keepingDrives(parts).filter((drive) => drive.item.roles?.some((role) => role === end));
   return drives.length > 0 ? drives.map(({ item }) => item.id) : one(driveFor({ parts }, end)?.item.id);
 }
+
+/** Cards of which nothing tells what they are for. */
+export const cardsForAnything = (parts: FittedParts): readonly Fitted<'expansion'>[] =>
+  parts.ofKind('expansion').filter(({ part }) => cardPurpose(part) === undefined);
 
 /** Drives that keep work: an optical drive reads and burns discs, and is none. */
 export const keepingDrives = (parts: FittedParts): readonly Fitted<'drive'>[] =>

@@ -3,9 +3,11 @@ import type { Flow } from '../board/flows';
 import type { Fitted } from '../model/fitted';
 import { achievedFlop, achievedTraffic, bytesAFrame, c, Demands, gwork, ownCost } from './demands';
 import { encodeOn } from './encode';
+import { cardsForAnything } from './flowEnds';
 import { inputRates, inputsOf } from './inputs';
 import { LIVE } from './liveConstants';
 import { profileOf, type MachineFacts } from './machineFacts';
+import { cardPurpose } from '../parts/purposes';
 import type { RealTime } from './stage';
 import type { LiveInput, LiveWork } from '../model/tasks';
 import { outsideOf, type Figure, type Trade } from './trade';
@@ -54,16 +56,23 @@ export function behindMixer(task: LiveWork, facts: MachineFacts): LiveWork {
   };
 }
 
+const captureCards = ({ parts }: MachineFacts) =>
+  parts.ofKind('expansion').filter(({ part }) => cardPurpose(part) === 'capture');
+
 /** Whether what comes in finds ports that are fast enough: the fastest picture takes the fastest port. */
 function ports(out: Demands, task: LiveWork, facts: MachineFacts): void {
-  const cards = facts.parts.ofKind('expansion').filter(({ part }) => part.purpose === 'capture');
+  const cards = captureCards(facts);
   const wanted = inputCount(task.inputs);
   const check = (devices: readonly (Fitted<'expansion'> | Fitted<'mixer'>)[], count: number, on: 'card' | 'mixer') => {
     const vague = devices.filter(({ part }) => inputsOf(part) === undefined);
     const has = devices.reduce((all, { part }) => all + (inputsOf(part) ?? 0), 0);
     if (has >= count) return;
-    if (vague.length > 0)
-      out.missing.push(...vague.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'videoInputs' })));
+    const perhaps = on === 'card' ? cardsForAnything(facts.parts) : [];
+    if (vague.length + perhaps.length > 0)
+      out.missing.push(
+        ...vague.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'videoInputs' })),
+        ...perhaps.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'purpose' })),
+      );
     else out.impossible.push({ code: 'too-few-inputs', wanted: count, has, on });
   };
   if (task.via === 'mixer') check(facts.parts.ofKind('mixer'), wanted, 'mixer');
@@ -89,7 +98,7 @@ function ports(out: Demands, task: LiveWork, facts: MachineFacts): void {
 
 /** Streams from the capture cards into memory, inputs spread over the cards by how many each takes. */
 function captured(task: LiveWork, inputs: readonly LiveInput[], facts: MachineFacts): Flow[] {
-  const cards = facts.parts.ofKind('expansion').filter(({ part }) => part.purpose === 'capture');
+  const cards = captureCards(facts);
   const queue = inputs.flatMap((input) => Array.from({ length: input.count }, () => busBitPerS(input) / 8));
   return cards.flatMap(({ item, part }): Flow[] => {
     const taken = queue.splice(0, inputsOf(part) ?? 0);

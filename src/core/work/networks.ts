@@ -1,4 +1,5 @@
 import type { Fitted, FittedParts } from '../model/fitted';
+import { cardPurpose } from '../parts/purposes';
 
 /** A network of a machine: a card's, or one that the board has. */
 export interface Network {
@@ -13,8 +14,10 @@ export interface Network {
 export const networksOf = (parts: FittedParts): Network[] =>
   [
     ...parts.ofKind('expansion').flatMap((holder): Network[] => {
-      const { purpose, networkGbitPerS, wireless = false } = holder.part;
-      return purpose === 'network' ? [{ end: holder.item.id, holder, gbitPerS: networkGbitPerS, wireless }] : [];
+      const { networkGbitPerS, wireless = false } = holder.part;
+      return cardPurpose(holder.part) === 'network'
+        ? [{ end: holder.item.id, holder, gbitPerS: networkGbitPerS, wireless }]
+        : [];
     }),
     ...parts
       .ofKind('board')

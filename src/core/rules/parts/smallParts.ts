@@ -1,3 +1,4 @@
+import { accessoryPurpose, cableUnsaid, cableUse } from '../../parts/purposes';
 import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** What is forgotten most: a data cable a drive, and paste for the cooler. */
@@ -20,11 +21,17 @@ export const smallParts: Rule = {
       .filter(({ part }) => part.interface === undefined && /^[235]/.test(part.form ?? ''));
     if (board && wired.length + perhaps.length > 0) {
       const added = accessories
-        .filter(({ part }) => part.cableFor === 'drive data')
+        .filter(({ part }) => cableUse(part) === 'drive data')
         .reduce((sum, { part }) => sum + (part.outlets ?? 1), 0);
       const stated = (board.part.sataCables ?? 0) + added;
+      const unsaid = accessories.flatMap((each) => {
+        const field = cableUnsaid(each.part);
+        return field ? [[each, field] as const] : [];
+      });
       if (perhaps.length > 0 && stated >= wired.length && stated < wired.length + perhaps.length)
         checks.push(unknown('data-cables', ...perhaps.map((drive) => [drive, 'interface'] as const)));
+      else if (stated < wired.length && unsaid.length > 0 && board.part.sataCables !== undefined)
+        checks.push(unknown('data-cables', ...unsaid));
       else if (board.part.sataCables === undefined && added < wired.length)
         checks.push(unknown('board-cables', [board, 'sataCables']));
       else {
@@ -41,9 +48,13 @@ export const smallParts: Rule = {
     }
     const cooler = parts.one('cooler');
     if (cooler) {
-      const apart = accessories.some(({ part }) => part.purpose === 'paste');
+      const apart = accessories.some(({ part }) => accessoryPurpose(part) === 'paste');
       const { pasteIncluded } = cooler.part;
-      if (pasteIncluded === undefined && !apart) checks.push(unknown('paste-included', [cooler, 'pasteIncluded']));
+      const unsaid = [
+        ...(pasteIncluded === undefined ? [[cooler, 'pasteIncluded'] as const] : []),
+        ...accessories.flatMap((each) => (accessoryPurpose(each.part) ? [] : [[each, 'purpose'] as const])),
+      ];
+      if (pasteIncluded !== true && !apart && unsaid.length > 0) checks.push(unknown('paste-included', ...unsaid));
       else
         checks.push({
           level: pasteIncluded || apart ? 'passes' : 'caution',

@@ -8,7 +8,10 @@ export const displayLinks: Rule = {
   reads: ['graphics', 'processor', 'board', 'display'],
   levels: ['blocks', 'unproven', 'caution'],
   check: ({ parts, brief, catalogue }) => {
-    const sources = pictureSources(parts).filter(({ outputs }) => outputs !== undefined && outputs.length > 0);
+    const all = pictureSources(parts);
+    const sources = all.filter(({ outputs }) => outputs !== undefined && outputs.length > 0);
+    // what does not state its outputs may have one that carries more
+    const vague = all.filter(({ outputs }) => outputs === undefined);
     const displays = displaysOf(parts, brief, catalogue);
     if (sources.length === 0 || displays.length === 0) return [];
     const holders = sources.map(({ holder }) => holder);
@@ -35,6 +38,11 @@ export const displayLinks: Rule = {
     connect(pictures, outputs, brief.mustHaves.displaysPerOutput).forEach((link, i) => {
       const picture = pictures[i];
       if (!picture) return;
+      if ((link === undefined || link.hz < picture.refreshHz) && vague.length > 0) {
+        const missing = vague.map(({ holder, field }) => [holder, field] as const);
+        checks.push({ ...unknown('display-link', ...missing), subject: `picture ${i}` });
+        return;
+      }
       checks.push({
         level: link === undefined ? 'blocks' : link.hz < picture.refreshHz ? 'caution' : 'passes',
         code: 'display-link',

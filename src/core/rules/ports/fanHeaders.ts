@@ -1,3 +1,4 @@
+import { cableUse } from '../../parts/purposes';
 import { spreadFans } from '../../power/headers';
 import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
@@ -24,7 +25,7 @@ export const fanHeaders: Rule = {
     if (fans === 0) return [];
     const splitters = parts
       .ofKind('accessory')
-      .filter(({ part }) => part.cableFor === 'fan splitter')
+      .filter(({ part }) => cableUse(part) === 'fan splitter')
       .map(({ part }) => Math.max(1, part.outlets ?? 2))
       .sort((a, b) => b - a);
     const headers = board.part.fanHeaders;

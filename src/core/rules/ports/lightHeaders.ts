@@ -1,5 +1,6 @@
 import type { AnyFitted } from '../../model/fitted';
 import { LIGHT_PLUGS, USUAL_LIGHT_PLUG, type LightPlug } from '../../parts/common';
+import { accessoryPurpose } from '../../parts/purposes';
 import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 type Lit = AnyFitted & { readonly part: { readonly kind: 'case' | 'cooler' | 'fan' } };
@@ -17,7 +18,9 @@ export const lightHeaders: Rule = {
     const lit = [...parts.ofKind('case'), ...parts.ofKind('cooler'), ...parts.ofKind('fan')].filter(isLit);
     const board = parts.one('board');
     if (lit.length === 0 || !board) return [];
-    const controllers = parts.ofKind('accessory').filter(({ part }) => part.purpose === 'light-controller');
+    const accessories = parts.ofKind('accessory');
+    const controllers = accessories.filter(({ part }) => accessoryPurpose(part) === 'light-controller');
+    const perhaps = accessories.filter(({ part }) => accessoryPurpose(part) === undefined);
     const onBoard: Readonly<Record<LightPlug, number | undefined>> = {
       '3-pin 5 V': board.part.lightHeaders,
       '4-pin 12 V': board.part.lightHeaders12V,
@@ -32,8 +35,13 @@ export const lightHeaders: Rule = {
       const needs = mine.reduce((sum, fitted) => sum + (wantsOf(fitted).lightHeaders ?? 0), 0);
       const here = onBoard[plug];
       const has = (here ?? 0) + fed(plug);
-      if (has < needs && here === undefined)
-        return [unknown('light-headers', [board, plug === USUAL_LIGHT_PLUG ? 'lightHeaders' : 'lightHeaders12V'])];
+      const unsaid = [
+        ...(here === undefined
+          ? [[board, plug === USUAL_LIGHT_PLUG ? 'lightHeaders' : 'lightHeaders12V'] as const]
+          : []),
+        ...perhaps.map((each) => [each, 'purpose'] as const),
+      ];
+      if (has < needs && unsaid.length > 0) return [unknown('light-headers', ...unsaid)];
       // nothing of this plug, and only the other kind to put it on: that burns the lights or leaves them dark
       const other = LIGHT_PLUGS.find((candidate) => candidate !== plug) ?? plug;
       const onlyOther = has === 0 && (onBoard[other] ?? 0) + fed(other) > 0;

@@ -1,5 +1,6 @@
 import type { FittedParts } from '../../model/fitted';
 import type { PartOf } from '../../parts';
+import { cableUse } from '../../parts/purposes';
 
 type PortList = NonNullable<PartOf<'board'>['rearUsb']>;
 type Port = Omit<PortList[number], 'count'>;
@@ -22,7 +23,7 @@ const singles = (list: PortList): Port[] =>
 export const frontCables = (parts: FittedParts): number =>
   parts
     .ofKind('accessory')
-    .filter(({ part }) => part.cableFor === 'front port')
+    .filter(({ part }) => cableUse(part) === 'front port')
     .reduce((all, { part }) => all + (part.outlets ?? 1), 0);
 
 /**

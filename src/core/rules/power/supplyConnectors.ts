@@ -1,5 +1,6 @@
 import type { AnyFitted, Fitted, FittedParts } from '../../model/fitted';
 import { CONNECTORS, type Connector } from '../../parts/common';
+import { cableUnsaid, cableUse } from '../../parts/purposes';
 import { INPUT_W, slotPowerW } from '../../power/inputs';
 import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
@@ -29,14 +30,19 @@ export const supplyConnectors: Rule = {
     const { needs, checks } = needsOf(parts);
     const has: Plugs = new Map(CONNECTORS.map((plug) => [plug, supply.part.connectors?.[plug] ?? 0]));
     const asked = new Map([...needs].map(([plug, { count }]) => [plug, count]));
-    const leads = parts.ofKind('accessory').filter(({ part }) => part.cableFor === 'power');
+    const accessories = parts.ofKind('accessory');
+    const leads = accessories.filter(({ part }) => cableUse(part) === 'power');
+    const perhaps = accessories.flatMap((each) => {
+      const field = cableUnsaid(each.part);
+      return field ? [[each, field] as const] : [];
+    });
     const used = useLeads(has, asked, leads);
     const vague = leads.filter(
       ({ part }) => part.toPlug === undefined || part.fromPlug === undefined || part.fromPlugs === undefined,
     );
     for (const [connector, { count, users }] of needs) {
       const there = has.get(connector) ?? 0;
-      if (count > there && vague.length > 0) {
+      if (count > there && vague.length + perhaps.length > 0) {
         checks.push(
           unknown(
             'power-lead',
@@ -45,6 +51,7 @@ export const supplyConnectors: Rule = {
                 .filter((field) => lead.part[field] === undefined)
                 .map((field) => [lead, field] as const),
             ),
+            ...perhaps,
           ),
         );
         continue;

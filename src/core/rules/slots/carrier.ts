@@ -1,4 +1,5 @@
 import { workingSlots } from '../../board/carriers';
+import { cardPurpose } from '../../parts/purposes';
 import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 /** A card for several drives without a switch needs a slot whose lanes can be split. */
@@ -9,7 +10,7 @@ export const carrier: Rule = {
   mendedBy: ['another slot'],
   check: ({ parts, placement, board, devices }) =>
     parts.ofKind('expansion').flatMap((card): Said[] => {
-      if (card.part.purpose === 'storage' && card.part.driveSlots === undefined)
+      if (cardPurpose(card.part) === 'storage' && card.part.driveSlots === undefined)
         return [unknown('carrier-slots', [card, 'driveSlots'])];
       const has = card.part.driveSlots ?? 0;
       const placed = placement?.placed.get(card.item.id);

@@ -8,7 +8,7 @@ export const devicePlace: Rule = {
   check: ({ parts, devices, placement }) => {
     const board = parts.one('board');
     if (!board || devices.length === 0) return [];
-    const nameById = new Map(parts.all.map((fitted) => [fitted.item.id, nameOf(fitted)]));
+    const byId = new Map(parts.all.map((fitted) => [fitted.item.id, fitted]));
     if (!placement) return [unknown('placement', [board, 'topology'])];
     const thin = [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].filter(
       ({ part }) => part.slots === undefined,
@@ -20,12 +20,14 @@ export const devicePlace: Rule = {
         ? [unknown('case-slots', [chassis, 'expansionSlots'])]
         : []),
       ...devices.map((device): Said => {
+        const fitted = byId.get(device.id);
+        if (device.unsaid && fitted) return unknown('drive-place', [fitted, device.unsaid]);
         const reason = placement.unplaced.get(device.id);
         return {
           level: reason ? 'blocks' : 'passes',
           code: 'device-place',
           items: [device.id, ...(reason ? idsOf(board) : [])],
-          device: nameById.get(device.id) ?? device.id,
+          device: fitted ? nameOf(fitted) : device.id,
           reason: reason ?? 'placed',
         };
       }),

@@ -1,3 +1,4 @@
+import { accessoryPurpose } from '../../parts/purposes';
 import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const upright: Rule = {
@@ -6,7 +7,9 @@ export const upright: Rule = {
   levels: ['blocks', 'unproven'],
   check: ({ parts }) => {
     const chassis = parts.one('case');
-    const risers = parts.ofKind('accessory').filter(({ part }) => part.purpose === 'riser');
+    const accessories = parts.ofKind('accessory');
+    const risers = accessories.filter(({ part }) => accessoryPurpose(part) === 'riser');
+    const perhaps = accessories.filter(({ part }) => accessoryPurpose(part) === undefined);
     const cards = [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].filter(({ item }) => item.upright);
     if (!chassis) return [];
     return cards.flatMap((card, i): Said[] => {
@@ -18,6 +21,8 @@ export const upright: Rule = {
         : [];
       if (uprightCards && riser && lacking.length > 0)
         return [unknown('riser-link', ...lacking.map((field) => [riser, field] as const))];
+      if (uprightCards && !riser && perhaps.length > 0)
+        return [unknown('riser', ...perhaps.map((each) => [each, 'purpose'] as const))];
       return [
         {
           level: uprightCards && riser ? 'passes' : 'blocks',

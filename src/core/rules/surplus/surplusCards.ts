@@ -1,3 +1,4 @@
+import { cardPurpose } from '../../parts/purposes';
 import { boardGbitPerS } from '../../work/networks';
 import type { Fitted } from '../../model/fitted';
 import { idsOf, nameOf, type Said, type Facts, type Rule } from '../rule';
@@ -6,7 +7,7 @@ import { idsOf, nameOf, type Said, type Facts, type Rule } from '../rule';
 function used({ part, item }: Fitted<'expansion'>, { brief, parts, placement, sittings }: Facts): boolean | undefined {
   const streams = sittings.some(({ flows }) => flows.some(({ flow }) => flow.from === item.id || flow.to === item.id));
   if (streams) return true;
-  switch (part.purpose) {
+  switch (cardPurpose(part)) {
     case 'capture':
       return brief.mustHaves.videoInputs !== undefined;
     case 'network':
@@ -42,9 +43,9 @@ export const surplusCards: Rule = {
           code: 'surplus-card',
           items: idsOf(card),
           card: nameOf(card),
-          purpose: card.part.purpose ?? '',
+          purpose: cardPurpose(card.part) ?? '',
         },
-        ...(card.part.purpose === 'capture' && inputs !== undefined && needs !== undefined
+        ...(cardPurpose(card.part) === 'capture' && inputs !== undefined && needs !== undefined
           ? [
               {
                 level: inputs >= 2 * needs ? ('note' as const) : ('passes' as const),

@@ -2,6 +2,8 @@ import type { Brief } from '../../model/brief';
 import type { Fitted, FittedParts } from '../../model/fitted';
 import type { PartOf } from '../../parts';
 import { WIRELESS_STANDARDS } from '../../parts/common';
+import { cardPurpose } from '../../parts/purposes';
+import { cardsForAnything } from '../../work/flowEnds';
 import { networksOf } from '../../work/networks';
 import { inputsOf } from '../../work/inputs';
 import { frontCables, plugIn } from '../ports/plugs';
@@ -20,7 +22,7 @@ export const mustHaves: Rule = {
     if (wireless && boardPart) checks.push(...wirelessOf(parts, brief));
     if (videoInputs !== undefined) {
       const takers = [
-        ...cards.filter(({ part }) => part.purpose === 'capture' || part.purpose === undefined),
+        ...cards.filter(({ part }) => ['capture', undefined].includes(cardPurpose(part))),
         ...parts.ofKind('mixer'),
       ];
       const has = takers.reduce((sum, { part }) => sum + (inputsOf(part) ?? 0), 0);
@@ -63,9 +65,13 @@ function network(parts: FittedParts, needsGbit: number): Said {
   const boardPart = parts.one('board');
   const networks = networksOf(parts);
   const hasGbit = Math.max(0, ...networks.map(({ gbitPerS }) => gbitPerS ?? 0));
-  const vague = networks.filter(({ gbitPerS }) => gbitPerS === undefined);
-  if (hasGbit < needsGbit && vague.length > 0)
-    return unknown('network', ...vague.map(({ holder }) => [holder, 'networkGbitPerS'] as const));
+  const vague = [
+    ...networks.flatMap(({ holder, gbitPerS }) =>
+      gbitPerS === undefined ? [[holder, 'networkGbitPerS'] as const] : [],
+    ),
+    ...forAnything(parts),
+  ];
+  if (hasGbit < needsGbit && vague.length > 0) return unknown('network', ...vague);
   return {
     level: hasGbit >= needsGbit ? 'passes' : 'blocks',
     code: 'network',
@@ -76,16 +82,20 @@ function network(parts: FittedParts, needsGbit: number): Said {
   };
 }
 
+/** What is not said of cards that may be for anything: each may be what is asked. */
+const forAnything = (parts: FittedParts) => cardsForAnything(parts).map((card) => [card, 'purpose'] as const);
+
 /** A card made for wireless has it, whether or not its sheet says so once more. */
 const isWireless = ({ part }: Fitted<'expansion'>): boolean =>
-  part.wireless ?? (part.purpose === 'wireless' || part.wirelessStandard !== undefined);
+  part.wireless ?? (cardPurpose(part) === 'wireless' || part.wirelessStandard !== undefined);
 
 /** Whether there is wireless, and whether it speaks what the room's own router does. */
 function wirelessOf(parts: FittedParts, { router }: Brief): Said[] {
   const board = parts.one('board');
   if (!board) return [];
   const cards = parts.ofKind('expansion').filter(isWireless);
-  if (cards.length === 0 && board.part.wireless === undefined) return [unknown('wireless', [board, 'wireless'])];
+  const vague = [...(board.part.wireless === undefined ? [[board, 'wireless'] as const] : []), ...forAnything(parts)];
+  if (cards.length === 0 && board.part.wireless !== true && vague.length > 0) return [unknown('wireless', ...vague)];
   const has = cards.length > 0 || board.part.wireless === true;
   const items = idsOf(...(cards.length > 0 ? cards : [board]));
   const checks: Said[] = [{ level: has ? 'passes' : 'blocks', code: 'wireless', items, has, adds: ['expansion'] }];
@@ -97,9 +107,9 @@ function wirelessOf(parts: FittedParts, { router }: Brief): Said[] {
   const standards = holders.flatMap(({ part }) => part.wirelessStandard ?? []);
   const best = Math.max(-1, ...standards.map((standard) => WIRELESS_STANDARDS.indexOf(standard)));
   const enough = best >= WIRELESS_STANDARDS.indexOf(router);
-  const vague = holders.filter(({ part }) => part.wirelessStandard === undefined);
-  if (!enough && vague.length > 0)
-    return [...checks, unknown('wireless-standard', ...vague.map((holder) => [holder, 'wirelessStandard'] as const))];
+  const unsaid = holders.filter(({ part }) => part.wirelessStandard === undefined);
+  if (!enough && unsaid.length > 0)
+    return [...checks, unknown('wireless-standard', ...unsaid.map((holder) => [holder, 'wirelessStandard'] as const))];
   const speaks = WIRELESS_STANDARDS[best];
   if (speaks === undefined) return checks;
   return [
@@ -206,13 +216,18 @@ function drivesAndBoard(parts: FittedParts, { opticalDrive, encryption, remoteMa
   const drives = parts.ofKind('drive');
   if (opticalDrive) {
     const has = drives.some(({ part }) => part.cellKind === 'optical');
-    checks.push({
-      level: has ? 'passes' : 'blocks',
-      code: 'optical-drive',
-      items: [],
-      has,
-      adds: ['drive'],
-    });
+    const vague = drives.filter(({ part }) => part.cellKind === undefined);
+    checks.push(
+      !has && vague.length > 0
+        ? unknown('optical-drive', ...vague.map((drive) => [drive, 'cellKind'] as const))
+        : {
+            level: has ? 'passes' : 'blocks',
+            code: 'optical-drive',
+            items: [],
+            has,
+            adds: ['drive'],
+          },
+    );
   }
   if (encryption)
     for (const drive of drives) {

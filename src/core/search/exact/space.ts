@@ -2,6 +2,7 @@ import { DRIVE_ROLES } from '../../figures/resources';
 import type { Catalogue } from '../../model/catalogue';
 import type { Machine } from '../../model/machine';
 import { PART_KINDS, type Part, type PartKind, type PartOf } from '../../parts';
+import { cardPurpose } from '../../parts/purposes';
 import { isOnSale } from '../../parts/onSale';
 import type { Context } from '../../assess';
 import { spokenOf } from '../../evidence/comparable';
@@ -184,7 +185,7 @@ export function wholeSpace(question: Question, context: Context, prices: LeastPr
       brief.tasks.some(({ kind }) => kind === 'ingest') ||
       flows.some(({ from, to }) => `${from} ${to}`.includes('network'));
     const serves = (purpose: PartOf<'expansion'>['purpose']) => (part: Part) =>
-      part.kind === 'expansion' && part.purpose === purpose;
+      part.kind === 'expansion' && cardPurpose(part) === purpose;
     const cards = (purpose: PartOf<'expansion'>['purpose']) => {
       const wanted = serves(purpose);
       return shop('expansion').filter(({ part }) => wanted(part));
