@@ -61,6 +61,7 @@ export const TOPICS = [
   'network',
   'optical-bay',
   'optical-drive',
+  'paste',
   'paste-included',
   'placement',
   'port-connectors',

@@ -54,7 +54,8 @@ export const smallParts: Rule = {
         ...(pasteIncluded === undefined ? [[cooler, 'pasteIncluded'] as const] : []),
         ...accessories.flatMap((each) => (accessoryPurpose(each.part) ? [] : [[each, 'purpose'] as const])),
       ];
-      if (pasteIncluded !== true && !apart && unsaid.length > 0) checks.push(unknown('paste-included', ...unsaid));
+      if (pasteIncluded !== true && !apart && unsaid.length > 0)
+        checks.push(unknown(pasteIncluded === undefined ? 'paste-included' : 'paste', ...unsaid));
       else
         checks.push({
           level: pasteIncluded || apart ? 'passes' : 'caution',
