@@ -151,6 +151,23 @@ describe('what may be what is asked is not taken for lacking', () => {
   });
 });
 
+test('a card beside others that does not state its outputs is asked once, however many displays wait for it', () => {
+  const change: Change = {
+    brief: { ownedDisplays: ['screen', 'screen', 'screen'] },
+    parts: {
+      cpu: { integratedGraphics: { fp32Tflops: 1 } },
+      card: { outputs: undefined },
+      board: { displayOutputs: [{ kind: 'DisplayPort 1.4', count: 1 }] },
+    },
+  };
+  const { checks } = assessed(change);
+  const links = checks.filter(({ rule }) => rule === 'display-link');
+  expect(links.map(({ level }) => level)).toEqual(['passes', 'unproven']);
+  expect(said('display-link', change)).toEqual({ blocks: false, missing: ['card.outputs'] });
+  // without another source there is nothing to connect to, and the outputs are asked for elsewhere
+  expect(said('display-link', { parts: { card: { outputs: [] } } }).missing).toEqual([]);
+});
+
 describe('what a part is for', () => {
   const cardOf = (figures: Record<string, unknown>) =>
     cardPurpose(partSchema.parse(card(figures)) as PartOf<'expansion'>);

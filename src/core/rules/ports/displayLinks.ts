@@ -35,12 +35,12 @@ export const displayLinks: Rule = {
         });
     }
     const outputs = sources.flatMap((source) => source.outputs ?? []);
+    let unsure = false;
     connect(pictures, outputs, brief.mustHaves.displaysPerOutput).forEach((link, i) => {
       const picture = pictures[i];
       if (!picture) return;
-      if ((link === undefined || link.hz < picture.refreshHz) && vague.length > 0) {
-        const missing = vague.map(({ holder, field }) => [holder, field] as const);
-        checks.push({ ...unknown('display-link', ...missing), subject: `picture ${i}` });
+      if (vague.length > 0 && (link === undefined || link.hz < picture.refreshHz)) {
+        unsure = true;
         return;
       }
       checks.push({
@@ -55,6 +55,7 @@ export const displayLinks: Rule = {
         getsHz: link ? Math.min(picture.refreshHz, link.hz) : 0,
       });
     });
+    if (unsure) checks.push(unknown('display-link', ...vague.map(({ holder, field }) => [holder, field] as const)));
     return checks;
   },
 };
