@@ -1,10 +1,11 @@
+import type { MissingFigure } from '../figures/missing';
 import { isOf } from '../figures/resources';
 import { fromConstant, given, product, sum } from '../figures/derive';
 import { GIB } from '../units/quantity';
 import { DESK } from './deskConstants';
 import { within } from './demands';
-import { flowEnd } from './flowEnds';
-import type { Demand, Elastic, Expanded, Holding, RealTime } from './stage';
+import { flowEnd, withoutEnd } from './flowEnds';
+import type { Demand, Elastic, Expanded, Holding, Impossible, RealTime } from './stage';
 import { outsideOf, type Trade } from './trade';
 import type { CustomWork, DeskWork } from '../model/tasks';
 import type { Flow } from '../board/flows';
@@ -81,7 +82,8 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
       bytes: given('graphics memory', task.graphicsMemoryGiB * GIB, 'B', 'brief', where),
     });
   const flows: Flow[] = [];
-  const impossible: { code: 'part-missing'; kind: string }[] = [];
+  const impossible: Impossible[] = [];
+  const missing: MissingFigure[] = [];
   (task.flows ?? []).forEach((flow, i) => {
     const from = flowEnd(flow.from, facts);
     const to = flowEnd(flow.to, facts);
@@ -89,7 +91,11 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
       [flow.from, from],
       [flow.to, to],
     ] as const)
-      if (found.length === 0) impossible.push({ code: 'part-missing', kind: end });
+      if (found.length === 0) {
+        const lacks = withoutEnd(end, facts);
+        impossible.push(...lacks.impossible);
+        missing.push(...lacks.missing);
+      }
     // several drives of one role take a stream in equal parts
     const pairs = from.flatMap((a) => to.map((b) => [a, b] as const));
     pairs.forEach(([a, b], k) =>
@@ -109,7 +115,7 @@ export function expandCustom(task: CustomWork, facts: MachineFacts): Expanded {
     holdings,
     threadCap: task.threadCap ?? 1024,
     impossible: [...impossible, ...(graphicsNeeded && !facts.hasGraphics ? [{ code: 'no-graphics' as const }] : [])],
-    missing: [],
+    missing,
     flows,
   };
   if (task.mode === 'real-time')

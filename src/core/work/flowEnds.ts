@@ -1,7 +1,9 @@
+import type { MissingFigure } from '../figures/missing';
 import type { Fitted, FittedParts } from '../model/fitted';
 import { cardPurpose } from '../parts/purposes';
 import type { MachineFacts } from './machineFacts';
 import { networksOf } from './networks';
+import type { Impossible } from './stage';
 
 /** Items or integrated function a flow's end stands for on this machine: all drives of a role, one of anything else. */
 export function flowEnd(end: string, facts: MachineFacts): string[] {
@@ -23,6 +25,23 @@ export function flowEnd(end: string, facts: MachineFacts): string[] {
 /** Cards of which nothing tells what they are for. */
 export const cardsForAnything = (parts: FittedParts): readonly Fitted<'expansion'>[] =>
   parts.ofKind('expansion').filter(({ part }) => cardPurpose(part) === undefined);
+
+/** Ends that cards stand for. */
+const OF_CARDS: ReadonlySet<string> = new Set(['capture', 'network', 'second network']);
+
+/** What an end comes to that nothing stands for: a part that lacks, or what is not said of cards that may be it. */
+export function withoutEnd(
+  end: string,
+  { parts }: Pick<MachineFacts, 'parts'>,
+): { readonly impossible: readonly Impossible[]; readonly missing: readonly MissingFigure[] } {
+  const perhaps = OF_CARDS.has(end) ? cardsForAnything(parts) : [];
+  return perhaps.length === 0
+    ? { impossible: [{ code: 'part-missing', kind: end }], missing: [] }
+    : {
+        impossible: [],
+        missing: perhaps.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'purpose' })),
+      };
+}
 
 /** Drives that keep work: an optical drive reads and burns discs, and is none. */
 export const keepingDrives = (parts: FittedParts): readonly Fitted<'drive'>[] =>

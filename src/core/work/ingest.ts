@@ -1,7 +1,7 @@
 import type { Flow } from '../board/flows';
 import { fromConstant, given, product, type Derivation } from '../figures/derive';
 import { c, Demands, gwork } from './demands';
-import { cardsForAnything, flowEnd } from './flowEnds';
+import { flowEnd, withoutEnd } from './flowEnds';
 import { INGEST } from './ingestConstants';
 import { profileOf, type MachineFacts } from './machineFacts';
 import type { RealTime } from './stage';
@@ -30,10 +30,9 @@ function between(
     [to, sinks],
   ] as const)
     if (found.length === 0) {
-      // a card that may be for anything may be what is missing
-      const perhaps = isRole(end) ? [] : cardsForAnything(facts.parts);
-      if (perhaps.length === 0) out.impossible.push({ code: 'part-missing', kind: end });
-      else out.missing.push(...perhaps.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'purpose' })));
+      const { impossible, missing } = withoutEnd(end, facts);
+      out.impossible.push(...impossible);
+      out.missing.push(...missing);
     }
   const pairs = sources.flatMap((a) => sinks.map((b) => [a, b] as const));
   const share = bytesPerS / pairs.length;
