@@ -127,10 +127,8 @@ const PACKED = /\.(js|css|svg)$/;
 
 /** Packs what pages fetch, beside it: once, and not for each who asks. */
 function pack(folder) {
-  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
-    const path = join(entry.parentPath ?? entry.path, entry.name);
-    if (entry.isFile() && PACKED.test(path)) writeFileSync(`${path}.gz`, gzipSync(readFileSync(path)));
-  }
+  for (const name of readdirSync(folder, { recursive: true }))
+    if (PACKED.test(name)) writeFileSync(join(folder, `${name}.gz`), gzipSync(readFileSync(join(folder, name))));
 }
 
 const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'tsconfig.json'];

@@ -2,6 +2,7 @@ import type { Assessment } from '../assess';
 import type { Scene, Solid } from '../clearance/scene';
 import type { FittedParts } from '../model/fitted';
 import { CONNECTORS, type Connector } from '../parts/common';
+import { cableUse } from '../parts/purposes';
 import { CABLES } from './constants';
 import type { Step } from './steps';
 
@@ -187,7 +188,7 @@ function extend(ways: Map<string, CableWay>, steps: readonly Pick<Step, 'id' | '
     needsMm === undefined || hasMm === undefined ? -Infinity : needsMm - hasMm;
   const extensions = parts
     .ofKind('accessory')
-    .filter(({ part }) => part.cableFor === 'power' && part.fromPlug !== undefined && part.fromPlug === part.toPlug)
+    .filter(({ part }) => cableUse(part) === 'power' && part.fromPlug !== undefined && part.fromPlug === part.toPlug)
     .sort((a, b) => (b.part.lengthMm ?? 0) - (a.part.lengthMm ?? 0));
   for (const { item, part } of extensions) {
     const neediest = steps

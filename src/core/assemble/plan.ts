@@ -2,6 +2,7 @@ import type { Assessment } from '../assess';
 import { coversOf } from '../clearance/reach';
 import type { AnyFitted } from '../model/fitted';
 import { CONNECTORS } from '../parts/common';
+import { cableUse } from '../parts/purposes';
 import { spreadFans } from '../power/headers';
 import { MINUTES, type Pace } from './constants';
 import type { Before, Cable, Gap, Plan, Planned, Step, StepCode } from './steps';
@@ -275,7 +276,7 @@ function stepsOf(assessment: Assessment): { steps: Step[]; gaps: Gap[] } {
     if (fanHeaders === undefined) gaps.push({ code: 'unstated', item: board.item.id, field: 'fanHeaders' });
     const splitters = parts
       .ofKind('accessory')
-      .filter(({ part }) => part.cableFor === 'fan splitter')
+      .filter(({ part }) => cableUse(part) === 'fan splitter')
       .sort((x, y) => (y.part.outlets ?? 2) - (x.part.outlets ?? 2));
     const loads = spreadFans(
       fans.map(({ currentA }) => currentA ?? 0),

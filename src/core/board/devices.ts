@@ -1,5 +1,6 @@
 import type { Fitted, FittedParts } from '../model/fitted';
 import type { Device } from './fit';
+import { isDiskForm } from '../parts/drive';
 import { accessoryPurpose } from '../parts/purposes';
 import type { Link } from '../units/links';
 
@@ -12,7 +13,7 @@ const M2_LENGTH: Readonly<Record<string, number>> = { 'M.2 2230': 30, 'M.2 2280'
 
 /** What is plugged is told by form and interface together: without either it is looked for where most of its kind go. */
 function driveDevice({ item, part }: Fitted<'drive'>): Device {
-  const sata = part.interface === 'SATA' || (part.interface === undefined && /^[235]/.test(part.form ?? ''));
+  const sata = part.interface === 'SATA' || (part.interface === undefined && isDiskForm(part.form));
   const m2Length = part.form === undefined ? undefined : M2_LENGTH[part.form];
   const unsaid =
     part.form === undefined ? 'form' : part.interface === undefined && part.form !== 'card' ? 'interface' : undefined;

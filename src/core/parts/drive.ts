@@ -3,6 +3,10 @@ import { figure, flag, figureFromZero, lanes, linkGeneration, partBase } from '.
 
 export const DRIVE_FORMS = ['M.2 2230', 'M.2 2280', 'M.2 22110', '2.5"', '3.5"', '5.25"', 'card'] as const;
 
+/** Whether a drive stands in a bay, on cables: not on the board, and no card. */
+export const isDiskForm = (form: (typeof DRIVE_FORMS)[number] | undefined): boolean =>
+  form === '2.5"' || form === '3.5"' || form === '5.25"';
+
 export const driveSchema = z.strictObject({
   kind: z.literal('drive'),
   ...partBase,

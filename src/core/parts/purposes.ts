@@ -32,10 +32,3 @@ export function cableUse(part: Accessory): Accessory['cableFor'] {
   const plugs = part.fromPlug !== undefined || part.toPlug !== undefined || part.fromPlugs !== undefined;
   return part.cableFor ?? (plugs ? 'power' : undefined);
 }
-
-/** The figure without which nobody knows whether an accessory is such a cable; undefined where that is known. */
-export function cableUnsaid(part: Accessory): 'purpose' | 'cableFor' | undefined {
-  if (cableUse(part) !== undefined) return undefined;
-  const purpose = accessoryPurpose(part);
-  return purpose === undefined ? 'purpose' : purpose === 'cable' ? 'cableFor' : undefined;
-}

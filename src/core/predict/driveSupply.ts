@@ -1,12 +1,13 @@
 import { given, least } from '../figures/derive';
 import { DRIVE_ROLES, type DriveRole } from '../figures/resources';
 import { fullName, type AnyFitted, type FittedParts } from '../model/fitted';
+import { missingOf } from '../model/unsaid';
 import type { PartOf } from '../parts';
 import { driveFor, keepingDrives } from '../work/flowEnds';
 import { averageWrite, fitsCache } from './driveWrites';
 import type { LinkOf } from './linkSupply';
 import { taughtRate, type Rates, type TaughtRate } from './rates';
-import { missingOf, own, type Supplied } from './supplied';
+import { own, type Supplied } from './supplied';
 
 const MEDIA = {
   seqReadMBs: 'sequential read',

@@ -2,9 +2,9 @@ import { given, sum, type Derivation } from '../figures/derive';
 import { DRIVE_ROLES, type DriveRole } from '../figures/resources';
 import type { MissingFigure } from '../figures/missing';
 import { fullName, type AnyFitted, type FittedParts } from '../model/fitted';
+import { missingOf } from '../model/unsaid';
 import type { Band } from '../units/band';
 import type { Holding } from '../work/stage';
-import { missingOf } from './supplied';
 import { servingDrives } from './writes';
 
 /** What the work keeps on the drives of a role, and the room that they have for it. */

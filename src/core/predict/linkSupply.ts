@@ -3,8 +3,9 @@ import { shareOfLink } from '../board/links';
 import type { Placement } from '../board/placement';
 import type { Derivation } from '../figures/derive';
 import type { AnyFitted } from '../model/fitted';
+import { missingOf } from '../model/unsaid';
 import type { Link } from '../units/links';
-import { achievedLink, missingOf, type Supplied } from './supplied';
+import { achievedLink, type Supplied } from './supplied';
 
 const ofLink = ({ generation, lanes }: Link): string => `generation ${generation} × ${lanes}`;
 

@@ -2,10 +2,11 @@ import { fromConstant, given, product } from '../figures/derive';
 import type { MissingFigure } from '../figures/missing';
 import type { MemoryState } from '../memory/population';
 import type { FittedParts } from '../model/fitted';
+import { missingOf } from '../model/unsaid';
 import type { PartOf } from '../parts';
 import { COMMON } from '../work/common';
 import { taughtRate, type Rates } from './rates';
-import { missingOf, type Supplied } from './supplied';
+import { type Supplied } from './supplied';
 
 type Field = keyof PartOf<'memory'>;
 const CAPACITY: readonly Field[] = ['modules', 'moduleGiB'];

@@ -1,10 +1,10 @@
 import { LINKS } from '../board/links';
 import { fromConstant, least, product } from '../figures/derive';
 import type { FittedParts } from '../model/fitted';
-import { cardsForAnything } from '../work/flowEnds';
+import { cardsUnsaid } from '../model/unsaid';
 import { networksOf, type Network } from '../work/networks';
 import type { LinkOf } from './linkSupply';
-import { missingOf, own, type Supplied } from './supplied';
+import { own, type Supplied } from './supplied';
 
 const BYTES_PER_GBIT = 1e9 / 8;
 
@@ -24,15 +24,10 @@ export function networkRate({ holder, gbitPerS }: Network): Supplied {
 /** What the machine's fastest network carries; a card's, no more than its slot does. */
 export function networkOf(parts: FittedParts, linkOf: LinkOf): Supplied | undefined {
   const [fastest] = networksOf(parts);
-  // a card that may be for anything may be one
-  const perhaps = fastest ? [] : cardsForAnything(parts);
-  if (perhaps.length > 0)
-    return {
-      rate: undefined,
-      missing: perhaps.flatMap((card) => missingOf(card, 'purpose')),
-      items: perhaps.map(({ item }) => item.id),
-    };
-  if (!fastest) return undefined;
+  if (!fastest) {
+    const missing = cardsUnsaid(parts);
+    return missing.length > 0 ? { rate: undefined, missing, items: missing.map(({ item }) => item) } : undefined;
+  }
   const rated = networkRate(fastest);
   if (fastest.holder.part.kind === 'board') return rated;
   const link = linkOf(fastest.holder);

@@ -1,6 +1,7 @@
 import { given, fromConstant, product, type Derivation } from '../figures/derive';
 import type { MissingFigure } from '../figures/missing';
 import { fullName, type AnyFitted } from '../model/fitted';
+import { missingOf } from '../model/unsaid';
 import { LINKS } from '../board/links';
 import type { Constant } from '../figures/registers';
 
@@ -11,9 +12,6 @@ export interface Supplied {
   /** Items whose figures decide this rate. */
   readonly items: readonly string[];
 }
-
-export const missingOf = (fitted: AnyFitted, ...fields: string[]): MissingFigure[] =>
-  fields.map((field) => ({ item: fitted.item.id, part: fitted.part.id, field }));
 
 /** A rate that is the part's own figure times a unit factor. */
 export function own(

@@ -1,6 +1,7 @@
 import type { Board } from '../board/compile';
 import type { Placement } from '../board/placement';
 import type { FittedParts } from '../model/fitted';
+import { missingOf } from '../model/unsaid';
 import { deviceKey, resourceKey, type DriveRole, type Resource } from '../figures/resources';
 import type { MemoryState } from '../memory/population';
 import { GIB } from '../units/quantity';
@@ -15,7 +16,7 @@ import { networkOf, networkRate } from './networkSupply';
 import { memoryRoom, memoryTraffic } from './memorySupply';
 import { processorRates, type ProcessorRates } from './processor';
 import { NO_RATES, type Rates } from './rates';
-import { missingOf, own, type Supplied } from './supplied';
+import { own, type Supplied } from './supplied';
 
 export type { Supplied } from './supplied';
 

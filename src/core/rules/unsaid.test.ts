@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { accessoryPurpose, cableUnsaid, cableUse, cardPurpose } from '../parts/purposes';
+import { cablesUnsaid } from '../model/unsaid';
+import { accessoryPurpose, cableUse, cardPurpose } from '../parts/purposes';
 import { partSchema, type PartOf } from '../parts';
 import { failing } from './rule';
 import { assessed, plus, swapped, type Change } from '../tests/world';
@@ -234,15 +235,35 @@ describe('what a part is for', () => {
   ])('a card with %o', (figures, purpose) => expect(cardOf(figures)).toBe(purpose));
 
   test.each([
-    [{ cableFor: 'power' }, 'cable', undefined],
-    [{ toPlug: 'card-16' }, 'cable', undefined],
-    [{ fitsSocket: 'Dunlin' }, 'mounting-kit', undefined],
-    [{ lightPlug: '4-pin 12 V' }, 'light-controller', undefined],
-    [{ lanes: 16 }, 'riser', undefined],
-    [{ purpose: 'cable' }, 'cable', 'cableFor'],
-    [{ outlets: 4 }, undefined, 'purpose'],
+    [{ cableFor: 'power' }, 'cable', []],
+    [{ toPlug: 'card-16' }, 'cable', []],
+    [{ fitsSocket: 'Dunlin' }, 'mounting-kit', []],
+    [{ lightPlug: '4-pin 12 V' }, 'light-controller', []],
+    [{ lanes: 16 }, 'riser', []],
+    [{ purpose: 'cable' }, 'cable', ['small.cableFor']],
+    [{ outlets: 4 }, undefined, ['small.purpose']],
   ])('an accessory with %o; whether it is a cable for something is asked of %s', (figures, purpose, unsaid) => {
-    const part = smallOf(figures);
-    expect([accessoryPurpose(part), cableUnsaid(part)]).toEqual([purpose, unsaid]);
+    expect(accessoryPurpose(smallOf(figures))).toBe(purpose);
+    const { parts } = assessed(withPart(small(figures))).facts;
+    expect(cablesUnsaid(parts).map(({ part, field }) => `${part}.${field}`)).toEqual(unsaid);
+  });
+
+  test('one thing that may be a riser may serve one card of two', () => {
+    const two: Change = {
+      ...UPRIGHT,
+      items: (items) => [...(UPRIGHT.items?.(items) ?? items), { id: 'card-2', part: 'card', upright: true }],
+    };
+    const levels = (change: Change) =>
+      assessed(change).checks.flatMap(({ rule, level }) => (rule === 'upright' ? [level] : []));
+    expect(levels(withPart(small({}), two))).toEqual(['unproven', 'blocks']);
+    expect(levels(withPart(small({ lanes: 16, generation: 4 }), two))).toEqual(['passes', 'blocks']);
+  });
+
+  test('what lacks in two places is told of each, and each by itself', () => {
+    const change = withPart(small({ purpose: 'cable' }), {
+      parts: { psu: { connectors: { 'board-24': 1, 'card-8': 4, sata: 8 } } },
+    });
+    const keys = assessed(change).findings.flatMap(({ rule, key }) => (rule === 'supply-connectors' ? [key] : []));
+    expect(keys.map((key) => key.split(' ').at(-1))).toEqual(['processor-8', 'card-16']);
   });
 });

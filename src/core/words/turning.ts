@@ -24,7 +24,7 @@ export function turnWords(turn: Turn, catalogue: Pick<Catalogue, 'part'>): strin
     case 'never':
       return `Does not hold, whatever ${whose} is within reason${usual}.`;
     case 'no-direction':
-      return `No value of ${whose} can be named: it is not a figure that is simply better higher or lower.`;
+      return `Hangs on ${whose}, of which no value is simply better.`;
   }
 }
 

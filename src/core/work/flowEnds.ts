@@ -1,5 +1,6 @@
 import type { MissingFigure } from '../figures/missing';
 import type { Fitted, FittedParts } from '../model/fitted';
+import { cardsUnsaid } from '../model/unsaid';
 import { cardPurpose } from '../parts/purposes';
 import type { MachineFacts } from './machineFacts';
 import { networksOf } from './networks';
@@ -22,10 +23,6 @@ export function flowEnd(end: string, facts: MachineFacts): string[] {
   return drives.length > 0 ? drives.map(({ item }) => item.id) : one(driveFor({ parts }, end)?.item.id);
 }
 
-/** Cards of which nothing tells what they are for. */
-export const cardsForAnything = (parts: FittedParts): readonly Fitted<'expansion'>[] =>
-  parts.ofKind('expansion').filter(({ part }) => cardPurpose(part) === undefined);
-
 /** Ends that cards stand for. */
 const OF_CARDS: ReadonlySet<string> = new Set(['capture', 'network', 'second network']);
 
@@ -34,13 +31,8 @@ export function withoutEnd(
   end: string,
   { parts }: Pick<MachineFacts, 'parts'>,
 ): { readonly impossible: readonly Impossible[]; readonly missing: readonly MissingFigure[] } {
-  const perhaps = OF_CARDS.has(end) ? cardsForAnything(parts) : [];
-  return perhaps.length === 0
-    ? { impossible: [{ code: 'part-missing', kind: end }], missing: [] }
-    : {
-        impossible: [],
-        missing: perhaps.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'purpose' })),
-      };
+  const missing = OF_CARDS.has(end) ? cardsUnsaid(parts) : [];
+  return { impossible: missing.length > 0 ? [] : [{ code: 'part-missing', kind: end }], missing };
 }
 
 /** Drives that keep work: an optical drive reads and burns discs, and is none. */

@@ -3,10 +3,10 @@ import type { Flow } from '../board/flows';
 import type { Fitted } from '../model/fitted';
 import { achievedFlop, achievedTraffic, bytesAFrame, c, Demands, gwork, ownCost } from './demands';
 import { encodeOn } from './encode';
-import { cardsForAnything } from './flowEnds';
 import { inputRates, inputsOf } from './inputs';
 import { LIVE } from './liveConstants';
 import { profileOf, type MachineFacts } from './machineFacts';
+import { cardsUnsaid, missingOf } from '../model/unsaid';
 import { cardPurpose } from '../parts/purposes';
 import type { RealTime } from './stage';
 import type { LiveInput, LiveWork } from '../model/tasks';
@@ -67,12 +67,11 @@ function ports(out: Demands, task: LiveWork, facts: MachineFacts): void {
     const vague = devices.filter(({ part }) => inputsOf(part) === undefined);
     const has = devices.reduce((all, { part }) => all + (inputsOf(part) ?? 0), 0);
     if (has >= count) return;
-    const perhaps = on === 'card' ? cardsForAnything(facts.parts) : [];
-    if (vague.length + perhaps.length > 0)
-      out.missing.push(
-        ...vague.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'videoInputs' })),
-        ...perhaps.map(({ item, part }) => ({ item: item.id, part: part.id, field: 'purpose' })),
-      );
+    const missing = [
+      ...vague.flatMap((device) => missingOf(device, 'videoInputs')),
+      ...(on === 'card' ? cardsUnsaid(facts.parts) : []),
+    ];
+    if (missing.length > 0) out.missing.push(...missing);
     else out.impossible.push({ code: 'too-few-inputs', wanted: count, has, on });
   };
   if (task.via === 'mixer') check(facts.parts.ofKind('mixer'), wanted, 'mixer');

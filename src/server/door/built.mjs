@@ -1,7 +1,7 @@
 // plain, because it stands in front of the framework
 import { existsSync } from 'node:fs';
 import sirv from 'sirv';
-import { HEADERS } from './answers.mjs';
+import { HEADERS, READS } from './answers.mjs';
 import { turnedAway } from './guard.mjs';
 import { policy } from './policy.mjs';
 
@@ -27,7 +27,7 @@ export function built(folder) {
     const { method, url, headers: sent } = request;
     const away = turnedAway({ method, header: (name) => sent[name] });
     // who is turned away hears why from the one who always says it
-    if (away || !['GET', 'HEAD'].includes(method) || !url.startsWith(AT)) return otherwise();
+    if (away || !READS.includes(method) || !url.startsWith(AT)) return otherwise();
     files({ url: url.slice(AT.length - 1), headers: sent }, response, otherwise);
   };
 }

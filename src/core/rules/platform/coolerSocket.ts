@@ -1,5 +1,6 @@
+import { missingOf } from '../../model/unsaid';
 import { accessoryPurpose } from '../../parts/purposes';
-import { unknown, idsOf, nameOf, type Rule } from '../rule';
+import { unknown, unknownFigures, idsOf, nameOf, type Rule } from '../rule';
 
 export const coolerSocket: Rule = {
   id: 'cooler-socket',
@@ -30,16 +31,16 @@ export const coolerSocket: Rule = {
     const kit =
       entry?.kit === 'included' ? 'included' : own || (entry && kitAdded) ? 'added' : entry ? 'apart' : 'none';
     // what may be a kit for it, as far as it says
-    const perhaps = accessories.flatMap((each) => {
-      const { purpose, fitsSocket, fitsCooler } = each.part;
+    const unsaid = accessories.flatMap((each) => {
+      const { fitsSocket = socket, fitsCooler = cooler.part.id } = each.part;
+      const purpose = accessoryPurpose(each.part);
       const may =
-        (accessoryPurpose(each.part) ?? 'mounting-kit') === 'mounting-kit' &&
-        (fitsSocket ?? socket) === socket &&
-        (fitsCooler ?? cooler.part.id) === cooler.part.id;
-      const unsaid = Object.entries({ purpose: purpose ?? accessoryPurpose(each.part), fitsSocket, fitsCooler });
-      return may ? unsaid.flatMap(([field, value]) => (value === undefined ? [[each, field] as const] : [])) : [];
+        (purpose ?? 'mounting-kit') === 'mounting-kit' && fitsSocket === socket && fitsCooler === cooler.part.id;
+      if (!may) return [];
+      const lacks = (['fitsSocket', 'fitsCooler'] as const).filter((field) => each.part[field] === undefined);
+      return missingOf(each, ...(purpose ? [] : ['purpose']), ...lacks);
     });
-    if ((kit === 'none' || kit === 'apart') && perhaps.length > 0) return [unknown('cooler-socket', ...perhaps)];
+    if ((kit === 'none' || kit === 'apart') && unsaid.length > 0) return [unknownFigures('cooler-socket', unsaid)];
     return [
       {
         level: kit === 'none' || kit === 'apart' ? 'blocks' : 'passes',

@@ -1,7 +1,8 @@
 import type { AnyFitted } from '../../model/fitted';
 import { LIGHT_PLUGS, USUAL_LIGHT_PLUG, type LightPlug } from '../../parts/common';
+import { accessoriesUnsaid, missingOf } from '../../model/unsaid';
 import { accessoryPurpose } from '../../parts/purposes';
-import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
+import { unknownFigures, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 type Lit = AnyFitted & { readonly part: { readonly kind: 'case' | 'cooler' | 'fan' } };
 const isLit = (fitted: AnyFitted): fitted is Lit =>
@@ -18,9 +19,7 @@ export const lightHeaders: Rule = {
     const lit = [...parts.ofKind('case'), ...parts.ofKind('cooler'), ...parts.ofKind('fan')].filter(isLit);
     const board = parts.one('board');
     if (lit.length === 0 || !board) return [];
-    const accessories = parts.ofKind('accessory');
-    const controllers = accessories.filter(({ part }) => accessoryPurpose(part) === 'light-controller');
-    const perhaps = accessories.filter(({ part }) => accessoryPurpose(part) === undefined);
+    const controllers = parts.ofKind('accessory').filter(({ part }) => accessoryPurpose(part) === 'light-controller');
     const onBoard: Readonly<Record<LightPlug, number | undefined>> = {
       '3-pin 5 V': board.part.lightHeaders,
       '4-pin 12 V': board.part.lightHeaders12V,
@@ -36,12 +35,10 @@ export const lightHeaders: Rule = {
       const here = onBoard[plug];
       const has = (here ?? 0) + fed(plug);
       const unsaid = [
-        ...(here === undefined
-          ? [[board, plug === USUAL_LIGHT_PLUG ? 'lightHeaders' : 'lightHeaders12V'] as const]
-          : []),
-        ...perhaps.map((each) => [each, 'purpose'] as const),
+        ...(here === undefined ? missingOf(board, plug === USUAL_LIGHT_PLUG ? 'lightHeaders' : 'lightHeaders12V') : []),
+        ...accessoriesUnsaid(parts),
       ];
-      if (has < needs && unsaid.length > 0) return [unknown('light-headers', ...unsaid)];
+      if (has < needs && unsaid.length > 0) return [{ ...unknownFigures('light-headers', unsaid), subject: plug }];
       // nothing of this plug, and only the other kind to put it on: that burns the lights or leaves them dark
       const other = LIGHT_PLUGS.find((candidate) => candidate !== plug) ?? plug;
       const onlyOther = has === 0 && (onBoard[other] ?? 0) + fed(other) > 0;

@@ -1,8 +1,10 @@
 import type { AnyFitted, Fitted, FittedParts } from '../../model/fitted';
+import { cablesUnsaid, missingOf } from '../../model/unsaid';
 import { CONNECTORS, type Connector } from '../../parts/common';
-import { cableUnsaid, cableUse } from '../../parts/purposes';
+import { isDiskForm } from '../../parts/drive';
+import { cableUse } from '../../parts/purposes';
 import { INPUT_W, slotPowerW } from '../../power/inputs';
-import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
+import { unknown, unknownFigures, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 type Plugs = Map<Connector, number>;
 interface Needs {
@@ -30,30 +32,19 @@ export const supplyConnectors: Rule = {
     const { needs, checks } = needsOf(parts);
     const has: Plugs = new Map(CONNECTORS.map((plug) => [plug, supply.part.connectors?.[plug] ?? 0]));
     const asked = new Map([...needs].map(([plug, { count }]) => [plug, count]));
-    const accessories = parts.ofKind('accessory');
-    const leads = accessories.filter(({ part }) => cableUse(part) === 'power');
-    const perhaps = accessories.flatMap((each) => {
-      const field = cableUnsaid(each.part);
-      return field ? [[each, field] as const] : [];
-    });
+    const leads = parts.ofKind('accessory').filter(({ part }) => cableUse(part) === 'power');
     const used = useLeads(has, asked, leads);
-    const vague = leads.filter(
-      ({ part }) => part.toPlug === undefined || part.fromPlug === undefined || part.fromPlugs === undefined,
-    );
+    const unsaid = [
+      ...leads.flatMap((lead) => {
+        const lacks = (['fromPlug', 'fromPlugs', 'toPlug'] as const).filter((field) => lead.part[field] === undefined);
+        return missingOf(lead, ...lacks);
+      }),
+      ...cablesUnsaid(parts),
+    ];
     for (const [connector, { count, users }] of needs) {
       const there = has.get(connector) ?? 0;
-      if (count > there && vague.length + perhaps.length > 0) {
-        checks.push(
-          unknown(
-            'power-lead',
-            ...vague.flatMap((lead) =>
-              (['fromPlug', 'fromPlugs', 'toPlug'] as const)
-                .filter((field) => lead.part[field] === undefined)
-                .map((field) => [lead, field] as const),
-            ),
-            ...perhaps,
-          ),
-        );
+      if (count > there && unsaid.length > 0) {
+        checks.push({ ...unknownFigures('power-lead', unsaid), subject: connector });
         continue;
       }
       const spare = connector === 'processor-8' && count > there ? spareInput(parts, there, count) : undefined;
@@ -98,10 +89,7 @@ function needsOf(parts: FittedParts): { needs: Map<Connector, Needs>; checks: Sa
       if (count > 0) add(connector, count, fitted);
     }
   }
-  for (const drive of parts.ofKind('drive')) {
-    const { form } = drive.part;
-    if (form === '2.5"' || form === '3.5"' || form === '5.25"') add('sata', 1, drive);
-  }
+  for (const drive of parts.ofKind('drive')) if (isDiskForm(drive.part.form)) add('sata', 1, drive);
   return { needs, checks };
 }
 

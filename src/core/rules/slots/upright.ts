@@ -1,5 +1,6 @@
+import { accessoriesUnsaid } from '../../model/unsaid';
 import { accessoryPurpose } from '../../parts/purposes';
-import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
+import { unknown, unknownFigures, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const upright: Rule = {
   id: 'upright',
@@ -7,22 +8,22 @@ export const upright: Rule = {
   levels: ['blocks', 'unproven'],
   check: ({ parts }) => {
     const chassis = parts.one('case');
-    const accessories = parts.ofKind('accessory');
-    const risers = accessories.filter(({ part }) => accessoryPurpose(part) === 'riser');
-    const perhaps = accessories.filter(({ part }) => accessoryPurpose(part) === undefined);
+    const risers = parts.ofKind('accessory').filter(({ part }) => accessoryPurpose(part) === 'riser');
+    const perhaps = accessoriesUnsaid(parts);
     const cards = [...parts.ofKind('graphics'), ...parts.ofKind('expansion')].filter(({ item }) => item.upright);
-    if (!chassis) return [];
+    if (!chassis || cards.length === 0) return [];
+    const { uprightCards } = chassis.part;
+    if (uprightCards === undefined) return [unknown('upright-mount', [chassis, 'uprightCards'])];
     return cards.flatMap((card, i): Said[] => {
-      const { uprightCards } = chassis.part;
-      if (uprightCards === undefined) return [unknown('upright-mount', [chassis, 'uprightCards'])];
       const riser = risers[i];
       const lacking = riser
         ? (['generation', 'lanes'] as const).filter((field) => riser.part[field] === undefined)
         : [];
       if (uprightCards && riser && lacking.length > 0)
         return [unknown('riser-link', ...lacking.map((field) => [riser, field] as const))];
-      if (uprightCards && !riser && perhaps.length > 0)
-        return [unknown('riser', ...perhaps.map((each) => [each, 'purpose'] as const))];
+      // each thing that may be one serves one card
+      const unsaid = perhaps[i - risers.length];
+      if (uprightCards && !riser && unsaid) return [unknownFigures('riser', [unsaid])];
       return [
         {
           level: uprightCards && riser ? 'passes' : 'blocks',

@@ -1,13 +1,13 @@
 import type { Brief } from '../../model/brief';
 import type { Fitted, FittedParts } from '../../model/fitted';
+import { cardsUnsaid, missingOf } from '../../model/unsaid';
 import type { PartOf } from '../../parts';
 import { WIRELESS_STANDARDS } from '../../parts/common';
 import { cardPurpose } from '../../parts/purposes';
-import { cardsForAnything } from '../../work/flowEnds';
 import { networksOf } from '../../work/networks';
 import { inputsOf } from '../../work/inputs';
 import { frontCables, plugIn } from '../ports/plugs';
-import { unknown, idsOf, nameOf, type Said, type Rule } from '../rule';
+import { unknown, unknownFigures, idsOf, nameOf, type Said, type Rule } from '../rule';
 
 export const mustHaves: Rule = {
   id: 'must-haves',
@@ -65,13 +65,11 @@ function network(parts: FittedParts, needsGbit: number): Said {
   const boardPart = parts.one('board');
   const networks = networksOf(parts);
   const hasGbit = Math.max(0, ...networks.map(({ gbitPerS }) => gbitPerS ?? 0));
-  const vague = [
-    ...networks.flatMap(({ holder, gbitPerS }) =>
-      gbitPerS === undefined ? [[holder, 'networkGbitPerS'] as const] : [],
-    ),
-    ...forAnything(parts),
+  const unsaid = [
+    ...networks.flatMap(({ holder, gbitPerS }) => (gbitPerS === undefined ? missingOf(holder, 'networkGbitPerS') : [])),
+    ...cardsUnsaid(parts),
   ];
-  if (hasGbit < needsGbit && vague.length > 0) return unknown('network', ...vague);
+  if (hasGbit < needsGbit && unsaid.length > 0) return unknownFigures('network', unsaid);
   return {
     level: hasGbit >= needsGbit ? 'passes' : 'blocks',
     code: 'network',
@@ -82,9 +80,6 @@ function network(parts: FittedParts, needsGbit: number): Said {
   };
 }
 
-/** What is not said of cards that may be for anything: each may be what is asked. */
-const forAnything = (parts: FittedParts) => cardsForAnything(parts).map((card) => [card, 'purpose'] as const);
-
 /** A card made for wireless has it, whether or not its sheet says so once more. */
 const isWireless = ({ part }: Fitted<'expansion'>): boolean =>
   part.wireless ?? (cardPurpose(part) === 'wireless' || part.wirelessStandard !== undefined);
@@ -94,8 +89,9 @@ function wirelessOf(parts: FittedParts, { router }: Brief): Said[] {
   const board = parts.one('board');
   if (!board) return [];
   const cards = parts.ofKind('expansion').filter(isWireless);
-  const vague = [...(board.part.wireless === undefined ? [[board, 'wireless'] as const] : []), ...forAnything(parts)];
-  if (cards.length === 0 && board.part.wireless !== true && vague.length > 0) return [unknown('wireless', ...vague)];
+  const unknowns = [...(board.part.wireless === undefined ? missingOf(board, 'wireless') : []), ...cardsUnsaid(parts)];
+  if (cards.length === 0 && board.part.wireless !== true && unknowns.length > 0)
+    return [unknownFigures('wireless', unknowns)];
   const has = cards.length > 0 || board.part.wireless === true;
   const items = idsOf(...(cards.length > 0 ? cards : [board]));
   const checks: Said[] = [{ level: has ? 'passes' : 'blocks', code: 'wireless', items, has, adds: ['expansion'] }];
