@@ -1,3 +1,4 @@
+import { OF_PURPOSE } from './purposes';
 import { z } from 'zod';
 import { partSchemas, type Part, type PartKind } from './index';
 import type { Better } from './common';
@@ -163,15 +164,6 @@ export function withValueAt(part: object, path: string, value: unknown): Record<
   return next === undefined || empty ? others : { ...others, [head]: next };
 }
 
-/** Card purposes whose figures others do not have. */
-const PURPOSES: Readonly<Record<string, string>> = {
-  videoInputs: 'capture',
-  inputGbitPerS: 'capture',
-  networkGbitPerS: 'network',
-  driveSlots: 'storage',
-  ownSwitch: 'storage',
-};
-
 /** Whether a figure means anything for this part: flash does not spin, a tower has no radiator. Unknown kinds of it may. */
 export function applies(part: Part, path: string): boolean {
   switch (part.kind) {
@@ -187,7 +179,7 @@ export function applies(part: Part, path: string): boolean {
       if (path === 'fans' || path === 'noiseDbA') return part.type !== 'passive';
       return true;
     case 'expansion':
-      return PURPOSES[path] === undefined || part.purpose === undefined || part.purpose === PURPOSES[path];
+      return part.purpose === undefined || (OF_PURPOSE[path] ?? part.purpose) === part.purpose;
     case 'accessory':
       return !['fitsCooler', 'fitsSocket'].includes(path) || part.purpose === 'mounting-kit';
     default:

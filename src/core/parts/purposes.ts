@@ -3,18 +3,26 @@ import type { PartOf } from './index';
 type Card = PartOf<'expansion'>;
 type Accessory = PartOf<'accessory'>;
 
+/** Figures that only cards of one purpose have. */
+export const OF_PURPOSE: Readonly<Record<string, NonNullable<Card['purpose']>>> = {
+  videoInputs: 'capture',
+  inputGbitPerS: 'capture',
+  inputPorts: 'capture',
+  networkGbitPerS: 'network',
+  driveSlots: 'storage',
+  driveForms: 'storage',
+  ownSwitch: 'storage',
+};
+
 /**
  * What a card is for: as it says, else as a figure tells that only cards of one purpose have. Undefined where nothing
  * tells: it may be for anything, so what is asked of a machine with it is not known to be lacking.
  */
 export function cardPurpose(part: Card): Card['purpose'] {
   if (part.purpose !== undefined) return part.purpose;
-  if (part.videoInputs !== undefined || part.inputGbitPerS !== undefined || part.inputPorts !== undefined)
-    return 'capture';
-  if (part.networkGbitPerS !== undefined) return 'network';
-  if (part.driveSlots !== undefined || part.ownSwitch !== undefined || part.driveForms !== undefined) return 'storage';
-  if (part.wireless === true || part.wirelessStandard !== undefined) return 'wireless';
-  return undefined;
+  for (const figure in OF_PURPOSE) if (part[figure as keyof Card] !== undefined) return OF_PURPOSE[figure];
+  // a network card may be without wires too
+  return part.wireless === true || part.wirelessStandard !== undefined ? 'wireless' : undefined;
 }
 
 /** What an accessory is for, as it says or as a figure tells; undefined where nothing tells. */
