@@ -1,4 +1,4 @@
-import { existsSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import SQLite from 'better-sqlite3';
 import { sql } from 'kysely';
 import type { AroundList } from '@/core/formats/aroundFile';
@@ -54,7 +54,7 @@ const REMEMBERED_REFS = 20_000;
 
 /** Opens a new staging database at `path`; one that was left there by a run that was ended is thrown away. */
 export function openStaging(path: string): Staging {
-  for (const file of [path, `${path}-journal`]) if (existsSync(file)) rmSync(file);
+  for (const file of [path, `${path}-journal`]) rmSync(file, { force: true });
   const sqlite = new SQLite(path);
   // losing it costs nothing but reading the file again
   sqlite.pragma('journal_mode = OFF');

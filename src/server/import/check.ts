@@ -136,7 +136,9 @@ async function readArchive(path: string, staging: Staging, counter: Meter): Prom
   const folder = mkdtempSync(join(tmpdir(), 'vane-archive-'));
   try {
     const members = await unpack(path, folder);
-    const manifest = parseText(readFileSync(members.get('vane-archive.json') ?? '', 'utf8'), manifestSchema);
+    // the build would take this for any file of the project, and follow them all
+    const stated = readFileSync(/* turbopackIgnore: true */ members.get('vane-archive.json') ?? '', 'utf8');
+    const manifest = parseText(stated, manifestSchema);
     if (!manifest.ok)
       return manifest.problems.forEach((problem) =>
         staging.problem({ path: `vane-archive.json ${problem.path}`, message: problem.message }),
