@@ -47,7 +47,7 @@ const newest = new Map<string, object>();
 async function newestOf<T>(topic: string, trials: Trials<T>): Promise<T> {
   const me = {};
   newest.set(topic, me);
-  const came = await inSlices(trials, () => newest.get(topic) !== me);
+  const came = await inSlices(trials, { stopped: () => newest.get(topic) !== me });
   if (!came.done) throw new Error('a newer question took the place of this one');
   return came.value;
 }

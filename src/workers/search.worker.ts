@@ -28,8 +28,10 @@ import { boughtTogether } from '@/core/versus/boughtTogether';
 import { goodsOf } from '@/core/model/needed';
 import { load, ready } from './loaded';
 import { inSlices } from './slices';
+import { Turns, type Turn } from './turns';
 import type {
   Ask,
+  Asked,
   CoresReport,
   CostsReport,
   Line,
@@ -49,20 +51,8 @@ import type {
 /** Time between two reports. */
 const TELL_MS = 120;
 
-let current: object | undefined;
-
-/** Since when somebody is answered, and whether somebody else is now. */
-interface Turn {
-  readonly started: number;
-  readonly stopped: () => boolean;
-}
-
-/** Takes the turn of whoever is answered now. */
-function takeTurn(): Turn {
-  const me = {};
-  current = me;
-  return { started: performance.now(), stopped: () => current !== me };
-}
+/** What is asked, of each kind one. */
+const turns = new Turns();
 
 // what was answered of parts holds for the next question about the same work
 let made: { readonly context: Context; readonly ready: Ready } | undefined;
@@ -91,8 +81,7 @@ function everySoOften<R>(tell: Tell<R>): (report: () => R, now: boolean) => Prom
 
 const WAITING: Line = { state: 'waiting', found: undefined, atLeastMinor: undefined };
 
-async function find(ask: Ask, tell: Tell<Report>): Promise<void> {
-  const { stopped, started } = takeTurn();
+async function find(turn: Turn, ask: Ask, tell: Tell<Report>): Promise<void> {
   const context = ready();
   const searchable = questionsIn(context);
   const { brief } = ask;
@@ -112,18 +101,19 @@ async function find(ask: Ask, tell: Tell<Report>): Promise<void> {
     effort: NO_EFFORT,
     seconds: 0,
     clash: undefined,
+    waits: false,
     done: false,
   };
   const telling = everySoOften(tell);
   const say = (change: Partial<Report>, now = true): Promise<void> => {
-    report = { ...report, ...change, seconds: (performance.now() - started) / 1000 };
+    report = { ...report, waits: false, ...change, seconds: turn.seconds() };
     return telling(() => report, now);
   };
   /** Runs searches side by side, telling where they stand; undefined when they were stopped. */
   async function run(searches: readonly Searching[], standing: (now: InTurn) => Partial<Report>) {
     const before = report.effort;
     const far = (now: InTurn): Partial<Report> => ({ ...standing(now), effort: addEfforts(before, now.effort) });
-    const came = await inSlices(inTurn(searches), stopped, (now) => void say(far(now), false));
+    const came = await inSlices(inTurn(searches), turn, (now, waits) => void say({ ...far(now), waits }, waits));
     await say(far(came.done ? came.value : came.last));
     return came.done ? came.value : undefined;
   }
@@ -176,7 +166,11 @@ async function find(ask: Ask, tell: Tell<Report>): Promise<void> {
       frontier: report.frontier === 'searching' ? 'stopped' : report.frontier,
     });
   if (!first) {
-    const clash = await inSlices(clashOf(question, context, searchable), stopped, () => void say({}, false));
+    const clash = await inSlices(
+      clashOf(question, context, searchable),
+      turn,
+      (_now, waits) => void say({ waits }, waits),
+    );
     return ended(clash.done ? { clash: clash.value } : {});
   }
   return ended(within ? {} : { frontier: 'none' });
@@ -187,30 +181,27 @@ async function find(ask: Ask, tell: Tell<Report>): Promise<void> {
  * stopped, `ended` what it came to.
  */
 async function answer<Y, T, F extends { readonly effort: Effort }>(
-  { stopped, started }: Turn,
+  turn: Turn,
   search: Generator<Y, T>,
   tell: Tell<F & Told>,
   going: (now: Y) => F,
   ended: (value: T) => F & Partial<Told>,
 ): Promise<void> {
   const telling = everySoOften(tell);
-  const say = (state: Told['state'], facts: () => F & Partial<Told>): Promise<void> =>
-    telling(
-      () => ({
-        state,
-        seconds: (performance.now() - started) / 1000,
-        done: state !== 'searching',
-        ...facts(),
-      }),
-      state !== 'searching',
-    );
-  const came = await inSlices(search, stopped, (now) => void say('searching', () => going(now)));
-  if (came.done) await say('proven', () => ended(came.value));
-  else await say('stopped', () => going(came.last));
+  const say = (state: Told['state'], facts: () => F & Partial<Told>, now: boolean): Promise<void> =>
+    telling(() => ({ state, seconds: turn.seconds(), done: SAID_LAST.has(state), ...facts() }), now);
+  const came = await inSlices(
+    search,
+    turn,
+    (now, waits) => void say(waits ? 'waiting' : 'searching', () => going(now), waits),
+  );
+  if (came.done) await say('proven', () => ended(came.value), true);
+  else await say('stopped', () => going(came.last), true);
 }
 
-async function costs(ask: Ask, tell: Tell<CostsReport>): Promise<void> {
-  const turn = takeTurn();
+const SAID_LAST: ReadonlySet<Told['state']> = new Set(['proven', 'none', 'stopped']);
+
+async function costs(turn: Turn, ask: Ask, tell: Tell<CostsReport>): Promise<void> {
   const context = ready();
   const question = around(workOf(ask.brief, context), ask, context);
   const count = demandsOf(question, context.catalogue).length;
@@ -226,8 +217,7 @@ async function costs(ask: Ask, tell: Tell<CostsReport>): Promise<void> {
   }));
 }
 
-async function caseOf(ask: Ask, tell: Tell<PartReport>): Promise<void> {
-  const turn = takeTurn();
+async function caseOf(turn: Turn, ask: Ask, tell: Tell<PartReport>): Promise<void> {
   const context = ready();
   const { brief, part = '' } = ask;
   const question = around(workOf(brief, context), ask, context);
@@ -241,8 +231,7 @@ async function caseOf(ask: Ask, tell: Tell<PartReport>): Promise<void> {
   await answer(turn, partCase(question, part, context, questionsIn(context)), tell, facts, facts);
 }
 
-async function stability(ask: Ask, tell: Tell<StabilityReport>): Promise<void> {
-  const turn = takeTurn();
+async function stability(turn: Turn, ask: Ask, tell: Tell<StabilityReport>): Promise<void> {
   const context = ready();
   const { brief } = ask;
   const question = around(workOf(brief, context), ask, context);
@@ -257,8 +246,7 @@ async function stability(ask: Ask, tell: Tell<StabilityReport>): Promise<void> {
   }));
 }
 
-async function two(ask: Ask, tell: Tell<TwoReport>): Promise<void> {
-  const turn = takeTurn();
+async function two(turn: Turn, ask: Ask, tell: Tell<TwoReport>): Promise<void> {
   const context = ready();
   const { brief } = ask;
   const question = around(workOf(brief, context), ask, context);
@@ -273,8 +261,7 @@ async function two(ask: Ask, tell: Tell<TwoReport>): Promise<void> {
   await answer(turn, twoMachines(question, context, questionsIn(context)), tell, facts, facts);
 }
 
-async function cores({ from: present, brief }: Ask, tell: Tell<CoresReport>): Promise<void> {
-  const turn = takeTurn();
+async function cores(turn: Turn, { from: present, brief }: Ask, tell: Tell<CoresReport>): Promise<void> {
   const context = ready();
   if (!present) throw new RangeError('no machine was named');
   const assessment = subjectOf(brief, quickly(context)).assess(present);
@@ -299,8 +286,7 @@ function aboutDraft({ from: draft, ...ask }: Ask, context: Context) {
   return { draft, question: around(workOf(ask.brief, context), ask, context), wordsOf };
 }
 
-async function steps(ask: Ask, tell: Tell<StepsReport>): Promise<void> {
-  const turn = takeTurn();
+async function steps(turn: Turn, ask: Ask, tell: Tell<StepsReport>): Promise<void> {
   const context = ready();
   const { draft, question, wordsOf } = aboutDraft(ask, context);
   const mostMinor = ask.mostMinor ?? budgetOf(ask.brief, context) ?? Infinity;
@@ -317,8 +303,7 @@ async function steps(ask: Ask, tell: Tell<StepsReport>): Promise<void> {
   await answer(turn, stepsFrom(question, draft, context, questionsIn(context), mostMinor), tell, facts, facts);
 }
 
-async function repair(ask: Ask, tell: Tell<RepairReport>): Promise<void> {
-  const turn = takeTurn();
+async function repair(turn: Turn, ask: Ask, tell: Tell<RepairReport>): Promise<void> {
   const context = ready();
   const { draft, question, wordsOf } = aboutDraft(ask, context);
   const facts = ({ sound, fewest, least, effort }: Repair) => ({
@@ -335,48 +320,54 @@ const seatsIn = (seats: TeamAsk['seats'], context: Context): SeatAsked[] =>
 
 const teamKnown = (now: TeamKnown) => now;
 
-async function first({ seats }: Pick<TeamAsk, 'seats'>, tell: Tell<TeamReport>): Promise<void> {
-  await answer(takeTurn(), teamFirst(seatsIn(seats, ready())), tell, teamKnown, teamKnown);
+async function first(turn: Turn, { seats }: Pick<TeamAsk, 'seats'>, tell: Tell<TeamReport>): Promise<void> {
+  await answer(turn, teamFirst(seatsIn(seats, ready())), tell, teamKnown, teamKnown);
 }
 
-async function team({ seats, mostMinor }: TeamAsk, tell: Tell<TeamReport>): Promise<void> {
-  await answer(takeTurn(), teamPoints(seatsIn(seats, ready()), mostMinor), tell, teamKnown, teamKnown);
+async function team(turn: Turn, { seats, mostMinor }: TeamAsk, tell: Tell<TeamReport>): Promise<void> {
+  await answer(turn, teamPoints(seatsIn(seats, ready()), mostMinor), tell, teamKnown, teamKnown);
 }
 
 /** Without a budget the frontier goes on to this many times the cheapest. */
 const WITHOUT_BUDGET = 2;
 
+/** Answers in its turn. */
+const asked =
+  <A, R>(what: Asked, answers: (turn: Turn, ask: A, tell: Tell<R>) => Promise<void>) =>
+  (ask: A, tell: Tell<R>): Promise<void> =>
+    turns.take(what, (turn) => answers(turn, ask, tell));
+
 const api: SearchApi = {
   load,
-  find,
-  costs,
-  partCase: caseOf,
-  stability,
-  two,
-  cores,
-  steps,
-  repair,
-  teamFirst: first,
-  team,
+  find: asked('find', find),
+  costs: asked('costs', costs),
+  partCase: asked('partCase', caseOf),
+  stability: asked('stability', stability),
+  two: asked('two', two),
+  cores: asked('cores', cores),
+  steps: asked('steps', steps),
+  repair: asked('repair', repair),
+  teamFirst: asked('team', first),
+  team: asked('team', team),
   together: (machines) => {
     const quick = quickly(ready());
     return Promise.resolve(
       boughtTogether(machines.map(({ brief, machine }) => subjectOf(brief, quick).assess(machine))),
     );
   },
-  spares: async (machines) => {
-    const { stopped } = takeTurn();
-    const context = quickly(ready());
-    const came = await inSlices(sparesTrials(machines.map((seat) => ({ ...seat, context }))), stopped);
-    return came.done ? came.value : undefined;
-  },
+  spares: (machines) =>
+    turns.take('spares', async (turn) => {
+      const context = quickly(ready());
+      const came = await inSlices(sparesTrials(machines.map((seat) => ({ ...seat, context }))), turn);
+      return came.done ? came.value : undefined;
+    }),
   goods: ({ items }, region) => {
     const { catalogue } = ready();
     const parts = items.flatMap((item) => catalogue.part(item.part) ?? []);
     return Promise.resolve(goodsOf(parts, catalogue, region));
   },
-  stop: () => {
-    current = undefined;
+  stop: (what) => {
+    turns.stop(what);
     return Promise.resolve();
   },
 };

@@ -18,6 +18,10 @@ import type { StabilityWords } from '@/core/words/stability';
 import type { CoreWords } from '@/core/words/upgrade';
 import type { Ground } from './loaded';
 
+/** Kinds of questions, of each of which one is answered: what is asked last first, and what was under way after it. */
+export type Asked =
+  'find' | 'costs' | 'partCase' | 'stability' | 'two' | 'cores' | 'steps' | 'repair' | 'team' | 'spares';
+
 /** What is asked of the search. */
 export interface Ask {
   readonly brief: Brief;
@@ -53,12 +57,15 @@ export interface Report {
   readonly seconds: number;
   /** Set when no machine is possible. */
   readonly clash: Clash | undefined;
+  /** Whether it waits for something that was asked after it. */
+  readonly waits: boolean;
   readonly done: boolean;
 }
 
 /** How far an answer is: told with each, as it goes and once more at its end. */
 export interface Told {
-  readonly state: 'searching' | 'proven' | 'none' | 'stopped';
+  /** What waits goes on when what was asked after it is answered. */
+  readonly state: 'searching' | 'waiting' | 'proven' | 'none' | 'stopped';
   readonly effort: Effort;
   readonly seconds: number;
   readonly done: boolean;
@@ -139,7 +146,7 @@ export type Tell<R> = (report: R) => void | Promise<void>;
 /** What the searching worker does for the page. */
 export interface SearchApi {
   load(ground: Ground): Promise<void>;
-  /** Answers all questions about a brief, telling how far it is; a new ask or `stop` ends it with what it has. */
+  /** Answers all questions about a brief, telling how far it is; `stop` or asking it anew ends it with what it has. */
   find(ask: Ask, tell: Tell<Report>): Promise<void>;
   /** Lets each demand of a brief go, and asks for a step more of it; ended as `find` is. */
   costs(ask: Ask, tell: Tell<CostsReport>): Promise<void>;
@@ -163,7 +170,8 @@ export interface SearchApi {
   spares(machines: readonly { readonly brief: Brief; readonly machine: Machine }[]): Promise<Shelf[] | undefined>;
   /** Mends the draft `from`; ended as `find` is. */
   repair(ask: Ask, tell: Tell<RepairReport>): Promise<void>;
-  stop(): Promise<void>;
+  /** Ends what was asked of a kind, with what is known; everything where no kind is named. */
+  stop(what?: Asked): Promise<void>;
   /** What a page that does not know the parts of a machine yet needs to judge it. */
   goods(machine: Machine, region: string): Promise<Goods>;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { proxy } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { loadTeam } from '@/server/actions';
 import type { TeamBundle } from '@/server/contract';
 import type { Together } from '@/core/versus/boughtTogether';
@@ -17,6 +17,12 @@ export function useTeam(project: string) {
   const [report, setReport] = useState<TeamReport>();
   const [running, setRunning] = useState(false);
   const [failed, setFailed] = useState<string>();
+  // who stops it while its workers are loaded does not want it any more
+  const wanted = useRef(false);
+  const stop = (): void => {
+    wanted.current = false;
+    stopSearch('team');
+  };
   useEffect(() => {
     let gone = false;
     loadTeam(project).then(
@@ -29,7 +35,8 @@ export function useTeam(project: string) {
     );
     return () => {
       gone = true;
-      stopSearch();
+      wanted.current = false;
+      stopSearch('team');
       dismissCrew();
     };
   }, [project]);
@@ -39,22 +46,24 @@ export function useTeam(project: string) {
     const { catalogueRevision: revision, today, settings, measured: machines, seats } = bundle;
     setRunning(true);
     setFailed(undefined);
+    wanted.current = true;
     try {
       const crew = await searchCrew({ revision, today, settings, machines }, seats.length);
-      const hands = crew?.map((worker): Hand => ({
+      const hands = crew.map((worker): Hand => ({
         teamFirst: (ask, tell) => worker.teamFirst(ask, proxy(tell)),
         team: (ask, tell) => worker.team(ask, proxy(tell)),
       }));
-      if (hands) await teamBy(hands, { seats: seats.map(({ id, brief }) => ({ id, brief })), mostMinor }, setReport);
+      if (wanted.current)
+        await teamBy(hands, { seats: seats.map(({ id, brief }) => ({ id, brief })), mostMinor }, setReport);
     } catch (error) {
       // what one of them cannot answer the others need not go on with
-      stopSearch();
+      stopSearch('team');
       setFailed(messageOf(error));
     }
     setRunning(false);
   }
 
-  return { seats: bundle?.seats, report, running, failed, begin, stop: stopSearch };
+  return { seats: bundle?.seats, report, running, failed, begin, stop };
 }
 
 /** What the machines come to in one basket; undefined as long as it is not known, or where something has no price. */

@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { number } from '@/core/words/format';
 import type { Told } from '@/workers/searchApi';
@@ -17,9 +18,12 @@ interface AskProps {
 export function AskButton({ label, asked: { report, running, begin, stop } }: AskProps) {
   if (running)
     return (
-      <Button size="small" onClick={stop}>
-        Stop, keep what is known
-      </Button>
+      <Box className="row" sx={{ gap: '8px' }}>
+        {report?.state === 'waiting' && <span className="quiet small">goes on after what was asked last</span>}
+        <Button size="small" onClick={stop}>
+          Stop, keep what is known
+        </Button>
+      </Box>
     );
   if (report?.state === 'proven') return null;
   return (

@@ -38,7 +38,7 @@ export function DemandCosts({ ask, topic }: { ask: Omit<Ask, 'brief'>; topic: st
       {!report && !running && !failed && (
         <p className="quiet small">
           Each is let go alone, and asked a step tighter alone; the cheapest machine is looked for each time. A search
-          that is under way ends where it is.
+          that is under way goes on after it.
         </p>
       )}
       <NotAsked failed={failed} />

@@ -180,7 +180,8 @@ function Answers({
       {running && <LinearProgress aria-label="Searching" />}
       <p className="quiet small" role={running ? undefined : 'status'}>
         {running ? 'Searching' : stopped ? 'Stopped' : 'Done'}: {number(report.effort.nodes)} partial machines looked
-        at, {number(report.effort.assessed)} whole ones judged, in {number(report.seconds, 2)} s.
+        at, {number(report.effort.assessed)} whole ones judged, in {number(report.seconds, 2)} s
+        {report.waits ? '; goes on after what was asked last' : ''}.
       </p>
       <Card title={titles.cheapest} also={also(cheapest)} line={cheapest} look={look}>
         {cheapest.state === 'none' && (

@@ -56,11 +56,11 @@ function Told({ report, row, look }: { report: PartReport; row: LibraryRow; look
   const brief = useBrief();
   const { region } = brief;
   const [watched, setWatched] = useState<string>();
-  const { state, effort, seconds, landed, having, weighed } = report;
+  const { done, effort, seconds, landed, having, weighed } = report;
   if (!weighed)
     return (
       <p className="quiet small">
-        {state === 'searching' ? 'Weighing' : 'Stopped'}: {number(effort.nodes)} partial machines looked at, in{' '}
+        {done ? 'Stopped' : 'Weighing'}: {number(effort.nodes)} partial machines looked at, in{' '}
         {number(seconds, 2)} s.
       </p>
     );
@@ -78,7 +78,7 @@ function Told({ report, row, look }: { report: PartReport; row: LibraryRow; look
     <>
       <p className="small" role="status">
         {caseWords(report, name, currency)}{' '}
-        {decidedWords(report, brief) ?? (state === 'searching' ? 'Which demand decides it is being looked for …' : '')}
+        {decidedWords(report, brief) ?? (!done ? 'Which demand decides it is being looked for …' : '')}
       </p>
       {even !== undefined && now !== undefined && now > even && (
         <Box className="row wrap" sx={{ gap: '10px', marginTop: '4px' }}>

@@ -2,7 +2,7 @@
 
 import { proxy, type Remote } from 'comlink';
 import { useEffect, useSyncExternalStore } from 'react';
-import type { Ask, SearchApi } from '@/workers/searchApi';
+import type { Ask, Asked as Kind, SearchApi } from '@/workers/searchApi';
 import { useSeat } from '../seat/useSeat';
 import { useGround } from '../seat/worker';
 import { identity } from '../shared/identity';
@@ -27,14 +27,18 @@ function useAbout() {
 }
 
 /**
- * One of the questions that the searching worker answers. One is answered at a time, whichever station asked: the last
- * answer of each stays until something else is asked.
+ * One of the questions that the searching worker answers. What is asked last is answered first, whichever station asked,
+ * and what was under way goes on after it: the last answer of each stays until the same is asked of something else.
  */
 export function asking<R extends { readonly done: boolean }>(
+  kind: Kind,
   answer: (api: Remote<SearchApi>, ask: Ask, tell: (report: R) => void) => Promise<void>,
 ) {
   const NONE: Asked<R> = { key: '', on: '', report: undefined, failed: undefined, running: false };
   let now = NONE;
+  // which ask it is, and whether it is still wanted: who stops it while its worker is loaded gets no answer
+  let turn = 0;
+  let wanted = false;
   const listeners = new Set<() => void>();
   const set = (next: Asked<R>): void => {
     now = next;
@@ -43,6 +47,10 @@ export function asking<R extends { readonly done: boolean }>(
   const subscribe = (listener: () => void): (() => void) => {
     listeners.add(listener);
     return () => listeners.delete(listener);
+  };
+  const stop = (): void => {
+    wanted = false;
+    stopSearch(kind);
   };
   const useNow = (): Asked<R> =>
     useSyncExternalStore(
@@ -61,11 +69,12 @@ export function asking<R extends { readonly done: boolean }>(
 
       async function begin(): Promise<void> {
         set({ key, on, report: undefined, failed: undefined, running: true });
-        const stands = () => now.key === key;
+        wanted = true;
+        const mine = ++turn;
+        const stands = () => turn === mine;
         try {
           const worker = await searchWorker(ground);
-          // nothing is asked of it when it was stopped while it was loaded
-          if (worker)
+          if (wanted && stands())
             await answer(
               worker,
               { ...ask, brief },
@@ -81,10 +90,10 @@ export function asking<R extends { readonly done: boolean }>(
 
       // what was asked of another brief or of other prices is not worth the work any more
       useEffect(() => {
-        if (now.running && now.on !== on) stopSearch();
+        if (now.running && now.on !== on) stop();
       }, [on]);
 
-      return { ...mine, begin, stop: stopSearch };
+      return { ...mine, begin, stop };
     },
     /** The last answer, as long as it is about what is written now. */
     useLast(): R | undefined {

@@ -3,7 +3,7 @@
 import * as Comlink from 'comlink';
 import type { Machine } from '@/core/model/machine';
 import type { Ground } from '@/workers/loaded';
-import type { SearchApi } from '@/workers/searchApi';
+import type { Asked, SearchApi } from '@/workers/searchApi';
 
 /** A searching worker, with what its answers rest on. */
 interface Hand {
@@ -40,23 +40,15 @@ async function handAt(at: number, ground: Ground): Promise<Hand['remote']> {
   return hand.remote;
 }
 
-/** How often somebody has ended what was asked. */
-let stops = 0;
-
 /**
- * As many searching workers as so many pieces of work can use here, loaded with what answers rest on; undefined when what
- * was to be asked was ended meanwhile.
+ * As many searching workers as so many pieces of work can use here, loaded with what answers rest on.
  * @throws Error when the catalogue cannot be read; it is read anew for whoever asks next
  */
-export async function searchCrew(ground: Ground, work: number): Promise<Hand['remote'][] | undefined> {
-  const before = stops;
-  const hands = await Promise.all(Array.from({ length: handsFor(work) }, (_, at) => handAt(at, ground)));
-  return stops === before ? hands : undefined;
-}
+export const searchCrew = (ground: Ground, work: number): Promise<Hand['remote'][]> =>
+  Promise.all(Array.from({ length: handsFor(work) }, (_, at) => handAt(at, ground)));
 
 /** The one searching worker that the pages share, in the same way. */
-export const searchWorker = async (ground: Ground): Promise<Hand['remote'] | undefined> =>
-  (await searchCrew(ground, 1))?.[0];
+export const searchWorker = (ground: Ground): Promise<Hand['remote']> => handAt(0, ground);
 
 /** Sends home all but the first, with what they know. */
 export function dismissCrew(): void {
@@ -64,10 +56,9 @@ export function dismissCrew(): void {
   crew = crew.slice(0, 1);
 }
 
-/** Ends what is asked now, with what is known. */
-export function stopSearch(): void {
-  stops++;
-  for (const { remote } of crew) void remote.stop();
+/** Ends what is asked of a kind, with what is known; what was asked of other kinds goes on. */
+export function stopSearch(what: Asked): void {
+  for (const { remote } of crew) void remote.stop(what);
 }
 
 /** Parts and offers of a machine that the search has found. */

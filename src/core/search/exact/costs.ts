@@ -5,7 +5,7 @@ import type { Question } from './question';
 import { MET } from '../../units/band';
 import { cheapest } from './search';
 import { addEfforts, foundIn, NO_EFFORT, toItsEnd, type Effort } from './ended';
-import { readier, type Ready } from './searchable';
+import { isDecisive, readier, type Ready, type Searchable } from './searchable';
 
 /** What a demand is a step tighter: so many times its target or limit, or a figure in its place. */
 export type Step = { readonly times: number } | { readonly to: number; readonly unit: string };
@@ -89,26 +89,26 @@ export function* costsOf(
     effort: addEfforts(effort, now),
   });
   /** Whether a machine does what a question asks as well, at the price that it is known at. */
-  const doesToo = (found: FoundMachine, asked: Question): boolean => {
-    const judged = judge(ready(asked).subject.assess(found.machine), asked);
+  const doesToo = (found: FoundMachine, harder: Question): boolean => {
+    const judged = judge(ready(harder).subject.assess(found.machine), harder);
     return judged.kind === 'found' && judged.found.priceMinor === found.priceMinor;
   };
   /** The cheapest machine of a question; `stands` is one that is known to do what it asks. */
-  function* cheapestOf(asked: Question, stands?: FoundMachine): Generator<Costs, FoundMachine | undefined> {
-    const search = ready(asked);
+  function* cheapestOf(search: Searchable, stands?: FoundMachine): Generator<Costs, FoundMachine | undefined> {
     if (stands) search.found.push(stands);
     const end = yield* toItsEnd(cheapest(search, stands ? { mostMinor: stands.priceMinor } : {}), told);
     effort = addEfforts(effort, end.effort);
     return foundIn(end);
   }
-  const base = yield* cheapestOf(question);
-  const { decisive } = ready(question);
+  // held, since what it refused is asked about to the end: others may be asked meanwhile, and it be forgotten there
+  const asked = ready(question);
+  const base = yield* cheapestOf(asked);
   if (!base) return told(NO_EFFORT);
   known.base = base;
   for (const demand of demandsOf(question, context.catalogue)) {
     // what nothing was refused for alone, nothing cheaper comes from; else nothing dearer than what meets all is looked for
-    const idle = demand.code === 'target' && !decisive.has(demand.task);
-    const found = idle ? base : yield* cheapestOf(without(question, demand), base);
+    const idle = demand.code === 'target' && !isDecisive(asked, demand.task);
+    const found = idle ? base : yield* cheapestOf(ready(without(question, demand)), base);
     const harder = tighter(question, demand);
     demands.push({
       demand,
@@ -117,7 +117,7 @@ export function* costsOf(
         ? {
             tighter: {
               step: harder.step,
-              found: doesToo(base, harder.question) ? base : yield* cheapestOf(harder.question),
+              found: doesToo(base, harder.question) ? base : yield* cheapestOf(ready(harder.question)),
             },
           }
         : {}),

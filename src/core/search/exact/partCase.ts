@@ -12,7 +12,7 @@ import type { FoundMachine } from './judge';
 import { repriced } from './market';
 import type { Question } from './question';
 import { cheapest, type Under } from './search';
-import { readier, searchable, type Ready, type Searchable } from './searchable';
+import { isDecisive, readier, searchable, type Ready, type Searchable } from './searchable';
 
 /** What speaks for a part and against it. Money of machines is landed, in minor units of the brief's region. */
 export interface PartCase {
@@ -124,11 +124,10 @@ export function* partCase(
   /** Demands without which it is the other way round: what has the part is cheaper, or what has it not. */
   function* turnedBy(own: FoundMachine, other: FoundMachine): Generator<PartCase, Decided> {
     const belongs = own.priceMinor <= other.priceMinor;
-    const decisive = new Set([...wanted.decisive, ...unwanted.decisive]);
     const demands: Demand[] = [];
     for (const demand of demandsOf(question, context.catalogue)) {
       // what nothing was refused for alone changes neither
-      if (demand.code === 'target' && !decisive.has(demand.task)) continue;
+      if (demand.code === 'target' && ![wanted, unwanted].some((asked) => isDecisive(asked, demand.task))) continue;
       // what the case is about is no demand of it
       if (demand.code === 'left-out' && demand.id === part) continue;
       const [mine, theirs] = [withIt, without].map((asked) => relaxed(asked, demand));

@@ -59,13 +59,19 @@ export interface Searchable {
   readonly memory: Memory;
   /** What was answered of drives for their own roles; questions about the same work share it, at whatever prices. */
   readonly drives: Drives;
-  /** Tasks for whose sake alone something was refused: without what is asked of any other, all that was refused stays so. */
+  /** Tasks for whose sake alone something was refused by this question's own searches (`isDecisive`). */
   readonly decisive: Set<string>;
+  /** The same of drives, which are refused once for all questions that look at the same whole space. */
+  readonly decisiveOfDrives: Set<string>;
   /** Rules that whole machines were refused by. */
   readonly refusing: Set<string>;
   /** Searches that came to their end, with what they were made under. */
   readonly ended: { readonly rank: Rank; readonly mostMinor: number; readonly end: Ended }[];
 }
+
+/** Whether something was refused for the sake of a task alone: without what is asked of any other, all that was refused stays so. */
+export const isDecisive = ({ decisive, decisiveOfDrives }: Searchable, task: string): boolean =>
+  decisive.has(task) || decisiveOfDrives.has(task);
 
 interface Bound {
   readonly progress: Progress;
@@ -156,7 +162,11 @@ export function searchable(question: Question, context: Context, before?: Search
   const prices = leastPrices(context.catalogue, region, policy, question.rebates);
   const alone = drivesAlone(question, quick);
   const holds = drivesHold(question, quick);
-  const decisive = new Set<string>();
+  const ofWhole =
+    kin?.context === context && sameBut(kin.question, question, NARROWING)
+      ? { whole: kin.whole, decisiveOfDrives: kin.decisiveOfDrives }
+      : undefined;
+  const decisiveOfDrives = ofWhole?.decisiveOfDrives ?? new Set<string>();
   const isSpokenOf = spokenOf(question.from, context);
   const bare = bareMachine(question);
   const read = drivesReadBy(question, quick);
@@ -181,13 +191,10 @@ export function searchable(question: Question, context: Context, before?: Search
       ),
       question,
     );
-    noteDecisive(decisive, short);
+    noteDecisive(decisiveOfDrives, short);
     return short.length === 0 && hold('use');
   };
-  const whole =
-    kin?.context === context && sameBut(kin.question, question, NARROWING)
-      ? kin.whole
-      : wholeSpace(question, context, prices, drivesDo);
+  const whole = ofWhole?.whole ?? wholeSpace(question, context, prices, drivesDo);
   const sameVerdicts = kin?.context === context && sameBut(kin.question, question, CHANGES);
   const narrow = narrowed(whole, question, context.catalogue, prices);
   const made = makingOf(narrow, question);
@@ -233,7 +240,8 @@ export function searchable(question: Question, context: Context, before?: Search
     progressOf: rememberedBounds(space, question, memory),
     memory,
     drives,
-    decisive,
+    decisive: new Set(),
+    decisiveOfDrives,
     refusing: new Set(),
     ended: [],
     judged: sameVerdicts ? kin.judged : new Map(),

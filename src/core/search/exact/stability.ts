@@ -9,7 +9,7 @@ import { judge, type FoundMachine } from './judge';
 import { repriced } from './market';
 import { withEditions, type Question } from './question';
 import { cheapest, type Under } from './search';
-import { readier, searchable, type Ready, type Searchable } from './searchable';
+import { isDecisive, readier, searchable, type Ready, type Searchable } from './searchable';
 
 /** What takes a part's place. Money of machines is landed, in minor units of the brief's region. */
 export interface PartRoom {
@@ -188,7 +188,7 @@ export function* stabilityOf(
       now = { ...now, constants: [...now.constants, { task, of: 'chosen', found: chosen, turns: turnsOfChosen }] };
     yield now;
     // what nothing was refused for alone, no kinder constant lets in
-    if (!base.decisive.has(task)) continue;
+    if (!isDecisive(base, task)) continue;
     const kinder = (asked * result.ratio.likely) / result.ratio.high;
     const least = { ...question.least, tasks: new Map(question.least.tasks).set(task, kinder) };
     const other = yield* found(ready({ ...question, least }), cheaper);
