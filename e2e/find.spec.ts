@@ -11,6 +11,14 @@ async function askedFor(page: Page, card: RegExp, money: string): Promise<void> 
   await page.getByRole('button', { name: 'Find machines', exact: true }).click();
 }
 
+/** The cheapest machine of the rig design's brief, and nothing looked for any more. */
+async function foundOnly(page: Page): Promise<void> {
+  await openSeat(page, 'brief', '/ninefathom/rig-design');
+  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  await expect(cheapest(page)).toContainText('Proven: nothing better was missed.', { timeout: 90_000 });
+  await page.getByRole('button', { name: 'Stop, keep what is found' }).click();
+}
+
 const cheapest = (page: Page) => page.getByRole('region', { name: /^Cheapest that (likely|surely) does the work$/ });
 
 test.describe('from the work to a machine', () => {
@@ -127,9 +135,17 @@ test('what each demand costs: one by one, beside the brief as well, and stopped 
   await page.getByRole('button', { name: 'Find machines', exact: true }).click();
   const costs = page.getByRole('region', { name: 'What each demand costs' });
   await costs.getByRole('button', { name: 'Work it out' }).click({ timeout: 90_000 });
+  // the search for all machines is not lost by asking: it waits, goes on where this is stopped, and waits again
+  const machines = page.getByText(/^(Searching|Done): /);
+  await expect(machines).toContainText('goes on after what was asked last');
   await costs.getByRole('button', { name: 'Stop, keep what is known' }).click();
+  await expect(machines).not.toContainText('goes on after');
   await costs.getByRole('button', { name: 'Go on' }).click();
   await expect(costs.getByRole('status')).toContainText('7 of 7 looked at', { timeout: 120_000 });
+  await expect(machines).not.toContainText('goes on after');
+  const far = await machines.innerText();
+  await expect(machines).not.toHaveText(far);
+  await page.getByRole('button', { name: 'Stop, keep what is found' }).click();
   const [price] = /[\d,.]+ USD/.exec(await costs.getByRole('status').innerText()) ?? [];
   await expect(cheapest(page)).toContainText(price ?? 'no price');
   const row = costs.getByRole('listitem').filter({ hasText: 'The target of “Turn the sampling rig”' });
@@ -149,8 +165,7 @@ test('why a part is not in it: what it costs, the price at which it would belong
   page,
 }) => {
   test.setTimeout(180_000);
-  await openSeat(page, 'brief', '/ninefathom/rig-design');
-  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  await foundOnly(page);
   const why = page.getByRole('region', { name: 'Why this part and not that' });
   const field = why.getByLabel('A part of the library');
   const weigh = async (part: string) => {
@@ -186,8 +201,7 @@ test('how sure the choice is: what takes each part’s place, how far prices may
   page,
 }) => {
   test.setTimeout(180_000);
-  await openSeat(page, 'brief', '/ninefathom/rig-design');
-  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  await foundOnly(page);
   const sure = page.getByRole('region', { name: 'How sure the choice is' });
   await sure.getByRole('button', { name: 'Look into it' }).click({ timeout: 90_000 });
   const parts = sure.getByRole('table', { name: 'Parts of the choice' });
@@ -207,8 +221,7 @@ test('how sure the choice is: what takes each part’s place, how far prices may
 
 test('one machine or two: the sittings shared, with what each may not do', async ({ page }) => {
   test.setTimeout(180_000);
-  await openSeat(page, 'brief', '/ninefathom/rig-design');
-  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  await foundOnly(page);
   const two = page.getByRole('region', { name: 'One machine or two' });
   await two.getByRole('button', { name: 'Share the sittings' }).click({ timeout: 90_000 });
   await expect(two.getByRole('status')).toContainText('Proven', { timeout: 120_000 });

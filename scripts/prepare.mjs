@@ -93,6 +93,9 @@ const mark = (stamp, hash) => {
   writeFileSync(stamp, hash);
 };
 
+/** How the database driver is compiled: at -O3, its own choice, it takes three times as long, and queries 4 % less. */
+const QUICKLY = '-O1';
+
 /** `npm ci` when the lock file is not what is installed. The database driver may compile: it needs python3, make, g++. */
 export function installPackages() {
   const [major] = process.versions.node.split('.').map(Number);
@@ -105,7 +108,7 @@ export function installPackages() {
     ['python3', 'make', 'g++'],
     'The database driver compiles at install, which',
   );
-  run('npm ci', 'npm', ['ci', '--no-audit', '--no-fund']);
+  run('npm ci', 'npm', ['ci', '--no-audit', '--no-fund'], { env: { CFLAGS: QUICKLY, ...ENV } });
   mark(stamp, hash);
 }
 
