@@ -1,11 +1,10 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import LinearProgress from '@mui/material/LinearProgress';
 import { NO_LIMITS } from '@/core/search/exact/limits';
 import { number } from '@/core/words/format';
 import type { RepairReport } from '@/workers/searchApi';
-import { AskButton, NotAsked } from '../find/AskButton';
+import { AskButton, NotAsked, Working } from '../find/AskButton';
 import { NearView } from '../find/NearView';
 import { mending } from '../find/questions';
 import { useDraft } from '../seat/moment';
@@ -18,7 +17,7 @@ export function MendDraft() {
   return (
     <Box component="section" aria-label="Mend it all" sx={{ margin: '4px 0 8px' }}>
       <AskButton label="Mend it all" asked={asked} />
-      {running && <LinearProgress aria-label="Mending" sx={{ marginTop: '6px' }} />}
+      {running && <Working label="Mending" waits={report?.state === 'waiting'} />}
       <NotAsked failed={failed} />
       {report && <Told report={report} />}
     </Box>

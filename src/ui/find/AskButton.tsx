@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
 import { number } from '@/core/words/format';
 import type { Told } from '@/workers/searchApi';
 
@@ -19,7 +20,7 @@ export function AskButton({ label, asked: { report, running, begin, stop } }: As
   if (running)
     return (
       <Box className="row" sx={{ gap: '8px' }}>
-        {report?.state === 'waiting' && <span className="quiet small">goes on after what was asked last</span>}
+        {report?.state === 'waiting' && <span className="quiet small">waits its turn</span>}
         <Button size="small" onClick={stop}>
           Stop, keep what is known
         </Button>
@@ -32,6 +33,14 @@ export function AskButton({ label, asked: { report, running, begin, stop } }: As
     </Button>
   );
 }
+
+/** That an answer is worked out, as far as its share is known; it stands still while the question waits its turn. */
+export const Working = ({ label, waits, share }: { label: string; waits: boolean; share?: number }) => (
+  <LinearProgress
+    aria-label={label}
+    {...(waits || share !== undefined ? { variant: 'determinate' as const, value: 100 * (share ?? 0) } : {})}
+  />
+);
 
 /** Why the worker could not be asked. */
 export const NotAsked = ({ failed }: { failed: string | undefined }) =>

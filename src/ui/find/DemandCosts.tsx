@@ -1,7 +1,6 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import LinearProgress from '@mui/material/LinearProgress';
 import { max } from 'd3-array';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import type { DemandCost } from '@/core/search/exact/costs';
@@ -12,7 +11,7 @@ import type { Ask, CostsReport } from '@/workers/searchApi';
 import { useBrief } from '../seat/moment';
 import { useCurrency } from '../seat/useSeat';
 import { useWidth } from '../shared/useWidth';
-import { AskButton, NotAsked } from './AskButton';
+import { AskButton, NotAsked, Working } from './AskButton';
 import { costing } from './questions';
 
 const BAR = 12;
@@ -43,10 +42,10 @@ export function DemandCosts({ ask, topic }: { ask: Omit<Ask, 'brief'>; topic: st
       )}
       <NotAsked failed={failed} />
       {running && (
-        <LinearProgress
-          aria-label="Demands looked at"
-          variant={report ? 'determinate' : 'indeterminate'}
-          value={report ? (100 * report.demands.length) / Math.max(1, report.count) : 0}
+        <Working
+          label="Demands looked at"
+          waits={report?.state === 'waiting'}
+          {...(report ? { share: report.demands.length / Math.max(1, report.count) } : {})}
         />
       )}
       {report && <Costs report={report} />}

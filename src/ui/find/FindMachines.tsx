@@ -2,7 +2,6 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Machine } from '@/core/model/machine';
 import { plainNumber, ratioOf } from '@/core/units/money';
@@ -15,7 +14,7 @@ import type { Ask, Line, Report } from '@/workers/searchApi';
 import { useBrief } from '../seat/moment';
 import { useCurrency, useSeat } from '../seat/useSeat';
 import { ChoiceRow } from '../shared/ChoiceRow';
-import { NotAsked } from './AskButton';
+import { NotAsked, Working } from './AskButton';
 import { FoundSummary, type Look } from './FoundSummary';
 import { useLimits, type Limits } from './limits';
 import { LimitsRow } from './LimitsRow';
@@ -160,7 +159,7 @@ function Answers({
   if (!report)
     return (
       <>
-        <LinearProgress aria-label="Searching" />
+        <Working label="Searching" waits={false} />
         <p className="quiet small">Reading the catalogue …</p>
       </>
     );
@@ -177,11 +176,11 @@ function Answers({
   const fewer = cheapest.state === 'none' || over;
   return (
     <>
-      {running && <LinearProgress aria-label="Searching" />}
+      {running && <Working label="Searching" waits={report.waits} />}
       <p className="quiet small" role={running ? undefined : 'status'}>
-        {running ? 'Searching' : stopped ? 'Stopped' : 'Done'}: {number(report.effort.nodes)} partial machines looked
-        at, {number(report.effort.assessed)} whole ones judged, in {number(report.seconds, 2)} s
-        {report.waits ? '; goes on after what was asked last' : ''}.
+        {report.waits ? 'Waiting its turn' : running ? 'Searching' : stopped ? 'Stopped' : 'Done'}:{' '}
+        {number(report.effort.nodes)} partial machines looked at, {number(report.effort.assessed)} whole ones judged, in{' '}
+        {number(report.seconds, 2)} s.
       </p>
       <Card title={titles.cheapest} also={also(cheapest)} line={cheapest} look={look}>
         {cheapest.state === 'none' && (

@@ -1,7 +1,6 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import LinearProgress from '@mui/material/LinearProgress';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -13,7 +12,7 @@ import type { Ask } from '@/workers/searchApi';
 import { useCurrency } from '../seat/useSeat';
 import { Sign } from '../shared/Beam';
 import { Hint } from '../shared/Hint';
-import { AskButton, NotAsked, Took } from './AskButton';
+import { AskButton, NotAsked, Took, Working } from './AskButton';
 import { assuring } from './questions';
 
 /** What would make another machine the cheapest: prices, figures that nobody states, and constants of the model. */
@@ -34,7 +33,7 @@ export function HowSure({ ask, topic }: { ask: Omit<Ask, 'brief'>; topic: string
         </p>
       )}
       <NotAsked failed={failed} />
-      {running && <LinearProgress aria-label="Choices looked at" />}
+      {running && <Working label="Choices looked at" waits={report?.state === 'waiting'} />}
       {words && <Told words={words} whole={report.state === 'proven'} />}
       <Took report={report} />
     </Box>

@@ -1,14 +1,13 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import LinearProgress from '@mui/material/LinearProgress';
 import { coins } from '@/core/words/format';
 import { sideWords, twoMachinesWords } from '@/core/words/twoMachines';
 import type { Ask } from '@/workers/searchApi';
 import { useBrief } from '../seat/moment';
 import { useCurrency } from '../seat/useSeat';
 import { Fold } from '../shared/Fold';
-import { AskButton, NotAsked, Took } from './AskButton';
+import { AskButton, NotAsked, Took, Working } from './AskButton';
 import { FoundSummary, type Look } from './FoundSummary';
 import { halving } from './questions';
 
@@ -28,7 +27,7 @@ export function OneOrTwo({ ask, topic, look }: { ask: Omit<Ask, 'brief'>; topic:
         <p className="quiet small">Every way of sharing the sittings between two machines, beside one for all.</p>
       )}
       <NotAsked failed={failed} />
-      {running && <LinearProgress aria-label="Ways of sharing looked at" />}
+      {running && <Working label="Ways of sharing looked at" waits={report?.state === 'waiting'} />}
       {report && <p className="small">{twoMachinesWords(report, brief, currency)}</p>}
       {report?.two?.map((side) => (
         <Fold

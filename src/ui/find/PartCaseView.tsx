@@ -2,7 +2,6 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
 import { useState } from 'react';
 import { coins, number } from '@/core/words/format';
 import { caseWords, decidedWords } from '@/core/words/found';
@@ -13,7 +12,7 @@ import { useBrief } from '../seat/moment';
 import { useCurrency } from '../seat/useSeat';
 import { Fold } from '../shared/Fold';
 import { PartField } from '../shared/PartField';
-import { NotAsked } from './AskButton';
+import { NotAsked, Working } from './AskButton';
 import { FoundSummary, type Look } from './FoundSummary';
 import { casing } from './questions';
 
@@ -45,7 +44,7 @@ export function PartCaseView({ ask, topic, look }: { ask: Omit<Ask, 'brief'>; to
         </p>
       )}
       <NotAsked failed={failed} />
-      {running && <LinearProgress aria-label="Weighing the part" />}
+      {running && <Working label="Weighing the part" waits={report?.state === 'waiting'} />}
       {report && row && <Told report={report} row={row} look={look} />}
     </Box>
   );
@@ -60,8 +59,7 @@ function Told({ report, row, look }: { report: PartReport; row: LibraryRow; look
   if (!weighed)
     return (
       <p className="quiet small">
-        {done ? 'Stopped' : 'Weighing'}: {number(effort.nodes)} partial machines looked at, in{' '}
-        {number(seconds, 2)} s.
+        {done ? 'Stopped' : 'Weighing'}: {number(effort.nodes)} partial machines looked at, in {number(seconds, 2)} s.
       </p>
     );
   const name = `${row.maker} ${row.name}`;

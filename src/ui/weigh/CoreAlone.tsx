@@ -1,7 +1,6 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import LinearProgress from '@mui/material/LinearProgress';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -9,7 +8,7 @@ import TableRow from '@mui/material/TableRow';
 import type { Assessment } from '@/core/assess';
 import { NO_LIMITS } from '@/core/search/exact/limits';
 import { coinsChange, coinsOnly, number } from '@/core/words/format';
-import { AskButton, NotAsked, Took } from '../find/AskButton';
+import { AskButton, NotAsked, Took, Working } from '../find/AskButton';
 import { coring } from '../find/questions';
 import { Fold } from '../shared/Fold';
 import { Heads } from '../shared/Heads';
@@ -34,7 +33,7 @@ export function CoreAlone({ present: { assessment } }: { present: { readonly ass
         <AskButton label="Try each socket" asked={asked} />
       </Box>
       <NotAsked failed={failed} />
-      {running && <LinearProgress aria-label="Sockets tried" />}
+      {running && <Working label="Sockets tried" waits={report?.state === 'waiting'} />}
       {report && (
         <Table size="small" aria-label="Cores by socket">
           <Heads of={['Socket', `New, ${currency}`, 'Net', 'Work']} />

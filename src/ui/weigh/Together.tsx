@@ -1,14 +1,13 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import LinearProgress from '@mui/material/LinearProgress';
 import { useState } from 'react';
 import { NO_LIMITS } from '@/core/search/exact/limits';
 import { byWorth, MOST_TOGETHER } from '@/core/search/exact/stepWorth';
 import { coins, number } from '@/core/words/format';
 import { fromHereWords, type NearWords } from '@/core/words/near';
 import type { StepsReport } from '@/workers/searchApi';
-import { AskButton, NotAsked } from '../find/AskButton';
+import { AskButton, NotAsked, Working } from '../find/AskButton';
 import { NearView } from '../find/NearView';
 import { stepping } from '../find/questions';
 import { useBrief, useDraft } from '../seat/moment';
@@ -38,10 +37,10 @@ export function Together() {
       )}
       <NotAsked failed={failed} />
       {running && (
-        <LinearProgress
-          aria-label="Changes tried"
-          variant={report && report.within > 0 ? 'determinate' : 'indeterminate'}
-          value={(100 * (report?.within ?? 0)) / MOST_TOGETHER}
+        <Working
+          label="Changes tried"
+          waits={report?.state === 'waiting'}
+          {...(report && report.within > 0 ? { share: report.within / MOST_TOGETHER } : {})}
         />
       )}
       {report && <Told report={report} />}
