@@ -143,8 +143,8 @@ test('a clock is the same in the finding, on the map, beside the task and after 
   await openSeat(page, 'draft', MOSAICS);
   await page.getByRole('button', { name: 'Six fans', exact: true }).click();
   await judged(page);
-  const held = findings(page, 'caution').filter({ hasText: /keeps [\d.]+ of [\d.]+ GHz/ });
-  shown.add('full GHz', found(await held.innerText(), /keeps [\d.]+ of ([\d.]+) GHz/), 'finding');
+  const held = findings(page, 'caution').filter({ hasText: /keeps [\d.]+ of [\d.]+\sGHz/ });
+  shown.add('full GHz', found(await held.innerText(), /keeps [\d.]+ of ([\d.]+)\sGHz/), 'finding');
   await page.getByRole('button', { name: 'Heat and air', exact: true }).click();
   for (const sitting of ['Aligning', 'Meshing', 'Rendering']) {
     await page.getByRole('button', { name: /^Heat of: / }).click();
