@@ -191,6 +191,12 @@ test('why a part is not in it: what it costs, the price at which it would belong
   await why.getByRole('button', { name: 'The cheapest machine with it' }).click();
   await expect(why).toContainText('Palisar Gale 12, ');
   await noBarriersInEither(page, 'the case of a part');
+  // what was asked, and what was answered, outlives the station
+  await page.getByRole('link', { name: 'Draft', exact: true }).click();
+  await settled(page);
+  await page.getByRole('link', { name: 'Brief', exact: true }).click();
+  await expect(field).toHaveValue(/Gale 12/);
+  await expect(said).toContainText('With Palisar Gale 12 the cheapest machine costs');
   // what it was asked of is not what is asked now
   await field.fill('Gale 8');
   await page.getByRole('option', { name: 'Gale 8' }).first().click();

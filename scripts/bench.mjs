@@ -16,6 +16,7 @@ const BENCHES = [
   { name: 'memory', node: ['--expose-gc'] },
   { name: 'start' },
   { name: 'remedies', page: true },
+  { name: 'atOnce', page: true },
   { name: 'paint', page: true },
   { name: 'whatIfs', page: true },
 ];

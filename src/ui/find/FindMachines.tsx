@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import type { Machine } from '@/core/model/machine';
 import { plainNumber, ratioOf } from '@/core/units/money';
 import type { End } from '@/core/search/exact/question';
@@ -16,7 +16,7 @@ import { useCurrency, useSeat } from '../seat/useSeat';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { NotAsked, Working } from './AskButton';
 import { FoundSummary, type Look } from './FoundSummary';
-import { useLimits, type Limits } from './limits';
+import { useAim, useLimits, type Limits } from './limits';
 import { LimitsRow } from './LimitsRow';
 import { finding } from './questions';
 import { later, opening } from '../shared/later';
@@ -52,11 +52,11 @@ interface Titles {
 
 /** Finds the machines for a brief: the cheapest that does the work, the best for the budget, and all between. */
 export function FindMachines({ from, match, onAdopted }: Props) {
-  const [at, setAt] = useState<End>('likely');
   const topic = match ? 'match' : from ? 'complete' : 'brief';
   const seat = useSeat((state) => state.bundle.seat.id);
   const owned = useSeat((state) => state.bundle.owned);
   const [limits, limit] = useLimits(`${seat} ${topic}`);
+  const [{ at, part }, aim] = useAim(`${seat} ${topic}`);
   const ask: Omit<Ask, 'brief'> = {
     at,
     limits: asLimits(limits, owned),
@@ -112,7 +112,7 @@ export function FindMachines({ from, match, onAdopted }: Props) {
             { id: 'likely', label: 'likely meets the targets' },
             { id: 'low', label: 'surely, at the low end' },
           ]}
-          onPick={setAt}
+          onPick={(end) => aim({ at: end })}
         />
       </Box>
       <LimitsRow limits={limits} answered={report !== undefined} onChange={onLimit} />
@@ -128,7 +128,7 @@ export function FindMachines({ from, match, onAdopted }: Props) {
       {!match && report?.cheapest.state === 'proven' && (
         <>
           <DemandCosts ask={ask} topic={topic} />
-          <PartCaseView ask={ask} topic={topic} look={look} />
+          <PartCaseView ask={ask} topic={topic} look={look} row={part} onRow={(row) => aim({ part: row })} />
           <HowSure ask={ask} topic={topic} />
         </>
       )}

@@ -16,9 +16,17 @@ import { NotAsked, Working } from './AskButton';
 import { FoundSummary, type Look } from './FoundSummary';
 import { casing } from './questions';
 
+interface Props {
+  readonly ask: Omit<Ask, 'brief'>;
+  readonly topic: string;
+  readonly look: Look;
+  /** The part that is asked about. */
+  readonly row: LibraryRow | null;
+  readonly onRow: (row: LibraryRow | null) => void;
+}
+
 /** Why a part is in the cheapest machine or not, and the price that turns it. */
-export function PartCaseView({ ask, topic, look }: { ask: Omit<Ask, 'brief'>; topic: string; look: Look }) {
-  const [row, setRow] = useState<LibraryRow | null>(null);
+export function PartCaseView({ ask, topic, look, row, onRow }: Props) {
   const { report, failed, running, begin, stop } = casing.useAsked(
     { ...ask, ...(row ? { part: row.id } : {}) },
     `${topic} part`,
@@ -28,7 +36,7 @@ export function PartCaseView({ ask, topic, look }: { ask: Omit<Ask, 'brief'>; to
       <h3>Why this part and not that</h3>
       <Box className="row" sx={{ gap: '10px', alignItems: 'center', margin: '8px 0 4px' }}>
         <Box className="grow">
-          <PartField label="A part of the library" value={row} onPick={setRow} />
+          <PartField label="A part of the library" value={row} onPick={onRow} />
         </Box>
         {running ? (
           <Button onClick={stop}>Stop</Button>

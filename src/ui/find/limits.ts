@@ -2,7 +2,9 @@
 
 import { create } from 'zustand';
 import type { Item } from '@/core/model/machine';
+import type { End } from '@/core/search/exact/question';
 import type { Share } from '@/core/search/exact/shares';
+import type { LibraryRow } from '@/server/contract';
 
 /** What a search may use, as somebody has said it on seeing what was found. */
 export interface Limits {
@@ -30,13 +32,27 @@ export const NO_LIMITS: Limits = {
   mostFor: {},
 };
 
-// they outlive the screen, as the answers do
-const useStore = create<{ readonly by: Readonly<Record<string, Limits>> }>(() => ({ by: {} }));
+/** What is asked for within the limits. */
+export interface Aim {
+  /** Where on a prediction's band targets are met. */
+  readonly at: End;
+  /** The part whose case is asked for. */
+  readonly part: LibraryRow | null;
+}
+
+/** What somebody has said of a seat's searches of one kind: it outlives the screen, as the answers do. */
+function keptBy<T extends object>(usual: T) {
+  const useStore = create<{ readonly by: Readonly<Record<string, T>> }>(() => ({ by: {} }));
+  return (key: string): readonly [T, (change: Partial<T>) => void] => {
+    const said = useStore((state) => state.by[key]) ?? usual;
+    const change = (next: Partial<T>): void =>
+      useStore.setState(({ by }) => ({ by: { ...by, [key]: { ...(by[key] ?? usual), ...next } } }));
+    return [said, change];
+  };
+}
 
 /** The limits of a seat's searches of one kind, and how they are changed. */
-export function useLimits(key: string): readonly [Limits, (change: Partial<Limits>) => void] {
-  const limits = useStore((state) => state.by[key]) ?? NO_LIMITS;
-  const change = (next: Partial<Limits>): void =>
-    useStore.setState(({ by }) => ({ by: { ...by, [key]: { ...(by[key] ?? NO_LIMITS), ...next } } }));
-  return [limits, change];
-}
+export const useLimits = keptBy(NO_LIMITS);
+
+/** What is asked for within them, and how that is changed. */
+export const useAim = keptBy<Aim>({ at: 'likely', part: null });
