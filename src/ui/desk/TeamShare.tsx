@@ -20,6 +20,7 @@ import { Heads } from '../shared/Heads';
 import { Hint } from '../shared/Hint';
 import { Value } from '../shared/Value';
 import { SharedSpares } from './SharedSpares';
+import { unitsKept } from '../shared/unitsKept';
 import { useTeam, useTogether } from './teaming';
 
 /** Without another figure so much more and less is told of, in whole coins. */
@@ -187,7 +188,7 @@ function Told({
             stepWords(shares, known, stepMinor, currency, nameOf).map((line) => (
               <p key={line} className="small">
                 {open.length > 0 && 'So far: '}
-                {line}
+                {unitsKept(line)}
               </p>
             ))}
         </>

@@ -17,7 +17,7 @@ import { fullName } from '@/core/model/fitted';
 import type { RemedyRow } from '@/workers/api';
 import { LevelSign, LEVEL_WORD } from '../shared/Level';
 import { Section } from '../shared/Section';
-import { together } from '../shared/together';
+import { unitsKept } from '../shared/unitsKept';
 import { TurnsAt } from '../shared/TurnsAt';
 import { useBrief, useDraft, useDraftAssessment } from '../seat/moment';
 import { useSeat, useCurrency } from '../seat/useSeat';
@@ -81,7 +81,7 @@ export function Findings() {
               className="small"
               sx={{ padding: '3px 0', display: 'flex', gap: '6px' }}
             >
-              <LevelSign level="passes" /> <span>{together(findingWords(check).says)}</span>
+              <LevelSign level="passes" /> <span>{unitsKept(findingWords(check).says)}</span>
             </Box>
           ))}
         </Box>
@@ -106,7 +106,7 @@ function FindingItem({ finding, above, offer }: Offering) {
     <article className="finding" aria-label={`${LEVEL_WORD[finding.level]}: ${words.says}`}>
       <p>
         <LevelSign level={finding.level} /> <b className={finding.level}>{LEVEL_WORD[finding.level]}</b>{' '}
-        {together(words.says)}
+        {unitsKept(words.says)}
       </p>
       {'missing' in finding && <TurnsAt machine={draft} finding={finding} />}
       {'missing' in finding &&

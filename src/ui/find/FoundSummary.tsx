@@ -11,7 +11,7 @@ import { Fold } from '../shared/Fold';
 import { FoundParts, FoundShares } from './FoundParts';
 import type { Limits } from './limits';
 import { LevelSign } from '../shared/Level';
-import { together } from '../shared/together';
+import { unitsKept } from '../shared/unitsKept';
 import { goodsOf } from './searchWorker';
 
 /** How an answer is looked at: what the search may use, and what is done beside showing it once it is a draft. */
@@ -44,7 +44,7 @@ export function FoundSummary({ found, title, look }: { found: FoundWords; title:
       <p className="small quiet">{madeOf(machine)}</p>
       {cautions.slice(0, TOLD).map((says) => (
         <p key={says} className="small">
-          <LevelSign level="caution" /> {together(says)}
+          <LevelSign level="caution" /> {unitsKept(says)}
         </p>
       ))}
       {cautions.length > TOLD && (

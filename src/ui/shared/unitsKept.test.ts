@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
-import { together } from './together';
+import { unitsKept } from './unitsKept';
 
-const shown = (sentence: string): string => together(sentence).replaceAll('\u00a0', '_');
+const shown = (sentence: string): string => unitsKept(sentence).replaceAll('\u00a0', '_');
 
 test.each([
   [
@@ -23,5 +23,5 @@ test.each([
 ])('%s', (sentence, kept) => {
   expect(shown(sentence)).toBe(kept);
   // nothing but that space is another
-  expect(together(sentence).replaceAll('\u00a0', ' ')).toBe(sentence);
+  expect(unitsKept(sentence).replaceAll('\u00a0', ' ')).toBe(sentence);
 });

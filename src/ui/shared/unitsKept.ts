@@ -24,6 +24,6 @@ const BEFORE_UNIT = new RegExp(`(\\d) (?=(?:${UNITS.join('|')})(?![\\w/]))`, 'g'
 
 /**
  * A sentence in which no line ends between a number and its unit.
- * @example together('reaches 95 °C') // 'reaches 95\u00a0°C'
+ * @example unitsKept('reaches 95 °C') // 'reaches 95\u00a0°C'
  */
-export const together = (sentence: string): string => sentence.replace(BEFORE_UNIT, '$1\u00a0');
+export const unitsKept = (sentence: string): string => sentence.replace(BEFORE_UNIT, '$1\u00a0');
