@@ -1,13 +1,13 @@
 'use client';
 
 import { proxy } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { loadTeam } from '@/server/actions';
 import type { TeamBundle } from '@/server/contract';
 import type { Together } from '@/core/versus/boughtTogether';
 import type { TeamReport } from '@/workers/searchApi';
 import { teamBy, type Hand } from '@/workers/teamCrew';
-import { boughtAtOnce, dismissCrew, searchCrew, stopSearch, type SeatMachine } from '../find/searchWorker';
+import { asksOf, boughtAtOnce, dismissCrew, searchCrew, type SeatMachine } from '../find/searchWorker';
 
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
@@ -17,12 +17,7 @@ export function useTeam(project: string) {
   const [report, setReport] = useState<TeamReport>();
   const [running, setRunning] = useState(false);
   const [failed, setFailed] = useState<string>();
-  // who stops it while its workers are loaded does not want it any more
-  const wanted = useRef(false);
-  const stop = (): void => {
-    wanted.current = false;
-    stopSearch('team');
-  };
+  const [{ begin: take, stop }] = useState(() => asksOf('team'));
   useEffect(() => {
     let gone = false;
     loadTeam(project).then(
@@ -35,32 +30,33 @@ export function useTeam(project: string) {
     );
     return () => {
       gone = true;
-      wanted.current = false;
-      stopSearch('team');
+      stop();
       dismissCrew();
     };
-  }, [project]);
+  }, [project, stop]);
 
   async function begin(mostMinor: number): Promise<void> {
     if (!bundle) return;
     const { catalogueRevision: revision, today, settings, measured: machines, seats } = bundle;
     setRunning(true);
     setFailed(undefined);
-    wanted.current = true;
+    const { stands, isWanted } = take();
     try {
       const crew = await searchCrew({ revision, today, settings, machines }, seats.length);
       const hands = crew.map((worker): Hand => ({
         teamFirst: (ask, tell) => worker.teamFirst(ask, proxy(tell)),
         team: (ask, tell) => worker.team(ask, proxy(tell)),
       }));
-      if (wanted.current)
-        await teamBy(hands, { seats: seats.map(({ id, brief }) => ({ id, brief })), mostMinor }, setReport);
+      if (isWanted())
+        await teamBy(hands, { seats: seats.map(({ id, brief }) => ({ id, brief })), mostMinor }, (told) => {
+          if (stands()) setReport(told);
+        });
     } catch (error) {
       // what one of them cannot answer the others need not go on with
-      stopSearch('team');
-      setFailed(messageOf(error));
+      stop();
+      if (stands()) setFailed(messageOf(error));
     }
-    setRunning(false);
+    if (stands()) setRunning(false);
   }
 
   return { seats: bundle?.seats, report, running, failed, begin, stop };

@@ -17,7 +17,11 @@ export function MendDraft() {
   return (
     <Box component="section" aria-label="Mend it all" sx={{ margin: '4px 0 8px' }}>
       <AskButton label="Mend it all" asked={asked} />
-      {running && <Working label="Mending" waits={report?.state === 'waiting'} />}
+      {running && (
+        <Box sx={{ marginTop: '6px' }}>
+          <Working label="Mending" waits={report?.state === 'waiting'} />
+        </Box>
+      )}
       <NotAsked failed={failed} />
       {report && <Told report={report} />}
     </Box>

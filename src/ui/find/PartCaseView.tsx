@@ -63,11 +63,12 @@ function Told({ report, row, look }: { report: PartReport; row: LibraryRow; look
   const brief = useBrief();
   const { region } = brief;
   const [watched, setWatched] = useState<string>();
-  const { done, effort, seconds, landed, having, weighed } = report;
+  const { state, done, effort, seconds, landed, having, weighed } = report;
   if (!weighed)
     return (
       <p className="quiet small">
-        {done ? 'Stopped' : 'Weighing'}: {number(effort.nodes)} partial machines looked at, in {number(seconds, 2)} s.
+        {state === 'waiting' ? 'Waiting its turn' : done ? 'Stopped' : 'Weighing'}: {number(effort.nodes)} partial
+        machines looked at, in {number(seconds, 2)} s.
       </p>
     );
   const name = `${row.maker} ${row.name}`;

@@ -6,7 +6,7 @@ import type { Ask, Asked as Kind, SearchApi } from '@/workers/searchApi';
 import { useSeat } from '../seat/useSeat';
 import { useGround } from '../seat/worker';
 import { identity } from '../shared/identity';
-import { searchWorker, stopSearch } from './searchWorker';
+import { asksOf, searchWorker } from './searchWorker';
 
 /** An answer as the page sees it: what was asked, and how far it is. */
 export interface Asked<R> {
@@ -36,9 +36,7 @@ export function asking<R extends { readonly done: boolean }>(
 ) {
   const NONE: Asked<R> = { key: '', on: '', report: undefined, failed: undefined, running: false };
   let now = NONE;
-  // which ask it is, and whether it is still wanted: who stops it while its worker is loaded gets no answer
-  let turn = 0;
-  let wanted = false;
+  const { begin: take, stop } = asksOf(kind);
   const listeners = new Set<() => void>();
   const set = (next: Asked<R>): void => {
     now = next;
@@ -47,10 +45,6 @@ export function asking<R extends { readonly done: boolean }>(
   const subscribe = (listener: () => void): (() => void) => {
     listeners.add(listener);
     return () => listeners.delete(listener);
-  };
-  const stop = (): void => {
-    wanted = false;
-    stopSearch(kind);
   };
   const useNow = (): Asked<R> =>
     useSyncExternalStore(
@@ -69,12 +63,10 @@ export function asking<R extends { readonly done: boolean }>(
 
       async function begin(): Promise<void> {
         set({ key, on, report: undefined, failed: undefined, running: true });
-        wanted = true;
-        const mine = ++turn;
-        const stands = () => turn === mine;
+        const { stands, isWanted } = take();
         try {
           const worker = await searchWorker(ground);
-          if (wanted && stands())
+          if (isWanted())
             await answer(
               worker,
               { ...ask, brief },

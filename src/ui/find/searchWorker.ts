@@ -57,8 +57,30 @@ export function dismissCrew(): void {
 }
 
 /** Ends what is asked of a kind, with what is known; what was asked of other kinds goes on. */
-export function stopSearch(what: Asked): void {
+function stopSearch(what: Asked): void {
   for (const { remote } of crew) void remote.stop(what);
+}
+
+/**
+ * The asks of a kind: which is the newest, and whether it is still wanted. Who stops it while its worker is loaded gets no
+ * answer, and what an older one has to say is not heard.
+ */
+export function asksOf(what: Asked) {
+  let newest: object | undefined;
+  let wanted = false;
+  return {
+    begin: () => {
+      const mine = {};
+      newest = mine;
+      wanted = true;
+      const stands = (): boolean => newest === mine;
+      return { stands, isWanted: () => wanted && stands() };
+    },
+    stop: (): void => {
+      wanted = false;
+      stopSearch(what);
+    },
+  };
 }
 
 /** Parts and offers of a machine that the search has found. */
