@@ -16,6 +16,7 @@ test.each([
     'takes 26 – 60 min, 2.5 Gb/s, 0.9 GB/s, 38 dB(A), 5600 MT/s',
     'takes 26 – 60_min, 2.5_Gb/s, 0.9_GB/s, 38_dB(A), 5600_MT/s',
   ],
+  ['322 W in 28.8 m³/h warm the air by 33.4 K', '322_W in 28.8_m³/h warm the air by 33.4_K'],
   // what only begins like a unit, or follows no number, is none
   ['2 sockets hold 4 modules, 3 hours, 1 Aldmoor, 2 W/m', '2 sockets hold 4 modules, 3 hours, 1 Aldmoor, 2 W/m'],
   ['Quernic Shearwater 24 draws up to 253 W', 'Quernic Shearwater 24 draws up to 253_W'],
