@@ -132,7 +132,7 @@ export function LibraryStation({
     const timer = setTimeout(() => show(follow), 90);
     return () => clearTimeout(timer);
     // `show` is made anew each time; only the row matters
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [follow]);
 
   const undoable = steps.find((step) => !step.undone);

@@ -24,7 +24,7 @@ const askedOf = ({ text, kind, filters, sort, columns }: Question, version: numb
 export function usePages(question: Question, version: number): Pages {
   const asked = askedOf(question, version);
   // the question as it stood when nobody was typing
-  const paused = usePaused(useMemo(() => ({ asked, question }), [asked])); // eslint-disable-line react-hooks/exhaustive-deps -- `asked` names all of it
+  const paused = usePaused(useMemo(() => ({ asked, question }), [asked])); // oxlint-disable-line react-hooks/exhaustive-deps -- `asked` names all of it
   const query = (page: number) => {
     const { text, kind, filters, sort, columns } = paused.question;
     const url = libraryUrl({

@@ -1,1 +1,0 @@
-export declare const INTERFACE: readonly { readonly selector: string; readonly message: string }[];

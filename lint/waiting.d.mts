@@ -1,1 +1,0 @@
-export declare const WAITING: readonly { readonly selector: string; readonly message: string }[];
