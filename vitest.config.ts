@@ -10,6 +10,8 @@ export default defineConfig({
     isolate: false,
     // all cores: nothing else runs beside the tests
     maxWorkers: '100%',
+    // searches and trials make much that is soon forgotten: with more room for it less is looked through
+    execArgv: ['--max-semi-space-size=64'],
     testTimeout: 180_000,
     setupFiles: ['src/core/tests/setup.ts'],
   },
