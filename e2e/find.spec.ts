@@ -161,6 +161,34 @@ test('what each demand costs: one by one, beside the brief as well, and stopped 
   await expect(page.getByText('Its target costs')).toHaveCount(0);
 });
 
+test('what will likely be asked is worked out ahead beside the search for all machines, and told when it is asked for', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await openSeat(page, 'brief', '/ninefathom/rig-design');
+  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  const costs = page.getByRole('region', { name: 'What each demand costs' });
+  const begin = costs.getByRole('button', { name: 'Work it out' });
+  await expect(begin).toBeVisible({ timeout: 90_000 });
+  const machines = page.getByText(/^(Searching|Waiting its turn|Done): /);
+  const searched = async () => Number(/in ([\d.]+) s/.exec(await machines.innerText())?.[1]);
+  // half of the time goes into what may be asked next; the search says that it goes on, and nothing is told of the rest
+  const before = await searched();
+  await expect.poll(searched, { timeout: 90_000 }).toBeGreaterThan(before + 3);
+  await expect(costs.getByRole('progressbar')).toHaveCount(0);
+  await expect(costs.getByRole('status')).toHaveCount(0);
+  await expect(page.getByText('Its target costs')).toHaveCount(0);
+  const asked = Date.now();
+  await begin.click();
+  const status = costs.getByRole('status');
+  await expect(status).toContainText('7 of 7 looked at', { timeout: 120_000 });
+  const waited = (Date.now() - asked) / 1000;
+  // it took longer than somebody waited for it
+  const took = Number(/in ([\d.]+) s/.exec(await status.innerText())?.[1]);
+  expect(took).toBeGreaterThan(waited);
+  await expect(page.getByText('Its target costs').first()).toBeVisible();
+});
+
 test('why a part is not in it: what it costs, the price at which it would belong, and a watch on that', async ({
   page,
 }) => {

@@ -17,6 +17,7 @@ const BENCHES = [
   { name: 'start' },
   { name: 'remedies', page: true },
   { name: 'atOnce', page: true },
+  { name: 'ahead', page: true },
   { name: 'paint', page: true },
   { name: 'whatIfs', page: true },
 ];

@@ -140,6 +140,8 @@ async function find(turn: Turn, ask: Ask, tell: Tell<Report>): Promise<void> {
   if (!cheapest) return ended({ cheapest: { ...report.cheapest, state: 'stopped' } });
   const first = cheapest.sides[0]?.ended?.found[0];
 
+  // all machines take long: what will be asked of the cheapest goes on beside them
+  turn.spare();
   // where the work cannot be done for the money, the best is what does most of it
   const within = first && (mostMinor === undefined || first.priceMinor <= mostMinor);
   const most = mostMinor ?? (first ? timesFigure(first.priceMinor, WITHOUT_BUDGET) : undefined);
@@ -334,8 +336,8 @@ const WITHOUT_BUDGET = 2;
 /** Answers in its turn. */
 const asked =
   <A, R>(what: Asked, answers: (turn: Turn, ask: A, tell: Tell<R>) => Promise<void>) =>
-  (ask: A, tell: Tell<R>): Promise<void> =>
-    turns.take(what, (turn) => answers(turn, ask, tell));
+  (ask: A & Pick<Ask, 'ahead'>, tell: Tell<R>): Promise<void> =>
+    turns.take(what, (turn) => answers(turn, ask, tell), ask.ahead);
 
 const api: SearchApi = {
   load,
@@ -365,6 +367,10 @@ const api: SearchApi = {
     const { catalogue } = ready();
     const parts = items.flatMap((item) => catalogue.part(item.part) ?? []);
     return Promise.resolve(goodsOf(parts, catalogue, region));
+  },
+  hasten: (what) => {
+    turns.hasten(what);
+    return Promise.resolve();
   },
   stop: (what) => {
     turns.stop(what);

@@ -35,6 +35,8 @@ export interface Ask {
   readonly mostMinor?: number;
   /** A part whose case is asked for. */
   readonly part?: string;
+  /** Nobody waits for the answer yet: it is worked out after all that was asked, and beside a frontier. */
+  readonly ahead?: boolean;
 }
 
 /** One of the questions that are answered together. */
@@ -170,6 +172,8 @@ export interface SearchApi {
   spares(machines: readonly { readonly brief: Brief; readonly machine: Machine }[]): Promise<Shelf[] | undefined>;
   /** Mends the draft `from`; ended as `find` is. */
   repair(ask: Ask, tell: Tell<RepairReport>): Promise<void>;
+  /** Somebody waits now for what was asked of a kind ahead. */
+  hasten(what: Asked): Promise<void>;
   /** Ends what was asked of a kind, with what is known; everything where no kind is named. */
   stop(what?: Asked): Promise<void>;
   /** What a page that does not know the parts of a machine yet needs to judge it. */

@@ -1,4 +1,4 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { inSlices } from './slices';
 import { Turns, type Turn } from './turns';
 
@@ -6,13 +6,17 @@ import { Turns, type Turn } from './turns';
 const breath = () => new Promise((resolve) => setTimeout(resolve));
 
 /** Work that goes on until it is let go, with its turn. */
-function open(turns: Turns, of: string) {
+function open(turns: Turns, of: string, ahead = false) {
   let turn: Turn | undefined;
   let letGo: () => void = () => undefined;
-  const done = turns.take(of, (mine) => {
-    turn = mine;
-    return new Promise<void>((resolve) => (letGo = resolve));
-  });
+  const done = turns.take(
+    of,
+    (mine) => {
+      turn = mine;
+      return new Promise<void>((resolve) => (letGo = resolve));
+    },
+    ahead,
+  );
   if (!turn) throw new Error('it was given no turn');
   return { turn, done, letGo };
 }
@@ -91,6 +95,87 @@ test('time that is waited is not counted', () => {
   expect([first.turn.seconds(), second.turn.seconds()]).toEqual([3, 5]);
 });
 
+describe('what is worked out ahead of being asked for', () => {
+  const waiting = (...of: readonly ReturnType<typeof open>[]) => of.map(({ turn }) => turn.waits());
+
+  test('goes after all that was asked, one after the other', async () => {
+    const turns = new Turns();
+    const costs = open(turns, 'costs', true);
+    const sure = open(turns, 'stability', true);
+    expect(waiting(costs, sure)).toEqual([false, true]);
+    const find = open(turns, 'find');
+    const steps = open(turns, 'steps');
+    expect(waiting(costs, sure, find, steps)).toEqual([true, true, true, false]);
+    steps.letGo();
+    await steps.done;
+    expect(waiting(costs, sure, find)).toEqual([true, true, false]);
+    find.letGo();
+    await find.done;
+    expect(waiting(costs, sure)).toEqual([false, true]);
+    costs.letGo();
+    await costs.done;
+    expect(waiting(sure)).toEqual([false]);
+  });
+
+  test('goes on beside what spares it a share, not beside what was asked after that', async () => {
+    const turns = new Turns();
+    const find = open(turns, 'find');
+    const costs = open(turns, 'costs', true);
+    const sure = open(turns, 'stability', true);
+    expect(waiting(find, costs, sure)).toEqual([false, true, true]);
+    find.turn.spare();
+    await costs.turn.again();
+    expect(waiting(find, costs, sure)).toEqual([false, false, true]);
+    const steps = open(turns, 'steps');
+    expect(waiting(find, costs, sure, steps)).toEqual([true, true, true, false]);
+    steps.letGo();
+    await steps.done;
+    expect(waiting(find, costs, sure)).toEqual([false, false, true]);
+  });
+
+  test('goes before all else as soon as it is asked for, from where it is', async () => {
+    const turns = new Turns();
+    const find = open(turns, 'find');
+    find.turn.spare();
+    const costs = open(turns, 'costs', true);
+    const sure = open(turns, 'stability', true);
+    turns.hasten('stability');
+    expect(waiting(find, costs, sure)).toEqual([true, true, false]);
+    turns.hasten('nothing of the kind');
+    // what is asked for already stays where it stands
+    turns.hasten('find');
+    expect(waiting(find, costs, sure)).toEqual([true, true, false]);
+    sure.letGo();
+    await sure.done;
+    expect(waiting(find, costs)).toEqual([false, false]);
+  });
+
+  test('ends when its kind is asked anew, of something else', () => {
+    const turns = new Turns();
+    const before = open(turns, 'costs', true);
+    const after = open(turns, 'costs');
+    expect(before.turn.stopped()).toBe(true);
+    turns.hasten('costs');
+    expect(waiting(after)).toEqual([false]);
+  });
+
+  test('shares the time that is counted', () => {
+    let now = 0;
+    const turns = new Turns(() => now);
+    const find = open(turns, 'find');
+    const costs = open(turns, 'costs', true);
+    now = 1000;
+    find.turn.spare();
+    now = 5000;
+    const seconds = () => [find, costs].map(({ turn }) => turn.seconds());
+    // 1 s alone, then 4 s side by side
+    expect(seconds()).toEqual([3, 2]);
+    turns.stop('find');
+    now = 6000;
+    expect(seconds()).toEqual([3, 3]);
+  });
+});
+
 /** Numbers up to `to`, each after some work. */
 function* counting(to: number): Generator<number, number> {
   for (let i = 1; i < to; i++) {
@@ -133,4 +218,21 @@ test('steps that wait are stopped with what they have', async () => {
   turns.stop('find');
   expect(await slow).toEqual({ done: false, last: at });
   expect(other.turn.waits()).toBe(false);
+});
+
+test('steps that share their time come to what they come to alone, and neither says that it waits', async () => {
+  const turns = new Turns();
+  const told: string[] = [];
+  const telling = (of: string) => (at: number, waits: boolean) => void told.push(`${of}${waits ? ' waits' : ''} ${at}`);
+  const find = turns.take('find', (turn) => {
+    turn.spare();
+    return inSlices(counting(30), turn, telling('find'));
+  });
+  const costs = turns.take('costs', (turn) => inSlices(counting(30), turn, telling('costs')), true);
+  expect(await Promise.all([find, costs])).toEqual(Array(2).fill({ done: true, value: 30 }));
+  expect(told.filter((line) => line.includes('waits'))).toEqual([]);
+  // each is told of before the other ends
+  const [first, last] = [told[0]?.split(' ')[0], told.at(-1)?.split(' ')[0]];
+  expect(told.findIndex((line) => !line.startsWith(first ?? ''))).toBeLessThan(told.length / 2);
+  expect(told.findLastIndex((line) => !line.startsWith(last ?? ''))).toBeGreaterThan(told.length / 2);
 });

@@ -1,82 +1,105 @@
 /** A place among what is asked at once. */
 export interface Turn {
-  /** How long it was answered, s, without the time that it waited for others. */
+  /** How long it was answered, s, without the time that it waited for others; what is answered side by side shares it. */
   readonly seconds: () => number;
   readonly stopped: () => boolean;
-  /** Whether something that was asked after it is answered now. */
+  /** Whether something that goes before it is answered now. */
   readonly waits: () => boolean;
   /** Comes when it need not wait any more: it goes on, or was stopped. */
   readonly again: () => Promise<void>;
+  /** Lets what is worked out ahead go on beside it from now on. */
+  readonly spare: () => void;
 }
 
 interface Place {
   readonly of: string;
+  /** Nobody has asked for it yet. */
+  ahead: boolean;
+  spares: boolean;
   ranMs: number;
-  /** Since when it is answered; undefined while it waits. */
-  since: number | undefined;
   stopped: boolean;
   woken: () => void;
 }
 
 /**
  * Whoever asks last is answered first, and what was under way goes on after it: nothing that was asked is lost by asking
- * something else. Of each kind one is answered: asking again ends what was asked of that kind before.
+ * something else. What is worked out ahead of being asked for goes after all that was asked, one after the other, or beside
+ * what spares a share of its time. Of each kind one is answered: asking again ends what was asked of that kind before.
  */
 export class Turns {
-  /** The last is answered, the others wait. */
+  /** What was asked for: the last is answered, the others wait. */
   readonly #open: Place[] = [];
+  /** Those that are answered now: one, or one of each sort. */
+  #running: readonly Place[] = [];
+  #since: number;
 
-  constructor(private readonly now: () => number = () => performance.now()) {}
+  constructor(private readonly now: () => number = () => performance.now()) {
+    this.#since = now();
+  }
 
   /** Takes a turn of a kind for as long as the work goes on. */
-  async take<T>(of: string, work: (turn: Turn) => Promise<T>): Promise<T> {
+  async take<T>(of: string, work: (turn: Turn) => Promise<T>, ahead = false): Promise<T> {
     this.stop(of);
-    const place: Place = { of, ranMs: 0, since: undefined, stopped: false, woken: () => undefined };
+    const place: Place = { of, ahead, spares: false, ranMs: 0, stopped: false, woken: () => undefined };
     this.#open.push(place);
     this.#settle();
+    const runs = (): boolean => this.#running.includes(place);
     try {
       return await work({
-        seconds: () => (place.ranMs + (place.since === undefined ? 0 : this.now() - place.since)) / 1000,
+        seconds: () => (this.#count(), place.ranMs / 1000),
         stopped: () => place.stopped,
-        waits: () => !place.stopped && this.#open.at(-1) !== place,
-        again: () =>
-          place.stopped || this.#open.at(-1) === place
-            ? Promise.resolve()
-            : new Promise((resolve) => (place.woken = resolve)),
+        waits: () => !place.stopped && !runs(),
+        again: () => (place.stopped || runs() ? Promise.resolve() : new Promise((resolve) => (place.woken = resolve))),
+        spare: () => {
+          place.spares = true;
+          this.#settle();
+        },
       });
     } finally {
       this.#leave([place]);
     }
   }
 
-  /** Stops what was asked of a kind, whether it is answered or waits; all that was asked where no kind is named. */
+  /** What was worked out ahead is asked for now: it goes before all else. */
+  hasten(of: string): void {
+    const at = this.#open.findIndex((place) => place.of === of && place.ahead);
+    const [place] = at < 0 ? [] : this.#open.splice(at, 1);
+    if (!place) return;
+    place.ahead = false;
+    this.#open.push(place);
+    this.#settle();
+  }
+
+  /** Stops what is answered of a kind, whether it is its turn or it waits; all of it where no kind is named. */
   stop(of?: string): void {
     this.#leave(this.#open.filter((place) => of === undefined || place.of === of));
   }
 
   #leave(places: readonly Place[]): void {
+    this.#count();
     for (const place of places) {
       const at = this.#open.indexOf(place);
       if (at < 0) continue;
       this.#open.splice(at, 1);
       place.stopped = true;
-      this.#rest(place);
       place.woken();
     }
     this.#settle();
   }
 
-  /** Gives the turn to the last, and takes it from all others. */
+  /** Gives the turn to what was asked last, and to what is worked out ahead where that is spared some or nothing is asked. */
   #settle(): void {
-    for (const place of this.#open.slice(0, -1)) this.#rest(place);
-    const last = this.#open.at(-1);
-    if (!last) return;
-    last.since ??= this.now();
-    last.woken();
+    this.#count();
+    const asked = this.#open.findLast(({ ahead }) => !ahead);
+    const ahead = asked && !asked.spares ? undefined : this.#open.find(({ ahead }) => ahead);
+    this.#running = [asked, ahead].filter((place) => place !== undefined);
+    for (const place of this.#running) place.woken();
   }
 
-  #rest(place: Place): void {
-    if (place.since !== undefined) place.ranMs += this.now() - place.since;
-    place.since = undefined;
+  /** Shares the time since the last change between those that were answered in it. */
+  #count(): void {
+    const now = this.now();
+    for (const place of this.#running) place.ranMs += (now - this.#since) / this.#running.length;
+    this.#since = now;
   }
 }

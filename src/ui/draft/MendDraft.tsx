@@ -6,13 +6,13 @@ import { number } from '@/core/words/format';
 import type { RepairReport } from '@/workers/searchApi';
 import { AskButton, NotAsked, Working } from '../find/AskButton';
 import { NearView } from '../find/NearView';
-import { mending } from '../find/questions';
+import { mending, useSearched } from '../find/questions';
 import { useDraft } from '../seat/moment';
 
 /** All that is wrong mended at once: with the fewest changes, and at the least cost. */
 export function MendDraft() {
   const draft = useDraft();
-  const asked = mending.useAsked({ at: 'likely', limits: NO_LIMITS, from: draft }, 'mend');
+  const asked = mending.useAsked({ at: 'likely', limits: NO_LIMITS, from: draft }, 'mend', useSearched());
   const { report, failed, running } = asked;
   return (
     <Box component="section" aria-label="Mend it all" sx={{ margin: '4px 0 8px' }}>

@@ -26,7 +26,7 @@ const addedBy = ({ tighter }: DemandCost, cheapestMinor: number): number =>
 
 /** What drives the price: each demand let go alone, and asked a step tighter alone. */
 export function DemandCosts({ ask, topic }: { ask: Omit<Ask, 'brief'>; topic: string }) {
-  const asked = costing.useAsked(ask, topic);
+  const asked = costing.useAsked(ask, topic, true);
   const { report, failed, running } = asked;
   return (
     <Box component="section" aria-label="What each demand costs" sx={{ marginTop: '8px' }}>

@@ -17,7 +17,7 @@ import { assuring } from './questions';
 
 /** What would make another machine the cheapest: prices, figures that nobody states, and constants of the model. */
 export function HowSure({ ask, topic }: { ask: Omit<Ask, 'brief'>; topic: string }) {
-  const asked = assuring.useAsked(ask, `${topic} sure`);
+  const asked = assuring.useAsked(ask, `${topic} sure`, true);
   const { report, failed, running } = asked;
   const words = report?.words;
   return (

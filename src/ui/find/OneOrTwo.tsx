@@ -13,7 +13,7 @@ import { halving } from './questions';
 
 /** Whether two machines that share the sittings cost less than one for all. */
 export function OneOrTwo({ ask, topic, look }: { ask: Omit<Ask, 'brief'>; topic: string; look: Look }) {
-  const asked = halving.useAsked(ask, `${topic} two`);
+  const asked = halving.useAsked(ask, `${topic} two`, true);
   const { report, failed, running } = asked;
   const brief = useBrief();
   const currency = useCurrency();

@@ -30,6 +30,7 @@ export function PartCaseView({ ask, topic, look, row, onRow }: Props) {
   const { report, failed, running, begin, stop } = casing.useAsked(
     { ...ask, ...(row ? { part: row.id } : {}) },
     `${topic} part`,
+    row !== null,
   );
   return (
     <Box component="section" aria-label="Why this part and not that" sx={{ marginTop: '8px' }}>

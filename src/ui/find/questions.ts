@@ -33,3 +33,6 @@ export const halving = asking<TwoReport>('two', (api, ask, tell) => api.two(ask,
 
 /** Processor, board and memory of each socket in the machine that is there. */
 export const coring = asking<CoresReport>('cores', (api, ask, tell) => api.cores(ask, tell));
+
+/** Whether machines were asked for and one is there: what is asked next is about it, or about a draft beside it. */
+export const useSearched = (): boolean => finding.useLast()?.cheapest.state === 'proven';

@@ -56,6 +56,11 @@ export function dismissCrew(): void {
   crew = crew.slice(0, 1);
 }
 
+/** What was begun ahead is waited for now. */
+export function hasten(what: Asked): void {
+  for (const { remote } of crew.slice(0, 1)) void remote.hasten(what);
+}
+
 /** Ends what is asked of a kind, with what is known; what was asked of other kinds goes on. */
 function stopSearch(what: Asked): void {
   for (const { remote } of crew) void remote.stop(what);
@@ -76,8 +81,14 @@ export function asksOf(what: Asked) {
       const stands = (): boolean => newest === mine;
       return { stands, isWanted: () => wanted && stands() };
     },
+    /** Ends the newest with what is known. */
     stop: (): void => {
       wanted = false;
+      stopSearch(what);
+    },
+    /** Ends the newest, and what it has to say is not heard. */
+    drop: (): void => {
+      newest = undefined;
       stopSearch(what);
     },
   };

@@ -10,6 +10,8 @@ import { wrongOr } from './wrongOr';
 
 const SHOWN = 20;
 
+const labelOf = (row: LibraryRow | null): string => (row ? `${row.maker} ${row.name}` : '');
+
 /** Finds one part of the library by name or figure. */
 export function PartField({
   label,
@@ -23,7 +25,13 @@ export function PartField({
   wrong?: string | undefined;
   onPick: (row: LibraryRow | null) => void;
 }) {
-  const [text, setText] = useState('');
+  const [text, setText] = useState(labelOf(value));
+  // what is chosen elsewhere, or was chosen before, is named as what is chosen here
+  const [named, setNamed] = useState(value?.id);
+  if (named !== value?.id) {
+    setNamed(value?.id);
+    setText(labelOf(value));
+  }
   const rows = useFoundParts(text, SHOWN);
   return (
     <Autocomplete
@@ -32,7 +40,7 @@ export function PartField({
       value={value}
       filterOptions={(options) => options}
       groupBy={(row) => kindName(row.kind)}
-      getOptionLabel={(row) => `${row.maker} ${row.name}`}
+      getOptionLabel={labelOf}
       getOptionKey={(row) => row.id}
       isOptionEqualToValue={(a, b) => a.id === b.id}
       inputValue={text}
