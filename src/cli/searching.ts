@@ -2,6 +2,7 @@ import type { Brief } from '@/core/model/brief';
 import type { Clash } from '@/core/search/exact/clash';
 import type { Effort } from '@/core/search/exact/ended';
 import type { Currency } from '@/core/units/money';
+import { lookedAtWords } from '@/core/words/effort';
 import { number } from '@/core/words/format';
 import { clashWords, demandWords, relaxedWords } from '@/core/words/found';
 import { say } from './say';
@@ -48,5 +49,4 @@ export const clashData = ({ demands }: Clash): object[] =>
   demands.map(({ demand, found, reaches }) => ({ ...demand, withoutMinor: found?.priceMinor, reaches }));
 
 /** What a search has done. */
-export const effortWords = ({ nodes, assessed }: Effort): string =>
-  `${number(nodes)} partial machines looked at, ${number(assessed)} judged.`;
+export const effortWords = (effort: Effort): string => `${lookedAtWords(effort)}, ${number(effort.assessed)} judged.`;

@@ -267,6 +267,17 @@ describe('findings', () => {
         for (const finding of assessed(fails[0]).findings)
           expect(findingWords(finding).says).toMatch(/[A-Z0-9].{12,500}\.$/);
   });
+
+  test('one of something is told in the singular', () => {
+    for (const { fails, unproven, passes } of Object.values(CASES))
+      for (const change of [fails?.[0], unproven?.[0], passes])
+        if (change)
+          for (const check of assessed(change).checks) {
+            const { says, mend = '' } = findingWords(check);
+            // "slot 1 lies" counts nothing
+            expect(`${says} ${mend}`).not.toMatch(/(?<!\b(slot|bank|plug|row) )(?<![\d.,])\b1 [a-z-]{3,}s\b/);
+          }
+  });
 });
 
 test('versions compare number by number, not as text', () => {

@@ -102,6 +102,10 @@ export const watts = (value: number): string => `${number(value)} W`;
 export const times = (ratio: number): string => `×${number(ratio, 2)}`;
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
+/** "1 machine", "3 machines". */
+export const counting = (value: number, one: string, many = `${one}s`): string =>
+  `${number(value)} ${value === 1 ? one : many}`;
+
 /** As a sentence begins: its first letter large. */
 export const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

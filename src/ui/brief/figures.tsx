@@ -99,7 +99,10 @@ export const phrasesIn = <T extends object>(
 export type SentenceProps<K extends Task['kind']> = { task: TaskOf<K>; change: Change<TaskOf<K>> };
 
 /** "1 stream", "3 streams". */
-export const counted = (one: string) => (said: string, value: number) => `${said} ${value === 1 ? one : `${one}s`}`;
+export const counted =
+  (one: string, many = `${one}s`) =>
+  (said: string, value: number) =>
+    `${said} ${value === 1 ? one : many}`;
 
 /** Options of depths: "10-bit". */
 export const depths = <T extends number>(list: readonly T[]) => list.map((depth) => [depth, `${depth}-bit`] as const);

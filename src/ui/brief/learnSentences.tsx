@@ -3,7 +3,7 @@
 import { weightBytes } from '@/core/work/serve';
 import { stateBytes } from '@/core/work/train';
 import { number } from '@/core/words/format';
-import { phrasesOf, type SentenceProps } from './figures';
+import { counted, phrasesOf, type SentenceProps } from './figures';
 
 const METHODS = [
   ['full', 'all of it'],
@@ -17,10 +17,10 @@ export function TrainSentence({ task, change }: SentenceProps<'train'>) {
     <>
       Train {pick('method', METHODS)}{' '}
       {task.method !== 'full' && <>({num('trainablePercent', (said) => `${said} % trained`)}) </>}
-      of {num('paramsB', (said) => `${said} billion parameters`)}, {num('layers', (said) => `${said} layers`)} of{' '}
-      {num('hidden', (said) => `${said} units`)} and {num('heads', (said) => `${said} heads`)}, on{' '}
-      {num('tokensM', (said) => `${said} million tokens`)}; {num('batch', (said) => `${said} sequences`)} of{' '}
-      {num('context', (said) => `${said} tokens`)} at a time, recomputing{' '}
+      of {num('paramsB', (said) => `${said} billion parameters`)}, {num('layers', counted('layer'))} of{' '}
+      {num('hidden', counted('unit'))} and {num('heads', counted('head'))}, on{' '}
+      {num('tokensM', (said) => `${said} million tokens`)}; {num('batch', counted('sequence'))} of{' '}
+      {num('context', counted('token'))} at a time, recomputing{' '}
       {pick('recompute', [
         ['none', 'nothing'],
         ['attention', 'attention'],
@@ -43,8 +43,8 @@ export function TrainImagesSentence({ task, change }: SentenceProps<'train-image
     <>
       Train {num('paramsM', (said) => `${said} million parameters`)} of{' '}
       {num('forwardGflop', (said) => `${said} GFLOP an image`)} on {num('imagesK', (said) => `${said} thousand images`)}{' '}
-      of {num('storedMpx')} and {num('storedKB')}, for {num('epochs', (said) => `${said} epochs`)},{' '}
-      {num('batch', (said) => `${said} images at a time`)} on a card. Target: {num('targetH')}.
+      of {num('storedMpx')} and {num('storedKB')}, for {num('epochs', counted('epoch'))},{' '}
+      {num('batch', counted('image at a time', 'images at a time'))} on a card. Target: {num('targetH')}.
     </>
   );
 }
@@ -60,10 +60,10 @@ export function ServeSentence({ task, change }: SentenceProps<'serve'>) {
         [16, '16 bits'],
       ])}{' '}
       <span className="quiet">({number(weightBytes(task).value / 2 ** 30, 3)} GB)</span>,{' '}
-      {num('layers', (said) => `${said} layers`)} with {num('kvHeads', (said) => `${said} key-value heads`)} of{' '}
-      {num('headSize')}, to {num('users', (said) => `${said} users at once`)},{' '}
-      {num('context', (said) => `${said} tokens`)} kept for each and {num('readPerWritten', (said) => `${said} read`)}{' '}
-      for each one written. Target: {num('tokensPerS', (said) => `${said} tokens a second for each`)}.
+      {num('layers', counted('layer'))} with {num('kvHeads', counted('key-value head'))} of {num('headSize')}, to{' '}
+      {num('users', counted('user at once', 'users at once'))}, {num('context', counted('token'))} kept for each and{' '}
+      {num('readPerWritten', (said) => `${said} read`)} for each one written. Target:{' '}
+      {num('tokensPerS', counted('token a second for each', 'tokens a second for each'))}.
     </>
   );
 }
@@ -81,8 +81,8 @@ export function TablesSentence({ task, change }: SentenceProps<'tables'>) {
         ['join', 'Join'],
         ['model', 'Fit models to'],
       ])}{' '}
-      {num('dataGB', (said) => `${said} GB`)} that take {num('memoryFactor', (said) => `${said} times as much`)} in
-      memory, {num('passes', (said) => `${said} passes`)}. Target: {num('targetMin')}.
+      {num('dataGB', (said) => `${said} GB`)} that take {num('memoryFactor', counted('time as much', 'times as much'))}{' '}
+      in memory, {num('passes', counted('pass', 'passes'))}. Target: {num('targetMin')}.
     </>
   );
 }

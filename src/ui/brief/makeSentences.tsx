@@ -1,18 +1,13 @@
 'use client';
 
 import { Size } from '../shared/phrases';
-import { phrasesOf, type SentenceProps } from './figures';
-
-const plural =
-  (what: string, more = `${what}s`) =>
-  (said: string, value: number) =>
-    `${said} ${value === 1 ? what : more}`;
+import { counted, phrasesOf, type SentenceProps } from './figures';
 
 export function CadViewSentence({ task, change }: SentenceProps<'cad-view'>) {
   const { num, pick } = phrasesOf<'cad-view'>(task, change);
   return (
     <>
-      Turn an assembly of {num('components', plural('component'))},{' '}
+      Turn an assembly of {num('components', counted('component'))},{' '}
       {num('mTriangles', (said) => `${said} million triangles`)},{' '}
       {pick('edges', [
         [true, 'with edges'],
@@ -25,7 +20,7 @@ export function CadViewSentence({ task, change }: SentenceProps<'cad-view'>) {
         height={task.height}
         onChange={(width, height) => change({ width, height })}
       />
-      . Target: {num('fps', (said) => `${said} frames a second`)}.
+      . Target: {num('fps', counted('frame a second', 'frames a second'))}.
     </>
   );
 }
@@ -39,10 +34,10 @@ export function CadStepSentence({ task, change }: SentenceProps<'cad-step'>) {
         ['open', 'Open'],
         ['drawing', 'Draw the views of'],
       ])}{' '}
-      {task.step === 'rebuild' && <>{num('features', plural('feature'))} in </>}
-      an assembly of {num('components', plural('component'))}
+      {task.step === 'rebuild' && <>{num('features', counted('feature'))} in </>}
+      an assembly of {num('components', counted('component'))}
       {task.step === 'open' && <>, {num('mbPerComponent', (said) => `${said} MB each`)}</>}
-      {task.step === 'drawing' && <>, {num('views', plural('view'))}</>}. Target: {num('targetS')}.
+      {task.step === 'drawing' && <>, {num('views', counted('view'))}</>}. Target: {num('targetS')}.
     </>
   );
 }
@@ -57,7 +52,7 @@ export function SolveSentence({ task, change }: SentenceProps<'solve'>) {
         ['scalar', 'solid of heat or flow'],
         ['shell', 'shell'],
       ])}{' '}
-      with {num('unknownsK', (said) => `${said} thousand unknowns`)} in {num('steps', plural('step'))}, each solved
+      with {num('unknownsK', (said) => `${said} thousand unknowns`)} in {num('steps', counted('step'))}, each solved
       directly. Target: {num('targetMin')}.
     </>
   );
@@ -67,15 +62,15 @@ export function RenderSentence({ task, change }: SentenceProps<'render'>) {
   const { num } = phrasesOf<'render'>(task, change);
   return (
     <>
-      Render {num('frames', plural('frame'))} of{' '}
+      Render {num('frames', counted('frame'))} of{' '}
       <Size
         label="Size of a picture"
         width={task.width}
         height={task.height}
         onChange={(width, height) => change({ width, height })}
       />{' '}
-      with {num('samples', (said) => `${said} samples a pixel`)} and {num('bounces', plural('bounce'))}; the scene has{' '}
-      {num('mTriangles', (said) => `${said} million triangles`)} and{' '}
+      with {num('samples', counted('sample a pixel', 'samples a pixel'))} and {num('bounces', counted('bounce'))}; the
+      scene has {num('mTriangles', (said) => `${said} million triangles`)} and{' '}
       {num('texturesGiB', (said) => `${said} GB of textures`)}. Target: {num('targetH')}.
     </>
   );
@@ -85,8 +80,8 @@ export function SurveySentence({ task, change }: SentenceProps<'survey'>) {
   const { num, pick } = phrasesOf<'survey'>({ ...task, doubled: task.doubled ?? false }, change);
   return (
     <>
-      Make a model of {num('images', plural('still'))} of {num('mpx')} and{' '}
-      {num('mbPerImage', (said) => `${said} MB each`)}, each compared with {num('neighbours', plural('other'))} by
+      Make a model of {num('images', counted('still'))} of {num('mpx')} and{' '}
+      {num('mbPerImage', (said) => `${said} MB each`)}, each compared with {num('neighbours', counted('other'))} by
       features at{' '}
       {pick('doubled', [
         [false, 'their size'],
@@ -107,7 +102,7 @@ export function MotionSentence({ task, change }: SentenceProps<'motion'>) {
   const { num, pick } = phrasesOf<'motion'>(task, change);
   return (
     <>
-      Preview {num('layers', plural('layer'))} with {num('effectsPerLayer', (said) => `${said} effects each`)},{' '}
+      Preview {num('layers', counted('layer'))} with {num('effectsPerLayer', counted('effect each', 'effects each'))},{' '}
       {num('scripted', (said) => `${said} moved by scripts`)}, at{' '}
       <Size
         label="Size of a frame"
@@ -130,8 +125,8 @@ export function StillsSentence({ task, change }: SentenceProps<'stills'>) {
   const { num, pick } = phrasesOf<'stills'>({ ...task, lossless: task.lossless ?? false }, change);
   return (
     <>
-      Develop {num('images', plural('raw still'))} of {num('mpx')} and {num('mbPerImage', (said) => `${said} MB`)} with{' '}
-      {num('steps', plural('correction step'))}, noise reduction{' '}
+      Develop {num('images', counted('raw still'))} of {num('mpx')} and {num('mbPerImage', (said) => `${said} MB`)} with{' '}
+      {num('steps', counted('correction step'))}, noise reduction{' '}
       {pick('noiseReduction', [
         ['off', 'off'],
         ['light', 'light'],
@@ -151,7 +146,7 @@ export function BuildSentence({ task, change }: SentenceProps<'build'>) {
   const { num, pick } = phrasesOf<'build'>(task, change);
   return (
     <>
-      Build {num('units', plural('file'))} of{' '}
+      Build {num('units', counted('file'))} of{' '}
       {pick('weight', [
         ['light', 'little'],
         ['usual', 'usual'],
@@ -167,8 +162,8 @@ export function GuestsSentence({ task, change }: SentenceProps<'guests'>) {
   const { num } = phrasesOf<'guests'>(task, change);
   return (
     <>
-      Run {num('guests', plural('guest'))} with {num('memoryGiB', (said) => `${said} GB`)} and{' '}
-      {num('threads', plural('thread'))} each, {num('busyPercent', (said) => `${said} % busy`)}, on{' '}
+      Run {num('guests', counted('guest'))} with {num('memoryGiB', (said) => `${said} GB`)} and{' '}
+      {num('threads', counted('thread'))} each, {num('busyPercent', (said) => `${said} % busy`)}, on{' '}
       {num('diskGB', (said) => `${said} GB of disk`)} with {num('mbPerS')} of reads and writes. Target:{' '}
       <b>at their pace</b>.
     </>

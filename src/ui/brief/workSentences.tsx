@@ -61,10 +61,10 @@ export function AudioSentence({ task, change }: SentenceProps<'audio'>) {
   const buffers = [...new Set([...BUFFERS, task.bufferSamples])].sort((a, b) => a - b);
   return (
     <>
-      Mix {num('tracks', counted('track'))} with {num('effectsPerTrack', (said) => `${said} effects each`)},{' '}
-      {num('longestChain', (said) => `${said} effects on the longest chain`)},{' '}
+      Mix {num('tracks', counted('track'))} with {num('effectsPerTrack', counted('effect each', 'effects each'))},{' '}
+      {num('longestChain', counted('effect on the longest chain', 'effects on the longest chain'))},{' '}
       {num('instruments', counted('instrument'))} and{' '}
-      {num('voicesFromDrive', (said) => `${said} voices read from the drive`)}; a buffer of{' '}
+      {num('voicesFromDrive', counted('voice read from the drive', 'voices read from the drive'))}; a buffer of{' '}
       {pick(
         'bufferSamples',
         buffers.map((samples) => [samples, `${samples} samples`] as const),

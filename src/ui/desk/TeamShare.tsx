@@ -12,6 +12,7 @@ import { useState } from 'react';
 import type { Brief } from '@/core/model/brief';
 import { leastProven, sharesAround, type TeamSeat } from '@/core/search/exact/team';
 import { minorOfShown, ratioOf, shownCoins, type Currency } from '@/core/units/money';
+import { tookWords } from '@/core/words/effort';
 import { coins, coinsOnly, number, percent } from '@/core/words/format';
 import { madeOf } from '@/core/words/found';
 import { stepWords, teamWords, togetherWords } from '@/core/words/team';
@@ -260,7 +261,7 @@ function Told({
         {state === 'proven'
           ? 'Proven: no other way of sharing it does more'
           : `${state === 'stopped' ? 'Stopped' : 'Looking'}: of ${open.length} ${open.length === 1 ? 'seat' : 'seats'} more machines may come; shared over what is known`}
-        . {number(effort.nodes)} partial machines in {number(seconds, 2)} s.
+        . {tookWords(effort, seconds)}.
       </p>
     </>
   );

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box';
 import { NO_LIMITS } from '@/core/search/exact/limits';
-import { number } from '@/core/words/format';
+import { tookWords } from '@/core/words/effort';
 import type { RepairReport } from '@/workers/searchApi';
 import { AskButton, NotAsked, Working } from '../find/AskButton';
 import { NearView } from '../find/NearView';
@@ -53,8 +53,7 @@ function Told({ report: { fewest, least, state, effort, seconds, done } }: { rep
         </p>
       )}
       <p className="quiet small" role={done ? 'status' : undefined}>
-        {state === 'proven' ? 'Proven' : state === 'stopped' ? 'Stopped' : 'Looking'}: {number(effort.nodes)} partial
-        machines in {number(seconds, 2)} s.
+        {state === 'proven' ? 'Proven' : state === 'stopped' ? 'Stopped' : 'Looking'}: {tookWords(effort, seconds)}.
       </p>
     </>
   );

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import { number } from '@/core/words/format';
+import { tookWords } from '@/core/words/effort';
 import type { Told } from '@/workers/searchApi';
 
 interface AskProps {
@@ -50,7 +50,6 @@ export const NotAsked = ({ failed }: { failed: string | undefined }) =>
 export const Took = ({ report }: { report: Pick<Told, 'state' | 'effort' | 'seconds' | 'done'> | undefined }) =>
   report?.done ? (
     <p className="quiet small" role="status">
-      {report.state === 'proven' ? 'Proven' : 'Stopped'}: {number(report.effort.nodes)} partial machines in{' '}
-      {number(report.seconds, 2)} s.
+      {report.state === 'proven' ? 'Proven' : 'Stopped'}: {tookWords(report.effort, report.seconds)}.
     </p>
   ) : null;

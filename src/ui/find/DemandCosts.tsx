@@ -5,7 +5,8 @@ import { max } from 'd3-array';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import type { DemandCost } from '@/core/search/exact/costs';
 import { plainNumber } from '@/core/units/money';
-import { coins, number } from '@/core/words/format';
+import { tookWords } from '@/core/words/effort';
+import { coins } from '@/core/words/format';
 import { costMatters, costWords, demandsWords, demandWords } from '@/core/words/found';
 import type { Ask, CostsReport } from '@/workers/searchApi';
 import { useBrief } from '../seat/moment';
@@ -77,7 +78,7 @@ function Costs({ report }: { report: CostsReport }) {
     <Box ref={ref}>
       <p className="quiet small" role={report.done ? 'status' : undefined}>
         Beside {coins(cheapestMinor, currency)}, the cheapest that meets them all. {demands.length} of {count} looked at
-        {report.done ? `, ${number(effort.nodes)} partial machines in ${number(seconds, 2)} s` : ''}.
+        {report.done ? `, ${tookWords(effort, seconds)}` : ''}.
       </p>
       {priced.length > 0 && (
         <p className="quiet small">Left of the line: what letting go saves. Right: what a step tighter adds.</p>

@@ -6,7 +6,8 @@ import { useEffect, useRef, type ReactNode } from 'react';
 import type { Machine } from '@/core/model/machine';
 import { plainNumber, ratioOf } from '@/core/units/money';
 import type { End } from '@/core/search/exact/question';
-import { coins, number, percent } from '@/core/words/format';
+import { lookedAtWords } from '@/core/words/effort';
+import { coins, counting, number, percent } from '@/core/words/format';
 import { clashWords, demandWords, lessMoneyWords, relaxedWords, type FoundWords } from '@/core/words/found';
 import type { OwnedRow } from '@/server/contract';
 import type { Limits as SearchLimits } from '@/core/search/exact/limits';
@@ -179,7 +180,7 @@ function Answers({
       {running && <Working label="Searching" waits={report.waits} />}
       <p className="quiet small" role={running ? undefined : 'status'}>
         {report.waits ? 'Waiting its turn' : running ? 'Searching' : stopped ? 'Stopped' : 'Done'}:{' '}
-        {number(report.effort.nodes)} partial machines looked at, {number(report.effort.assessed)} whole ones judged, in{' '}
+        {lookedAtWords(report.effort)}, {counting(report.effort.assessed, 'whole one')} judged, in{' '}
         {number(report.seconds, 2)} s.
       </p>
       <Card title={titles.cheapest} also={also(cheapest)} line={cheapest} look={look}>

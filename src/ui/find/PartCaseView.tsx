@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { lookedAtWords } from '@/core/words/effort';
 import { coins, number } from '@/core/words/format';
 import { caseWords, decidedWords } from '@/core/words/found';
 import { keepWatch } from '@/server/actions';
@@ -68,8 +69,8 @@ function Told({ report, row, look }: { report: PartReport; row: LibraryRow; look
   if (!weighed)
     return (
       <p className="quiet small">
-        {state === 'waiting' ? 'Waiting its turn' : done ? 'Stopped' : 'Weighing'}: {number(effort.nodes)} partial
-        machines looked at, in {number(seconds, 2)} s.
+        {state === 'waiting' ? 'Waiting its turn' : done ? 'Stopped' : 'Weighing'}: {lookedAtWords(effort)}, in{' '}
+        {number(seconds, 2)} s.
       </p>
     );
   const name = `${row.maker} ${row.name}`;

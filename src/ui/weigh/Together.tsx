@@ -4,7 +4,8 @@ import Box from '@mui/material/Box';
 import { useState } from 'react';
 import { NO_LIMITS } from '@/core/search/exact/limits';
 import { byWorth, MOST_TOGETHER } from '@/core/search/exact/stepWorth';
-import { coins, number } from '@/core/words/format';
+import { tookWords } from '@/core/words/effort';
+import { coins } from '@/core/words/format';
 import { fromHereWords, type NearWords } from '@/core/words/near';
 import type { StepsReport } from '@/workers/searchApi';
 import { AskButton, NotAsked, Working } from '../find/AskButton';
@@ -93,8 +94,7 @@ function Told({ report }: { report: StepsReport }) {
       )}
       <p className="quiet small" role={done ? 'status' : undefined}>
         {state === 'proven' ? 'Proven' : state === 'stopped' ? `Stopped after ${within} of ${MOST_TOGETHER}` : 'Trying'}
-        , beside {coins(start.priceMinor, currency)}: {number(effort.nodes)} partial machines in {number(seconds, 2)} s.
-        Targets that are met stay met.
+        , beside {coins(start.priceMinor, currency)}: {tookWords(effort, seconds)}. Targets that are met stay met.
       </p>
     </>
   );

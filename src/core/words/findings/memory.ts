@@ -1,5 +1,5 @@
 import type { MemoryFigures } from '../../rules/memory/figures';
-import { listed, number } from '../format';
+import { counting, listed, number } from '../format';
 import { fails, type WordsOf } from './words';
 
 export const memoryWords: WordsOf<MemoryFigures> = {
@@ -25,7 +25,7 @@ export const memoryWords: WordsOf<MemoryFigures> = {
         }
       : { says: `${check.board} reads the ${check.profile} profile of ${check.kit}.` },
   'memory-slots': (check) => ({
-    says: `${check.modules} modules, ${check.slots} memory slots on ${check.board}.`,
+    says: `${counting(check.modules, 'module')}, ${counting(check.slots, 'memory slot')} on ${check.board}.`,
     ...(fails(check) ? { mend: 'Take fewer, larger modules or a board with more slots.' } : {}),
   }),
   'module-capacity': (check) => ({

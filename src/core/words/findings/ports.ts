@@ -1,5 +1,5 @@
 import type { PortFigures } from '../../rules/ports/figures';
-import { capitalised, listed, number } from '../format';
+import { capitalised, counting, listed, number } from '../format';
 import { fails, type WordsOf } from './words';
 
 export const portWords: WordsOf<PortFigures> = {
@@ -21,11 +21,11 @@ export const portWords: WordsOf<PortFigures> = {
                 : `The graphics inside ${check.processor} makes the picture.`,
           },
   'display-outputs': (check) => ({
-    says: `${check.displays} displays; ${check.from} drives ${check.outputs}.`,
+    says: `${counting(check.displays, 'display')}; ${check.from} drives ${check.outputs}.`,
     ...(fails(check) ? { mend: 'Take a card with more outputs.' } : {}),
   }),
   'fan-headers': (check) => ({
-    says: `${check.fans} fans; ${check.board} has headers for ${check.headers}${fails(check) ? '' : ', splitters counted'}.`,
+    says: `${counting(check.fans, 'fan')}; ${check.board} has headers for ${check.headers}${fails(check) ? '' : ', splitters counted'}.`,
     ...(fails(check) ? { mend: 'Add a splitter, or leave a fan out.' } : {}),
   }),
   'header-current': (check) => ({

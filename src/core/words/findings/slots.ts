@@ -52,7 +52,9 @@ export const slotWords: WordsOf<SlotFigures> = {
       ? 'Take a board with a wider uplink or a slot at the processor, or move what shares it.'
       : 'Take a board with a wider or newer slot for it.',
   }),
-  'streams-carried': (check) => ({ says: `The links carry all ${check.count} streams of the real-time tasks.` }),
+  'streams-carried': (check) => ({
+    says: `The links carry ${check.count === 1 ? 'the one stream' : `all ${check.count} streams`} of the real-time tasks.`,
+  }),
   uplink: (check) =>
     fails(check)
       ? {
