@@ -19,7 +19,7 @@ import {
 import type { Assessment } from './assessment';
 import type { Context } from './context';
 import { StagedFacts, type Ground } from './facts';
-import type { Keep } from './keep';
+import { afresh, type Keep } from './keep';
 import { suits } from './stages';
 import type { Views } from './view';
 
@@ -74,7 +74,9 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
     views,
   };
 
-  function checksOf(asked: readonly Rule[], facts: Facts): Check[] {
+  function checksOf(asked: readonly Rule[], facts: Facts): readonly Check[] {
+    // where nothing is remembered, nothing has to be compared
+    if (keep === afresh) return asked.flatMap((rule) => ask(rule, facts));
     const readings = readingsOf(facts, views);
     const checks: Check[] = [];
     for (const rule of asked)
