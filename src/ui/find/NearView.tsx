@@ -9,6 +9,7 @@ import type { NearWords } from '@/core/words/near';
 import { useBrief, useDraft } from '../seat/moment';
 import { useCurrency, useSeat } from '../seat/useSeat';
 import { LevelSign } from '../shared/Level';
+import { unitsKept } from '../shared/unitsKept';
 import { goodsOf } from './searchWorker';
 
 /** Lines of what is gained or lost that are told. */
@@ -49,18 +50,18 @@ export function NearView({ near, label }: { near: NearWords; label: string }) {
       <ul>
         {changes.map((change) => (
           <li key={change} className="small">
-            {change}
+            {unitsKept(change)}
           </li>
         ))}
       </ul>
       {gains.slice(0, TOLD).map((gain) => (
         <p key={gain} className="small">
-          <LevelSign level="passes" /> {gain}
+          <LevelSign level="passes" /> {unitsKept(gain)}
         </p>
       ))}
       {losses.slice(0, TOLD).map((loss) => (
         <p key={loss} className="small between">
-          ◆ {loss}
+          ◆ {unitsKept(loss)}
         </p>
       ))}
       {losses.length > TOLD && <p className="small between">◆ and {losses.length - TOLD} more</p>}
