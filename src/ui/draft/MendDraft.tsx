@@ -1,18 +1,17 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import { NO_LIMITS } from '@/core/search/exact/limits';
 import { tookWords } from '@/core/words/effort';
 import type { RepairReport } from '@/workers/searchApi';
 import { AskButton, NotAsked, Working } from '../find/AskButton';
 import { NearView } from '../find/NearView';
-import { mending, useSearched } from '../find/questions';
+import { useMending, useSearched } from '../find/questions';
 import { useDraft } from '../seat/moment';
 
 /** All that is wrong mended at once: with the fewest changes, and at the least cost. */
 export function MendDraft() {
   const draft = useDraft();
-  const asked = mending.useAsked({ at: 'likely', limits: NO_LIMITS, from: draft }, 'mend', useSearched());
+  const asked = useMending(draft, useSearched());
   const { report, failed, running } = asked;
   return (
     <Box component="section" aria-label="Mend it all" sx={{ margin: '4px 0 8px' }}>

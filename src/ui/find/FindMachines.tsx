@@ -16,6 +16,7 @@ import { useBrief } from '../seat/moment';
 import { useCurrency, useSeat } from '../seat/useSeat';
 import { ChoiceRow } from '../shared/ChoiceRow';
 import { NotAsked, Working } from './AskButton';
+import { DraftAhead } from './DraftAhead';
 import { FoundSummary, type Look } from './FoundSummary';
 import { useAim, useLimits, type Limits } from './limits';
 import { LimitsRow } from './LimitsRow';
@@ -138,6 +139,7 @@ export function FindMachines({ from, match, onAdopted }: Props) {
         (report?.cheapest.state === 'proven' || report?.cheapest.state === 'none') && (
           <OneOrTwo ask={ask} topic={topic} look={look} />
         )}
+      {topic === 'brief' && report?.cheapest.state === 'proven' && <DraftAhead />}
     </Box>
   );
 }

@@ -1,3 +1,5 @@
+import { NO_LIMITS } from '@/core/search/exact/limits';
+import type { Machine } from '@/core/model/machine';
 import type {
   CoresReport,
   CostsReport,
@@ -20,10 +22,10 @@ export const casing = asking<PartReport>('partCase', (api, ask, tell) => api.par
 export const costing = asking<CostsReport>('costs', (api, ask, tell) => api.costs(ask, tell));
 
 /** What several parts at once would do from a draft on. */
-export const stepping = asking<StepsReport>('steps', (api, ask, tell) => api.steps(ask, tell));
+const stepping = asking<StepsReport>('steps', (api, ask, tell) => api.steps(ask, tell));
 
 /** How a draft is mended. */
-export const mending = asking<RepairReport>('repair', (api, ask, tell) => api.repair(ask, tell));
+const mending = asking<RepairReport>('repair', (api, ask, tell) => api.repair(ask, tell));
 
 /** How sure the cheapest machine is the right one. */
 export const assuring = asking<StabilityReport>('stability', (api, ask, tell) => api.stability(ask, tell));
@@ -36,3 +38,10 @@ export const coring = asking<CoresReport>('cores', (api, ask, tell) => api.cores
 
 /** Whether machines were asked for and one is there: what is asked next is about it, or about a draft beside it. */
 export const useSearched = (): boolean => finding.useLast()?.cheapest.state === 'proven';
+
+/** What is asked of a draft by itself, whatever a search was limited to. */
+const ofDraft = (from: Machine) => ({ at: 'likely' as const, limits: NO_LIMITS, from });
+
+export const useSteps = (draft: Machine, ahead: boolean) => stepping.useAsked(ofDraft(draft), 'steps', ahead);
+
+export const useMending = (draft: Machine, ahead: boolean) => mending.useAsked(ofDraft(draft), 'mend', ahead);

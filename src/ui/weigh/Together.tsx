@@ -2,7 +2,6 @@
 
 import Box from '@mui/material/Box';
 import { useState } from 'react';
-import { NO_LIMITS } from '@/core/search/exact/limits';
 import { byWorth, MOST_TOGETHER } from '@/core/search/exact/stepWorth';
 import { tookWords } from '@/core/words/effort';
 import { coins } from '@/core/words/format';
@@ -10,7 +9,7 @@ import { fromHereWords, type NearWords } from '@/core/words/near';
 import type { StepsReport } from '@/workers/searchApi';
 import { AskButton, NotAsked, Working } from '../find/AskButton';
 import { NearView } from '../find/NearView';
-import { stepping, useSearched } from '../find/questions';
+import { useSearched, useSteps } from '../find/questions';
 import { useBrief, useDraft } from '../seat/moment';
 import { useCurrency } from '../seat/useSeat';
 import { ChoiceRow } from '../shared/ChoiceRow';
@@ -23,7 +22,7 @@ const SHOWN = 3;
 /** What the next coin buys when several parts change together. */
 export function Together() {
   const draft = useDraft();
-  const asked = stepping.useAsked({ at: 'likely', limits: NO_LIMITS, from: draft }, 'steps', useSearched());
+  const asked = useSteps(draft, useSearched());
   const { report, failed, running } = asked;
   return (
     <Box className="stack" sx={{ gap: '6px' }}>
