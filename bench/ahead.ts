@@ -1,4 +1,4 @@
-import { openApp } from './app';
+import { about, openApp } from './app';
 
 /**
  * What is worked out of the film desk before it is asked for: its machines are searched for beside Draft A, a part is chosen
@@ -8,12 +8,7 @@ import { openApp } from './app';
 const { browser, address, close } = await openApp(4655);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 page.setDefaultTimeout(900_000);
-const region = (name: string) => page.getByRole('region', { name, exact: true });
-const station = (name: string) => page.getByRole('link', { name, exact: true }).click();
-const draft = async (name: string): Promise<void> => {
-  await station('Draft');
-  await page.getByRole('button', { name, exact: true }).first().click();
-};
+const { region, station, draft } = about(page);
 const together = region('Several parts at once');
 const mend = region('Mend it all');
 const why = region('Why this part and not that');

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync } from 'node:fs';
-import { chromium, type Browser } from '@playwright/test';
+import { chromium, type Browser, type Page } from '@playwright/test';
 import { CHROMIUM } from '../e2e/chromium';
 
 /** The built app on the demo database, and a browser to look at it with. */
@@ -42,3 +42,16 @@ export async function openApp(port: number): Promise<App> {
     },
   };
 }
+
+/** Ways about a seat's pages, as a user goes them. */
+export const about = (page: Page) => {
+  const station = (name: string) => page.getByRole('link', { name, exact: true }).click();
+  return {
+    region: (name: string) => page.getByRole('region', { name, exact: true }),
+    station,
+    draft: async (name: string): Promise<void> => {
+      await station('Draft');
+      await page.getByRole('button', { name, exact: true }).first().click();
+    },
+  };
+};

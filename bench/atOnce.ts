@@ -1,4 +1,4 @@
-import { openApp } from './app';
+import { about, openApp } from './app';
 
 /**
  * All that can be asked of the film desk, asked at once while its machines are searched for: when each answer is there,
@@ -7,12 +7,7 @@ import { openApp } from './app';
 const { browser, address, close } = await openApp(4655);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 page.setDefaultTimeout(900_000);
-const region = (name: string) => page.getByRole('region', { name, exact: true });
-const station = (name: string) => page.getByRole('link', { name, exact: true }).click();
-const draft = async (name: string): Promise<void> => {
-  await station('Draft');
-  await page.getByRole('button', { name, exact: true }).first().click();
-};
+const { region, station, draft } = about(page);
 
 await page.goto(`${address}/ninefathom/film-desk/brief`);
 await page.getByRole('button', { name: 'Find machines', exact: true }).click();

@@ -11,10 +11,15 @@ async function askedFor(page: Page, card: RegExp, money: string): Promise<void> 
   await page.getByRole('button', { name: 'Find machines', exact: true }).click();
 }
 
-/** The cheapest machine of the rig design's brief, and nothing looked for any more. */
-async function foundOnly(page: Page): Promise<void> {
+/** The rig design's machines are looked for. */
+async function looking(page: Page): Promise<void> {
   await openSeat(page, 'brief', '/ninefathom/rig-design');
   await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+}
+
+/** The cheapest machine of the rig design's brief, and nothing looked for any more. */
+async function foundOnly(page: Page): Promise<void> {
+  await looking(page);
   await expect(cheapest(page)).toContainText('Proven: nothing better was missed.', { timeout: 90_000 });
   await page.getByRole('button', { name: 'Stop, keep what is found' }).click();
 }
@@ -131,8 +136,7 @@ test('what each demand costs: one by one, beside the brief as well, and stopped 
   page,
 }) => {
   test.setTimeout(180_000);
-  await openSeat(page, 'brief', '/ninefathom/rig-design');
-  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  await looking(page);
   const costs = page.getByRole('region', { name: 'What each demand costs' });
   await costs.getByRole('button', { name: 'Work it out' }).click({ timeout: 90_000 });
   // the search for all machines is not lost by asking: it waits, goes on where this is stopped, and waits again
@@ -165,8 +169,7 @@ test('what will likely be asked is worked out ahead beside the search for all ma
   page,
 }) => {
   test.setTimeout(180_000);
-  await openSeat(page, 'brief', '/ninefathom/rig-design');
-  await page.getByRole('button', { name: 'Find machines', exact: true }).click();
+  await looking(page);
   const costs = page.getByRole('region', { name: 'What each demand costs' });
   const begin = costs.getByRole('button', { name: 'Work it out' });
   await expect(begin).toBeVisible({ timeout: 90_000 });

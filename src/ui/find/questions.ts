@@ -42,6 +42,8 @@ export const useSearched = (): boolean => finding.useLast()?.cheapest.state === 
 /** What is asked of a draft by itself, whatever a search was limited to. */
 const ofDraft = (from: Machine) => ({ at: 'likely' as const, limits: NO_LIMITS, from });
 
+/** What several parts of a draft at once would do; begun ahead where that is said. */
 export const useSteps = (draft: Machine, ahead: boolean) => stepping.useAsked(ofDraft(draft), 'steps', ahead);
 
+/** How a draft is mended; begun ahead where that is said. */
 export const useMending = (draft: Machine, ahead: boolean) => mending.useAsked(ofDraft(draft), 'mend', ahead);
