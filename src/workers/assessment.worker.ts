@@ -132,9 +132,12 @@ const api: WorkerApi = {
     return operatingPoints(machine, brief, ready(), assessedNow(machine, brief));
   },
   coinSteps: async (machine, brief) => {
-    const { up, savings, ...rest } = await newestOf('coin steps', coinTrials(same(machine), same(brief), ready()));
+    const { up, savings, ...rest } = await newestOf(
+      'coin steps',
+      coinTrials(same(machine), same(brief), ready(), { mostSavings: SHOWN }),
+    );
     const row = (step: Step) => ({ ...step, goods: goodsFor([step.part], brief) });
-    return { up: up.slice(0, SHOWN).map(row), savings: savings.slice(0, SHOWN).map(row), ...rest };
+    return { up: up.slice(0, SHOWN).map(row), savings: savings.map(row), ...rest };
   },
   future: (sentMachine, sentBrief) => {
     const [machine, brief] = [same(sentMachine), same(sentBrief)];

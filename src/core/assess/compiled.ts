@@ -6,20 +6,12 @@ import { PART_KINDS } from '../parts';
 import type { SittingResult } from '../predict/results';
 import { worstOf } from '../predict/worst';
 import { rules } from '../rules';
-import {
-  ask,
-  isFinding,
-  levelRank,
-  type Check,
-  type Facts,
-  type Finding,
-  type Reading,
-  type Rule,
-} from '../rules/rule';
+import { isFinding, levelRank, type Facts, type Finding, type Rule } from '../rules/rule';
+import type { Answers } from './answers';
 import type { Assessment } from './assessment';
 import type { Context } from './context';
 import { StagedFacts, type Ground } from './facts';
-import { afresh, type Keep } from './keep';
+import type { Keep } from './keep';
 import { suits } from './stages';
 import type { Views } from './view';
 
@@ -43,9 +35,6 @@ export interface Compiled {
   readonly sittingsOf: (machine: Machine) => readonly (() => SettledSitting)[];
 }
 
-/** Names of the stages that are kept for each rule. */
-const kept = new Map<Rule, string>(rules.map((rule) => [rule, `rule ${rule.id}`]));
-
 const KINDS: ReadonlySet<string> = new Set(PART_KINDS);
 
 /** Rules that say nothing of what is worked out: their answers are there before any prediction. */
@@ -53,13 +42,20 @@ const early = rules.filter(({ reads }) =>
   reads.every((what) => what === 'any part' || what === 'memory state' || KINDS.has(what)),
 );
 
+/** How much of what was worked out is remembered. */
+export interface Remembering {
+  readonly keep: Keep;
+  readonly views: Views;
+  readonly answers: Answers;
+}
+
 /**
  * A brief in its context, ready to be asked about machines: a chain of stages, each a function of what it names, each
- * run when its result is first asked for. Whether and how results are remembered is the keeper's business; the chain is
- * the same.
+ * run when its result is first asked for. Whether and how results are remembered is not its business; the chain is the
+ * same.
  * @throws RangeError when the brief names a region that the catalogue lacks
  */
-export function compiled(brief: Brief, context: Context, keep: Keep, views: Views): Compiled {
+export function compiled(brief: Brief, context: Context, { keep, views, answers }: Remembering): Compiled {
   const { catalogue, settings, today } = context;
   const region = catalogue.region(brief.region);
   if (!region) throw new RangeError(`the brief's region "${brief.region}" is not in the catalogue`);
@@ -74,16 +70,6 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
     views,
   };
 
-  function checksOf(asked: readonly Rule[], facts: Facts): readonly Check[] {
-    // where nothing is remembered, nothing has to be compared
-    if (keep === afresh) return asked.flatMap((rule) => ask(rule, facts));
-    const readings = readingsOf(facts, views);
-    const checks: Check[] = [];
-    for (const rule of asked)
-      checks.push(...keep(kept.get(rule) ?? rule.id, argsOf(rule, facts, readings), (..._read) => ask(rule, facts)));
-    return checks;
-  }
-
   // screened, asked by one rule and assessed: the same machine comes several times in a row
   let asked: { readonly machine: Machine; readonly facts: StagedFacts } | undefined;
   const factsFor = (machine: Machine): StagedFacts =>
@@ -92,7 +78,7 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
   return {
     assess: (machine) => {
       const facts = factsFor(machine);
-      const checks = checksOf(rules, facts);
+      const checks = answers(rules, facts);
       return {
         facts,
         supply: facts.supply,
@@ -102,52 +88,15 @@ export function compiled(brief: Brief, context: Context, keep: Keep, views: View
         findings: checks.filter(isFinding).sort((a, b) => levelRank(a.level) - levelRank(b.level)),
       };
     },
-    screen: (machine) => checksOf(early, factsFor(machine)).filter(isFinding),
+    screen: (machine) => answers(early, factsFor(machine)).filter(isFinding),
     findingsOf: (id, machine) =>
-      checksOf(
+      answers(
         rules.filter((rule) => rule.id === id),
         factsFor(machine),
       ).filter(isFinding),
-    findingsBy: (asked, machine) => checksOf(asked, factsFor(machine)).filter(isFinding),
+    findingsBy: (asked, machine) => answers(asked, factsFor(machine)).filter(isFinding),
     factsOf: factsFor,
     coldOf: (machine) => factsFor(machine).cold(),
     sittingsOf: (machine) => factsFor(machine).settled(),
   };
-}
-
-/** What stands behind each thing that a rule may say it reads. */
-function readingsOf(facts: Facts, views: Views): (reading: Reading) => readonly unknown[] {
-  const { parts } = facts;
-  return (reading) => {
-    switch (reading) {
-      case 'any part':
-        return [parts];
-      case 'memory state':
-        return [facts.memory];
-      case 'wiring':
-        return [facts.board, facts.devices, facts.problem, facts.placement];
-      case 'what is kept':
-        return [facts.kept];
-      case 'sittings':
-        return [facts.sittings, facts.supply, facts.calibration];
-      case 'power':
-        return [facts.power];
-      case 'heat':
-        return [facts.heat];
-      case 'geometry':
-        return [facts.scene];
-      case 'price':
-        return [facts.price, parts, facts.machine.present];
-      default:
-        return [views.list(parts, reading)];
-    }
-  };
-}
-
-/** All that a rule's answer can depend on besides brief and context: what it says it reads, and how the machine is set. */
-function argsOf(rule: Rule, { machine }: Facts, readings: (reading: Reading) => readonly unknown[]): unknown[] {
-  const { items, tuning, memoryProfile, present, pins, moduleSlots, firmware, evidence } = machine;
-  const args: unknown[] = [items.length === 0, tuning, memoryProfile, present, pins, moduleSlots, firmware, evidence];
-  for (const reading of rule.reads) args.push(...readings(reading));
-  return args;
 }

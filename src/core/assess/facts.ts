@@ -29,6 +29,7 @@ import type { SittingResult } from '../predict/results';
 import { supplyOf, type Supply } from '../predict/supply';
 import type { Facts } from '../rules/rule';
 import { expand } from '../work';
+import { drivesThere } from '../work/flowEnds';
 import type { Context } from './context';
 import { sameData, type Keep } from './keep';
 import {
@@ -125,12 +126,18 @@ export class StagedFacts implements Facts {
   }
 
   get memory(): MemoryState {
+    const { keep, views } = this.ground;
     const { memoryProfile = 'on', moduleSlots } = this.machine;
-    return (this.memoryState ??= this.ground.keep('memory', [this.wired, memoryProfile, moduleSlots], populate));
+    return (this.memoryState ??= keep(
+      'memory',
+      [views.of(this.parts, 'seated'), memoryProfile, moduleSlots],
+      populate,
+    ));
   }
 
   private get bareBoard(): Board | undefined {
-    if (this.boardAlone === OPEN) this.boardAlone = this.ground.keep('board', [this.wired], bareBoardOf);
+    if (this.boardAlone === OPEN)
+      this.boardAlone = this.ground.keep('board', [this.ground.views.of(this.parts, 'bare')], bareBoardOf);
     return this.boardAlone;
   }
 
@@ -155,7 +162,9 @@ export class StagedFacts implements Facts {
   private get expanded(): readonly RunnableSitting[] {
     const { keep, views, brief, tasks } = this.ground;
     if (this.runnable) return this.runnable;
-    const trades = keep('facts', [views.of(this.parts, 'worked'), this.memory.bytes, this.catalogue], factsForTrades);
+    const drives = keep('drives there', [views.of(this.parts, 'stored')], drivesThere, sameData);
+    const worked = views.of(this.parts, 'worked');
+    const trades = keep('facts', [worked, this.memory.bytes, this.catalogue, drives], factsForTrades);
     const taught = tasks.map(({ task, expanded, taught }) =>
       keep(taught, [keep(expanded, [task, trades], expand), this.calibration], calibrated),
     );

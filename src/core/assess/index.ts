@@ -1,10 +1,11 @@
 import type { Brief } from '../model/brief';
 import type { Machine } from '../model/machine';
 import type { Assessment } from './assessment';
-import { compiled, type Compiled } from './compiled';
+import { answeredAfresh, answeredOnce } from './answers';
+import { compiled, type Compiled, type Remembering } from './compiled';
 import type { Context } from './context';
-import { afresh, keeper } from './keep';
-import { freshViews, keptViews } from './view';
+import { keeper } from './keep';
+import { keptViews, viewOf } from './view';
 
 export type { Assessment } from './assessment';
 export { contextOf, quickly, type Context } from './context';
@@ -17,11 +18,18 @@ export { contextOf, quickly, type Context } from './context';
 export const assess = (machine: Machine, brief: Brief, context: Context): Assessment =>
   plainly(brief, context).assess(machine);
 
+/** Runs every stage anew: the plain way, which the other is held to. */
+const afresh: Remembering = {
+  keep: (_stage, args, run) => run(...args),
+  views: { whole: (parts) => parts, of: viewOf },
+  answers: answeredAfresh,
+};
+
 /**
  * A brief that is asked about many machines, each from scratch.
  * @throws RangeError when the brief names a region that the catalogue lacks
  */
-export const plainly = (brief: Brief, context: Context): Compiled => compiled(brief, context, afresh, freshViews);
+export const plainly = (brief: Brief, context: Context): Compiled => compiled(brief, context, afresh);
 
 /**
  * A brief in its surroundings, asked about one machine after the other: each answer is that of `assess`, at the cost of
@@ -45,7 +53,7 @@ export function subjectOf(brief: Brief, context: Context): Subject {
 
 /** A subject of its own. */
 export function freshSubject(brief: Brief, context: Context): Subject {
-  const { keep, runs } = keeper();
-  const { assess: anew, ...parts } = compiled(brief, context, keep, keptViews());
+  const { keep, runs, ran } = keeper();
+  const { assess: anew, ...parts } = compiled(brief, context, { keep, views: keptViews(), answers: answeredOnce(ran) });
   return { ...parts, assess: (machine) => keep('assessment', [machine], anew), runs };
 }

@@ -13,9 +13,6 @@ export type Keep = <A extends readonly unknown[], R>(
 /** Small results that are data through and through. */
 export const sameData = (last: unknown, fresh: unknown): boolean => JSON.stringify(last) === JSON.stringify(fresh);
 
-/** Runs every stage anew: the plain way, which the other is held to. */
-export const afresh: Keep = (_stage, args, run) => run(...args);
-
 interface Kept {
   readonly args: readonly unknown[];
   readonly result: unknown;
@@ -25,6 +22,8 @@ interface Kept {
 export interface Keeper {
   readonly keep: Keep;
   readonly runs: ReadonlyMap<string, number>;
+  /** Counts a run of a stage that is remembered elsewhere. */
+  readonly ran: (stage: string) => void;
 }
 
 /**
@@ -35,6 +34,7 @@ export interface Keeper {
 export function keeper(entries = 3): Keeper {
   const kept = new Map<string, Kept[]>();
   const runs = new Map<string, number>();
+  const ran = (stage: string) => void runs.set(stage, (runs.get(stage) ?? 0) + 1);
   const keep: Keep = (stage, args, run, same) => {
     let list = kept.get(stage);
     if (!list) kept.set(stage, (list = []));
@@ -49,17 +49,18 @@ export function keeper(entries = 3): Keeper {
       return known.result as ReturnType<typeof run>;
     }
     let result = run(...args);
-    runs.set(stage, (runs.get(stage) ?? 0) + 1);
+    ran(stage);
     const last = list[0]?.result as ReturnType<typeof run> | undefined;
     if (same && last !== undefined && same(last, result)) result = last;
     list.unshift({ args, result });
     if (list.length > entries) list.pop();
     return result;
   };
-  return { keep, runs };
+  return { keep, runs, ran };
 }
 
-function sameArgs(a: readonly unknown[], b: readonly unknown[]): boolean {
+/** Whether two lists hold the same objects, NaN the same as itself. */
+export function sameArgs(a: readonly unknown[], b: readonly unknown[]): boolean {
   if (a.length !== b.length) return false;
   for (let i = 0; i < a.length; i++) if (!Object.is(a[i], b[i])) return false;
   return true;

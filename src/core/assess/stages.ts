@@ -14,7 +14,8 @@ import type { SittingResult } from '../predict/results';
 import { runSitting } from '../predict/sitting';
 import type { Supply } from '../predict/supply';
 import { ENGINES_TO_COME, enginesOf } from '../work/engines';
-import type { MachineFacts } from '../work/machineFacts';
+import { drivesThere } from '../work/flowEnds';
+import type { DriveThere, MachineFacts } from '../work/machineFacts';
 import type { Expanded } from '../work/stage';
 import type { Context } from './context';
 
@@ -29,12 +30,14 @@ export function factsForTrades(
   parts: FittedParts,
   memoryBytes: number | undefined,
   catalogue: Catalogue,
+  drives: readonly DriveThere[] = drivesThere(parts),
 ): MachineFacts {
   const card = parts.one('graphics');
   const processor = parts.one('processor');
   const integrated = processor?.part.integratedGraphics;
   return {
     parts,
+    drives,
     memoryBytes,
     engines: card || processor ? enginesOf(parts) : ENGINES_TO_COME,
     // as long as neither is chosen, the work may ask for graphics: its sizes are told before any part

@@ -78,6 +78,7 @@ describe('a stage runs only when something that it reads has changed', () => {
     ['another case', other('case'), ['heat', 'power', 'scene', 'price']],
     ['another supply', other('supply'), ['heat', 'power', 'scene', 'price']],
     ['another system', other('system'), ['price']],
+    ['another drive', other('drive'), ['supply', 'runners', 'heat', 'power', 'scene', 'price', 'placement']],
     ['another kit', other('memory'), ['memory', 'facts', 'supply', 'runners', 'heat', 'power', 'scene', 'price']],
     ['other power for the package', { kind: 'tune', tuning: { packageW: 70 } }, ['heat', 'power']],
   ])('%s', (_, edit, stages) => {

@@ -1,10 +1,14 @@
 import { partsOf, type FittedParts } from '../model/fitted';
-import { PART_KINDS, type PartKind } from '../parts';
+import type { PartKind } from '../parts';
+import { sameArgs } from './keep';
 
 /** Groups of kinds that stages read: what is wired to the board, and what stands in the case. */
 export const VIEWS = {
-  /** Of all parts those that a trade asks about. */
-  worked: ['processor', 'graphics', 'expansion', 'board', 'drive', 'mixer'],
+  /** Of all parts those that a trade asks about; of drives it only knows which are there. */
+  worked: ['processor', 'graphics', 'expansion', 'board', 'mixer'],
+  stored: ['drive'],
+  bare: ['processor', 'board'],
+  seated: ['processor', 'board', 'memory'],
   /** What sits in slots of the board. */
   slotted: ['graphics', 'expansion', 'drive', 'accessory'],
   wired: ['processor', 'board', 'memory', 'graphics', 'expansion', 'drive', 'accessory', 'mixer'],
@@ -32,27 +36,19 @@ const kindsOf = Object.fromEntries(
 /** A machine's parts of one group; nothing else of the machine can be read through it. */
 export const viewOf = (parts: FittedParts, name: ViewName): FittedParts => partsOf(parts, kindsOf[name]);
 
-const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
-  a.length === b.length && a.every((entry, i) => entry === b[i]);
-
 /**
- * Gives the same object for the same parts: all of a machine's, of one kind, or of a group of kinds, so that whatever
+ * Gives the same object for the same parts: all of a machine's, or of a group of kinds, so that whatever
  * reads them may be remembered by it.
  */
 export interface Views {
   readonly whole: (parts: FittedParts) => FittedParts;
   readonly of: (parts: FittedParts, name: ViewName) => FittedParts;
-  readonly list: (parts: FittedParts, kind: PartKind) => readonly unknown[];
 }
-
-/** Each time another object. */
-export const freshViews: Views = { whole: (parts) => parts, of: viewOf, list: (parts, kind) => parts.ofKind(kind) };
 
 /** Remembers the last few of each. */
 export function keptViews(entries = 3): Views {
   const wholes: FittedParts[] = [];
   const views = new Map<ViewName, FittedParts[]>();
-  const lists = new Map<PartKind, (readonly unknown[])[]>(PART_KINDS.map((kind) => [kind, []]));
   const remember = <T>(among: T[], fresh: T, same: (known: T) => boolean): T => {
     const at = among.findIndex(same);
     const [found] = at < 0 ? [fresh] : among.splice(at, 1);
@@ -61,7 +57,7 @@ export function keptViews(entries = 3): Views {
     return found ?? fresh;
   };
   const sameParts = (fresh: FittedParts) => (known: FittedParts) =>
-    sameList(known.all, fresh.all) && sameList(known.gone, fresh.gone);
+    sameArgs(known.all, fresh.all) && sameArgs(known.gone, fresh.gone);
   return {
     whole: (parts) => remember(wholes, parts, sameParts(parts)),
     of: (parts, name) => {
@@ -69,10 +65,6 @@ export function keptViews(entries = 3): Views {
       if (!among) views.set(name, (among = []));
       const fresh = viewOf(parts, name);
       return remember(among, fresh, sameParts(fresh));
-    },
-    list: (parts, kind) => {
-      const fresh = parts.ofKind(kind);
-      return remember(lists.get(kind) ?? [], fresh, (known) => sameList(known, fresh));
     },
   };
 }

@@ -47,42 +47,95 @@ export const coinSteps = (...args: Parameters<typeof coinTrials>): CoinSteps => 
 const HELPS = 1.01;
 const DECISIVE = 5;
 
-/** The same, a trial at a time; parts that are owned may be asked to go as well. */
-export function* coinTrials(machine: Machine, brief: Brief, context: Context, ownedMayGo = false): Trials<CoinSteps> {
+/** What is asked for. */
+interface CoinAsk {
+  /** Parts that are owned may go as well. */
+  readonly ownedMayGo?: boolean;
+  /** How many savings are wanted, from the best on; all of them unless said. */
+  readonly mostSavings?: number;
+}
+
+/** The same, a trial at a time. */
+export function* coinTrials(
+  machine: Machine,
+  brief: Brief,
+  context: Context,
+  { ownedMayGo = false, mostSavings = Infinity }: CoinAsk = {},
+): Trials<CoinSteps> {
   const before = subjectOf(brief, context).assess(machine);
   const bench = trialBench(before, brief, context);
   const { now } = bench;
   const needing = decisiveFailures(before);
   const up: Step[] = [];
   const savings: Step[] = [];
+  const fitting: Fitting[] = [];
   let tried = 0;
-  for (const { edit, part, replaced } of stepsToTry(machine, brief, before, context, ownedMayGo)) {
+  for (const trial of stepsToTry(machine, brief, before, context, ownedMayGo)) {
     tried++;
     yield;
-    const changed = purchased(machine, edit);
+    const changed = purchased(machine, trial.edit);
     if (bench.turnedDown(changed, 'caution')) continue;
+    const dearerMinor = bench.dearerMinor(changed);
+    if (dearerMinor !== undefined) fitting.push({ ...trial, changed, dearerMinor });
+  }
+  const stepOf = ({ edit, changed, part, replaced }: Fitting): Step | undefined => {
     const effect = effectOf(now, bench.outcomeOf(edit, changed, part));
-    if (effect.priceMinor === undefined || !bringsNothingAsBadAs(effect, 'caution')) continue;
-    const losses = replaced ? lossesOf(replaced, part) : [];
-    const step: Step = { edit, part, replaces: replaced && fullName(replaced), effect, losses };
-    if (effect.priceMinor < 0) savings.push(step);
-    else if (betters(effect) && !(replaced && losesRoom(replaced, part)) && helps(effect, needing)) up.push(step);
+    if (!bringsNothingAsBadAs(effect, 'caution')) return undefined;
+    return {
+      edit,
+      part,
+      replaces: replaced && fullName(replaced),
+      effect,
+      losses: replaced ? lossesOf(replaced, part) : [],
+    };
+  };
+  for (const trial of fitting) {
+    if (trial.dearerMinor < 0 || (trial.replaced && losesRoom(trial.replaced, trial.part))) continue;
+    yield;
+    const step = stepOf(trial);
+    if (step && betters(step.effect) && helps(step.effect, needing)) up.push(step);
+  }
+  // what keeps all speed stands by what it saves: the largest saving is tried first, and what saves less stands behind
+  const free = new Set<string>();
+  for (const trial of fitting
+    .filter(({ dearerMinor }) => dearerMinor < 0)
+    .sort((a, b) => a.dearerMinor - b.dearerMinor)) {
+    if (free.size >= mostSavings) break;
+    yield;
+    const step = stepOf(trial);
+    if (!step) continue;
+    savings.push(step);
+    if (keepsSpeed(step)) free.add(groupOf(step));
   }
   up.sort((a, b) => compareBalances(a.effect, b.effect) || gainPerCoin(b.effect) - gainPerCoin(a.effect));
   // what keeps all speed first, the largest saving first; then by speed lost a coin saved
   savings.sort((a, b) => {
-    const free = (step: Step) => Number(step.effect.gain >= -1e-4);
+    const kept = Number(keepsSpeed(b)) - Number(keepsSpeed(a));
     return (
-      free(b) - free(a) ||
-      (free(a)
+      kept ||
+      (keepsSpeed(a)
         ? (a.effect.priceMinor ?? 0) - (b.effect.priceMinor ?? 0)
         : gainPerCoin(b.effect) - gainPerCoin(a.effect))
     );
   });
-  const distinct = (steps: readonly Step[]) =>
-    firstOfEach(steps, ({ edit, part }) => `${edit.kind === 'swap' ? edit.item : edit.kind} ${rootOf(part)}`);
-  return { up: distinct(up), savings: distinct(savings), tried, needing: needing.map(({ task }) => task) };
+  return {
+    up: firstOfEach(up, groupOf),
+    savings: firstOfEach(savings, groupOf).slice(0, mostSavings),
+    tried,
+    needing: needing.map(({ task }) => task),
+  };
 }
+
+/** A step that no rule about its parts turns down, and what it adds to the price. */
+interface Fitting extends StepToTry {
+  readonly changed: Machine;
+  readonly dearerMinor: number;
+}
+
+/** What counts as one step: of parts that are editions of one another the best stands for all. */
+const groupOf = ({ edit, part }: Step): string => `${edit.kind === 'swap' ? edit.item : edit.kind} ${rootOf(part)}`;
+
+const keepsSpeed = ({ effect }: Step): boolean => effect.gain >= -1e-4;
 
 /** Whether a step makes the work faster, or mends a finding that counts. */
 const betters = (effect: Effect): boolean =>
@@ -116,6 +169,12 @@ function helps(effect: Effect, needing: readonly TaskResult[]): boolean {
   );
 }
 
+interface StepToTry {
+  readonly edit: MachineEdit;
+  readonly part: Part;
+  readonly replaced: Part | undefined;
+}
+
 /** Swaps of every part that is not owned, or of all, and one more of the kinds that a machine may have several of. */
 function* stepsToTry(
   machine: Machine,
@@ -123,7 +182,7 @@ function* stepsToTry(
   before: Assessment,
   context: Context,
   ownedMayGo: boolean,
-): Generator<{ edit: MachineEdit; part: Part; replaced: Part | undefined }> {
+): Generator<StepToTry> {
   const { catalogue, today } = context;
   for (const { item, part } of before.facts.parts.all) {
     if (item.owned && !ownedMayGo) continue;

@@ -138,12 +138,8 @@ export function effectOf(before: Outcome, after: Outcome): Effect {
     if (a > 0 && b > 0) gain += importance * Math.log(b / a);
     else if (a > 0 || b > 0) gain += importance * (b > 0 ? 1 : -1) * Math.log(SATURATION);
   }
-  const bound = before.price.unpriced.length > 0 && !sameUnpriced(before, after);
   return {
-    priceMinor:
-      bound || after.price.unpriced.length > before.price.unpriced.length
-        ? undefined
-        : after.price.total.landedMinor - before.price.total.landedMinor,
+    priceMinor: dearerMinor(before.price, after.price),
     mended: before.findings.filter(isMended),
     brought,
     eased,
@@ -154,7 +150,13 @@ export function effectOf(before: Outcome, after: Outcome): Effect {
   };
 }
 
-const sameUnpriced = (a: Outcome, b: Outcome): boolean => a.price.unpriced.join() === b.price.unpriced.join();
+/** What a change adds to a price, landed, in minor units; undefined when either side is only a lower bound. */
+export function dearerMinor(before: MachinePrice, after: MachinePrice): number | undefined {
+  const bound = before.unpriced.length > 0 && before.unpriced.join() !== after.unpriced.join();
+  return bound || after.unpriced.length > before.unpriced.length
+    ? undefined
+    : after.total.landedMinor - before.total.landedMinor;
+}
 
 /** How bad findings may be that still count: all that is worse than a note. */
 const COUNTED = [0, 1, 2] as const;

@@ -3,7 +3,7 @@ import { rootOf } from '../parts/lookalikes';
 import { subjectOf, type Assessment, type Context } from '../assess';
 import type { Brief } from '../model/brief';
 import { editMachine, purchased, type MachineEdit } from '../model/edits';
-import { fitParts, fullName } from '../model/fitted';
+import { fitParts, fullName, type FittedParts } from '../model/fitted';
 import type { DriveRole } from '../figures/resources';
 import type { Machine } from '../model/machine';
 import type { Part, PartKind } from '../parts';
@@ -82,7 +82,7 @@ export function* remedyTrials(
   before: Assessment = subjectOf(brief, context).assess(machine),
 ): Trials<Remedy[]> {
   const key = finding.key;
-  const found: Remedy[] = [];
+  const found: (Remedy & { readonly lacks: number })[] = [];
   const bench = trialBench(before, brief, context);
   const { now } = bench;
   const asked = askedOf(brief, context);
@@ -90,7 +90,16 @@ export function* remedyTrials(
   const { saves } = ruleOf(finding);
   const buyable = (kind: PartKind): readonly Part[] =>
     context.catalogue.ofKind(kind).filter((part: Part) => isOnSale(part, context.today));
-  for (const { edit, part } of editsAgainst({ machine, finding, assessed: before, buyable }, asked)) {
+  const lackOf = lackingBy(machine, brief, context, asked);
+  const front = frontOf(limit);
+  // what has most of what the work asks for first: once enough is found, what lacks more need not be tried
+  const trials = Array.from(editsAgainst({ machine, finding, assessed: before, buyable }, asked), (trial) => ({
+    ...trial,
+    lacks: lackOf(trial),
+  })).sort((a, b) => a.lacks - b.lacks);
+  for (const trial of trials) {
+    const { edit, part, lacks } = trial;
+    if (front.isBefore(trial)) continue;
     const changed = purchased(machine, edit);
     if (changed === machine) continue;
     yield;
@@ -105,17 +114,19 @@ export function* remedyTrials(
       // less of what is too much is a saving even while some is left, as long as nothing is lost by it
       const replaced = edit.kind === 'swap' ? partOf(machine, edit.item, context) : undefined;
       if (part && replaced && !saves(finding, replaced, part)) continue;
-      if (effect.priceMinor < 0 && noWorseThanNotes(effect) && worsened(effect) + slower(effect) === 0)
-        found.push({ edit, part, effect });
+      if (effect.priceMinor < 0 && noWorseThanNotes(effect) && worsened(effect) + slower(effect) === 0) {
+        found.push({ edit, part, effect, lacks });
+        front.add(trial);
+      }
       continue;
     }
     if (!bringsNothingAsBadAs(effect, finding.level)) continue;
-    if (effect.mended.some((mended) => mended.key === key)) found.push({ edit, part, effect });
-    else if (finding.code === 'task-result' && nearer(effect, finding.taskId))
-      found.push({ edit, part, effect, nearer: true });
+    if (effect.mended.some((mended) => mended.key === key)) {
+      found.push({ edit, part, effect, lacks });
+      if (worsened(effect) + slower(effect) === 0) front.add(trial);
+    } else if (finding.code === 'task-result' && nearer(effect, finding.taskId))
+      found.push({ edit, part, effect, lacks, nearer: true });
   }
-  const lackOf = lackingBy(machine, brief, context, asked);
-  const lacks = new Map(found.map((remedy) => [remedy, lackOf(remedy)]));
   // for a missing figure the nearest in price is the likeliest to be wanted; a real fault is mended for the least
   const cost = (remedy: Remedy) =>
     finding.code === 'unknown-figure' ? Math.abs(remedy.effect.priceMinor ?? 0) : (remedy.effect.priceMinor ?? 0);
@@ -125,15 +136,44 @@ export function* remedyTrials(
       (a.nearer && b.nearer ? b.effect.gain - a.effect.gain : 0) ||
       worsened(a.effect) - worsened(b.effect) ||
       slower(a.effect) - slower(b.effect) ||
-      (lacks.get(a) ?? 0) - (lacks.get(b) ?? 0) ||
+      a.lacks - b.lacks ||
       brings(a.effect) - brings(b.effect) ||
       mends(b.effect) - mends(a.effect) ||
       cost(a) - cost(b),
   );
-  const distinct = firstOfEach(found, ({ edit, part }) =>
-    part ? `${edit.kind} ${rootOf(part)}` : JSON.stringify(edit),
+  const distinct = firstOfEach(found, groupOf);
+  return spreadOver(
+    distinct.map(({ lacks: _, ...remedy }) => remedy),
+    limit,
   );
-  return spreadOver(distinct, limit);
+}
+
+/** Kind of edit and part: of each kind the best is offered first. */
+const kindOf = ({ edit, part }: Trial): string => `${edit.kind} ${part?.kind ?? ''}`;
+
+/** What counts as one remedy: of parts that are editions of one another the best stands for all. */
+const groupOf = ({ edit, part }: Trial): string => (part ? `${edit.kind} ${rootOf(part)}` : JSON.stringify(edit));
+
+/**
+ * Remedies that keep every verdict and speed, as they are found, those that lack least first. Whatever lacks more stands
+ * behind all of them: where its kind has one and there are as many as are offered, it cannot be among the offered.
+ */
+function frontOf(limit: number) {
+  const [kinds, groups] = [new Set<string>(), new Set<string>()];
+  let level: { readonly lacks: number; readonly trials: Trial[] } = { lacks: 0, trials: [] };
+  return {
+    add: (trial: Trial): void => void level.trials.push(trial),
+    isBefore: (trial: Trial & { readonly lacks: number }): boolean => {
+      if (trial.lacks > level.lacks) {
+        for (const found of level.trials) {
+          kinds.add(kindOf(found));
+          groups.add(groupOf(found));
+        }
+        level = { lacks: trial.lacks, trials: [] };
+      }
+      return groups.size >= limit && kinds.has(kindOf(trial));
+    },
+  };
 }
 
 const partOf = (machine: Machine, item: string, context: Context): Part | undefined => {
@@ -164,8 +204,14 @@ function nearer(effect: Effect, task: string): boolean {
  * How far the part that a remedy brings is from what the work asks of its kind. What somebody has to choose anyway is
  * chosen for the work, not for silencing a finding at the least cost.
  */
-function lackingBy(machine: Machine, brief: Brief, context: Context, asked: Asked): (remedy: Remedy) => number {
+function lackingBy(machine: Machine, brief: Brief, context: Context, asked: Asked): (trial: Trial) => number {
   const parts = fitParts(machine, context.catalogue);
+  const without = new Map<string, FittedParts>();
+  function partsWithout(item: string): FittedParts {
+    let rest = without.get(item);
+    if (!rest) without.set(item, (rest = fitParts(editMachine(machine, { kind: 'remove', item }), context.catalogue)));
+    return rest;
+  }
   return ({ edit, part }) => {
     if (!part) return 0;
     const roles =
@@ -174,10 +220,7 @@ function lackingBy(machine: Machine, brief: Brief, context: Context, asked: Aske
         : edit.kind === 'swap'
           ? (machine.items.find((item) => item.id === edit.item)?.roles ?? [])
           : [];
-    const around =
-      edit.kind === 'swap'
-        ? fitParts(editMachine(machine, { kind: 'remove', item: edit.item }), context.catalogue)
-        : parts;
+    const around = edit.kind === 'swap' ? partsWithout(edit.item) : parts;
     return Math.round(shortfall(part, asked, { parts: around, roles, roomC: brief.roomC }) * 1e4) / 1e4;
   };
 }
@@ -190,7 +233,6 @@ const slower = (effect: Effect): number => Number(effect.gain < -0.02);
 
 /** The best of each kind of remedy first, then the next best, so that a choice is a choice. */
 function spreadOver(remedies: readonly Remedy[], limit: number): Remedy[] {
-  const kindOf = (remedy: Remedy) => `${remedy.edit.kind} ${remedy.part?.kind ?? ''}`;
   const firsts = remedies.filter((remedy, i) => remedies.findIndex((other) => kindOf(other) === kindOf(remedy)) === i);
   return [...firsts, ...remedies.filter((remedy) => !firsts.includes(remedy))].slice(0, limit);
 }

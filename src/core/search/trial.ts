@@ -10,7 +10,7 @@ import type { Part } from '../parts';
 import { compareParts, figuresText } from '../parts/order';
 import { rules } from '../rules';
 import { ask, factsBut, isFinding, levelRank, severity, type Finding, type Level } from '../rules/rule';
-import { bringsAlready, outcomeOf, type Outcome } from './effect';
+import { bringsAlready, dearerMinor, outcomeOf, type Outcome } from './effect';
 
 const keys = new WeakMap<Part, number>();
 /** Figures → number, so that comparing and storing keys does not handle kilobytes of text. */
@@ -57,6 +57,8 @@ export interface TrialBench {
   readonly now: Outcome;
   /** Whether an edit is known to bring something as bad as a level before anything is predicted; else it has to be tried. */
   readonly turnedDown: (changed: Machine, level: Level) => boolean;
+  /** What an edit adds to the price, landed, in minor units, with nothing predicted; undefined when it is only bounded. */
+  readonly dearerMinor: (changed: Machine) => number | undefined;
   /** Whether an edit leaves a finding as it is, by the finding's own rule alone; what is worked out for others is not. */
   readonly leaves: (changed: Machine, finding: Finding) => boolean;
   /** What the machine would be after an edit that puts `part` in; without a part any edit. */
@@ -87,6 +89,7 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
         .findingsOf(finding.rule, changed)
         .some((left) => left.key === key && severity(left.level) <= severity(finding.level));
     },
+    dearerMinor: (changed) => dearerMinor(bench.now.price, subject.factsOf(changed).price),
     turnedDown: (changed, level) => bringsAlready(bench.now, subject.screen(changed), level),
     outcomeOf: (edit, changed, part) => {
       if (!part || isSpokenOf(part)) return full(changed);

@@ -15,6 +15,6 @@ export const built = (machine: Machine): Machine => ({
  * what brings most speed a coin, weighted by importance; at today's prices, a trial at a time. Undefined where none helps.
  */
 export function* firstUpgradeTrials(machine: Machine, brief: Brief, context: Context): Trials<Step | undefined> {
-  const { up } = yield* coinTrials(built(machine), brief, context, true);
+  const { up } = yield* coinTrials(built(machine), brief, context, { ownedMayGo: true, mostSavings: 0 });
   return up[0];
 }

@@ -29,7 +29,7 @@ export function* mendedTrials(
       tasks: then.tasks.map((entry) => ({ ...entry, importance: entry.id === task ? DECISIVE : 1 })),
     },
     context,
-    true,
+    { ownedMayGo: true, mostSavings: 0 },
   );
   const does = steps.up.filter(({ effect }) =>
     effect.tasks.some((change) => change.task === task && change.ratio !== undefined && change.ratio.likely >= 1),

@@ -2,7 +2,7 @@ import type { MissingFigure } from '../figures/missing';
 import type { Fitted, FittedParts } from '../model/fitted';
 import { cardsUnsaid } from '../model/unsaid';
 import { cardPurpose } from '../parts/purposes';
-import type { MachineFacts } from './machineFacts';
+import type { DriveThere, MachineFacts } from './machineFacts';
 import { networksOf } from './networks';
 import type { Impossible } from './stage';
 
@@ -19,8 +19,8 @@ export function flowEnd(end: string, facts: MachineFacts): string[] {
     return one(networksOf(parts)[end === 'network' ? 0 : 1]?.end);
   }
   if (isAwaited(facts, end)) return [];
-  const drives = keepingDrives(parts).filter((drive) => drive.item.roles?.some((role) => role === end));
-  return drives.length > 0 ? drives.map(({ item }) => item.id) : one(driveFor({ parts }, end)?.item.id);
+  const drives = facts.drives.filter((drive) => drive.item.roles?.some((role) => role === end));
+  return drives.length > 0 ? drives.map(({ item }) => item.id) : one(serving(facts.drives, end)?.item.id);
 }
 
 /** Ends that cards stand for. */
@@ -43,9 +43,8 @@ export const keepingDrives = (parts: FittedParts): readonly Fitted<'drive'>[] =>
 const servedBy = (role: string): readonly string[] => [role, 'active', 'system'];
 
 /** Whether the drive that will serve a role is still to come. */
-export function isAwaited({ parts, awaited }: Pick<MachineFacts, 'parts' | 'awaited'>, role: string): boolean {
+export function isAwaited({ drives, awaited }: Pick<MachineFacts, 'drives' | 'awaited'>, role: string): boolean {
   if (awaited === undefined || awaited.size === 0) return false;
-  const drives = keepingDrives(parts);
   for (const wanted of servedBy(role)) {
     if (awaited.has(wanted)) return true;
     if (drives.some((drive) => drive.item.roles?.some((has) => has === wanted))) return false;
@@ -53,12 +52,19 @@ export function isAwaited({ parts, awaited }: Pick<MachineFacts, 'parts' | 'awai
   return true;
 }
 
-/** The drive that serves a role. */
-export function driveFor(facts: Pick<MachineFacts, 'parts'>, role: string) {
-  const drives = keepingDrives(facts.parts);
+/** Of drives the one that serves a role. */
+function serving<D extends DriveThere>(drives: readonly D[], role: string): D | undefined {
   for (const wanted of servedBy(role)) {
     const found = drives.find((drive) => drive.item.roles?.some((has) => has === wanted));
     if (found) return found;
   }
   return drives[0];
 }
+
+/** The drive that serves a role. */
+export const driveFor = ({ parts }: { readonly parts: FittedParts }, role: string): Fitted<'drive'> | undefined =>
+  serving(keepingDrives(parts), role);
+
+/** Drives as trades know them: which there are and what for, the better first, and nothing of what they can do. */
+export const drivesThere = (parts: FittedParts): DriveThere[] =>
+  keepingDrives(parts).map(({ item: { id, roles } }) => ({ item: { id, roles } }));

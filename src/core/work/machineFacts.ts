@@ -1,11 +1,19 @@
 import type { FittedParts } from '../model/fitted';
+import type { Item } from '../model/machine';
 import type { Engines } from './engines';
 import type { ApplicationProfile, ApplicationTrade } from '../model/applications';
 import type { MissingFigure } from '../figures/missing';
 
+/** A drive that keeps work, without what it can do: another one in its place changes nothing of what the work does. */
+export interface DriveThere {
+  readonly item: Pick<Item, 'id' | 'roles'>;
+}
+
 /** What a trade may ask about the machine before it decides which resources its stages use. */
 export interface MachineFacts {
+  /** Without drives. */
   readonly parts: FittedParts;
+  readonly drives: readonly DriveThere[];
   /** Roles whose drives are still to be chosen, though others are there. */
   readonly awaited?: ReadonlySet<string>;
   readonly engines: Engines;

@@ -32,7 +32,7 @@ import { linkBytesPerS } from '../../units/links';
 import { COMMON } from '../../work/common';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
-import { isAwaited } from '../../work/flowEnds';
+import { isAwaited, keepingDrives } from '../../work/flowEnds';
 import type { MachineFacts } from '../../work/machineFacts';
 import { widening } from '../../predict/totals';
 import type { Elastic, Expanded, Impossible } from '../../work/stage';
@@ -331,7 +331,8 @@ function over(
   const engine = kinds.has('processor') && kinds.has('graphics');
   const moreNetworks = !kinds.has('board') || !kinds.has('expansion');
   const seated = kinds.has('memory') && kinds.has('processor');
-  const chosen = (role: DriveRole): boolean => kinds.has('drive') && !isAwaited({ parts, awaited }, role);
+  const drives = keepingDrives(parts);
+  const chosen = (role: DriveRole): boolean => kinds.has('drive') && !isAwaited({ drives, awaited }, role);
   const awaitedRate = (label: string, bytesPerS: number | undefined): Supplied =>
     bytesPerS === undefined
       ? ENDLESS

@@ -10,7 +10,7 @@ import type { FlowEnd, Task } from '../../model/tasks';
 import type { PartKind } from '../../parts';
 import { bareOf } from '../../sizing/bare';
 import { expand } from '../../work';
-import { isAwaited } from '../../work/flowEnds';
+import { isAwaited, keepingDrives } from '../../work/flowEnds';
 import type { SittingResult, TaskResult } from '../../predict/results';
 import { atBest, closely, leastOfRuns, type AtBest, type Progress } from './atBest';
 import { atMost } from '../../heat/state';
@@ -103,7 +103,8 @@ export function stagesFor(
     const awaited = awaitedIn(machine);
     if (awaited.size === 0) return subject;
     const parts = fitParts(machine, catalogue);
-    const endless = DRIVE_ROLES.filter((role) => isAwaited({ parts, awaited }, role));
+    const drives = keepingDrives(parts);
+    const endless = DRIVE_ROLES.filter((role) => isAwaited({ drives, awaited }, role));
     const key = endless.join();
     let known = some.get(key);
     if (!known) {
