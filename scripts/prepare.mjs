@@ -128,13 +128,24 @@ export function installPaperReaders() {
 
 const PACKED = /\.(js|css|svg)$/;
 
-/** Packs what pages fetch, beside it: once, and not for each who asks. */
+/**
+ * Said in the first line of a script, it has all of its functions compiled beside the page as the script arrives. Else
+ * each is read over then, and read again and compiled on the page's own thread when it is first called: three tenths of
+ * what that thread did before a page could be used. To who does not know it it is a comment.
+ */
+const COMPILED_AT_ONCE = '//# allFunctionsCalledOnLoad\n';
+
+/** Makes ready what pages fetch, and packs it beside it: once, and not for each who asks. */
 function pack(folder) {
   for (const name of readdirSync(folder, { recursive: true }))
-    if (PACKED.test(name)) writeFileSync(join(folder, `${name}.gz`), gzipSync(readFileSync(join(folder, name))));
+    if (PACKED.test(name)) {
+      const file = join(folder, name);
+      if (name.endsWith('.js')) writeFileSync(file, COMPILED_AT_ONCE + readFileSync(file, 'utf8'));
+      writeFileSync(`${file}.gz`, gzipSync(readFileSync(file)));
+    }
 }
 
-const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'tsconfig.json'];
+const SOURCES = ['src', 'scripts/prepare.mjs', 'package-lock.json', 'next.config.ts', 'tsconfig.json'];
 
 /** `next build` when a source changed since the last build; it checks no types, which `npm test` does by itself. */
 export function build() {
