@@ -273,3 +273,17 @@ test('the first page fetches under 350 kB of scripts, every other under 500', as
     expect(bytes / 1000, path).toBeLessThan(most);
   }
 });
+
+test('a page is asked for when its link is pointed to or reached by the keyboard, and not before', async ({ page }) => {
+  const ahead = new Set<string>();
+  page.on('request', (request) => {
+    if (request.headers()['next-router-prefetch']) ahead.add(new URL(request.url()).pathname);
+  });
+  await openSeat(page, 'brief');
+  await page.waitForLoadState('networkidle');
+  expect([...ahead]).toEqual([]);
+  await page.getByRole('link', { name: 'Weigh', exact: true }).hover();
+  await expect.poll(() => [...ahead]).toEqual([`${SEAT}/weigh`]);
+  await page.getByRole('link', { name: 'Buy', exact: true }).focus();
+  await expect.poll(() => [...ahead]).toEqual([`${SEAT}/weigh`, `${SEAT}/buy`]);
+});

@@ -16,4 +16,8 @@ export const INTERFACE = [
     selector: "JSXOpeningElement[name.name='input']:not(:has(JSXAttribute[name.name='type'] > Literal[value='file']))",
     message: 'fields are components of the theme; only the choice of a file is raw',
   },
+  {
+    selector: "ImportDeclaration[source.value='next/link']",
+    message: 'links to pages of the app are PageLink: it asks for a page when it is pointed to',
+  },
 ];

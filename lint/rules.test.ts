@@ -17,6 +17,10 @@ const INTERFACE: Cases = [
   ['export const a = <button type="button">x</button>;', CONTROLS],
   ['export const a = <table />;', CONTROLS],
   ['export const a = <input name="x" />;', /^fields are components of the theme/],
+  [
+    "export { default } from 'next/navigation';\nimport Link from 'next/link';\nexport const a = Link;",
+    /^links to pages/,
+  ],
   ["export const a = 'var(--carries)';"],
   ['export const a = <input type="file" />;'],
   ["export const a = 'row #4 of 12, see #parts';"],

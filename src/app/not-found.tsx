@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import Link from 'next/link';
+import { PageLink } from '@/ui/shared/PageLink';
 
 export default function NotFound() {
   return (
@@ -7,7 +7,7 @@ export default function NotFound() {
       <h1>There is nothing at this address</h1>
       <p className="quiet">The seat may have been removed or the link mistyped.</p>
       <p>
-        <Link href="/">Go to the desk</Link>, where all projects are.
+        <PageLink href="/">Go to the desk</PageLink>, where all projects are.
       </p>
     </Box>
   );

@@ -6,7 +6,6 @@ import Link from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
-import NextLink from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { coins } from '@/core/words/format';
@@ -23,6 +22,7 @@ import type { ProjectChoice } from './seatForm';
 import { StartDoors } from './StartDoors';
 import { TOUR_ASKED } from '../seat/stations';
 import { seatAddress } from '@/core/model/addresses';
+import { PageLink } from '../shared/PageLink';
 
 /** What the rest of the workshop looks like, in a sentence. */
 export interface Elsewhere {
@@ -137,7 +137,7 @@ export function DeskStation({ seats: text, aside, removed, elsewhere, currency }
             </Typography>
             <Typography variant="body2" color="text.secondary">
               {elsewhere.prices} · {elsewhere.backup}.{' '}
-              <Link component={NextLink} href="/workshop">
+              <Link component={PageLink} href="/workshop">
                 Workshop
               </Link>
             </Typography>
@@ -145,7 +145,7 @@ export function DeskStation({ seats: text, aside, removed, elsewhere, currency }
               <Typography variant="body2" color="text.secondary" sx={{ mt: 2 }}>
                 New here?{' '}
                 <Link
-                  component={NextLink}
+                  component={PageLink}
                   href={`${seatAddress(toShow.projectId, toShow.id, 'draft')}?${TOUR_ASKED}=yes`}
                 >
                   Show me around

@@ -8,7 +8,6 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import NextLink from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { coinsOnly } from '@/core/words/format';
@@ -18,6 +17,7 @@ import { draftAddress, seatAddress } from '@/core/model/addresses';
 import { bareBeam, Beam } from '../shared/Beam';
 import { MoreIcon } from '../shared/icons';
 import { Told } from '../shared/Told';
+import { PageLink } from '../shared/PageLink';
 
 /** One seat: its name and work, what changed, and each draft as a chip. */
 export function SeatRow({ seat }: { seat: DeskSeat }) {
@@ -37,7 +37,7 @@ export function SeatRow({ seat }: { seat: DeskSeat }) {
         <Stack direction="row" sx={{ alignItems: 'center', gap: 1 }}>
           <Typography component="h2" variant="subtitle1" noWrap sx={{ flexGrow: 1 }}>
             <Link
-              component={NextLink}
+              component={PageLink}
               href={seatAddress(seat.projectId, seat.id, 'brief')}
               color="text.primary"
               underline="hover"
@@ -95,9 +95,8 @@ function DraftChip({ seat, draft }: { seat: DeskSeat; draft: DeskSeat['drafts'][
   const href = draftAddress(seat.projectId, seat.id, draft.id);
   return (
     <Link
-      component={NextLink}
+      component={PageLink}
       href={href}
-      prefetch={false}
       underline="none"
       color="text.primary"
       sx={{

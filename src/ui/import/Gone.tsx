@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
-import Link from 'next/link';
 import { DeskBar } from '../shared/DeskBar';
+import { PageLink } from '../shared/PageLink';
 
 /** The address of a file that was thrown away or waited too long. */
 export function Gone() {
@@ -11,7 +11,7 @@ export function Gone() {
         <h1>The file is no longer here</h1>
         <p>
           It was thrown away, or waited for more than two days. Give it again on the{' '}
-          <Link href="/library">Library</Link> or the <Link href="/">Desk</Link>.
+          <PageLink href="/library">Library</PageLink> or the <PageLink href="/">Desk</PageLink>.
         </p>
       </main>
     </Box>

@@ -3,7 +3,6 @@
 import { EntryChoice } from '../shared/Entry';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { Mapping } from '@/core/formats/csv/mapping';
@@ -17,6 +16,7 @@ import { Problems } from '../shared/Problems';
 import { MappingTable } from './Mapping';
 import { Outcome, type Mending } from './Outcome';
 import { useJob } from './useJob';
+import { PageLink } from '../shared/PageLink';
 
 const NO_MENDING: Mending = { fixes: {}, leaveOut: [] };
 const FORMAT_NAMES: Readonly<Record<string, string>> = {
@@ -207,9 +207,9 @@ export function ImportStation({
               {job.state !== 'written' ? (
                 <Button onClick={() => void leave()}>Throw the file away</Button>
               ) : (
-                <Link href="/" className="link">
+                <PageLink href="/" className="link">
                   Desk
-                </Link>
+                </PageLink>
               )}
             </Box>
           </section>

@@ -10,8 +10,8 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { TextButton } from '../shared/TextButton';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
 import type { DryRunView, ImportProblem, JobView } from './useJob';
+import { PageLink } from '../shared/PageLink';
 
 const LIST_NAMES: Readonly<Record<string, string>> = {
   regions: 'regions',
@@ -109,7 +109,7 @@ export function Outcome({ name, job, mending, onMend, onCheck, onWrite, onCancel
             {job.changed === 0 ? ', everything was there already' : ''}.
           </p>
           <Box component="p" sx={{ marginTop: '6px' }}>
-            <Link href="/library">Open the library</Link>, where one step takes it back again.
+            <PageLink href="/library">Open the library</PageLink>, where one step takes it back again.
           </Box>
         </div>
       );

@@ -3,12 +3,12 @@
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery } from '@tanstack/react-query';
-import Link from 'next/link';
 import { useState } from 'react';
 import { draftPlaces, putPart } from '@/server/actions';
 import type { DraftPlace } from '@/server/contract';
 import { useNotices } from '../shared/Notices';
 import { TextButton } from '../shared/TextButton';
+import { PageLink } from '../shared/PageLink';
 
 /** Puts the part of a sheet into a draft, and leads there. */
 export function IntoDraft({ part }: { part: string }) {
@@ -28,7 +28,7 @@ export function IntoDraft({ part }: { part: string }) {
     if (result.state !== 'refused')
       tell(
         <>
-          It is in <Link href={place.href}>{place.label}</Link>.
+          It is in <PageLink href={place.href}>{place.label}</PageLink>.
         </>,
       );
   };

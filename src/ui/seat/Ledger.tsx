@@ -2,7 +2,6 @@
 
 import { Press } from '../shared/Press';
 import Box from '@mui/material/Box';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { basketFor } from '@/core/versus/basketFor';
@@ -18,6 +17,7 @@ import { useAssessment, useWholeDraft } from './moment';
 import { useSeat } from './useSeat';
 import { Hint } from '../shared/Hint';
 import { later } from '../shared/later';
+import { PageLink } from '../shared/PageLink';
 
 // what is opened now and then is fetched then
 const PowerWhy = later(() => import('./LedgerWhy').then((module) => module.PowerWhy), { soon: true });
@@ -90,9 +90,9 @@ export function Ledger() {
           </Hint>
         )}
         {news > 0 && (
-          <Link href={seatAddress(seat.projectId, seat.id, 'buy')} className="carries">
+          <PageLink href={seatAddress(seat.projectId, seat.id, 'buy')} className="carries">
             ▲ {news} {news === 1 ? 'watch' : 'watches'} reached
-          </Link>
+          </PageLink>
         )}
         {budget && (
           <>

@@ -19,12 +19,12 @@ import { supplyWallW, tierEfficiency } from '@/core/power/efficiency';
 import { yearlyEnergy } from '@/core/power/energy';
 import { coins, listed, number, percent, watts } from '@/core/words/format';
 import { basketFor } from '@/core/versus/basketFor';
-import Link from 'next/link';
 import { BasketTable, StillLacking } from '../shared/BasketTable';
 import { seatAddress } from '@/core/model/addresses';
 import { Sign } from '../shared/Beam';
 import { useMoment, useWholeDraft } from './moment';
 import { assessmentOf, useSeat } from './useSeat';
+import { PageLink } from '../shared/PageLink';
 
 function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
   const id = useId();
@@ -60,8 +60,9 @@ export function PriceWhy({ assessment, onClose }: { assessment: Assessment; onCl
       )}
       <Box component="p" className="quiet small" sx={{ marginTop: '8px' }}>
         The cheapest way to buy everything in {assessment.region.name} from sellers that the desk trusts, with shipping,
-        coupons and bundles. <Link href={seatAddress(seat.projectId, seat.id, 'buy')}>Buy</Link> has the offers of each
-        part. Bought one by one, each from its cheapest seller: {coins(price.total.landedMinor, price.currency)}.
+        coupons and bundles. <PageLink href={seatAddress(seat.projectId, seat.id, 'buy')}>Buy</PageLink> has the offers
+        of each part. Bought one by one, each from its cheapest seller: {coins(price.total.landedMinor, price.currency)}
+        .
       </Box>
     </Sheet>
   );

@@ -2,7 +2,6 @@
 
 import ButtonBase from '@mui/material/ButtonBase';
 import Box from '@mui/material/Box';
-import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { OFF_TEXT } from '../shared/offText';
@@ -25,6 +24,7 @@ import { SeatContext, useSeat } from './useSeat';
 import type { SeatStore } from './state';
 import { Hint } from '../shared/Hint';
 import { later } from '../shared/later';
+import { PageLink } from '../shared/PageLink';
 
 // what is opened now and then is fetched then
 const CommandField = later(() => import('./CommandField').then((module) => module.CommandField), { soon: true });
@@ -139,14 +139,14 @@ function TopBar() {
   const redoText = steps.redo ? `Redo: ${steps.redo}` : undefined;
   return (
     <header className="topbar">
-      <Link href="/" className="brand">
+      <PageLink href="/" className="brand">
         Vane Scale
-      </Link>
+      </PageLink>
       <Box component="span" className="cut" sx={{ minWidth: 60 }}>
         <Hint says="Desk: all projects">
-          <Link href="/" className="way">
+          <PageLink href="/" className="way">
             {seat.projectName}
-          </Link>
+          </PageLink>
         </Hint>
         <span className="quiet"> / </span>
         <b>{seat.name}</b>
@@ -155,15 +155,15 @@ function TopBar() {
         {STATIONS.map((station) => {
           const href = seatAddress(seat.projectId, seat.id, station.id);
           return (
-            <Link key={station.id} href={href} aria-current={path === href ? 'page' : undefined}>
+            <PageLink key={station.id} href={href} aria-current={path === href ? 'page' : undefined}>
               {station.name}
-            </Link>
+            </PageLink>
           );
         })}
       </Box>
-      <Link href="/library" className="way">
+      <PageLink href="/library" className="way">
         Library
-      </Link>
+      </PageLink>
       <ButtonBase className="find" sx={{ ml: 'auto' }} onClick={() => setFinding(true)}>
         <span>Find or do</span>
         <kbd>Ctrl K</kbd>

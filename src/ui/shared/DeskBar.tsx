@@ -1,13 +1,13 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { OFF_TEXT } from './offText';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { HelpButton } from './HelpButton';
 import { ThemeSwitch } from './ThemeSwitch';
+import { PageLink } from './PageLink';
 
 /** Top bar of what belongs to no seat: Desk and Library. */
 export function DeskBar({ children }: { children?: ReactNode }) {
@@ -17,15 +17,15 @@ export function DeskBar({ children }: { children?: ReactNode }) {
   useHotkeys('g>7', () => router.push('/library'), OFF_TEXT);
   useHotkeys('g>8', () => router.push('/workshop'), OFF_TEXT);
   const link = (href: string, name: string) => (
-    <Link href={href} aria-current={path === href || (href !== '/' && path.startsWith(href)) ? 'page' : undefined}>
+    <PageLink href={href} aria-current={path === href || (href !== '/' && path.startsWith(href)) ? 'page' : undefined}>
       {name}
-    </Link>
+    </PageLink>
   );
   return (
     <header className="topbar">
-      <Link href="/" className="brand">
+      <PageLink href="/" className="brand">
         Vane Scale
-      </Link>
+      </PageLink>
       <nav className="stations" aria-label="Places">
         {link('/', 'Desk')}
         {link('/library', 'Library')}

@@ -2,7 +2,6 @@
 
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
-import Link from 'next/link';
 import { applies, fieldsOf, figuresOf } from '@/core/parts/fields';
 import { kindName } from '@/core/words/names';
 import type { PartSheet } from '@/server/contract';
@@ -15,6 +14,7 @@ import { SheetActions } from './SheetActions';
 import { SheetEvidence, SheetFigures } from './SheetFigures';
 import { SheetLookalikes } from './SheetLookalikes';
 import { SheetPrices } from './SheetPrices';
+import { PageLink } from '../../shared/PageLink';
 
 const NAMES = ['maker', 'name', 'partNumber', 'gtin', 'announced', 'onSale', 'withdrawn', 'warrantyMonths', 'massG'];
 
@@ -113,7 +113,7 @@ function SheetBody({
           <ul className="small">
             {sheet.uses.map((use, i) => (
               <li key={i}>
-                {use.href ? <Link href={use.href}>{use.label}</Link> : use.label}
+                {use.href ? <PageLink href={use.href}>{use.label}</PageLink> : use.label}
                 {use.standsInFor && <span className="caution"> stands in for {use.standsInFor}</span>}
               </li>
             ))}
