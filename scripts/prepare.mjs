@@ -135,14 +135,23 @@ const PACKED = /\.(js|css|svg)$/;
  */
 const COMPILED_AT_ONCE = '//# allFunctionsCalledOnLoad\n';
 
+/** Scripts that pages begin with. What is fetched later is compiled as it is called: most of it never is. */
+function firstScripts(folder) {
+  const first = new Set(JSON.parse(readFileSync(join(folder, 'build-manifest.json'), 'utf8')).rootMainFiles);
+  const app = join(folder, 'server', 'app');
+  for (const name of readdirSync(app, { recursive: true }))
+    if (name.endsWith('page_client-reference-manifest.js'))
+      for (const [, lists] of readFileSync(join(app, name), 'utf8').matchAll(/"entryJSFiles":\s*(\{[^}]*\})/g))
+        for (const script of Object.values(JSON.parse(lists)).flat()) first.add(script);
+  return [...first].map((script) => join(folder, script));
+}
+
 /** Makes ready what pages fetch, and packs it beside it: once, and not for each who asks. */
 function pack(folder) {
-  for (const name of readdirSync(folder, { recursive: true }))
-    if (PACKED.test(name)) {
-      const file = join(folder, name);
-      if (name.endsWith('.js')) writeFileSync(file, COMPILED_AT_ONCE + readFileSync(file, 'utf8'));
-      writeFileSync(`${file}.gz`, gzipSync(readFileSync(file)));
-    }
+  for (const script of firstScripts(folder)) writeFileSync(script, COMPILED_AT_ONCE + readFileSync(script, 'utf8'));
+  const files = join(folder, 'static');
+  for (const name of readdirSync(files, { recursive: true }))
+    if (PACKED.test(name)) writeFileSync(join(files, `${name}.gz`), gzipSync(readFileSync(join(files, name))));
 }
 
 const SOURCES = ['src', 'scripts/prepare.mjs', 'package-lock.json', 'next.config.ts', 'tsconfig.json'];
@@ -155,7 +164,7 @@ export function build() {
   run('build', process.execPath, [inRoot('node_modules', 'next', 'dist', 'bin', 'next'), 'build'], {
     env: { ...ENV, VANE_TYPES_CHECKED: '1' },
   });
-  pack(inRoot('.next', 'static'));
+  pack(inRoot('.next'));
   mark(stamp, hash);
 }
 
