@@ -26,7 +26,7 @@ async function frames(during: () => Promise<void>): Promise<{ perS: number; long
 }
 
 const tried = async () => {
-  const line = page.getByText(/\d+ swaps tried/);
+  const line = page.getByText(/swaps and additions tried/);
   await line.waitFor({ timeout: 120_000 });
   return Number(/(\d[\d,]*) swaps/.exec((await line.textContent()) ?? '')?.[1]?.replaceAll(',', ''));
 };

@@ -39,7 +39,8 @@ const same = <T extends object>(sent: T): T => came(JSON.stringify(sent), () => 
 const assessedNow = (machine: Machine, brief: Brief): Assessment => subjectOf(brief, ready()).assess(machine);
 
 const goodsFor = (parts: readonly Part[], brief: Brief): Goods => goodsOf(parts, ready().catalogue, brief.region);
-const SHOWN = 12;
+/** Steps up and savings that the page shows. */
+const SHOWN = 6;
 
 const newest = new Map<string, object>();
 

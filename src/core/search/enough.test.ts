@@ -5,6 +5,7 @@ import { contextOf, quickly, subjectOf } from '../assess';
 import { finish } from '../assess/trials';
 import { compileCatalogue } from '../model/catalogue';
 import { catalogueSchema } from '../model/catalogueSchema';
+import { ruleOf } from '../rules';
 import { coinTrials } from './coinSteps';
 import { remediesFor, remedyTrials } from './remedies';
 
@@ -28,6 +29,8 @@ describe('once enough is found, what can only stand behind it is not tried', () 
     for (const draft of seat.drafts.slice(0, seat === seats[0] ? 2 : 1)) {
       const { findings } = subjectOf(seat.brief, context).assess(draft);
       for (const finding of findings) {
+        // nobody asks what mends a note that frees no money
+        if (finding.level === 'note' && !ruleOf(finding).saves) continue;
         const all = remediesFor(draft, seat.brief, finding, context, Infinity);
         for (const limit of [1, 3])
           expect(remediesFor(draft, seat.brief, finding, context, limit), `${finding.key}, ${limit}`).toEqual(

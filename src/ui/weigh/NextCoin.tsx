@@ -57,7 +57,7 @@ export function NextCoin() {
               help are shown.
             </p>
           )}
-          {(side === 'up' ? answer.value.up : answer.value.savings).slice(0, 6).map((step) => (
+          {(side === 'up' ? answer.value.up : answer.value.savings).map((step) => (
             <StepRow key={`${step.edit.kind} ${step.replaces ?? ''} ${step.part.id}`} step={step} />
           ))}
           {(side === 'up' ? answer.value.up : answer.value.savings).length === 0 && (
@@ -72,8 +72,8 @@ export function NextCoin() {
             </p>
           )}
           <Box component="p" className="quiet small" sx={{ marginTop: '4px' }}>
-            {answer.value.tried} swaps and additions tried. What mends comes first, then speed gained a coin, weighted
-            by importance.
+            {number(answer.value.tried)} swaps and additions tried. What mends comes first, then speed gained a coin,
+            weighted by importance.
           </Box>
         </>
       )}
