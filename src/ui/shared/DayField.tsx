@@ -2,11 +2,11 @@
 
 import Box from '@mui/material/Box';
 import type { FieldRef } from '@mui/x-date-pickers/models';
-import { AdapterDateFns } from '@mui/x-date-pickers/AdapterDateFns';
+import { AdapterDayjs } from '@mui/x-date-pickers/AdapterDayjs';
 import { DatePicker } from '@mui/x-date-pickers/DatePicker';
 import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
-import { format, isValid, parseISO } from 'date-fns';
-import { enGB } from 'date-fns/locale/en-GB';
+import dayjs, { type Dayjs } from 'dayjs';
+import 'dayjs/locale/en-gb';
 import { useRef } from 'react';
 import { wrongOr } from './wrongOr';
 
@@ -25,12 +25,12 @@ export interface DayFieldProps {
 }
 
 const HALF_TYPED = '…';
+const ISO = 'YYYY-MM-DD';
 
-const dayOf = (date: Date | null): Day | '' =>
-  date === null ? '' : isValid(date) ? format(date, 'yyyy-MM-dd') : HALF_TYPED;
+const dayOf = (date: Dayjs | null): Day | '' => (date === null ? '' : date.isValid() ? date.format(ISO) : HALF_TYPED);
 
 /** Weeks begin as ISO 8601 has them. */
-const WEEK_FROM_MONDAY = enGB;
+const WEEK_FROM_MONDAY = 'en-gb';
 
 /** As dense and square as everything else here. */
 const CELL = { width: 30, height: 28, margin: '1px' } as const;
@@ -56,7 +56,7 @@ const FIELD = {
 
 /** A day, typed or picked from the month; read and written as everywhere here: year, month, day. */
 export function DayField({ label, start, onChange, latest, wrong, autoFocus = false }: DayFieldProps) {
-  const field = useRef<FieldRef<Date | null>>(null);
+  const field = useRef<FieldRef<Dayjs | null>>(null);
   // the picker tells of a day that lost a part as of no day, and of one being typed not at all
   const tellHalfTyped = () => {
     const parts = field.current?.getSections() ?? [];
@@ -64,15 +64,15 @@ export function DayField({ label, start, onChange, latest, wrong, autoFocus = fa
     if (typed > 0 && typed < parts.length) onChange(HALF_TYPED);
   };
   return (
-    <LocalizationProvider dateAdapter={AdapterDateFns} adapterLocale={WEEK_FROM_MONDAY}>
+    <LocalizationProvider dateAdapter={AdapterDayjs} adapterLocale={WEEK_FROM_MONDAY}>
       <Box onKeyUp={tellHalfTyped} onBlur={tellHalfTyped}>
         <DatePicker
           label={label}
-          format="yyyy-MM-dd"
-          defaultValue={start === '' ? null : parseISO(start)}
+          format={ISO}
+          defaultValue={start === '' ? null : dayjs(start)}
           onChange={(date) => onChange(dayOf(date))}
           autoFocus={autoFocus}
-          {...(latest === undefined ? {} : { maxDate: parseISO(latest) })}
+          {...(latest === undefined ? {} : { maxDate: dayjs(latest) })}
           reduceAnimations
           slotProps={{
             field: { clearable: true, fieldRef: field },
