@@ -174,10 +174,15 @@ test('what will likely be asked is worked out ahead beside the search for all ma
   const begin = costs.getByRole('button', { name: 'Work it out' });
   await expect(begin).toBeVisible({ timeout: 90_000 });
   const machines = page.getByText(/^(Searching|Waiting its turn|Done): /);
-  const searched = async () => Number(/in ([\d.]+) s/.exec(await machines.innerText())?.[1]);
-  // half of the time goes into what may be asked next; the search says that it goes on, and nothing is told of the rest
+  /** How long it was searched for so far; for ever once it is done. */
+  const searched = async () => {
+    const text = await machines.innerText();
+    return text.startsWith('Done') ? Infinity : Number(/in ([\d.]+) s/.exec(text)?.[1]);
+  };
+  // half of the time goes into what may be asked next; the search says that it goes on, and nothing is told of the rest.
+  // A machine that is shared may take eight seconds for the first of seven
   const before = await searched();
-  await expect.poll(searched, { timeout: 90_000 }).toBeGreaterThan(before + 5);
+  await expect.poll(searched, { timeout: 90_000 }).toBeGreaterThan(before + 12);
   await expect(costs.getByRole('progressbar')).toHaveCount(0);
   await expect(costs.getByRole('status')).toHaveCount(0);
   await expect(page.getByText('Its target costs')).toHaveCount(0);
