@@ -66,8 +66,6 @@ export function* coinTrials(
   const bench = trialBench(before, brief, context);
   const { now } = bench;
   const needing = decisiveFailures(before);
-  const up: Step[] = [];
-  const savings: Step[] = [];
   const fitting: Fitting[] = [];
   let tried = 0;
   for (const trial of stepsToTry(machine, brief, before, context, ownedMayGo)) {
@@ -89,6 +87,7 @@ export function* coinTrials(
       losses: replaced ? lossesOf(replaced, part) : [],
     };
   };
+  const up: Step[] = [];
   for (const trial of fitting) {
     if (trial.dearerMinor < 0 || (trial.replaced && losesRoom(trial.replaced, trial.part))) continue;
     yield;
@@ -96,10 +95,10 @@ export function* coinTrials(
     if (step && betters(step.effect) && helps(step.effect, needing)) up.push(step);
   }
   // what keeps all speed stands by what it saves: the largest saving is tried first, and what saves less stands behind
+  const cheaper = fitting.filter(({ dearerMinor }) => dearerMinor < 0).sort((a, b) => a.dearerMinor - b.dearerMinor);
+  const savings: Step[] = [];
   const free = new Set<string>();
-  for (const trial of fitting
-    .filter(({ dearerMinor }) => dearerMinor < 0)
-    .sort((a, b) => a.dearerMinor - b.dearerMinor)) {
+  for (const trial of cheaper) {
     if (free.size >= mostSavings) break;
     yield;
     const step = stepOf(trial);
@@ -108,16 +107,7 @@ export function* coinTrials(
     if (keepsSpeed(step)) free.add(groupOf(step));
   }
   up.sort((a, b) => compareBalances(a.effect, b.effect) || gainPerCoin(b.effect) - gainPerCoin(a.effect));
-  // what keeps all speed first, the largest saving first; then by speed lost a coin saved
-  savings.sort((a, b) => {
-    const kept = Number(keepsSpeed(b)) - Number(keepsSpeed(a));
-    return (
-      kept ||
-      (keepsSpeed(a)
-        ? (a.effect.priceMinor ?? 0) - (b.effect.priceMinor ?? 0)
-        : gainPerCoin(b.effect) - gainPerCoin(a.effect))
-    );
-  });
+  savings.sort(compareSavings);
   return {
     up: firstOfEach(up, groupOf),
     savings: firstOfEach(savings, groupOf).slice(0, mostSavings),
@@ -136,6 +126,13 @@ interface Fitting extends StepToTry {
 const groupOf = ({ edit, part }: Step): string => `${edit.kind === 'swap' ? edit.item : edit.kind} ${rootOf(part)}`;
 
 const keepsSpeed = ({ effect }: Step): boolean => effect.gain >= -1e-4;
+
+/** What keeps all speed first, the largest saving first; then by speed lost a coin saved. */
+const compareSavings = (a: Step, b: Step): number =>
+  Number(keepsSpeed(b)) - Number(keepsSpeed(a)) ||
+  (keepsSpeed(a)
+    ? (a.effect.priceMinor ?? 0) - (b.effect.priceMinor ?? 0)
+    : gainPerCoin(b.effect) - gainPerCoin(a.effect));
 
 /** Whether a step makes the work faster, or mends a finding that counts. */
 const betters = (effect: Effect): boolean =>

@@ -66,8 +66,9 @@ export function rolesWanted(machine: Machine, finding: Finding | undefined, aske
 
 /**
  * Remedies of a finding, best first: an edit counts when the finding is gone afterwards and nothing of the same or a
- * worse level has come. Those that keep every task's verdict stand first, then those that keep speed, then those that
- * bring nothing else, then those that mend most besides, then the cheapest.
+ * worse level has come. Those that keep every task's verdict stand first, then those that keep speed, then those whose part
+ * lacks least of what the work asks for, then those that bring nothing else, then those that mend most besides, then the
+ * cheapest.
  * At most `limit`, of different kinds of edit or part where there are such.
  */
 export const remediesFor = (...args: Parameters<typeof remedyTrials>): Remedy[] => finish(remedyTrials(...args));

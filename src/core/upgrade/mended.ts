@@ -2,9 +2,9 @@ import type { Context } from '../assess';
 import type { Trials } from '../assess/trials';
 import type { Brief } from '../model/brief';
 import type { Machine } from '../model/machine';
-import { coinTrials, type Step } from '../search/coinSteps';
+import type { Step } from '../search/coinSteps';
 import { plainNumber } from '../units/money';
-import { built } from './firstUpgrade';
+import { stepsFromBuilt } from './firstUpgrade';
 import { grownBrief } from './growth';
 
 /** As important as that nothing is a step up which does not help it. */
@@ -22,14 +22,13 @@ export function* mendedTrials(
   context: Context,
 ): Trials<Step | undefined> {
   const then = grownBrief(brief, times);
-  const steps = yield* coinTrials(
-    built(machine),
+  const steps = yield* stepsFromBuilt(
+    machine,
     {
       ...then,
       tasks: then.tasks.map((entry) => ({ ...entry, importance: entry.id === task ? DECISIVE : 1 })),
     },
     context,
-    { ownedMayGo: true, mostSavings: 0 },
   );
   const does = steps.up.filter(({ effect }) =>
     effect.tasks.some((change) => change.task === task && change.ratio !== undefined && change.ratio.likely >= 1),

@@ -11,7 +11,7 @@ export interface DriveThere {
 
 /** What a trade may ask about the machine before it decides which resources its stages use. */
 export interface MachineFacts {
-  /** Without drives. */
+  /** Nothing of drives is asked of these. */
   readonly parts: FittedParts;
   readonly drives: readonly DriveThere[];
   /** Roles whose drives are still to be chosen, though others are there. */
