@@ -10,8 +10,15 @@ export default defineConfig({
     isolate: false,
     // all cores: nothing else runs beside the tests
     maxWorkers: '100%',
-    // searches and trials make much that is soon forgotten: with more room for it less is looked through
-    execArgv: ['--max-semi-space-size=64'],
+    execArgv: [
+      // searches and trials make much that is soon forgotten: with more room for it less is looked through
+      '--min-semi-space-size=64',
+      '--max-semi-space-size=64',
+      // most code runs a short while in one test: compiled once and plainly, and well only where it stays hot for long.
+      // Else compilers take as much of the processors as the tests
+      '--always-sparkplug',
+      '--interrupt-budget=1500000',
+    ],
     testTimeout: 180_000,
     setupFiles: ['src/core/tests/setup.ts'],
   },

@@ -2,8 +2,12 @@
 // The command's door: it runs a bundle, which it makes where there is none, so a checkout needs no build step.
 import module from 'node:module';
 import { fileURLToPath, pathToFileURL } from 'node:url';
+import { setFlagsFromString } from 'node:v8';
 import { bundle } from './bundle.mjs';
 
+// a command is over before most of what is compiled well pays: only what stays hot for long is. Else the compiler takes as
+// much of the processors as the command
+setFlagsFromString('--interrupt-budget=1500000');
 // newer versions keep what they compiled
 module.enableCompileCache?.();
 const entry = await bundle();

@@ -189,10 +189,11 @@ test.describe('the library', () => {
   });
 
   test('has no barriers that a checker finds, light and dark', async ({ page }) => {
-    for (const path of ['/library?kind=drive&part=fenstore-flume-2-tb', '/']) {
+    for (const path of ['/library?kind=drive&part=fenstore-flume-2-tb', '/library', '/']) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();
-      if (path !== '/') await expect(sheet(page)).toContainText('Figures');
+      if (path.includes('part=')) await expect(sheet(page)).toContainText('Figures');
+      if (path === '/library') await expect(page.getByRole('heading', { name: 'Library', level: 1 })).toHaveCount(1);
       await noBarriersInEither(page, path);
     }
   });

@@ -27,7 +27,7 @@ if (unknown !== undefined)
   stop(`There is no bench "${unknown}"; there are ${BENCHES.map(({ name }) => name).join(', ')}.`);
 const chosen = BENCHES.filter(({ name }) => asked.length === 0 || asked.includes(name));
 
-installPackages();
+await installPackages();
 const database = rootPath('.cache', 'bench', 'demo.db');
 if (chosen.some(({ page }) => page)) {
   installBrowser();

@@ -21,7 +21,7 @@ if (!free)
     `Port ${PORT} on ${HOST} is taken: Vane Scale may be running already at http://${HOST}:${PORT}. Close what uses it, or choose another with PORT=4601 npm run demo.`,
   );
 
-installPackages();
+await installPackages();
 build();
 const database = process.env.VANE_DB ?? rootPath('.data', 'vane.db');
 const catalogue = rootPath('.data', 'demo-catalogue.json');

@@ -28,13 +28,15 @@ export function run(title, command, args, options = {}) {
  * the script when one has failed, after all have ended.
  */
 export async function together(commands) {
+  if (commands.length === 0) return;
   console.log(`\n— ${commands.map(([title]) => title).join(', ')}`);
   const started = Date.now();
   const ended = await Promise.all(
     commands.map(
-      ([title, command, args]) =>
+      ([title, command, args, settings]) =>
         new Promise((resolve) => {
-          const child = spawn(command, args, { cwd: ROOT, env: ENV, stdio: ['ignore', 'pipe', 'pipe'] });
+          const env = { ...settings, ...ENV };
+          const child = spawn(command, args, { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'pipe'] });
           let output = '';
           for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (output += text));
           child.on('error', (error) => (output += `${command} cannot be started (${error.message}).`));
@@ -96,20 +98,36 @@ const mark = (stamp, hash) => {
 /** How the database driver is compiled: at -O3, its own choice, it takes three times as long, and queries 4 % less. */
 const QUICKLY = '-O1';
 
-/** `npm ci` when the lock file is not what is installed. The database driver may compile: it needs python3, make, g++. */
-export function installPackages() {
+/**
+ * `npm ci` when the lock file is not what is installed, up to what has to be compiled.
+ * @returns what else is to be done before anything opens a database, as `together` takes it, and after it: both empty when
+ * everything is installed
+ */
+export function fetchPackages() {
   const [major] = process.versions.node.split('.').map(Number);
   if (major < 20) stop(`Vane Scale needs Node 20 or newer; this is ${process.versions.node}.`);
   const stamp = inRoot('node_modules', '.vane-installed');
   const hash = contentHash([inRoot('package-lock.json')]);
-  if (!stale(stamp, hash)) return;
+  if (!stale(stamp, hash)) return { toCompile: [], compiled: () => {} };
   needPackages(
     ['python3', 'make', 'g++'],
     ['python3', 'make', 'g++'],
     'The database driver compiles at install, which',
   );
-  run('npm ci', 'npm', ['ci', '--no-audit', '--no-fund'], { env: { CFLAGS: QUICKLY, ...ENV } });
-  mark(stamp, hash);
+  run('npm ci', 'npm', ['ci', '--no-audit', '--no-fund', '--ignore-scripts']);
+  const { allowScripts } = JSON.parse(readFileSync(inRoot('package.json'), 'utf8'));
+  return {
+    // the only packages whose own scripts are run
+    toCompile: [['database driver', 'npm', ['rebuild', ...Object.keys(allowScripts)], { CFLAGS: QUICKLY }]],
+    compiled: () => mark(stamp, hash),
+  };
+}
+
+/** Everything that is installed from the lock file. The database driver compiles: it needs python3, make, g++. */
+export async function installPackages() {
+  const { toCompile, compiled } = fetchPackages();
+  await together(toCompile);
+  compiled();
 }
 
 /**

@@ -1,7 +1,7 @@
 // npm run screenshots: refreshes docs/screenshots from the demo data, in the built app.
 import { build, bin, installBrowser, installPackages, run } from './prepare.mjs';
 
-installPackages();
+await installPackages();
 installBrowser();
 build();
 run('screenshots', bin('playwright'), ['test', '--project', 'screenshots'], {

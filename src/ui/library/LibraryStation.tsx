@@ -16,6 +16,7 @@ import { kindName } from '@/core/words/names';
 import { stepLibrary } from '@/server/actions';
 import type { LibraryPage, StepRow } from '@/server/contract';
 import { DeskBar } from '../shared/DeskBar';
+import { HiddenHeading } from '../shared/HiddenHeading';
 import { StepButton } from '../shared/StepButton';
 import { useNotices } from '../shared/Notices';
 import { Columns } from './Columns';
@@ -155,6 +156,7 @@ export function LibraryStation({
   useHotkeys(['mod+shift+z', 'mod+y'], () => void step('redo'), { preventDefault: true });
 
   const head = pages.head;
+  const besideKind = question.besideShown ? question.besideKind : undefined;
   return (
     <Box className="frame" sx={{ gridTemplateRows: '40px auto minmax(0, 1fr) auto' }}>
       <DeskBar>
@@ -223,10 +225,11 @@ export function LibraryStation({
           minHeight: 0,
         }}
       >
-        {question.besideShown && question.besideKind ? (
+        {!part && !besideKind && <HiddenHeading>Library</HiddenHeading>}
+        {besideKind ? (
           <BesideView
             ids={question.beside}
-            kind={question.besideKind}
+            kind={besideKind}
             version={revision}
             currency={currency}
             lengthUnit={settings.lengthUnit}
