@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+import { COMPILED_LATER } from './bin/flags.mjs';
 
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
@@ -14,10 +15,9 @@ export default defineConfig({
       // searches and trials make much that is soon forgotten: with more room for it less is looked through
       '--min-semi-space-size=64',
       '--max-semi-space-size=64',
-      // most code runs a short while in one test: compiled once and plainly, and well only where it stays hot for long.
-      // Else compilers take as much of the processors as the tests
+      // most code runs a short while in one test: it is compiled plainly at once, and well only where it stays hot
       '--always-sparkplug',
-      '--interrupt-budget=1500000',
+      ...COMPILED_LATER,
     ],
     testTimeout: 180_000,
     setupFiles: ['src/core/tests/setup.ts'],

@@ -4,10 +4,9 @@ import module from 'node:module';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { setFlagsFromString } from 'node:v8';
 import { bundle } from './bundle.mjs';
+import { COMPILED_LATER } from './flags.mjs';
 
-// a command is over before most of what is compiled well pays: only what stays hot for long is. Else the compiler takes as
-// much of the processors as the command
-setFlagsFromString('--interrupt-budget=1500000');
+for (const flag of COMPILED_LATER) setFlagsFromString(flag);
 // newer versions keep what they compiled
 module.enableCompileCache?.();
 const entry = await bundle();
