@@ -168,10 +168,6 @@ test('what each demand costs: one by one, beside the brief as well, and stopped 
 test('what will likely be asked is worked out ahead beside the search for all machines, and told when it is asked for', async ({
   page,
 }) => {
-  // with no more threads than the page and its workers need nothing is
-  await page.addInitScript(() =>
-    Object.defineProperty(Navigator.prototype, 'hardwareConcurrency', { configurable: true, get: () => 8 }),
-  );
   test.setTimeout(180_000);
   await looking(page);
   const costs = page.getByRole('region', { name: 'What each demand costs' });

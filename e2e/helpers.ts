@@ -79,7 +79,7 @@ const unpainted = (): string[] =>
  */
 async function barriers(page: Page, rules: readonly string[] = []): Promise<string[]> {
   expect(page.frames()).toHaveLength(1);
-  // of what is kept by it needs no place in the page
+  // it tells places in the page only of what breaks a rule
   const checker = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] });
   const { violations } = await (rules.length > 0 ? checker.withRules([...rules]) : checker).analyze();
   return [

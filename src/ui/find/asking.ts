@@ -30,9 +30,6 @@ function useAbout() {
 /** What is begun ahead waits so long, ms, in case that what it is about is changed once more. */
 const AT_REST_MS = 700;
 
-/** Threads that a page and its two workers keep busy: with no more, what is begun ahead takes from what is waited for. */
-const BUSY_THREADS = 2;
-
 /**
  * One of the questions that the searching worker answers. What is asked last is answered first, whichever station asked,
  * and what was under way goes on after it: the last answer of each stays until the same is asked of something else. What
@@ -110,7 +107,7 @@ export function asking<R extends { readonly done: boolean }>(
           drop();
           set(NONE);
         }
-        if (!ahead || navigator.hardwareConcurrency <= BUSY_THREADS) return;
+        if (!ahead) return;
         const timer = setTimeout(() => {
           const kept = shown && now.on === on && now.key !== '';
           if (now.key !== key && !kept) void start(key, on, ground, { ...ask, brief, ahead: true });
