@@ -51,6 +51,12 @@ import type {
 /** Time between two reports. */
 const TELL_MS = 120;
 
+/**
+ * What is found within this time is found undisturbed, while the cheapest is read; where all machines take longer, what
+ * will be asked of it goes on beside them.
+ */
+const SOON_S = 5;
+
 /** What is asked, of each kind one. */
 const turns = new Turns();
 
@@ -113,7 +119,10 @@ async function find(turn: Turn, ask: Ask, tell: Tell<Report>): Promise<void> {
   async function run(searches: readonly Searching[], standing: (now: InTurn) => Partial<Report>) {
     const before = report.effort;
     const far = (now: InTurn): Partial<Report> => ({ ...standing(now), effort: addEfforts(before, now.effort) });
-    const came = await inSlices(inTurn(searches), turn, (now, waits) => void say({ ...far(now), waits }, waits));
+    const came = await inSlices(inTurn(searches), turn, (now, waits) => {
+      if (turn.seconds() > SOON_S) turn.spare();
+      void say({ ...far(now), waits }, waits);
+    });
     await say(far(came.done ? came.value : came.last));
     return came.done ? came.value : undefined;
   }
@@ -140,8 +149,6 @@ async function find(turn: Turn, ask: Ask, tell: Tell<Report>): Promise<void> {
   if (!cheapest) return ended({ cheapest: { ...report.cheapest, state: 'stopped' } });
   const first = cheapest.sides[0]?.ended?.found[0];
 
-  // all machines take long: what will be asked of the cheapest goes on beside them
-  turn.spare();
   // where the work cannot be done for the money, the best is what does most of it
   const within = first && (mostMinor === undefined || first.priceMinor <= mostMinor);
   const most = mostMinor ?? (first ? timesFigure(first.priceMinor, WITHOUT_BUDGET) : undefined);

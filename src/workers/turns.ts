@@ -51,6 +51,7 @@ export class Turns {
         waits: () => !place.stopped && !runs(),
         again: () => (place.stopped || runs() ? Promise.resolve() : new Promise((resolve) => (place.woken = resolve))),
         spare: () => {
+          if (place.spares) return;
           place.spares = true;
           this.#settle();
         },
