@@ -5,7 +5,6 @@ const FIRST = [
   'library',
   'doors',
   'assemble',
-  'files',
   'story',
   'upgrade',
   'team',
