@@ -1,22 +1,10 @@
-import { dirname } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './e2e/chromium';
-import { filesOf, LANES, urlOf } from './e2e/lanes';
+import { LANES, urlOf } from './e2e/lanes';
 
 const shots = process.env['VANE_SCREENSHOTS'] === '1';
 
-/** Makes a demo database and starts the price feed and the app on it. */
-const served = (port: number) => {
-  const { db, origin, catalogue } = filesOf(port);
-  const folder = dirname(db);
-  return {
-    command: `rm -rf ${folder} && mkdir -p ${folder} && node --import tsx src/demo/make.ts ${db} ${catalogue} && cp ${db} ${origin} && (node --import tsx src/standins/feed/main.ts ${catalogue} ${port + 1} & node scripts/serve.mjs 127.0.0.1 ${port})`,
-    env: { VANE_DB: db, VANE_FEED: urlOf(port + 1), NEXT_TELEMETRY_DISABLED: '1' },
-    port,
-    timeout: 600_000,
-    reuseExistingServer: false,
-  };
-};
+const lanes = shots ? LANES.slice(0, 1) : LANES;
 
 export default defineConfig({
   testDir: 'e2e',
@@ -45,12 +33,16 @@ export default defineConfig({
           use: { baseURL: urlOf(LANES[0].port) },
         },
       ]
-    : LANES.map(({ port, testMatch, testIgnore }) => ({
+    : lanes.map(({ port, testMatch, testIgnore }) => ({
         name: `stories ${port}`,
         testMatch: [...testMatch],
         testIgnore: [...testIgnore],
         workers: 1,
         use: { baseURL: urlOf(port) },
       })),
-  webServer: (shots ? LANES.slice(0, 1) : LANES).map(({ port }) => served(port)),
+  webServer: {
+    command: ['node --import tsx e2e/serve.ts', ...lanes.map(({ port }) => port)].join(' '),
+    wait: { stdout: /all apps are there/ },
+    timeout: 600_000,
+  },
 });

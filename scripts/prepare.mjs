@@ -1,7 +1,7 @@
 // What the other scripts share: runs before `npm ci`, so plain Node without dependencies.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
@@ -197,6 +197,26 @@ export function build() {
 /** Makes the demo database at `path`: the generator writes a catalogue file and the importer reads it. */
 export function makeDemo(path, catalogueFile) {
   run('demo database', process.execPath, ['--import', 'tsx', inRoot('src', 'demo', 'make.ts'), path, catalogueFile]);
+}
+
+const demoFolder = inRoot('.cache', 'e2e');
+
+/** What browser tests begin with: each app has a copy of it, with a feed of its own in the place of this one. */
+export const DEMO = {
+  db: join(demoFolder, 'demo.db'),
+  catalogue: join(demoFolder, 'catalogue.json'),
+  feed: 'http://127.0.0.1:4601',
+};
+
+/** Makes it when a source changed since it was made. */
+export async function demoForTests() {
+  const stamp = join(demoFolder, 'made');
+  const hash = contentHash(SOURCES.map((path) => inRoot(path)));
+  if (!stale(stamp, hash)) return;
+  rmSync(demoFolder, { recursive: true, force: true });
+  const make = ['--import', 'tsx', inRoot('src', 'demo', 'make.ts'), DEMO.db, DEMO.catalogue];
+  await together([['demo database', process.execPath, make, { VANE_FEED: DEMO.feed }]]);
+  mark(stamp, hash);
 }
 
 export const bin = (name) => inRoot('node_modules', '.bin', name);

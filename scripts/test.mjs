@@ -1,7 +1,18 @@
 // npm test: installs what is missing, then types, format, lint, dependency check, unused code, unit tests, build and
 // browser tests.
 import { rmSync } from 'node:fs';
-import { bin, build, fetchPackages, installBrowser, installPaperReaders, rootPath, run, together } from './prepare.mjs';
+import { COMPILED_LATER } from '../bin/flags.mjs';
+import {
+  bin,
+  build,
+  demoForTests,
+  fetchPackages,
+  installBrowser,
+  installPaperReaders,
+  rootPath,
+  run,
+  together,
+} from './prepare.mjs';
 
 const { toCompile, compiled } = fetchPackages();
 installBrowser();
@@ -13,14 +24,21 @@ await together([
   // one process for a minute: checks need no database
   ...toCompile,
   // in less than a third of the time of the one before it, which other tools still need as their library
-  ['types of all files', process.execPath, [rootPath('node_modules', 'typescript-7', 'bin', 'tsc'), '--noEmit']],
+  // several threads check the same libraries each for itself: half as much work again
+  [
+    'types of all files',
+    process.execPath,
+    [rootPath('node_modules', 'typescript-7', 'bin', 'tsc'), '--noEmit', '--singleThreaded'],
+  ],
   ['lint', 'npm', ['run', '-s', 'lint']],
-  ['format', bin('prettier'), ['--check', '.']],
+  ['format', process.execPath, [...COMPILED_LATER, bin('prettier'), '--check', '.']],
   ['dependency check', bin('depcruise'), ['src', '--config', '.dependency-cruiser.mjs', '--output-type', 'err']],
-  ['unused files, exports and packages', bin('knip'), []],
+  ['unused files, exports and packages', process.execPath, [...COMPILED_LATER, bin('knip')]],
 ]);
 compiled();
 run('unit and property tests', bin('vitest'), ['run']);
+const demo = demoForTests();
 build();
+await demo;
 run('browser tests', bin('playwright'), ['test']);
 console.log('\nall tests passed');

@@ -89,7 +89,7 @@ function Block({ sitting, tasks, inFull, edit }: SittingBlockProps) {
       <TaskList ids={inFull} tasks={tasks} edit={edit} />
       {again.length > 0 && (
         <Box component="p" className="small quiet" sx={{ paddingTop: '4px' }}>
-          with{' '}
+          {inFull.length > 0 ? 'with' : 'again:'}{' '}
           {again.map((id, i) => (
             <span key={id}>
               {i > 0 ? ', ' : ''}

@@ -33,7 +33,7 @@ export const powerWords: WordsOf<PowerFigures> = {
     ...(fails(check) ? { mend: 'Look its power inputs up: as it is stated, it cannot be fed.' } : {}),
   }),
   'spare-input': (check) => ({
-    says: `${check.inputs - check.fed} of the ${check.inputs} processor inputs of ${check.board} stay unfed; ${check.fed === 1 ? 'the one that is fed carries' : `the ${check.fed} that are fed carry`} ${watts(check.carryW)}, ${check.processor} draws up to ${watts(check.drawW)}.`,
+    says: `${check.inputs - check.fed} of the ${check.inputs} processor inputs of ${check.board} ${check.inputs - check.fed === 1 ? 'stays' : 'stay'} unfed; ${check.fed === 1 ? 'the one that is fed carries' : `the ${check.fed} that are fed carry`} ${watts(check.carryW)}, ${check.processor} draws up to ${watts(check.drawW)}.`,
     mend: 'It runs so; take a supply with another such plug before raising clocks.',
   }),
   mains: (check) => ({
