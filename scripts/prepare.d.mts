@@ -1,2 +1,2 @@
-export declare const DEMO: { readonly db: string; readonly catalogue: string; readonly feed: string };
+export declare const DEMO: { readonly db: string; readonly catalogue: string };
 export declare function demoForTests(): Promise<void>;

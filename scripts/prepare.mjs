@@ -194,19 +194,18 @@ export function build() {
   mark(stamp, hash);
 }
 
-/** Makes the demo database at `path`: the generator writes a catalogue file and the importer reads it. */
-export function makeDemo(path, catalogueFile) {
-  run('demo database', process.execPath, ['--import', 'tsx', inRoot('src', 'demo', 'make.ts'), path, catalogueFile]);
-}
+/** Makes a demo database: the generator writes a catalogue file and the importer reads it. */
+const making = (path, catalogueFile) => [
+  'demo database',
+  process.execPath,
+  ['--import', 'tsx', inRoot('src', 'demo', 'make.ts'), path, catalogueFile],
+];
+export const makeDemo = (path, catalogueFile) => run(...making(path, catalogueFile));
 
 const demoFolder = inRoot('.cache', 'e2e');
 
-/** What browser tests begin with: each app has a copy of it, with a feed of its own in the place of this one. */
-export const DEMO = {
-  db: join(demoFolder, 'demo.db'),
-  catalogue: join(demoFolder, 'catalogue.json'),
-  feed: 'http://127.0.0.1:4601',
-};
+/** What browser tests begin with: each app has a copy of it, with a feed of its own. */
+export const DEMO = { db: join(demoFolder, 'demo.db'), catalogue: join(demoFolder, 'catalogue.json') };
 
 /** Makes it when a source changed since it was made. */
 export async function demoForTests() {
@@ -214,8 +213,7 @@ export async function demoForTests() {
   const hash = contentHash(SOURCES.map((path) => inRoot(path)));
   if (!stale(stamp, hash)) return;
   rmSync(demoFolder, { recursive: true, force: true });
-  const make = ['--import', 'tsx', inRoot('src', 'demo', 'make.ts'), DEMO.db, DEMO.catalogue];
-  await together([['demo database', process.execPath, make, { VANE_FEED: DEMO.feed }]]);
+  await together([making(DEMO.db, DEMO.catalogue)]);
   mark(stamp, hash);
 }
 

@@ -21,10 +21,10 @@ installPaperReaders();
 rmSync(rootPath('.next', 'types'), { recursive: true, force: true });
 run('types', process.execPath, [rootPath('node_modules', 'next', 'dist', 'bin', 'next'), 'typegen']);
 await together([
-  // one process for a minute: checks need no database
+  // checks need no database
   ...toCompile,
-  // in less than a third of the time of the one before it, which other tools still need as their library
-  // several threads check the same libraries each for itself: half as much work again
+  // in less than a third of the time of the one before it, which other tools still need as their library; several threads
+  // would check the same libraries each for itself, half as much work again
   [
     'types of all files',
     process.execPath,

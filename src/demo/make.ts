@@ -11,6 +11,9 @@ import { importFile } from '@/server/import/importFile';
 import { addDemoSeat } from '@/server/seats';
 import { fixDemoDay, openService } from '@/server/service';
 
+/** Where the made-up sellers answer beside the demo. */
+const FEED = 'http://127.0.0.1:4601';
+
 /**
  * Makes the demo database: writes the catalogue as an open file and reads it back through the importer.
  * Use: tsx src/demo/make.ts DATABASE CATALOGUE_FILE
@@ -39,14 +42,13 @@ async function main(): Promise<void> {
       drafts: benchDrafts(),
     });
     const { data } = await service.catalogue();
-    const feed = process.env['VANE_FEED'] ?? 'http://127.0.0.1:4601';
     const folder = resolve(database.replace(/\.db$/, '-feeds'));
     await saveSettings(service, {
       ...usualSettings,
       tariffMinorPerKWh: '18.5',
-      sources: { loopbackPorts: [Number(new URL(feed).port)], hosts: [], folder },
+      sources: { loopbackPorts: [Number(new URL(FEED).port)], hosts: [], folder },
     });
-    const points = await demoPrices(service, data, { feed, folder });
+    const points = await demoPrices(service, data, { feed: FEED, folder });
     await demoQuotes(service);
     await demoNews(service, new Map(data.parts.map((part) => [part.id as string, part.kind])));
     await fixDemoDay(service, DEMO_TODAY);

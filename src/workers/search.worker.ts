@@ -52,8 +52,8 @@ import type {
 const TELL_MS = 120;
 
 /**
- * What is found within this time is found undisturbed, while the cheapest is read; where all machines take longer, what
- * will be asked of it goes on beside them.
+ * All machines that are found within this time of the cheapest are found undisturbed, while that is read; where they take
+ * longer, what will be asked of it goes on beside them.
  */
 const SOON_S = 5;
 
@@ -115,12 +115,19 @@ async function find(turn: Turn, ask: Ask, tell: Tell<Report>): Promise<void> {
     report = { ...report, waits: false, ...change, seconds: turn.seconds() };
     return telling(() => report, now);
   };
-  /** Runs searches side by side, telling where they stand; undefined when they were stopped. */
-  async function run(searches: readonly Searching[], standing: (now: InTurn) => Partial<Report>) {
+  /**
+   * Runs searches side by side, telling where they stand; undefined when they were stopped. What may be asked next goes on
+   * beside them once the turn has taken `sparesFrom` seconds.
+   */
+  async function run(
+    searches: readonly Searching[],
+    standing: (now: InTurn) => Partial<Report>,
+    sparesFrom = Infinity,
+  ) {
     const before = report.effort;
     const far = (now: InTurn): Partial<Report> => ({ ...standing(now), effort: addEfforts(before, now.effort) });
     const came = await inSlices(inTurn(searches), turn, (now, waits) => {
-      if (turn.seconds() > SOON_S) turn.spare();
+      if (turn.seconds() > sparesFrom) turn.spare();
       void say({ ...far(now), waits }, waits);
     });
     await say(far(came.done ? came.value : came.last));
@@ -155,20 +162,25 @@ async function find(turn: Turn, ask: Ask, tell: Tell<Report>): Promise<void> {
   const toSpend = within ? asked : searchable(around(plainQuestion(brief), ask, context));
   const best = mostMinor === undefined ? [] : [searchFor(toSpend, 'best', mostMinor)];
   const frontier = within ? [searchFor(asked, 'frontier', most)] : [];
+  const soon = turn.seconds() + SOON_S;
   // neither waits for the other: where what is best takes long to prove, the points are there meanwhile
-  const both = await run([...best, ...frontier], ({ sides }) => {
-    const [one] = best.length > 0 ? sides : [];
-    const points = frontier.length > 0 ? sides.at(-1) : undefined;
-    return {
-      ...(one ? { best: lineOf(one, false) } : {}),
-      ...(points
-        ? {
-            points: (points.ended?.found ?? points.now?.proven ?? []).map(rowOf),
-            frontier: points.ended ? ('proven' as const) : ('searching' as const),
-          }
-        : {}),
-    };
-  });
+  const both = await run(
+    [...best, ...frontier],
+    ({ sides }) => {
+      const [one] = best.length > 0 ? sides : [];
+      const points = frontier.length > 0 ? sides.at(-1) : undefined;
+      return {
+        ...(one ? { best: lineOf(one, false) } : {}),
+        ...(points
+          ? {
+              points: (points.ended?.found ?? points.now?.proven ?? []).map(rowOf),
+              frontier: points.ended ? ('proven' as const) : ('searching' as const),
+            }
+          : {}),
+      };
+    },
+    soon,
+  );
   if (!both)
     return ended({
       best: report.best.state === 'searching' ? { ...report.best, state: 'stopped' } : report.best,

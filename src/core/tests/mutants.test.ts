@@ -57,10 +57,10 @@ describe('inputs that double take time in proportion, at most', () => {
     for (const { name, read, sample } of readers) {
       const forms = (n: number) => [make(n), `${sample.slice(0, 40)}${make(n)}`, `${make(n)}${sample.slice(0, 40)}`];
       // far past what a cubic or a square would end within the time of a test
-      for (const text of forms(50_000)) {
+      for (const text of forms(100_000)) {
         const began = clock();
         read(text);
-        expect((clock() - began) / 1000, name).toBeLessThan(1);
+        expect((clock() - began) / 1000, name).toBeLessThan(2);
       }
     }
   });

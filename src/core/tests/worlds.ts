@@ -34,7 +34,7 @@ export const CHANGES: readonly (readonly [string, Change])[] = [
 ];
 
 /** Every so many figures is tried in `npm test`; all of them with `VANE_ALL=1`. */
-const EVERY = 4;
+const EVERY = 3;
 
 /** Whether something is tried in this run: the same ones each time, spread over all. */
 export function tried(...what: readonly string[]): boolean {

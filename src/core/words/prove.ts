@@ -195,7 +195,7 @@ export function proofWords(
   if (doubted > 0) return `${doubted} of ${read.length} readings cannot be right${rest}`;
   return open === 0
     ? `All ${tests.length} promises are kept`
-    : `${read.length} of ${tests.length} promises are kept${rest}`;
+    : `${read.length} of ${tests.length} promises ${read.length === 1 ? 'is' : 'are'} kept${rest}`;
 }
 
 /** A mistake, and what to look at. */

@@ -180,7 +180,7 @@ describe('findings say the thing, both figures and the mend', () => {
     [
       'memory-channels',
       { parts: { kit: { modules: 1 } } },
-      '1 of 2 memory channels are populated, which costs bandwidth. 32 GB at 44.8 GB/s over 1 channel. Fill all 2 channels alike.',
+      '1 of 2 memory channels is populated, which costs bandwidth. 32 GB at 44.8 GB/s over 1 channel. Fill all 2 channels alike.',
     ],
     [
       'parts-complete',

@@ -44,7 +44,7 @@ export const memoryWords: WordsOf<MemoryFigures> = {
         : '';
     return fails(check)
       ? {
-          says: `${check.populated} of ${check.channels} memory channels are populated${check.populated === check.channels ? ', unequally' : ''}, which costs bandwidth.${rates}`,
+          says: `${check.populated} of ${check.channels} memory channels ${check.populated === 1 ? 'is' : 'are'} populated${check.populated === check.channels ? ', unequally' : ''}, which costs bandwidth.${rates}`,
           mend: `Fill all ${check.channels} channels alike.`,
         }
       : { says: `All ${check.channels} memory channels are populated alike.${rates}` };
