@@ -6,7 +6,7 @@ import type { Machine } from '@/core/model/machine';
 import type { PartKind } from '@/core/parts';
 import { rankCandidates, withPart, type Position } from '@/core/search/candidates';
 import { effectOf, outcomeOf, type Effect } from '@/core/search/effect';
-import { figureKey } from '@/core/search/trial';
+import { figureKey, trialBench } from '@/core/search/trial';
 import { demoCatalogue } from './catalogue';
 import { filmBrief, filmDrafts } from './ninefathom';
 import { DEMO_TODAY } from './seed';
@@ -52,10 +52,22 @@ describe('ranking by groups of equal figures', () => {
   test.each(POSITIONS)('%s: each effect is that of a full assessment', (_, machine, position) => {
     const before = assess(machine, brief, quickly(context));
     const candidates = rankCandidates(machine, brief, position, context, before);
+    const bench = trialBench(before, brief, context);
+    const found = before.findings.filter(({ level }) => level !== 'note');
     expect(candidates.length).toBeGreaterThan(5);
-    for (const { part, effect } of candidates) {
-      const after = assess(withPart(machine, position, part), brief, quickly(context));
+    expect(found.length).toBeGreaterThan(2);
+    for (const { part, edit, effect } of candidates) {
+      const changed = withPart(machine, position, part);
+      const after = assess(changed, brief, quickly(context));
       expect(seen(effect), part.id).toEqual(seen(effectOf(outcomeOf(before), outcomeOf(after))));
+      // what is asked before anything else is worked out has to say the same
+      const { work, mends } = bench.glance(edit, changed, part);
+      expect(work, part.id).toEqual({ tasks: effect.tasks, gain: effect.gain });
+      expect(mends(), part.id).toBe(effect.mended.some(({ level }) => level !== 'note'));
+      for (const finding of found)
+        expect(!bench.leaves(finding, edit, changed, part), `${part.id} ${finding.key}`).toBe(
+          effect.mended.some(({ key }) => key === finding.key),
+        );
     }
   });
 

@@ -3,7 +3,7 @@ import type { Brief } from '../model/brief';
 import type { Machine } from '../model/machine';
 import { buyPolicy } from '../money/policy';
 import { PART_KINDS } from '../parts';
-import type { SittingResult } from '../predict/results';
+import type { SittingResult, TaskResult } from '../predict/results';
 import { worstOf } from '../predict/worst';
 import { rules } from '../rules';
 import { isFinding, levelRank, type Facts, type Finding, type Rule } from '../rules/rule';
@@ -27,6 +27,8 @@ export interface Compiled {
   readonly findingsOf: (rule: string, machine: Machine) => readonly Finding[];
   /** The same of several rules. */
   readonly findingsBy: (asked: readonly Rule[], machine: Machine) => readonly Finding[];
+  /** Its tasks, each where it does worst, with nothing asked of the rules. */
+  readonly tasksOf: (machine: Machine) => readonly TaskResult[];
   /** What is known of a machine, each thing worked out when it is first asked for. */
   readonly factsOf: (machine: Machine) => Facts;
   /** Its sittings at the clocks it is set to, whatever its heat. */
@@ -75,6 +77,8 @@ export function compiled(brief: Brief, context: Context, { keep, views, answers 
   const factsFor = (machine: Machine): StagedFacts =>
     (asked?.machine === machine ? asked : (asked = { machine, facts: new StagedFacts(ground, machine) })).facts;
 
+  const tasksIn = ({ sittings }: Facts): TaskResult[] => brief.tasks.flatMap(({ id }) => worstOf(id, sittings) ?? []);
+
   return {
     assess: (machine) => {
       const facts = factsFor(machine);
@@ -83,7 +87,7 @@ export function compiled(brief: Brief, context: Context, { keep, views, answers 
         facts,
         supply: facts.supply,
         region,
-        tasks: brief.tasks.flatMap(({ id }) => worstOf(id, facts.sittings) ?? []),
+        tasks: tasksIn(facts),
         checks,
         findings: checks.filter(isFinding).sort((a, b) => levelRank(a.level) - levelRank(b.level)),
       };
@@ -95,6 +99,7 @@ export function compiled(brief: Brief, context: Context, { keep, views, answers 
         factsFor(machine),
       ).filter(isFinding),
     findingsBy: (asked, machine) => answers(asked, factsFor(machine)).filter(isFinding),
+    tasksOf: (machine) => tasksIn(factsFor(machine)),
     factsOf: factsFor,
     coldOf: (machine) => factsFor(machine).cold(),
     sittingsOf: (machine) => factsFor(machine).settled(),

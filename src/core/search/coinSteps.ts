@@ -10,7 +10,7 @@ import type { Part } from '../parts';
 import type { TaskResult } from '../predict/results';
 import { failing } from '../rules/rule';
 import { askedOf } from '../sizing/asked';
-import { bringsNothingAsBadAs, effectOf, findingBalance, gainPerCoin, type Effect } from './effect';
+import { bringsNothingAsBadAs, effectOf, findingBalance, gainPerCoin, type Effect, type WorkEffect } from './effect';
 import { ADDABLE, lossesOf, losesRoom, type Loss } from './losses';
 import { rolesWanted } from './remedies';
 import { trialBench } from './trial';
@@ -46,6 +46,8 @@ export const coinSteps = (...args: Parameters<typeof coinTrials>): CoinSteps => 
 /** Share by which a failing task has to gain for a step to count as help. */
 const HELPS = 1.01;
 const DECISIVE = 5;
+/** A gain (the mean of logarithms) that is not rounding. */
+const FASTER = 1e-4;
 
 /** What is asked for. */
 interface CoinAsk {
@@ -91,8 +93,11 @@ export function* coinTrials(
   for (const trial of fitting) {
     if (trial.dearerMinor < 0 || (trial.replaced && losesRoom(trial.replaced, trial.part))) continue;
     yield;
+    // most neither speed the work up nor mend anything: for those the rules need not be asked
+    const { work, mends } = bench.glance(trial.edit, trial.changed, trial.part);
+    if (!helps(work, needing) || (work.gain <= FASTER && !mends())) continue;
     const step = stepOf(trial);
-    if (step && betters(step.effect) && helps(step.effect, needing)) up.push(step);
+    if (step && betters(step.effect)) up.push(step);
   }
   // what keeps all speed stands by what it saves: the largest saving is tried first, and what saves less stands behind
   const cheaper = fitting.filter(({ dearerMinor }) => dearerMinor < 0).sort((a, b) => a.dearerMinor - b.dearerMinor);
@@ -125,7 +130,7 @@ interface Fitting extends StepToTry {
 /** What counts as one step: of parts that are editions of one another the best stands for all. */
 const groupOf = ({ edit, part }: Step): string => `${edit.kind === 'swap' ? edit.item : edit.kind} ${rootOf(part)}`;
 
-const keepsSpeed = ({ effect }: Step): boolean => effect.gain >= -1e-4;
+const keepsSpeed = ({ effect }: Step): boolean => effect.gain >= -FASTER;
 
 /** What keeps all speed first, the largest saving first; then by speed lost a coin saved. */
 const compareSavings = (a: Step, b: Step): number =>
@@ -136,7 +141,7 @@ const compareSavings = (a: Step, b: Step): number =>
 
 /** Whether a step makes the work faster, or mends a finding that counts. */
 const betters = (effect: Effect): boolean =>
-  effect.gain > 1e-4 || findingBalance(effect).some((balance) => balance > 0);
+  effect.gain > FASTER || findingBalance(effect).some((balance) => balance > 0);
 
 /** What mends faults of the work stands before what is merely faster. */
 function compareBalances(a: Effect, b: Effect): number {
@@ -154,7 +159,7 @@ function decisiveFailures({ tasks, facts, findings }: Assessment): TaskResult[] 
   );
 }
 
-function helps(effect: Effect, needing: readonly TaskResult[]): boolean {
+function helps(effect: WorkEffect, needing: readonly TaskResult[]): boolean {
   return (
     needing.length === 0 ||
     needing.some(({ task }) => {

@@ -4,7 +4,7 @@ import { progress } from '../predict/worst';
 import type { Brief } from '../model/brief';
 import type { MachinePrice } from '../money/landed';
 import type { TaskResult } from '../predict/results';
-import { levelRank, severity, type Finding, type Level } from '../rules/rule';
+import { levelRank, severity, type Finding, type Level, type Rule } from '../rules/rule';
 import { LOWEST_FIRST, type Band, type Verdict } from '../units/band';
 
 /** What a change did to one task. */
@@ -96,26 +96,26 @@ export function bringsAlready(before: Outcome, some: readonly Finding[], level: 
   });
 }
 
-export function effectOf(before: Outcome, after: Outcome): Effect {
-  const levelsBefore = keysIn(before);
-  const results = new Map(after.tasks.map((result) => [result.task, result]));
-  const levelsAfter = new Map<string, Level>();
-  const brought: Finding[] = [];
-  const eased: Finding[] = [];
-  for (const finding of after.findings) {
-    const key = finding.key;
-    if (levelsAfter.has(key)) continue;
-    levelsAfter.set(key, finding.level);
-    const level = levelsBefore.get(key);
-    if (level === undefined && asBadBefore(finding, before, results)) continue;
-    // the same thing at a worse level is a new fault: what was a caution now blocks
-    if (level === undefined || levelRank(finding.level) < levelRank(level)) brought.push(finding);
-    else if (levelRank(finding.level) > levelRank(level)) eased.push(finding);
-  }
-  const isMended = (finding: Finding): boolean => {
-    const left = levelsAfter.get(finding.key);
-    return left === undefined || severity(left) > severity(finding.level);
-  };
+/** Whether a finding is gone, or weighs less, where others have these levels. */
+function isMended({ key, level }: Finding, levels: ReadonlyMap<string, Level>): boolean {
+  const left = levels.get(key);
+  return left === undefined || severity(left) > severity(level);
+}
+
+/** Whether a change mends a finding of some rules that counts, by what they find afterwards. */
+export function mendsBy(before: Outcome, rules: readonly Rule[], after: readonly Finding[]): boolean {
+  const ids = new Set(rules.map(({ id }) => id));
+  const levels = levelsByKey([...after].sort((a, b) => levelRank(a.level) - levelRank(b.level)));
+  return before.findings.some(
+    (finding) => finding.level !== 'note' && ids.has(finding.rule) && isMended(finding, levels),
+  );
+}
+
+/** What a change does to the work alone. */
+export type WorkEffect = Pick<Effect, 'tasks' | 'gain'>;
+
+export function workOf(before: Outcome, after: readonly TaskResult[]): WorkEffect {
+  const results = new Map(after.map((result) => [result.task, result]));
   let weight = 0;
   let gain = 0;
   const tasks: TaskChange[] = [];
@@ -138,15 +138,35 @@ export function effectOf(before: Outcome, after: Outcome): Effect {
     if (a > 0 && b > 0) gain += importance * Math.log(b / a);
     else if (a > 0 || b > 0) gain += importance * (b > 0 ? 1 : -1) * Math.log(SATURATION);
   }
+  return { tasks, gain: weight > 0 ? gain / weight : 0 };
+}
+
+export function effectOf(before: Outcome, after: Outcome): Effect {
+  const levelsBefore = keysIn(before);
+  const results = new Map(after.tasks.map((result) => [result.task, result]));
+  const levelsAfter = new Map<string, Level>();
+  const brought: Finding[] = [];
+  const eased: Finding[] = [];
+  for (const finding of after.findings) {
+    const key = finding.key;
+    if (levelsAfter.has(key)) continue;
+    levelsAfter.set(key, finding.level);
+    const level = levelsBefore.get(key);
+    if (level === undefined && asBadBefore(finding, before, results)) continue;
+    // the same thing at a worse level is a new fault: what was a caution now blocks
+    if (level === undefined || levelRank(finding.level) < levelRank(level)) brought.push(finding);
+    else if (levelRank(finding.level) > levelRank(level)) eased.push(finding);
+  }
+  const { tasks, gain } = workOf(before, after.tasks);
   return {
     priceMinor: dearerMinor(before.price, after.price),
-    mended: before.findings.filter(isMended),
+    mended: before.findings.filter((finding) => isMended(finding, levelsAfter)),
     brought,
     eased,
     tasks,
     met: after.tasks.filter((result) => result.verdict === 'carries').length,
     metBefore: before.tasks.filter((result) => result.verdict === 'carries').length,
-    gain: weight > 0 ? gain / weight : 0,
+    gain,
   };
 }
 

@@ -11,7 +11,7 @@ import { type Finding } from '../rules/rule';
 import { ruleOf } from '../rules';
 import { askedOf, shortfall, type Asked } from '../sizing/asked';
 import { LOWEST_FIRST } from '../units/band';
-import { bringsNothingAsBadAs, effectOf, mends, type Effect } from './effect';
+import { bringsNothingAsBadAs, effectOf, mends, type Effect, type WorkEffect } from './effect';
 import { trialBench } from './trial';
 import { freshItem, WAYS, type Against, type Trial } from './ways';
 import { finish, firstOfEach, type Trials } from '../assess/trials';
@@ -105,8 +105,13 @@ export function* remedyTrials(
     if (changed === machine) continue;
     yield;
     if (bench.turnedDown(changed, saves ? 'caution' : finding.level)) continue;
-    // work that comes nearer counts as well, and less of what is too much
-    if (finding.code !== 'task-result' && !saves && bench.leaves(changed, finding)) continue;
+    // less of what is too much counts as well, and work that comes nearer
+    if (
+      !saves &&
+      bench.leaves(finding, edit, changed, part) &&
+      !(finding.code === 'task-result' && nearer(bench.glance(edit, changed, part).work, finding.taskId))
+    )
+      continue;
     const effect = effectOf(now, bench.outcomeOf(edit, changed, part));
     if (effect.priceMinor === undefined) continue;
     if (finding.code === 'stream' && slows(effect, finding.taskId)) continue;
@@ -195,7 +200,7 @@ function slows(effect: Effect, task: string): boolean {
 const NEARER = 1.05;
 
 /** Whether a task that stays short runs at all now, or comes clearly nearer to its target, and no other loses by it. */
-function nearer(effect: Effect, task: string): boolean {
+function nearer(effect: WorkEffect, task: string): boolean {
   const change = effect.tasks.find((entry) => entry.task === task);
   if (!change?.ratio) return false;
   return effect.gain > 0 && change.ratio.likely > (change.ratioBefore?.likely ?? 0) * NEARER;

@@ -9,8 +9,9 @@ import { boughtApart, spentOf } from '../money/spent';
 import type { Part } from '../parts';
 import { compareParts, figuresText } from '../parts/order';
 import { rules } from '../rules';
-import { ask, factsBut, isFinding, levelRank, severity, type Finding, type Level } from '../rules/rule';
-import { bringsAlready, dearerMinor, outcomeOf, type Outcome } from './effect';
+import { ask, factsBut, isFinding, levelRank, severity, type Finding, type Level, type Rule } from '../rules/rule';
+import { lazy } from '../units/lazy';
+import { bringsAlready, dearerMinor, mendsBy, outcomeOf, workOf, type Outcome, type WorkEffect } from './effect';
 
 const keys = new WeakMap<Part, number>();
 /** Figures → number, so that comparing and storing keys does not handle kilobytes of text. */
@@ -46,10 +47,14 @@ function said(value: unknown, names: ReadonlyMap<string, string>): unknown {
   return copy ?? value;
 }
 
-interface Leader {
-  readonly part: Part;
-  readonly outcome: Outcome;
+/** What decides whether an edit betters a machine at all. */
+export interface Glance {
+  readonly work: WorkEffect;
+  readonly mends: () => boolean;
 }
+
+/** An answer about an edit that puts a part in. */
+type Asked<T> = (edit: MachineEdit, changed: Machine, part: Part | undefined) => T;
 
 export interface TrialBench {
   readonly before: Assessment;
@@ -60,9 +65,11 @@ export interface TrialBench {
   /** What an edit adds to the price, landed, in minor units, with nothing predicted; undefined when it is only bounded. */
   readonly dearerMinor: (changed: Machine) => number | undefined;
   /** Whether an edit leaves a finding as it is, by the finding's own rule alone; what is worked out for others is not. */
-  readonly leaves: (changed: Machine, finding: Finding) => boolean;
+  readonly leaves: (finding: Finding, edit: MachineEdit, changed: Machine, part: Part | undefined) => boolean;
+  /** What an edit that puts `part` in does to the work, and whether it mends what counts; all else is not worked out. */
+  readonly glance: Asked<Glance>;
   /** What the machine would be after an edit that puts `part` in; without a part any edit. */
-  readonly outcomeOf: (edit: MachineEdit, changed: Machine, part: Part | undefined) => Outcome;
+  readonly outcomeOf: Asked<Outcome>;
 }
 
 const benches = new WeakMap<Assessment, TrialBench>();
@@ -75,36 +82,61 @@ const benches = new WeakMap<Assessment, TrialBench>();
 export function trialBench(before: Assessment, brief: Brief, context: Context): TrialBench {
   const known = benches.get(before);
   if (known) return known;
-  const leaders = new Map<string, Leader>();
-  // what was measured was measured on a part, not on its figures
   const isSpokenOf = spokenOf(before.facts.machine, context);
   const subject = subjectOf(brief, quickly(context));
+  const keyOf = (edit: MachineEdit, changed: Machine, part: Part): string =>
+    `${groupOf(edit, changed, part, context)} ${figureKey(part)}`;
+  /** Works something out once for all parts of equal figures. What was measured was measured on a part, not on its figures. */
+  const perFigures = <T>(workOut: (changed: Machine, part: Part | undefined) => T): Asked<T> => {
+    const known = new Map<string, T>();
+    return (edit, changed, part) => {
+      if (!part || isSpokenOf(part)) return workOut(changed, part);
+      const key = keyOf(edit, changed, part);
+      let answer = known.get(key);
+      if (answer === undefined) known.set(key, (answer = workOut(changed, part)));
+      return answer;
+    };
+  };
   const full = (machine: Machine): Outcome => outcomeOf(subject.assess(machine));
+  const now = full(before.facts.machine);
+  /** The rules that found something to mend: no other can say that it is mended. */
+  const finders = rules.filter(({ id }) => now.findings.some(({ rule, level }) => rule === id && level !== 'note'));
+  const [itself, figures] = [finders.filter((rule) => rule.byIdentity), finders.filter((rule) => !rule.byIdentity)];
+  const mendsAny = (asked: readonly Rule[], changed: Machine): boolean =>
+    asked.length > 0 && mendsBy(now, asked, subject.findingsBy(asked, changed));
+  const leader = perFigures((changed, part) => ({ part, outcome: full(changed) }));
+  const glance = perFigures((changed): Glance => ({
+    work: workOf(now, subject.tasksOf(changed)),
+    mends: lazy(() => mendsAny(figures, changed)),
+  }));
+  const left = new Map<string, Asked<boolean>>();
+  const leftBy = ({ rule, key, level }: Finding): Asked<boolean> => {
+    const stays = (changed: Machine): boolean =>
+      subject.findingsOf(rule, changed).some((other) => other.key === key && severity(other.level) <= severity(level));
+    if (identityIds.has(rule)) return (_, changed) => stays(changed);
+    let known = left.get(key);
+    if (!known) left.set(key, (known = perFigures(stays)));
+    return known;
+  };
   const bench: TrialBench = {
     before,
-    now: full(before.facts.machine),
-    leaves: (changed, finding) => {
-      const key = finding.key;
-      return subject
-        .findingsOf(finding.rule, changed)
-        .some((left) => left.key === key && severity(left.level) <= severity(finding.level));
+    now,
+    glance: (edit, changed, part) => {
+      const { work, mends } = glance(edit, changed, part);
+      return { work, mends: () => mends() || mendsAny(itself, changed) };
     },
-    dearerMinor: (changed) => dearerMinor(bench.now.price, subject.factsOf(changed).price),
-    turnedDown: (changed, level) => bringsAlready(bench.now, subject.screen(changed), level),
+    leaves: (finding, edit, changed, part) => leftBy(finding)(edit, changed, part),
+    dearerMinor: (changed) => dearerMinor(now.price, subject.factsOf(changed).price),
+    turnedDown: (changed, level) => bringsAlready(now, subject.screen(changed), level),
     outcomeOf: (edit, changed, part) => {
-      if (!part || isSpokenOf(part)) return full(changed);
-      const key = `${groupOf(edit, changed, part, context)} ${figureKey(part)}`;
-      const leader = leaders.get(key);
-      if (leader) return member(leader, changed, part);
-      const outcome = full(changed);
-      leaders.set(key, { part, outcome });
-      return outcome;
+      const { part: from, outcome } = leader(edit, changed, part);
+      return part && from && from !== part ? member(from, outcome, changed, part) : outcome;
     },
   };
   benches.set(before, bench);
   return bench;
 
-  function member({ part: from, outcome }: Leader, machine: Machine, part: Part): Outcome {
+  function member(from: Part, outcome: Outcome, machine: Machine, part: Part): Outcome {
     const parts = fitParts(machine, context.catalogue);
     const price = priceMachine(parts, context.catalogue, before.region, before.facts.policy);
     // rules that read identity read nothing that is derived, so the facts before the change do for the rest
