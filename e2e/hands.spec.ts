@@ -245,7 +245,23 @@ test('at 1024 × 700 everything can be reached and nothing is cut off', async ({
   expect(await page.evaluate(outOfReach)).toEqual(['lost is out of reach']);
 });
 
-test('the first page fetches under 350 kB of scripts, every other under 500', async ({ page }) => {
+/**
+ * Rules that components brought into the page, and those of them in a layer: one that comes there later has the browser
+ * find its fonts anew and lay out all of the page. Runs in the page.
+ */
+function brought(): { rules: number; layered: string[] } {
+  const rules = [...document.styleSheets]
+    .filter(({ ownerNode }) => ownerNode instanceof HTMLStyleElement)
+    .flatMap(({ cssRules }) => [...cssRules]);
+  return {
+    rules: rules.length,
+    layered: rules.filter((rule) => rule instanceof CSSLayerBlockRule).map(({ cssText }) => cssText.slice(0, 60)),
+  };
+}
+
+test('the first page fetches under 350 kB of scripts, every other under 500; components come in no layer', async ({
+  page,
+}) => {
   for (const [path, most] of [
     ['/', 350],
     ['/library', 500],
@@ -277,6 +293,9 @@ test('the first page fetches under 350 kB of scripts, every other under 500', as
       expect(await (await page.request.get(script)).text(), script).toMatch(/^\/\/# allFunctionsCalledOnLoad\n/);
     expect(bytes, path).toBeGreaterThan(100e3);
     expect(bytes / 1000, path).toBeLessThan(most);
+    const { rules, layered } = await page.evaluate(brought);
+    expect(rules, path).toBeGreaterThan(20);
+    expect(layered, path).toEqual([]);
   }
 });
 

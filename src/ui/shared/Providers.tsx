@@ -13,7 +13,7 @@ import { Notices } from './Notices';
 export function Providers({ children }: { children: ReactNode }) {
   const [asking] = useState(newAsking);
   return (
-    <AppRouterCacheProvider options={{ key: 'vs', enableCssLayer: true }}>
+    <AppRouterCacheProvider options={{ key: 'vs' }}>
       <ThemeProvider theme={theme} defaultMode="system">
         <GlobalStyles styles={toneStyles} />
         <QueryClientProvider client={asking}>
