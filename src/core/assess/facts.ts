@@ -30,6 +30,7 @@ import { supplyOf, type Supply } from '../predict/supply';
 import type { Facts } from '../rules/rule';
 import { expand } from '../work';
 import { drivesThere } from '../work/flowEnds';
+import { joinedTo } from '../work/joined';
 import type { Context } from './context';
 import { sameData, type Keep } from './keep';
 import {
@@ -163,8 +164,9 @@ export class StagedFacts implements Facts {
     const { keep, views, brief, tasks } = this.ground;
     if (this.runnable) return this.runnable;
     const drives = keep('drives there', [views.of(this.parts, 'stored')], drivesThere, sameData);
-    const worked = views.of(this.parts, 'worked');
-    const trades = keep('facts', [worked, this.memory.bytes, this.catalogue, drives], factsForTrades);
+    const joined = keep('joined', [views.of(this.parts, 'joined')], joinedTo, sameData);
+    const computes = views.of(this.parts, 'computes');
+    const trades = keep('facts', [computes, this.memory.bytes, this.catalogue, drives, joined], factsForTrades);
     const taught = tasks.map(({ task, expanded, taught }) =>
       keep(taught, [keep(expanded, [task, trades], expand), this.calibration], calibrated),
     );

@@ -15,7 +15,8 @@ import { runSitting } from '../predict/sitting';
 import type { Supply } from '../predict/supply';
 import { ENGINES_TO_COME, enginesOf } from '../work/engines';
 import { drivesThere } from '../work/flowEnds';
-import type { DriveThere, MachineFacts } from '../work/machineFacts';
+import { joinedTo } from '../work/joined';
+import type { DriveThere, Joined, MachineFacts } from '../work/machineFacts';
 import type { Expanded } from '../work/stage';
 import type { Context } from './context';
 
@@ -31,12 +32,15 @@ export function factsForTrades(
   memoryBytes: number | undefined,
   catalogue: Catalogue,
   drives: readonly DriveThere[] = drivesThere(parts),
+  joined: Joined = joinedTo(parts),
 ): MachineFacts {
   const card = parts.one('graphics');
   const processor = parts.one('processor');
   const integrated = processor?.part.integratedGraphics;
   return {
-    parts,
+    processor,
+    cards: parts.ofKind('graphics'),
+    joined,
     drives,
     memoryBytes,
     engines: card || processor ? enginesOf(parts) : ENGINES_TO_COME,

@@ -75,6 +75,9 @@ describe('a stage runs only when something that it reads has changed', () => {
       { kind: 'own', item: draft.items[0]?.id ?? '', owned: true },
       ['memory', 'facts', 'supply', 'runners', 'heat', 'power', 'scene', 'price'],
     ],
+    // its networks have the same names, and trades ask for nothing else of it
+    ['another board', other('board'), ['memory', 'supply', 'runners', 'heat', 'power', 'scene', 'price', 'placement']],
+    ['another card', other('graphics'), ['facts', 'supply', 'runners', 'heat', 'power', 'scene', 'price', 'placement']],
     ['another case', other('case'), ['heat', 'power', 'scene', 'price']],
     ['another supply', other('supply'), ['heat', 'power', 'scene', 'price']],
     ['another system', other('system'), ['price']],

@@ -4,8 +4,9 @@ import { sameArgs } from './keep';
 
 /** Groups of kinds that stages read: what is wired to the board, and what stands in the case. */
 export const VIEWS = {
-  /** Of all parts those that a trade asks about; of drives it only knows which are there. */
-  worked: ['processor', 'graphics', 'expansion', 'board', 'mixer'],
+  /** What trades ask for: what computes, and of the others which drives there are and what the machine is joined by. */
+  computes: ['processor', 'graphics'],
+  joined: ['expansion', 'board', 'mixer'],
   stored: ['drive'],
   bare: ['processor', 'board'],
   seated: ['processor', 'board', 'memory'],

@@ -40,6 +40,7 @@ const MILLION = 1e6;
  * processor lacks the figure that it goes by.
  */
 export function piecesOf(workload: Workload, parts: FittedParts): WorkPiece[] {
+  const processor = parts.one('processor');
   switch (workload.work) {
     case 'decode':
     case 'encode':
@@ -94,7 +95,7 @@ export function piecesOf(workload: Workload, parts: FittedParts): WorkPiece[] {
       );
     case 'factorise': {
       const mesh = { ...workload, name: WHERE };
-      const { work } = factoriseWork(mesh, coresAtWork(workload.threads, { parts }), { parts });
+      const { work } = factoriseWork(mesh, coresAtWork(workload.threads, { processor }), { processor });
       return one('factorise', work, CAD.solveSerial);
     }
     case 'table': {
@@ -112,13 +113,13 @@ export function piecesOf(workload: Workload, parts: FittedParts): WorkPiece[] {
         said('parameters', workload.paramsB * 1e9),
         defined('each', 2),
       ]);
-      const { work } = coreArithmetic('a token', flop, 'fp32PerClock', reachedOnCores(), { parts });
+      const { work } = coreArithmetic('a token', flop, 'fp32PerClock', reachedOnCores(), { processor });
       return one('read prompts', work, LEARN.loadSerial);
     }
     case 'product': {
       const precision = workload.precision === 'fp32' ? 'fp32PerClock' : 'fp64PerClock';
       const { work } = coreArithmetic('a product', said('GFLOP', 1e9, 'FLOP'), precision, reachedByProduct(), {
-        parts,
+        processor,
       });
       return one(`product ${workload.precision}`, work, EDIT.decodeSerialShare);
     }
@@ -127,7 +128,7 @@ export function piecesOf(workload: Workload, parts: FittedParts): WorkPiece[] {
     case 'transfer': {
       const bytes = said('bytes', MILLION, 'B');
       const { copied, checksum } = workload;
-      const sums = parts.one('processor')?.part.hashInstructions;
+      const sums = processor?.part.hashInstructions;
       return [
         ...(copied ? one('copy', copyWork(bytes), EDIT.decodeSerialShare) : []),
         ...(checksum === 'none'

@@ -1,8 +1,16 @@
 import type { MissingFigure } from '../figures/missing';
 import { accessoryPurpose, cableUse, cardPurpose } from '../parts/purposes';
-import type { AnyFitted, FittedParts } from './fitted';
+import type { Part } from '../parts';
+import type { FittedParts } from './fitted';
+import type { Item } from './machine';
 
-export const missingOf = ({ item, part }: AnyFitted, ...fields: string[]): MissingFigure[] =>
+/** Something of a machine, as far as a missing figure names it. */
+interface Named {
+  readonly item: Pick<Item, 'id'>;
+  readonly part: Pick<Part, 'id'>;
+}
+
+export const missingOf = ({ item, part }: Named, ...fields: string[]): MissingFigure[] =>
   fields.map((field) => ({ item: item.id, part: part.id, field }));
 
 /** What cards do not say that may be for anything: each may be what is asked. */

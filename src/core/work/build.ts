@@ -11,8 +11,8 @@ import { DONE_WITHIN } from './commonFigures';
 const k = (label: string, name: keyof typeof BUILD): Derivation => fromConstant(label, BUILD[name]);
 
 /** Jobs that run at once: the processor's threads, as far as the program goes; all of them where they are unknown. */
-function jobsOf(threadCap: number, { parts }: MachineFacts): number {
-  const groups = parts.one('processor')?.part.coreGroups;
+function jobsOf(threadCap: number, { processor }: MachineFacts): number {
+  const groups = processor?.part.coreGroups;
   const threads = groups?.reduce((all, group) => all + group.count * group.threadsPerCore, 0) ?? threadCap;
   return Math.min(threadCap, threads);
 }

@@ -129,8 +129,8 @@ export function factorFlop({ mesh, unknownsK, name }: Mesh): Derivation {
 }
 
 /** Cores that share the arithmetic of a front, of so many threads; one where they are unknown. */
-export const coresAtWork = (threads: number, { parts }: Pick<MachineFacts, 'parts'>): number =>
-  Math.min(threads, parts.one('processor')?.part.coreGroups?.reduce((all, { count }) => all + count, 0) ?? 1);
+export const coresAtWork = (threads: number, { processor }: Pick<MachineFacts, 'processor'>): number =>
+  Math.min(threads, processor?.part.coreGroups?.reduce((all, { count }) => all + count, 0) ?? 1);
 
 /**
  * Share of the peak that a factorisation reaches on so many cores: small fronts are not worth their way. With r FLOP an
@@ -150,7 +150,7 @@ export function peakReached(task: Mesh, cores: number): Derivation {
 }
 
 /** Processor work of one factorisation on so many cores. */
-export const factoriseWork = (task: Mesh, cores: number, facts: Pick<MachineFacts, 'parts'>): CoreArithmetic =>
+export const factoriseWork = (task: Mesh, cores: number, facts: Pick<MachineFacts, 'processor'>): CoreArithmetic =>
   coreArithmetic('factorise', factorFlop(task), 'fp64PerClock', peakReached(task, cores), facts);
 
 /** Processor work of ordering so many unknowns, in Gwork: one thread, once a run. */

@@ -12,11 +12,11 @@ import type { Cards } from './stage';
  */
 export function takePart(
   out: { readonly missing: MissingFigure[] },
-  { cards }: ApplicationProfile,
-  { parts }: MachineFacts,
+  { cards: used }: ApplicationProfile,
+  { cards }: Pick<MachineFacts, 'cards'>,
   heldBytes: (cards: number) => number,
 ): number {
-  const there = parts.ofKind('graphics').slice(0, Math.max(1, cards.max));
+  const there = cards.slice(0, Math.max(1, used.max));
   for (let count = there.length; count > 1; count--) {
     const team = there.slice(0, count);
     const needs = heldBytes(count);

@@ -11,9 +11,8 @@ export function coreArithmetic(
   flop: Derivation,
   precision: 'fp32PerClock' | 'fp64PerClock',
   share: Derivation,
-  { parts }: Pick<MachineFacts, 'parts'>,
+  { processor }: Pick<MachineFacts, 'processor'>,
 ): CoreArithmetic {
-  const processor = parts.one('processor');
   if (!processor) return {};
   const { item, part } = processor;
   const perClock = part[precision];

@@ -1,23 +1,16 @@
 import type { MissingFigure } from '../figures/missing';
 import type { Fitted, FittedParts } from '../model/fitted';
-import { cardsUnsaid } from '../model/unsaid';
-import { cardPurpose } from '../parts/purposes';
 import type { DriveThere, MachineFacts } from './machineFacts';
-import { networksOf } from './networks';
 import type { Impossible } from './stage';
 
 /** Items or integrated function a flow's end stands for on this machine: all drives of a role, one of anything else. */
 export function flowEnd(end: string, facts: MachineFacts): string[] {
-  const { parts } = facts;
-  const cardFor = (purpose: string) =>
-    parts.ofKind('expansion').find(({ part }) => cardPurpose(part) === purpose)?.item.id;
+  const { cards, joined } = facts;
   const one = (id: string | undefined) => (id === undefined ? [] : [id]);
   if (end === 'memory') return ['memory'];
-  if (end === 'graphics') return one(parts.one('graphics')?.item.id);
-  if (end === 'capture') return one(cardFor('capture'));
-  if (end === 'network' || end === 'second network') {
-    return one(networksOf(parts)[end === 'network' ? 0 : 1]?.end);
-  }
+  if (end === 'graphics') return one(cards[0]?.item.id);
+  if (end === 'capture') return one(joined.capture[0]?.item.id);
+  if (end === 'network' || end === 'second network') return one(joined.networks[end === 'network' ? 0 : 1]);
   if (isAwaited(facts, end)) return [];
   const drives = facts.drives.filter((drive) => drive.item.roles?.some((role) => role === end));
   return drives.length > 0 ? drives.map(({ item }) => item.id) : one(serving(facts.drives, end)?.item.id);
@@ -29,9 +22,9 @@ const OF_CARDS: ReadonlySet<string> = new Set(['capture', 'network', 'second net
 /** What an end comes to that nothing stands for: a part that lacks, or what is not said of cards that may be it. */
 export function withoutEnd(
   end: string,
-  { parts }: Pick<MachineFacts, 'parts'>,
+  { joined }: Pick<MachineFacts, 'joined'>,
 ): { readonly impossible: readonly Impossible[]; readonly missing: readonly MissingFigure[] } {
-  const missing = OF_CARDS.has(end) ? cardsUnsaid(parts) : [];
+  const missing = OF_CARDS.has(end) ? joined.unsaid : [];
   return { impossible: missing.length > 0 ? [] : [{ code: 'part-missing', kind: end }], missing };
 }
 

@@ -80,7 +80,7 @@ export function expandIngest(task: IngestWork, facts: MachineFacts): RealTime {
   if (isNetwork(task.from) || isNetwork(task.to) || isNetwork(task.copyTo))
     out.processor('network', gwork('network', [bytes, k('a byte', 'network')]), each);
   if (task.checksum !== 'none') {
-    const sums = facts.parts.one('processor')?.part.hashInstructions;
+    const sums = facts.processor?.part.hashInstructions;
     out.processor('checksum', checksumWork(bytes, task.checksum, sums), each, checksumName(task.checksum, sums));
   }
   out.serial(

@@ -1,20 +1,19 @@
-import type { Fitted } from '../model/fitted';
-import type { PartOf } from '../parts';
+import type { CaptureThere, MixerThere } from './machineFacts';
 
 /** Video inputs of a card or mixer; undefined when it does not say. */
-export function inputsOf(part: PartOf<'expansion'> | PartOf<'mixer'>): number | undefined {
+export function inputsOf(part: (CaptureThere | MixerThere)['part']): number | undefined {
   if (part.kind === 'expansion' && part.inputPorts !== undefined)
     return part.inputPorts.reduce((all, { count }) => all + count, 0);
   return part.videoInputs;
 }
 
 /** Rates of the inputs of capture cards, fastest first; cards whose count or rate is not stated are named. */
-export function inputRates(cards: readonly Fitted<'expansion'>[]): {
+export function inputRates(cards: readonly CaptureThere[]): {
   readonly gbitPerS: readonly number[];
-  readonly vague: readonly { readonly card: Fitted<'expansion'>; readonly field: 'videoInputs' | 'inputGbitPerS' }[];
+  readonly vague: readonly { readonly card: CaptureThere; readonly field: 'videoInputs' | 'inputGbitPerS' }[];
 } {
   const rates: number[] = [];
-  const vague: { card: Fitted<'expansion'>; field: 'videoInputs' | 'inputGbitPerS' }[] = [];
+  const vague: { card: CaptureThere; field: 'videoInputs' | 'inputGbitPerS' }[] = [];
   for (const card of cards) {
     const { inputPorts, videoInputs, inputGbitPerS } = card.part;
     if (inputPorts) for (const { gbitPerS, count } of inputPorts) push(gbitPerS, count);

@@ -1,13 +1,11 @@
 import { fromConstant, given, product, quotient, sum, type Derivation } from '../figures/derive';
 import type { Flow } from '../board/flows';
-import type { Fitted } from '../model/fitted';
 import { achievedFlop, achievedTraffic, bytesAFrame, c, Demands, gwork, ownCost } from './demands';
 import { encodeOn } from './encode';
 import { inputRates, inputsOf } from './inputs';
 import { LIVE } from './liveConstants';
-import { profileOf, type MachineFacts } from './machineFacts';
-import { cardsUnsaid, missingOf } from '../model/unsaid';
-import { cardPurpose } from '../parts/purposes';
+import { profileOf, type CaptureThere, type MachineFacts, type MixerThere } from './machineFacts';
+import { missingOf } from '../model/unsaid';
 import type { RealTime } from './stage';
 import type { LiveInput, LiveWork } from '../model/tasks';
 import { outsideOf, type Figure, type Trade } from './trade';
@@ -27,8 +25,8 @@ export const uplinkMbitPerS = ({ renditions, marginPercent }: Pick<LiveWork, 're
   renditions.reduce((all, { mbitPerS }) => all + mbitPerS, 0) * (1 + marginPercent / 100);
 
 /** Where the inputs go; left to the draft, its mixer takes them if it has one. */
-const wayIn = ({ via }: LiveWork, { parts }: MachineFacts): 'cards' | 'mixer' =>
-  via === 'either' ? (parts.ofKind('mixer').length > 0 ? 'mixer' : 'cards') : via;
+const wayIn = ({ via }: LiveWork, { joined }: MachineFacts): 'cards' | 'mixer' =>
+  via === 'either' ? (joined.mixers.length > 0 ? 'mixer' : 'cards') : via;
 
 /**
  * What an outside mixer takes over: all inputs but its programme, the laying together, and what it encodes and records
@@ -36,7 +34,7 @@ const wayIn = ({ via }: LiveWork, { parts }: MachineFacts): 'cards' | 'mixer' =>
  */
 export function behindMixer(task: LiveWork, facts: MachineFacts): LiveWork {
   if (task.via === 'cards') return task;
-  const mixers = facts.parts.ofKind('mixer').map(({ part }) => part);
+  const mixers = facts.joined.mixers.map(({ part }) => part);
   const [first] = task.inputs;
   const programme = {
     count: 1,
@@ -56,25 +54,19 @@ export function behindMixer(task: LiveWork, facts: MachineFacts): LiveWork {
   };
 }
 
-const captureCards = ({ parts }: MachineFacts) =>
-  parts.ofKind('expansion').filter(({ part }) => cardPurpose(part) === 'capture');
-
 /** Whether what comes in finds ports that are fast enough: the fastest picture takes the fastest port. */
 function ports(out: Demands, task: LiveWork, facts: MachineFacts): void {
-  const cards = captureCards(facts);
+  const { capture: cards, mixers, unsaid } = facts.joined;
   const wanted = inputCount(task.inputs);
-  const check = (devices: readonly (Fitted<'expansion'> | Fitted<'mixer'>)[], count: number, on: 'card' | 'mixer') => {
+  const check = (devices: readonly (CaptureThere | MixerThere)[], count: number, on: 'card' | 'mixer') => {
     const vague = devices.filter(({ part }) => inputsOf(part) === undefined);
     const has = devices.reduce((all, { part }) => all + (inputsOf(part) ?? 0), 0);
     if (has >= count) return;
-    const missing = [
-      ...vague.flatMap((device) => missingOf(device, 'videoInputs')),
-      ...(on === 'card' ? cardsUnsaid(facts.parts) : []),
-    ];
+    const missing = [...vague.flatMap((device) => missingOf(device, 'videoInputs')), ...(on === 'card' ? unsaid : [])];
     if (missing.length > 0) out.missing.push(...missing);
     else out.impossible.push({ code: 'too-few-inputs', wanted: count, has, on });
   };
-  if (task.via === 'mixer') check(facts.parts.ofKind('mixer'), wanted, 'mixer');
+  if (task.via === 'mixer') check(mixers, wanted, 'mixer');
   check(cards, task.via === 'mixer' ? 1 : wanted, 'card');
   if (cards.length === 0) return;
   // behind a mixer only its programme comes in
@@ -97,7 +89,7 @@ function ports(out: Demands, task: LiveWork, facts: MachineFacts): void {
 
 /** Streams from the capture cards into memory, inputs spread over the cards by how many each takes. */
 function captured(task: LiveWork, inputs: readonly LiveInput[], facts: MachineFacts): Flow[] {
-  const cards = captureCards(facts);
+  const cards = facts.joined.capture;
   const queue = inputs.flatMap((input) => Array.from({ length: input.count }, () => busBitPerS(input) / 8));
   return cards.flatMap(({ item, part }): Flow[] => {
     const taken = queue.splice(0, inputsOf(part) ?? 0);

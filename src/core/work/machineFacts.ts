@@ -1,7 +1,7 @@
-import type { FittedParts } from '../model/fitted';
 import type { Item } from '../model/machine';
 import type { Engines } from './engines';
 import type { ApplicationProfile, ApplicationTrade } from '../model/applications';
+import type { PartKind, PartOf } from '../parts';
 import type { MissingFigure } from '../figures/missing';
 
 /** A drive that keeps work, without what it can do: another one in its place changes nothing of what the work does. */
@@ -9,10 +9,36 @@ export interface DriveThere {
   readonly item: Pick<Item, 'id' | 'roles'>;
 }
 
-/** What a trade may ask about the machine before it decides which resources its stages use. */
+/** A part as trades know it: whose it is, what it is called, and the figures that they ask for. */
+interface There<K extends PartKind, F extends keyof PartOf<K>> {
+  readonly item: Pick<Item, 'id'>;
+  readonly part: Pick<PartOf<K>, 'id' | 'kind' | 'name' | F>;
+}
+export type ProcessorThere = There<
+  'processor',
+  'coreGroups' | 'fp32PerClock' | 'fp64PerClock' | 'hashInstructions' | 'integratedGraphics'
+>;
+export type CardThere = There<'graphics', 'fp32Tflops' | 'trianglesGs' | 'rayGs' | 'memoryGiB'>;
+export type CaptureThere = There<'expansion', 'inputPorts' | 'videoInputs' | 'inputGbitPerS'>;
+export type MixerThere = There<'mixer', 'videoInputs' | 'ownEncoding' | 'ownRecording'>;
+
+/** What a machine is joined to the world by, as far as trades ask. */
+export interface Joined {
+  /** What streams name networks by, those on a wire first and of them the fastest. */
+  readonly networks: readonly string[];
+  /** Cards that take pictures in. */
+  readonly capture: readonly CaptureThere[];
+  readonly mixers: readonly MixerThere[];
+  /** Cards that do not say what they are for, and may be for anything. */
+  readonly unsaid: readonly MissingFigure[];
+}
+
+/** What a trade may ask about the machine before it decides which resources its stages use; of its parts nothing else. */
 export interface MachineFacts {
-  /** Nothing of drives is asked of these. */
-  readonly parts: FittedParts;
+  readonly processor: ProcessorThere | undefined;
+  /** Graphics cards, the one that the work runs on first. */
+  readonly cards: readonly CardThere[];
+  readonly joined: Joined;
   readonly drives: readonly DriveThere[];
   /** Roles whose drives are still to be chosen, though others are there. */
   readonly awaited?: ReadonlySet<string>;

@@ -6,9 +6,8 @@ import { SCENE } from './sceneConstants';
 const k = (label: string, name: keyof typeof SCENE): Derivation => fromConstant(label, SCENE[name]);
 
 /** FP32 rate of the card, or of the graphics inside the processor; undefined when it is not stated or not there. */
-function fp32Of({ parts }: MachineFacts): Derivation | undefined {
-  const card = parts.one('graphics');
-  const integrated = parts.one('processor')?.part.integratedGraphics;
+function fp32Of({ cards: [card], processor }: MachineFacts): Derivation | undefined {
+  const integrated = processor?.part.integratedGraphics;
   if (card)
     return card.part.fp32Tflops === undefined
       ? undefined
@@ -39,7 +38,7 @@ function asFlop(
 /** Graphics work of so many triangles; a card that states no rate leaves the figure missing. */
 export function needTriangles(out: Demands, stage: string, triangles: Derivation, facts: MachineFacts): void {
   const fp32 = fp32Of(facts);
-  const card = facts.parts.one('graphics');
+  const [card] = facts.cards;
   const rate = card
     ? card.part.trianglesGs === undefined
       ? undefined
@@ -58,7 +57,7 @@ export function needTriangles(out: Demands, stage: string, triangles: Derivation
 
 /** Graphics work of so many rays; only a card traces them. */
 export function needRays(out: Demands, stage: string, rays: Derivation, facts: MachineFacts): void {
-  const card = facts.parts.one('graphics');
+  const [card] = facts.cards;
   if (!card) {
     out.impossible.push({ code: 'part-missing', kind: 'graphics' });
     return;
