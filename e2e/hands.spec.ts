@@ -98,6 +98,26 @@ test.describe('the library in one’s own order', () => {
     await page.reload();
     await expect(edge).toHaveAttribute('aria-valuenow', String(before + 72));
   });
+
+  test('scrolled sideways, names stay in sight, and what is reached by the keyboard comes beside them', async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width: 1024, height: 700 });
+    await page.goto('/library?kind=drive');
+    const name = grid(page).getByRole('row').nth(3).getByRole('gridcell').nth(2);
+    await expect(name).toContainText('TB');
+    const [last, price] = [grid(page).getByRole('textbox').last(), page.getByLabel('Filter landed price')];
+    await expect(last).not.toBeInViewport();
+    await last.focus();
+    await expect(last).toBeInViewport({ ratio: 1 });
+    await expect(name).toBeInViewport({ ratio: 1 });
+    const inSight = async (of: Locator) => (await of.boundingBox()) ?? { x: NaN, width: NaN };
+    const named = await inSight(name);
+    // back again: the first that is scrolled comes out from under the names
+    await expect.poll(async () => (await inSight(price)).x).toBeLessThan(named.x + named.width);
+    await price.focus();
+    await expect.poll(async () => (await inSight(price)).x).toBeGreaterThanOrEqual(named.x + named.width - 1);
+  });
 });
 
 test.describe('hands on the brief', () => {

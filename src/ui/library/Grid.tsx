@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import {
   columnResizingFeature,
@@ -17,10 +18,11 @@ import { cellWords } from './cells';
 import { Heading } from './Heading';
 import type { Question } from './question';
 import type { Pages } from './usePages';
+import { TICK, TICK_PX, placesOfStaying, widthOfStaying, type Staying } from './staying';
+import { useBeyond } from './useBeyond';
 import { LEAST_PX, MOST_PX, useWidths } from './useWidths';
 
 const ROW_PX = 28;
-const TICK_PX = 30;
 
 /** Wide enough for its longest word and for half of its label: headings take two lines. */
 const widthOf = (column: Column): number => {
@@ -109,6 +111,12 @@ export function Grid(props: GridProps) {
     }),
   ].join(' ');
 
+  const beyond = useBeyond(scroller);
+  const stays = placesOfStaying(
+    headers.map((header) => ({ key: header.column.id, px: header.getSize() })),
+    beyond,
+  );
+
   const move = (to: number) => {
     const next = Math.max(0, Math.min(total - 1, to));
     onActive(next);
@@ -136,62 +144,80 @@ export function Grid(props: GridProps) {
   const rows = table.getRowModel().rows;
   const besides = question.beside;
   return (
-    <div ref={scroller} className="grid-scroll">
-      <div
-        style={{ width, minWidth: '100%' }}
-        role="grid"
-        aria-label="Parts"
-        aria-rowcount={total + 1}
-        aria-colcount={columns.length + 1}
-        tabIndex={0}
-        aria-activedescendant={total > 0 ? `row-${active}` : undefined}
-        onKeyDown={(event) => event.target === event.currentTarget && keys(event)}
-        className="grid"
-      >
-        <div className="grid-head" role="row" aria-rowindex={1} style={{ gridTemplateColumns: template }}>
-          <div role="columnheader" className="sr-only">
-            side by side
+    <Box sx={{ position: 'relative', minHeight: 0, minWidth: 0 }}>
+      <div ref={scroller} className="grid-scroll" style={{ scrollPaddingInlineStart: widthOfStaying(stays) }}>
+        <div
+          style={{ width, minWidth: '100%' }}
+          role="grid"
+          aria-label="Parts"
+          aria-rowcount={total + 1}
+          aria-colcount={columns.length + 1}
+          tabIndex={0}
+          aria-activedescendant={total > 0 ? `row-${active}` : undefined}
+          onKeyDown={(event) => event.target === event.currentTarget && keys(event)}
+          className="grid"
+        >
+          <div className="grid-head" role="row" aria-rowindex={1} style={{ gridTemplateColumns: template }}>
+            <div role="columnheader" style={stays.get(TICK)?.style}>
+              <span className="sr-only">side by side</span>
+            </div>
+            {headers.map((header) => {
+              const column = columnOf(header.column.id);
+              return (
+                column && (
+                  <Heading
+                    key={header.id}
+                    column={column}
+                    question={question}
+                    lengthUnit={lengthUnit}
+                    widthPx={header.getSize()}
+                    stays={stays.get(column.key)?.style}
+                    onDrag={header.getResizeHandler()}
+                    onWidth={(px) => setWidths((before) => ({ ...before, [column.key]: px }))}
+                    onQuestion={onQuestion}
+                  />
+                )
+              );
+            })}
           </div>
-          {headers.map((header) => {
-            const column = columnOf(header.column.id);
-            return (
-              column && (
-                <Heading
-                  key={header.id}
-                  column={column}
-                  question={question}
-                  lengthUnit={lengthUnit}
-                  widthPx={header.getSize()}
-                  onDrag={header.getResizeHandler()}
-                  onWidth={(px) => setWidths((before) => ({ ...before, [column.key]: px }))}
-                  onQuestion={onQuestion}
-                />
-              )
-            );
-          })}
-        </div>
-        <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-          {rows.map(({ original: { index, row } }, i) => (
-            <Row
-              key={index}
-              index={index}
-              top={shown[i]?.start ?? index * ROW_PX}
-              template={template}
-              row={row}
-              columns={columns}
-              lengthUnit={lengthUnit}
-              active={question.part === undefined ? index === active : row?.id === question.part}
-              beside={row !== undefined && besides.includes(row.id)}
-              full={besides.length >= MOST_BESIDE}
-              onRow={onRow}
-              onBeside={onBeside}
-            />
-          ))}
+          <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+            {rows.map(({ original: { index, row } }, i) => (
+              <Row
+                key={index}
+                index={index}
+                top={shown[i]?.start ?? index * ROW_PX}
+                template={template}
+                row={row}
+                columns={columns}
+                stays={stays}
+                lengthUnit={lengthUnit}
+                active={question.part === undefined ? index === active : row?.id === question.part}
+                beside={row !== undefined && besides.includes(row.id)}
+                full={besides.length >= MOST_BESIDE}
+                onRow={onRow}
+                onBeside={onBeside}
+              />
+            ))}
+          </div>
         </div>
       </div>
-    </div>
+      {beyond.right && <Box aria-hidden sx={{ ...MORE, right: beyond.barPx }} />}
+    </Box>
   );
 }
+
+/** The edge beyond which more columns lie. */
+const MORE = {
+  position: 'absolute',
+  insetBlock: 0,
+  width: 20,
+  pointerEvents: 'none',
+  zIndex: 3,
+  background: 'linear-gradient(to left, var(--shade), transparent)',
+} as const;
+
+/** A cell as high as its row, less the line under it: nothing shows above or below what stays. */
+const WHOLE_ROW = { alignSelf: 'stretch', lineHeight: `${ROW_PX - 1}px` } as const;
 
 interface RowProps {
   readonly index: number;
@@ -199,6 +225,7 @@ interface RowProps {
   readonly template: string;
   readonly row: LibraryRow | undefined;
   readonly columns: readonly Column[];
+  readonly stays: ReadonlyMap<string, Staying>;
   readonly lengthUnit: 'mm' | 'inch';
   readonly active: boolean;
   readonly beside: boolean;
@@ -208,7 +235,20 @@ interface RowProps {
   readonly onBeside: (row: LibraryRow) => void;
 }
 
-function Row({ index, top, template, row, columns, lengthUnit, active, beside, full, onRow, onBeside }: RowProps) {
+function Row({
+  index,
+  top,
+  template,
+  row,
+  columns,
+  stays,
+  lengthUnit,
+  active,
+  beside,
+  full,
+  onRow,
+  onBeside,
+}: RowProps) {
   return (
     <div
       id={`row-${index}`}
@@ -219,7 +259,11 @@ function Row({ index, top, template, row, columns, lengthUnit, active, beside, f
       style={{ gridTemplateColumns: template, height: ROW_PX, transform: `translateY(${top}px)` }}
       onClick={() => row && onRow(index, row.id)}
     >
-      <span role="gridcell" onClick={(event) => event.stopPropagation()}>
+      <span
+        role="gridcell"
+        style={{ ...stays.get(TICK)?.style, ...WHOLE_ROW, display: 'flex', alignItems: 'center' }}
+        onClick={(event) => event.stopPropagation()}
+      >
         {row && (
           <Checkbox
             checked={beside}
@@ -236,6 +280,7 @@ function Row({ index, top, template, row, columns, lengthUnit, active, beside, f
           <span
             key={column.key}
             role="gridcell"
+            style={{ ...stays.get(column.key)?.style, ...WHOLE_ROW }}
             className={`cut${column.holds === 'number' ? ' num' : ''}${row && value === null ? ' unproven' : ''}`}
           >
             {row ? cellWords(value, column, lengthUnit) : ''}

@@ -2,6 +2,7 @@
 
 import Box from '@mui/material/Box';
 import InputBase from '@mui/material/InputBase';
+import type { CSSProperties } from 'react';
 import type { Column } from '@/core/library/columns';
 import { Press } from '../shared/Press';
 import { unitWords } from './cells';
@@ -17,6 +18,8 @@ interface HeadingProps {
   readonly question: Question;
   readonly lengthUnit: 'mm' | 'inch';
   readonly widthPx: number;
+  /** Where it stays when the others are scrolled sideways, if it does. */
+  readonly stays: CSSProperties | undefined;
   /** Begins to set the width with the pointer. */
   readonly onDrag: (event: unknown) => void;
   readonly onWidth: (px: number) => void;
@@ -24,7 +27,7 @@ interface HeadingProps {
 }
 
 /** The head of a column: sorts, filters, and gives it its width. */
-export function Heading({ column, question, lengthUnit, widthPx, onDrag, onWidth, onQuestion }: HeadingProps) {
+export function Heading({ column, question, lengthUnit, widthPx, stays, onDrag, onWidth, onQuestion }: HeadingProps) {
   const sorted = question.sort?.key === column.key ? question.sort : undefined;
   const unit = unitWords(column.unit, lengthUnit);
   // first click shows the better end, the second the other, the third the library's own order
@@ -40,6 +43,7 @@ export function Heading({ column, question, lengthUnit, widthPx, onDrag, onWidth
       role="columnheader"
       aria-sort={sorted ? (sorted.descending ? 'descending' : 'ascending') : 'none'}
       className={column.holds === 'number' ? 'num' : undefined}
+      style={stays}
     >
       <Hint says={`${column.label}${unit ? `, ${unit}` : ''}`}>
         <Press className="grid-sort" onClick={() => onQuestion({ ...question, sort: next })}>

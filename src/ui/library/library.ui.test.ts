@@ -5,6 +5,7 @@ import { PART_KINDS, type PartKind } from '@/core/parts';
 import { fieldsOf } from '@/core/parts/fields';
 import { valueWords } from '@/core/words/values';
 import { cellWords, unitWords } from './cells';
+import { placesOfStaying, widthOfStaying } from './staying';
 import { addressOf, besideOrNot, emptyQuestion, questionFrom, type Question } from './question';
 
 const column = (key: string, kind: 'graphics' | 'drive' = 'graphics') => {
@@ -115,5 +116,38 @@ describe('a value on the sheet', () => {
     expect(valueWords(field('case', 'mounts'), [])).toBe('none');
     expect(valueWords(field('case', 'boardForms'), ['ATX', 'Mini-ITX'])).toBe('ATX, Mini-ITX');
     expect(valueWords(field('drive', 'rpm'), null)).toBe('unknown');
+  });
+});
+
+describe('what stays while the grid is scrolled sideways', () => {
+  const [maker, name, price] = [
+    { key: 'maker', px: 104 },
+    { key: 'name', px: 230 },
+    { key: 'price', px: 92 },
+  ] as const;
+  const leftOf = (columns: readonly (typeof maker | typeof name | typeof price)[], widthPx: number) =>
+    Object.fromEntries(
+      [...placesOfStaying(columns, { left: true, widthPx })].map(([key, { style }]) => [key, style.left]),
+    );
+
+  test('all up to the name, each beside the one before it', () => {
+    expect(leftOf([maker, name, price], 900)).toEqual({ tick: 0, maker: 30, name: 134 });
+    expect(leftOf([name, maker, price], 900)).toEqual({ tick: 0, name: 30 });
+    // 30 + 104 + 230
+    expect(widthOfStaying(placesOfStaying([maker, name, price], { left: true, widthPx: 900 }))).toBe(364);
+  });
+
+  test('nothing where it would leave less than half, where the name stands further back or is not shown', () => {
+    expect(leftOf([maker, name, price], 728)).not.toEqual({});
+    expect(leftOf([maker, name, price], 727)).toEqual({});
+    expect(leftOf([maker, price, name], 2000)).toEqual({});
+    expect(leftOf([maker, price], 2000)).toEqual({});
+  });
+
+  test('the last has an edge only once something is under it', () => {
+    const edges = (left: boolean) =>
+      [...placesOfStaying([maker, name], { left, widthPx: 900 })].filter(([, { style }]) => style.boxShadow);
+    expect(edges(true).map(([key]) => key)).toEqual(['name']);
+    expect(edges(false)).toEqual([]);
   });
 });
