@@ -168,7 +168,7 @@ test('what each demand costs: one by one, beside the brief as well, and stopped 
 test('what will likely be asked is worked out ahead beside the search for all machines, and told when it is asked for', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await looking(page);
   const costs = page.getByRole('region', { name: 'What each demand costs' });
   const begin = costs.getByRole('button', { name: 'Work it out' });
@@ -180,9 +180,10 @@ test('what will likely be asked is worked out ahead beside the search for all ma
     return text.startsWith('Done') ? Infinity : Number(/in ([\d.]+) s/.exec(text)?.[1]);
   };
   // five seconds after the cheapest half of the time goes into what may be asked next; the search says that it goes on,
-  // and nothing is told of the rest. A machine that is shared may take eight seconds for the first of seven
+  // and nothing is told of the rest. How long the cheapest took tells the pace of a machine that is shared: at a third of
+  // it the first of seven takes a while
   const before = await searched();
-  await expect.poll(searched, { timeout: 90_000 }).toBeGreaterThan(before + 5 + 9);
+  await expect.poll(searched, { timeout: 120_000 }).toBeGreaterThan(before + 5 + Math.max(9, 4 * before));
   await expect(costs.getByRole('progressbar')).toHaveCount(0);
   await expect(costs.getByRole('status')).toHaveCount(0);
   await expect(page.getByText('Its target costs')).toHaveCount(0);
