@@ -6,6 +6,7 @@ import { catalogueSchema } from '../model/catalogueSchema';
 import { editMachine, type MachineEdit } from '../model/edits';
 import { fullName } from '../model/fitted';
 import type { PartKind } from '../parts';
+import { cardPurpose } from '../parts/purposes';
 import { rules } from '../rules';
 import { numbers, told, walk } from '../tests/walk';
 import { assess, contextOf, freshSubject, quickly, subjectOf } from '.';
@@ -86,6 +87,28 @@ describe('a stage runs only when something that it reads has changed', () => {
     ['other power for the package', { kind: 'tune', tuning: { packageW: 70 } }, ['heat', 'power']],
   ])('%s', (_, edit, stages) => {
     expect(ran(edit).sort()).toEqual(stages.sort());
+  });
+
+  test('another network card changes rates and no task', () => {
+    const sonar = seats.find(({ brief }) => brief.tasks.some(({ kind }) => kind === 'ingest'));
+    const [machine] = sonar?.drafts ?? [];
+    const card = machine?.items.find(({ part }) => {
+      const its = catalogue.part(part);
+      return its?.kind === 'expansion' && cardPurpose(its) === 'network';
+    });
+    const others = catalogue.ofKind('expansion').filter((part) => cardPurpose(part) === 'network');
+    const other = others.find(({ id }) => id !== card?.part);
+    if (!sonar || !machine || !card || !other) throw new RangeError('the demo has no network card to change');
+    const subject = freshSubject(sonar.brief, quickly(context));
+    subject.assess(machine);
+    const before = new Map(subject.runs);
+    subject.assess(editMachine(machine, { kind: 'swap', item: card.id, part: other.id, label: fullName(other) }));
+    const again = (stage: string) => (subject.runs.get(stage) ?? 0) - (before.get(stage) ?? 0);
+    expect(['supply', 'runners'].map(again)).toEqual([1, 1]);
+    expect(['facts', ...sonar.brief.tasks.map(({ id }) => `task ${id}`)].filter((stage) => again(stage) > 0)).toEqual(
+      [],
+    );
+    expect(before.get(`task ${sonar.brief.tasks[0]?.id ?? ''}`)).toBeGreaterThan(0);
   });
 
   test('a rule runs when its part changes, and the others stay', () => {

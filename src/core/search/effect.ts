@@ -111,11 +111,13 @@ export function mendsBy(before: Outcome, rules: readonly Rule[], after: readonly
   );
 }
 
+export const byTask = (results: readonly TaskResult[]): ReadonlyMap<string, TaskResult> =>
+  new Map(results.map((result) => [result.task, result]));
+
 /** What a change does to the work alone. */
 export type WorkEffect = Pick<Effect, 'tasks' | 'gain'>;
 
-export function workOf(before: Outcome, after: readonly TaskResult[]): WorkEffect {
-  const results = new Map(after.map((result) => [result.task, result]));
+export function workOf(before: Outcome, results: ReadonlyMap<string, TaskResult>): WorkEffect {
   let weight = 0;
   let gain = 0;
   const tasks: TaskChange[] = [];
@@ -143,7 +145,7 @@ export function workOf(before: Outcome, after: readonly TaskResult[]): WorkEffec
 
 export function effectOf(before: Outcome, after: Outcome): Effect {
   const levelsBefore = keysIn(before);
-  const results = new Map(after.tasks.map((result) => [result.task, result]));
+  const results = byTask(after.tasks);
   const levelsAfter = new Map<string, Level>();
   const brought: Finding[] = [];
   const eased: Finding[] = [];
@@ -157,7 +159,7 @@ export function effectOf(before: Outcome, after: Outcome): Effect {
     if (level === undefined || levelRank(finding.level) < levelRank(level)) brought.push(finding);
     else if (levelRank(finding.level) > levelRank(level)) eased.push(finding);
   }
-  const { tasks, gain } = workOf(before, after.tasks);
+  const { tasks, gain } = workOf(before, results);
   return {
     priceMinor: dearerMinor(before.price, after.price),
     mended: before.findings.filter((finding) => isMended(finding, levelsAfter)),

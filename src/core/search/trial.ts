@@ -11,7 +11,16 @@ import { compareParts, figuresText } from '../parts/order';
 import { rules } from '../rules';
 import { ask, factsBut, isFinding, levelRank, severity, type Finding, type Level, type Rule } from '../rules/rule';
 import { lazy } from '../units/lazy';
-import { bringsAlready, dearerMinor, mendsBy, outcomeOf, workOf, type Outcome, type WorkEffect } from './effect';
+import {
+  bringsAlready,
+  byTask,
+  dearerMinor,
+  mendsBy,
+  outcomeOf,
+  workOf,
+  type Outcome,
+  type WorkEffect,
+} from './effect';
 
 const keys = new WeakMap<Part, number>();
 /** Figures → number, so that comparing and storing keys does not handle kilobytes of text. */
@@ -53,8 +62,8 @@ export interface Glance {
   readonly mends: () => boolean;
 }
 
-/** An answer about an edit that puts a part in. */
-type Asked<T> = (edit: MachineEdit, changed: Machine, part: Part | undefined) => T;
+/** What is asked about an edit that puts a part in. */
+type OfEdit<T> = (edit: MachineEdit, changed: Machine, part: Part | undefined) => T;
 
 export interface TrialBench {
   readonly before: Assessment;
@@ -67,9 +76,9 @@ export interface TrialBench {
   /** Whether an edit leaves a finding as it is, by the finding's own rule alone; what is worked out for others is not. */
   readonly leaves: (finding: Finding, edit: MachineEdit, changed: Machine, part: Part | undefined) => boolean;
   /** What an edit that puts `part` in does to the work, and whether it mends what counts; all else is not worked out. */
-  readonly glance: Asked<Glance>;
+  readonly glance: OfEdit<Glance>;
   /** What the machine would be after an edit that puts `part` in; without a part any edit. */
-  readonly outcomeOf: Asked<Outcome>;
+  readonly outcomeOf: OfEdit<Outcome>;
 }
 
 const benches = new WeakMap<Assessment, TrialBench>();
@@ -84,10 +93,15 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
   if (known) return known;
   const isSpokenOf = spokenOf(before.facts.machine, context);
   const subject = subjectOf(brief, quickly(context));
-  const keyOf = (edit: MachineEdit, changed: Machine, part: Part): string =>
-    `${groupOf(edit, changed, part, context)} ${figureKey(part)}`;
+  // a trial is asked about several times in a row
+  let last: { readonly changed: Machine; readonly part: Part; readonly key: string } | undefined;
+  const keyOf = (edit: MachineEdit, changed: Machine, part: Part): string => {
+    if (last?.changed !== changed || last.part !== part)
+      last = { changed, part, key: `${groupOf(edit, changed, part, context)} ${figureKey(part)}` };
+    return last.key;
+  };
   /** Works something out once for all parts of equal figures. What was measured was measured on a part, not on its figures. */
-  const perFigures = <T>(workOut: (changed: Machine, part: Part | undefined) => T): Asked<T> => {
+  const perFigures = <T>(workOut: (changed: Machine, part: Part | undefined) => T): OfEdit<T> => {
     const known = new Map<string, T>();
     return (edit, changed, part) => {
       if (!part || isSpokenOf(part)) return workOut(changed, part);
@@ -106,11 +120,11 @@ export function trialBench(before: Assessment, brief: Brief, context: Context): 
     asked.length > 0 && mendsBy(now, asked, subject.findingsBy(asked, changed));
   const leader = perFigures((changed, part) => ({ part, outcome: full(changed) }));
   const glance = perFigures((changed): Glance => ({
-    work: workOf(now, subject.tasksOf(changed)),
+    work: workOf(now, byTask(subject.tasksOf(changed))),
     mends: lazy(() => mendsAny(figures, changed)),
   }));
-  const left = new Map<string, Asked<boolean>>();
-  const leftBy = ({ rule, key, level }: Finding): Asked<boolean> => {
+  const left = new Map<string, OfEdit<boolean>>();
+  const leftBy = ({ rule, key, level }: Finding): OfEdit<boolean> => {
     const stays = (changed: Machine): boolean =>
       subject.findingsOf(rule, changed).some((other) => other.key === key && severity(other.level) <= severity(level));
     if (identityIds.has(rule)) return (_, changed) => stays(changed);

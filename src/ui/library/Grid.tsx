@@ -216,9 +216,6 @@ const MORE = {
   background: 'linear-gradient(to left, var(--shade), transparent)',
 } as const;
 
-/** A cell as high as its row, less the line under it: nothing shows above or below what stays. */
-const WHOLE_ROW = { alignSelf: 'stretch', lineHeight: `${ROW_PX - 1}px` } as const;
-
 interface RowProps {
   readonly index: number;
   readonly top: number;
@@ -259,11 +256,7 @@ function Row({
       style={{ gridTemplateColumns: template, height: ROW_PX, transform: `translateY(${top}px)` }}
       onClick={() => row && onRow(index, row.id)}
     >
-      <span
-        role="gridcell"
-        style={{ ...stays.get(TICK)?.style, ...WHOLE_ROW, display: 'flex', alignItems: 'center' }}
-        onClick={(event) => event.stopPropagation()}
-      >
+      <span role="gridcell" style={stays.get(TICK)?.style} onClick={(event) => event.stopPropagation()}>
         {row && (
           <Checkbox
             checked={beside}
@@ -280,7 +273,7 @@ function Row({
           <span
             key={column.key}
             role="gridcell"
-            style={{ ...stays.get(column.key)?.style, ...WHOLE_ROW }}
+            style={stays.get(column.key)?.style}
             className={`cut${column.holds === 'number' ? ' num' : ''}${row && value === null ? ' unproven' : ''}`}
           >
             {row ? cellWords(value, column, lengthUnit) : ''}
