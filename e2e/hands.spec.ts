@@ -117,6 +117,17 @@ test.describe('the library in one’s own order', () => {
     await expect.poll(async () => (await inSight(price)).x).toBeLessThan(named.x + named.width);
     await price.focus();
     await expect.poll(async () => (await inSight(price)).x).toBeGreaterThanOrEqual(named.x + named.width - 1);
+    // the edge says that more lies beyond where something does, and nowhere else
+    const beyond = () =>
+      page.locator('.grid-scroll').evaluate((scroller) => ({
+        px: scroller.scrollWidth - scroller.clientWidth,
+        shaded: scroller.nextElementSibling !== null,
+      }));
+    const narrow = await beyond();
+    expect(narrow.px).toBeGreaterThan(100);
+    expect(narrow.shaded).toBe(true);
+    await page.setViewportSize({ width: 1600, height: 700 });
+    await expect.poll(beyond).toEqual({ px: 0, shaded: false });
   });
 });
 
